@@ -1,0 +1,6 @@
+import type { Design } from "../src/core/design/schema";
+import kestrel from "./kestrel.json";
+import loom64 from "./loom-64.json";
+
+/** The demo designs, as they stand in their files; readers check them like any file. */
+export const demoDesigns = [kestrel, loom64] as unknown as Design[];

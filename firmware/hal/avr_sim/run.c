@@ -1,0 +1,156 @@
+/* Runs the 8-bit image in the simulator. Same script and output as the host stand-in (hal/host/hal_host.c);
+ * at the end it prints to standard error the most and the mean cycles of a scan. Usage: run IMAGE < SCRIPT */
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include <simavr/sim_avr.h>
+#include <simavr/sim_core.h>
+#include <simavr/sim_io.h>
+
+#include "ports.h"
+
+#define STROBES 64
+#define BANKS 8
+#define COMMAND_SCAN 0
+#define COMMAND_AFRESH 1
+#define COMMAND_LOCKS 2
+
+extern avr_kind_t *avr_kind[];
+
+static uint16_t answers[STROBES + 1][BANKS];
+static unsigned row, bank, interface, length, command, locks;
+static unsigned char bytes[16];
+static unsigned long now_ms;
+static int ready;
+static avr_cycle_count_t scan_began, scan_most, scan_sum;
+static unsigned long scans;
+
+static void on_strobe(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; row = v; }
+static void on_bank(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; bank = v; }
+static void on_interface(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; interface = v; length = 0; }
+static void on_byte(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; if (length < sizeof bytes) bytes[length++] = v; }
+static void on_lamp(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu lamp %u %u\n", now_ms, v >> 1, v & 1u); }
+static uint8_t word_low(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)answers[row][bank]; }
+static uint8_t word_high(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(answers[row][bank] >> 8); }
+static uint8_t lock_lights(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)locks; }
+
+static void on_sent(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  unsigned i;
+  (void)avr; (void)addr; (void)v; (void)p;
+  printf("%lu %s ", now_ms, interface == 0 ? "keyboard" : "consumer");
+  for (i = 0; i < length; i++) printf("%02x", bytes[i]);
+  putchar('\n');
+}
+
+static void on_ready(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  avr_cycle_count_t took = avr->cycle - scan_began;
+  (void)addr; (void)v; (void)p;
+  ready = 1;
+  if (command != COMMAND_SCAN || scan_began == 0) return;
+  scans++;
+  scan_sum += took;
+  if (took > scan_most) scan_most = took;
+}
+
+static uint8_t next_command(struct avr_t *avr, avr_io_addr_t addr, void *p) {
+  (void)addr; (void)p;
+  scan_began = avr->cycle;
+  return (uint8_t)command;
+}
+
+/* Any 8-bit core of the class with 32 KiB flash, 2 KiB RAM ending at 0x8FF. */
+static avr_t *make_core(void) {
+  int i;
+  for (i = 0; avr_kind[i]; i++) {
+    avr_t *avr = avr_kind[i]->make();
+    if (avr->flashend == 0x7fff && avr->ramend == 0x8ff && avr->vector_size == 4) {
+      avr_init(avr);
+      return avr;
+    }
+    free(avr);
+  }
+  return NULL;
+}
+
+static void do_command(avr_t *avr, unsigned what) {
+  command = what;
+  ready = 0;
+  while (!ready) {
+    int state = avr_run(avr);
+    if (state == cpu_Done || state == cpu_Crashed) {
+      fprintf(stderr, "the simulated core stopped\n");
+      exit(3);
+    }
+  }
+}
+
+static void run_until(avr_t *avr, unsigned long ms) {
+  for (; now_ms < ms; now_ms++) do_command(avr, COMMAND_SCAN);
+}
+
+static int obey(avr_t *avr, const char *line) {
+  unsigned long ms;
+  char verb[8], strobe[8];
+  unsigned b, word;
+  int used = 0;
+  if (sscanf(line, "%lu %7s%n", &ms, verb, &used) != 2) return 0;
+  run_until(avr, ms);
+  if (strcmp(verb, "sense") == 0) {
+    if (sscanf(line + used, "%7s %u %x", strobe, &b, &word) != 3) return 0;
+    answers[strobe[0] == '-' ? 0 : atoi(strobe) + 1][b] = (uint16_t)word;
+  } else if (strcmp(verb, "locks") == 0) {
+    locks = (unsigned)atoi(line + used);
+    do_command(avr, COMMAND_LOCKS);
+  } else {
+    puts("end");
+    memset(answers, 0xFF, sizeof answers);
+    now_ms = 0;
+    do_command(avr, COMMAND_AFRESH);
+  }
+  return 1;
+}
+
+static int load_image(avr_t *avr, const char *path) {
+  static unsigned char image[0x8000];
+  FILE *file = fopen(path, "rb");
+  size_t size;
+  if (!file) return 0;
+  size = fread(image, 1, sizeof image, file);
+  fclose(file);
+  avr_loadcode(avr, image, (uint32_t)size, 0);
+  avr->codeend = avr->flashend;
+  return size > 0;
+}
+
+int main(int argc, char **argv) {
+  char line[96];
+  avr_t *avr = make_core();
+  if (!avr || argc < 2 || !load_image(avr, argv[1])) {
+    fprintf(stderr, "no simulated core, or no image\n");
+    return 2;
+  }
+  avr->frequency = 16000000;
+  avr->log = 1;
+  avr_register_io_write(avr, OV_PORT_STROBE, on_strobe, NULL);
+  avr_register_io_write(avr, OV_PORT_BANK, on_bank, NULL);
+  avr_register_io_read(avr, OV_PORT_WORD_LOW, word_low, NULL);
+  avr_register_io_read(avr, OV_PORT_WORD_HIGH, word_high, NULL);
+  avr_register_io_write(avr, OV_PORT_INTERFACE, on_interface, NULL);
+  avr_register_io_write(avr, OV_PORT_BYTE, on_byte, NULL);
+  avr_register_io_write(avr, OV_PORT_SENT, on_sent, NULL);
+  avr_register_io_write(avr, OV_PORT_LAMP, on_lamp, NULL);
+  avr_register_io_write(avr, OV_PORT_READY, on_ready, NULL);
+  avr_register_io_read(avr, OV_PORT_COMMAND, next_command, NULL);
+  avr_register_io_read(avr, OV_PORT_LOCKS, lock_lights, NULL);
+  memset(answers, 0xFF, sizeof answers);
+  do_command(avr, COMMAND_SCAN);
+  do_command(avr, COMMAND_AFRESH);
+  scans = 0;
+  scan_most = scan_sum = 0;
+  while (fgets(line, sizeof line, stdin)) {
+    if (line[0] != '\n' && line[0] != '#' && !obey(avr, line)) return 1;
+  }
+  fprintf(stderr, "scans %lu most %llu mean %llu\n", scans, (unsigned long long)scan_most, (unsigned long long)(scans ? scan_sum / scans : 0));
+  return 0;
+}

@@ -1,0 +1,90 @@
+/* Host stand-in: runs the device on this computer. It reads a script from standard input and prints what the
+ * device reports. Script lines:
+ *   MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
+ *                               while STROBE (a number, or - for none) is driven
+ *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
+ *   MS end                      run up to this millisecond, then start afresh (device and clock)
+ * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, and "end". */
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include "ovrin.h"
+#include "tables.h"
+
+#define STROBES 64
+
+static uint16_t answers[STROBES + 1][OV_MAX_BANKS];
+static unsigned row;
+static unsigned long now_ms;
+
+void ov_hal_strobe(uint8_t line) { row = line + 1u; }
+void ov_hal_release(uint8_t line) { (void)line; row = 0; }
+void ov_hal_settle(uint8_t us) { (void)us; }
+uint16_t ov_hal_read(uint8_t bank) { return answers[row][bank]; }
+void ov_hal_lamp(uint8_t line, uint8_t on) { printf("%lu lamp %u %u\n", now_ms, line, on); }
+
+uint8_t ov_hal_report(uint8_t interface, const uint8_t *bytes, uint8_t length) {
+  uint8_t i;
+  printf("%lu %s ", now_ms, interface == OV_INTERFACE_KEYBOARD ? "keyboard" : "consumer");
+  for (i = 0; i < length; i++) printf("%02x", bytes[i]);
+  putchar('\n');
+  return 1;
+}
+
+static void start_afresh(void) {
+  memset(answers, 0xFF, sizeof answers);
+  row = 0;
+  now_ms = 0;
+  ov_init();
+}
+
+static void run_until(unsigned long ms) {
+  for (; now_ms < ms; now_ms++) ov_scan();
+}
+
+static int set_answer(const char *rest) {
+  char strobe[8];
+  unsigned bank, word, line;
+  if (sscanf(rest, "%7s %u %x", strobe, &bank, &word) != 3) return 0;
+  line = strobe[0] == '-' ? 0u : (unsigned)atoi(strobe) + 1u;
+  if (line > STROBES || bank >= OV_MAX_BANKS) return 0;
+  answers[line][bank] = (uint16_t)word;
+  return 1;
+}
+
+static int obey(const char *line) {
+  unsigned long ms;
+  char verb[8];
+  int used = 0;
+  if (sscanf(line, "%lu %7s%n", &ms, verb, &used) != 2 || ms < now_ms) return 0;
+  run_until(ms);
+  if (strcmp(verb, "sense") == 0) return set_answer(line + used);
+  if (strcmp(verb, "locks") == 0) {
+    ov_host_locks((uint8_t)atoi(line + used));
+    return 1;
+  }
+  if (strcmp(verb, "end") != 0) return 0;
+  puts("end");
+  start_afresh();
+  return 1;
+}
+
+int main(void) {
+  char line[96];
+  unsigned long number = 0;
+  if (ov_table_byte(OV_AT_VERSION) != OV_TABLE_VERSION) {
+    fprintf(stderr, "tables are version %u, this runtime reads version %u\n", ov_table_byte(OV_AT_VERSION), OV_TABLE_VERSION);
+    return 2;
+  }
+  start_afresh();
+  while (fgets(line, sizeof line, stdin)) {
+    number++;
+    if (line[0] == '\n' || line[0] == '#') continue;
+    if (!obey(line)) {
+      fprintf(stderr, "line %lu of the script: cannot follow \"%s\"\n", number, line);
+      return 1;
+    }
+  }
+  return 0;
+}

@@ -1,0 +1,28 @@
+/* The board of the simulation: the electrical world writes the answers, the runtime reads them. */
+#include "ovrin.h"
+#include "tables.h"
+
+#define STROBES 64
+#define TABLE_BYTES 32768
+
+uint8_t ov_tables[TABLE_BYTES];
+static uint16_t answers[(STROBES + 1) * OV_MAX_BANKS]; /* row 0: nothing strobed; row n + 1: strobe line n */
+static uint8_t row;
+
+__attribute__((import_module("host"), import_name("report"))) void host_report(uint32_t interface, const uint8_t *bytes, uint32_t length);
+__attribute__((import_module("host"), import_name("lamp"))) void host_lamp(uint32_t line, uint32_t on);
+
+uint8_t *ov_tables_place(void);
+uint8_t *ov_tables_place(void) { return ov_tables; }
+uint16_t *ov_answers_place(void);
+uint16_t *ov_answers_place(void) { return answers; }
+
+void ov_hal_strobe(uint8_t line) { row = (uint8_t)(line + 1); }
+void ov_hal_release(uint8_t line) { (void)line; row = 0; }
+void ov_hal_settle(uint8_t us) { (void)us; }
+uint16_t ov_hal_read(uint8_t bank) { return answers[row * OV_MAX_BANKS + bank]; }
+void ov_hal_lamp(uint8_t line, uint8_t on) { host_lamp(line, on); }
+uint8_t ov_hal_report(uint8_t interface, const uint8_t *bytes, uint8_t length) {
+  host_report(interface, bytes, length);
+  return 1;
+}

@@ -1,0 +1,31 @@
+/* Which layer an input is read from: held layers from the highest down, then the home layer, then the base. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+static uint8_t holders[OV_MAX_LAYERS];
+static uint8_t home;
+
+void ov_layers_init(void) {
+  uint8_t layer;
+  for (layer = 0; layer < OV_MAX_LAYERS; layer++) holders[layer] = 0;
+  home = 0;
+}
+
+void ov_layer_hold(uint8_t layer) { holders[layer]++; }
+void ov_layer_let_go(uint8_t layer) { holders[layer]--; }
+void ov_layer_stay(uint8_t layer) { home = layer; }
+uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == home); }
+
+static uint8_t answers(uint8_t layer, uint8_t input) {
+  return ov_table_byte(ov_action_at(layer, input)) != OV_DO_PASS;
+}
+
+uint8_t ov_layer_for(uint8_t input) {
+  uint8_t layer = ov_table_byte(OV_AT_LAYERS);
+  while (layer-- > 1) {
+    if (holders[layer] > 0 && answers(layer, input)) return layer;
+  }
+  if (answers(home, input)) return home;
+  return answers(0, input) ? 0 : OV_NONE;
+}

@@ -1,0 +1,59 @@
+/* Reading the contacts: strobe a line, let it settle, read a bank of sense lines; pressed reads low. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+static uint16_t resting[OV_MAX_BANKS];
+static uint16_t last_word[OV_MAX_GROUPS];
+
+void ov_scan_init(void) {
+  uint8_t i;
+  for (i = 0; i < OV_MAX_BANKS; i++) resting[i] = 0xFFFF;
+  for (i = 0; i < OV_MAX_GROUPS; i++) last_word[i] = 0xFFFF;
+}
+
+static void read_resting_banks(void) {
+  uint16_t table = ov_table_word(OV_AT_BANK_TABLE);
+  uint8_t count = ov_table_byte(OV_AT_BANKS);
+  uint8_t bank;
+  for (bank = 0; bank < count; bank++) {
+    if (ov_table_byte((uint16_t)(table + bank))) resting[bank] = ov_hal_read(bank);
+  }
+}
+
+static uint16_t read_strobed(uint8_t strobe, uint8_t bank) {
+  uint16_t word;
+  ov_hal_strobe(strobe);
+  ov_hal_settle(ov_table_byte(OV_AT_SETTLE_US));
+  word = ov_hal_read(bank);
+  ov_hal_release(strobe);
+  return word;
+}
+
+static void debounce_group(uint16_t group, uint16_t word) {
+  uint8_t bit;
+  for (bit = 0; bit < 16; bit++, word >>= 1) {
+    uint8_t sw = ov_table_byte((uint16_t)(group + 2 + bit));
+    if (sw != OV_NONE) ov_debounce(sw, (uint8_t)(~word & 1u));
+  }
+}
+
+static void scan_group(uint8_t index, uint16_t group) {
+  uint8_t strobe = ov_table_byte(group);
+  uint8_t bank = ov_table_byte((uint16_t)(group + 1));
+  uint16_t word = strobe == OV_NONE ? resting[bank] : read_strobed(strobe, bank);
+  /* Nothing new on these lines and nothing being debounced: every switch is as it was. */
+  if (word == last_word[index] && !ov_debounce_busy()) return;
+  last_word[index] = word;
+  debounce_group(group, word);
+}
+
+void ov_scan_switches(void) {
+  uint16_t group = ov_table_word(OV_AT_GROUP_TABLE);
+  uint8_t count = ov_table_byte(OV_AT_GROUPS);
+  uint8_t index;
+  read_resting_banks();
+  for (index = 0; index < count; index++, group = (uint16_t)(group + OV_GROUP_BYTES)) scan_group(index, group);
+}
+
+uint8_t ov_sense_low(uint8_t line) { return (uint8_t)(~(resting[line >> 4] >> (line & 15u)) & 1u); }

@@ -1,0 +1,50 @@
+import type { ControllerProfile, Pin } from "./controllerProfile";
+import { ground, io, logicSupply, pinRow, reset, supply } from "./pinRow";
+
+const INTERRUPTS = new Set([2, 3, 18, 19, 20, 21]);
+const BUSES: Record<number, Pin["buses"]> = {
+  20: [{ bus: "i2c", instance: 0, line: "SDA" }],
+  21: [{ bus: "i2c", instance: 0, line: "SCL" }],
+  50: [{ bus: "spi", instance: 0, line: "data in" }],
+  51: [{ bus: "spi", instance: 0, line: "data out" }],
+  52: [{ bus: "spi", instance: 0, line: "clock" }],
+  53: [{ bus: "spi", instance: 0, line: "select" }],
+};
+
+const digital = (number: number): Omit<Pin, "xMm" | "yMm"> =>
+  io(`P${number}`, { interrupt: INTERRUPTS.has(number), pwm: number < 14, buses: BUSES[number] ?? [] });
+
+const digitals = (from: number, to: number, step = 1) => {
+  const count = Math.floor((to - from) / step) + 1;
+  return Array.from({ length: count }, (_, nth) => digital(from + nth * step));
+};
+
+const analogs = Array.from({ length: 16 }, (_, channel) => io(`A${channel}`, { analogChannel: channel }));
+
+/** Large 5 V 8-bit class: 54 digital and 16 analog pins (counts: common practice; limits from memory). */
+export const large70: ControllerProfile = {
+  id: "large-5v-70",
+  title: "Large 5 V board, 70 I/O",
+  summary: "8-bit, 16 MHz. 54 digital and 16 analog pins along the edges; only six can interrupt. 256 KiB flash, 8 KiB RAM.",
+  widthMm: 53.3,
+  heightMm: 101.6,
+  logicV: 5,
+  inputLowMaxV: 1.5,
+  inputHighMinV: 3,
+  pullUpMinOhm: 20_000,
+  pullUpMaxOhm: 50_000,
+  pinCurrentMa: 20,
+  allPinsCurrentMa: 200,
+  clockMhz: 16,
+  flashKib: 256,
+  ramKib: 8,
+  usbDevice: true,
+  pins: [
+    ...pinRow(24.1, -17, digitals(0, 21)),
+    ...pinRow(-24.1, -33, [reset, logicSupply("3V3"), supply("5V"), ground, ground]),
+    ...pinRow(-24.1, 5, analogs),
+    ...pinRow(-4, 28, [ground, ...digitals(22, 37)]),
+    ...pinRow(4, 28, [ground, ...digitals(38, 53)]),
+    ...pinRow(10, -38, [io("P70", { reserved: "it drives the board's status light" })]),
+  ],
+};

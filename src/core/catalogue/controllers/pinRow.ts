@@ -1,0 +1,38 @@
+import type { Pin } from "./controllerProfile";
+
+/** Pad pitch of pin rows: 0.1 inch (common practice). */
+const PAD_PITCH_MM = 2.54;
+
+const fixed = (name: string, role: Pin["role"]): Omit<Pin, "xMm" | "yMm"> => ({
+  name,
+  role,
+  input: false,
+  pullUp: false,
+  output: false,
+  interrupt: false,
+  pwm: false,
+  analogChannel: null,
+  buses: [],
+  reserved: null,
+});
+
+export const ground = fixed("GND", "ground");
+export const supply = (name: string) => fixed(name, "supply");
+export const logicSupply = (name: string) => fixed(name, "logic-supply");
+export const reset = fixed("RST", "reset");
+export const unused = (name: string) => fixed(name, "unused");
+
+/** A general input/output pin with pull-up; what differs is given. */
+export const io = (name: string, special: Partial<Pin> = {}): Omit<Pin, "xMm" | "yMm"> => ({
+  ...fixed(name, "io"),
+  input: true,
+  pullUp: true,
+  output: true,
+  ...special,
+});
+
+/** One straight row of pads at `xMm`, centred on `middleYMm`, from the connector's end downwards. */
+export function pinRow(xMm: number, middleYMm: number, pins: Omit<Pin, "xMm" | "yMm">[]): Pin[] {
+  const top = middleYMm - ((pins.length - 1) * PAD_PITCH_MM) / 2;
+  return pins.map((pin, nth) => ({ ...pin, xMm, yMm: top + nth * PAD_PITCH_MM }));
+}

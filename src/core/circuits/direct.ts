@@ -1,0 +1,84 @@
+import { z } from "zod";
+import { idSchema } from "../catalogue/kinds/controlKind";
+import type { CircuitKind, CircuitPlan } from "./circuitKind";
+import { GROUND, type Net, type PlacedElement, inputNeed, outputNeed, tapOf } from "./net";
+
+const directSchema = z.strictObject({
+  id: idSchema,
+  kind: z.literal("direct"),
+  name: z.string().min(1).max(40),
+  members: z.array(z.string()).max(256),
+});
+export type DirectCircuit = z.infer<typeof directSchema>;
+
+const emptyPlan = (): CircuitPlan => ({
+  nets: [],
+  conductors: [],
+  groups: [],
+  encoders: [],
+  lamps: [],
+  diodes: 0,
+  resistors: 0,
+});
+
+const net = (element: PlacedElement, part: string, flag: string, role: Net["role"], need: Net["need"]): Net => ({
+  id: part === "" ? element.id : `${element.id}/${part}`,
+  flag,
+  role,
+  need,
+  taps: [tapOf(element, part === "B" ? 1 : 0)],
+});
+
+function addSwitch(plan: CircuitPlan, element: PlacedElement) {
+  plan.nets.push(net(element, "", element.label, "switch", inputNeed));
+  plan.conductors.push({ contact: element.id, from: element.id, to: GROUND, diode: false });
+  plan.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
+}
+
+function addQuadrature(plan: CircuitPlan, element: PlacedElement) {
+  const need = { ...inputNeed, interrupt: true };
+  for (const end of ["A", "B"]) {
+    const role = end === "A" ? "quadrature-a" : "quadrature-b";
+    plan.nets.push(net(element, end, `${element.label} ${end}`, role, need));
+    plan.conductors.push({ contact: `${element.id}/${end}`, from: `${element.id}/${end}`, to: GROUND, diode: false });
+  }
+  plan.encoders.push({
+    elementId: element.id,
+    netA: `${element.id}/A`,
+    netB: `${element.id}/B`,
+    statesPerStep: element.statesPerStep,
+  });
+}
+
+function addLamp(plan: CircuitPlan, element: PlacedElement) {
+  plan.nets.push(net(element, "", element.label, "lamp", outputNeed));
+  plan.lamps.push({ elementId: element.id, net: element.id });
+  plan.resistors += 1;
+}
+
+/** One pin an element end: switches and encoders to ground with the internal pull-up, lamps from the pin. */
+export const direct: CircuitKind<DirectCircuit> = {
+  kind: "direct",
+  title: "Direct",
+  schema: directSchema,
+  takes: () => true,
+  members: (circuit) => circuit.members,
+  without: (circuit, elementId) =>
+    circuit.members.includes(elementId)
+      ? { ...circuit, members: circuit.members.filter((id) => id !== elementId) }
+      : circuit,
+  plan(circuit, elements) {
+    const plan = emptyPlan();
+    const ground: Net = { id: GROUND, flag: "GND", role: "ground", need: null, taps: [] };
+    for (const id of circuit.members) {
+      const element = elements.get(id);
+      if (!element) continue;
+      if (element.kind === "switch") addSwitch(plan, element);
+      if (element.kind === "quadrature") addQuadrature(plan, element);
+      if (element.kind === "lamp") addLamp(plan, element);
+      ground.taps.push(tapOf(element, element.kind === "quadrature" ? 2 : 1));
+    }
+    if (ground.taps.length > 0) plan.nets.push(ground);
+    return plan;
+  },
+};

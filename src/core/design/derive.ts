@@ -1,0 +1,124 @@
+import { controllerCatalogue } from "../catalogue/controllers";
+import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
+import { type Control, kindOf } from "../catalogue/kinds";
+import type { ControlInput } from "../catalogue/kinds/controlKind";
+import { circuitKindOf } from "../circuits";
+import type { CircuitPlan } from "../circuits/circuitKind";
+import { GROUND, type Net, type PlacedElement } from "../circuits/net";
+import { type Outline, placeOutline } from "../layout/outline";
+import { place } from "../layout/point";
+import type { Controller, Design } from "./schema";
+
+/** What follows from a design. Computed when first asked for, kept as long as the design object lives. */
+export class Derived {
+  constructor(readonly design: Design) {}
+
+  private readonly kept = new Map<string, unknown>();
+  private keep<T>(name: string, compute: () => T): T {
+    if (!this.kept.has(name)) this.kept.set(name, compute());
+    return this.kept.get(name) as T;
+  }
+
+  get controls(): Map<string, Control> {
+    return this.keep("controls", () => new Map(this.design.controls.map((control) => [control.id, control])));
+  }
+
+  /** Outlines on the mat in the order of the controls. */
+  get caps(): Outline[] {
+    return this.keep("caps", () => this.design.controls.map((control) => capOf(control, this.design)));
+  }
+
+  get bodies(): Outline[] {
+    return this.keep("bodies", () =>
+      this.design.controls.map((control) => placeOutline(kindOf(control).body(control), control.placement)),
+    );
+  }
+
+  get elements(): Map<string, PlacedElement> {
+    return this.keep(
+      "elements",
+      () => new Map(this.design.controls.flatMap(placedElements).map((element) => [element.id, element])),
+    );
+  }
+
+  get inputs(): ControlInput[] {
+    return this.keep("inputs", () => this.design.controls.flatMap((control) => kindOf(control).inputs(control)));
+  }
+
+  /** The circuits' plans, in the order of the circuits. */
+  get plans(): CircuitPlan[] {
+    return this.keep("plans", () =>
+      this.design.circuits.map((circuit) => circuitKindOf(circuit).plan(circuit, this.elements)),
+    );
+  }
+
+  /** All nets; ground, which many circuits share, stands once and last. */
+  get nets(): Net[] {
+    return this.keep("nets", () => {
+      const all = this.plans.flatMap((plan) => plan.nets);
+      const grounds = all.filter((net) => net.id === GROUND);
+      const signals = all.filter((net) => net.id !== GROUND);
+      if (grounds.length === 0) return signals;
+      return [...signals, { ...grounds[0], taps: grounds.flatMap((net) => net.taps) }];
+    });
+  }
+
+  get signalNets(): Net[] {
+    return this.keep("signalNets", () => this.nets.filter((net) => net.need !== null));
+  }
+
+  get netById(): Map<string, Net> {
+    return this.keep("netById", () => new Map(this.nets.map((net) => [net.id, net])));
+  }
+
+  /** Which circuits claim an element: exactly one in a sound design. */
+  get circuitsOf(): Map<string, string[]> {
+    return this.keep("circuitsOf", () => {
+      const owners = new Map<string, string[]>();
+      for (const circuit of this.design.circuits) {
+        for (const id of circuitKindOf(circuit).members(circuit)) {
+          owners.set(id, [...(owners.get(id) ?? []), circuit.id]);
+        }
+      }
+      return owners;
+    });
+  }
+
+  get controller(): Controller | null {
+    return this.design.controllers[0] ?? null;
+  }
+
+  get profile(): ControllerProfile | null {
+    return this.keep("profile", () => (this.controller ? profileNamed(this.design, this.controller.profileId) : null));
+  }
+}
+
+export const capOf = (control: Control, design: Pick<Design, "pitch">): Outline =>
+  placeOutline(kindOf(control).cap(control, design.pitch), control.placement);
+
+function placedElements(control: Control): PlacedElement[] {
+  return kindOf(control)
+    .elements(control)
+    .map((element) => ({
+      ...element,
+      statesPerStep: control.kind === "encoder" ? control.statesPerStep : 0,
+      stepsPerTurn: control.kind === "encoder" ? control.stepsPerTurn : 0,
+      contacts: element.contacts.map((contact) => ({ ...contact, at: place(contact.at, control.placement) })),
+    }));
+}
+
+/** The person's own classes first, so that a copy with the same id can replace one of the catalogue. */
+export const profileNamed = (design: Design, id: string): ControllerProfile | null =>
+  [...design.profiles, ...controllerCatalogue].find((profile) => profile.id === id) ?? null;
+
+const known = new WeakMap<Design, Derived>();
+
+/** The derived values of a design; the same object for the same design. */
+export function derive(design: Design): Derived {
+  let derived = known.get(design);
+  if (!derived) {
+    derived = new Derived(design);
+    known.set(design, derived);
+  }
+  return derived;
+}

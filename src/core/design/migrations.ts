@@ -1,0 +1,36 @@
+type Json = Record<string, unknown>;
+
+const isObject = (value: unknown): value is Json => typeof value === "object" && value !== null && !Array.isArray(value);
+const objects = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
+
+/**
+ * Version 1 kept one matrix only: each key carried its own `row` and `column`, the diode direction stood at the top,
+ * and what had no cell was wired direct. Version 2 has circuits that name their members.
+ */
+function circuitsFromKeys(old: Json): Json {
+  const cells: Json = {};
+  const members: string[] = [];
+  const controls = objects(old.controls).map(({ row, column, ...control }) => {
+    const id = String(control.id);
+    if (typeof row === "number" && typeof column === "number") cells[`${id}:press`] = { row, column };
+    else if (control.kind === "key") members.push(`${id}:press`);
+    if (control.kind === "encoder") members.push(`${id}:turn`, ...(control.push ? [`${id}:press`] : []));
+    if (control.kind === "lamp") members.push(`${id}:lamp`);
+    return control;
+  });
+  const { diodes, ...rest } = old;
+  const matrix = { id: "matrix", kind: "matrix", name: "Matrix", diodes: diodes ?? "none", cells, withoutDiode: [] };
+  const direct = { id: "direct", kind: "direct", name: "Direct", members };
+  const circuits = [...(Object.keys(cells).length > 0 ? [matrix] : []), ...(members.length > 0 ? [direct] : [])];
+  return { ...rest, version: 2, controls, circuits };
+}
+
+/** By the version they start from. */
+const steps: Record<number, (old: Json) => Json> = { 1: circuitsFromKeys };
+
+/** Brings an older document forward, version by version. What is not recognised is handed on unchanged. */
+export function migrate(document: Json): Json {
+  let current = document;
+  while (typeof current.version === "number" && steps[current.version]) current = steps[current.version](current);
+  return current;
+}

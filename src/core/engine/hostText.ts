@@ -1,0 +1,61 @@
+import { consumerUsageNamed } from "../hid/consumerUsages";
+import { keyboardUsage, keyboardUsageNamed, modifierNames } from "../hid/keyboardUsages";
+import type { TimedReport } from "./device";
+
+const SHIFTS = 0b0010_0010;
+const TEXT_IS_NOT_TYPED_WITH = 0b1101_1101; // control, alt and GUI of both sides
+const CAPS_LOCK = 0x39;
+const LOCK_USAGES: Record<number, number> = { 0x53: 1, [CAPS_LOCK]: 2, 0x47: 4 };
+const BACKSPACE = 0x2a;
+
+/** What a host did on a report that is not typing: "Left Control + C", "Volume Increment". */
+export interface HostDeed {
+  atMs: number;
+  deed: string;
+}
+
+/** A computer set to US English that receives the device's reports. */
+export class HostStandIn {
+  text = "";
+  readonly deeds: HostDeed[] = [];
+  /** Lock lights it would switch on: bit 0 num, 1 caps, 2 scroll. */
+  locks = 0;
+  private keysDown = new Set<number>();
+
+  receive(report: TimedReport): void {
+    if (report.interface === "consumer") this.receiveConsumer(report);
+    else this.receiveKeyboard(report);
+  }
+
+  private receiveConsumer({ atMs, bytes }: TimedReport) {
+    const usage = bytes[0] | (bytes[1] << 8);
+    if (usage !== 0) this.deeds.push({ atMs, deed: consumerUsageNamed(usage) });
+  }
+
+  private receiveKeyboard({ atMs, bytes }: TimedReport) {
+    const keys = [...bytes.slice(2)].filter((usage) => usage > 3);
+    // All six at 1 is "too many keys": the host keeps what it had (USB HID 1.11, appendix C).
+    if (bytes[2] === 1) return;
+    for (const usage of keys) if (!this.keysDown.has(usage)) this.keyDown(atMs, usage, bytes[0]);
+    this.keysDown = new Set(keys);
+  }
+
+  private keyDown(atMs: number, usage: number, modifiers: number) {
+    const types = keyboardUsage(usage)?.types;
+    this.locks ^= LOCK_USAGES[usage] ?? 0;
+    if (usage === BACKSPACE && modifiers === 0) this.text = this.text.slice(0, -1);
+    if (types && (modifiers & TEXT_IS_NOT_TYPED_WITH) === 0) {
+      this.text += types[this.isShifted(usage, modifiers) ? 1 : 0];
+      return;
+    }
+    const deed = [...modifierNames(modifiers), keyboardUsageNamed(usage)].join(" + ");
+    this.deeds.push({ atMs, deed });
+  }
+
+  /** Caps lock turns Shift round for letters only. */
+  private isShifted(usage: number, modifiers: number): boolean {
+    const shift = (modifiers & SHIFTS) !== 0;
+    const isLetter = usage >= 0x04 && usage <= 0x1d;
+    return isLetter && this.locks & 2 ? !shift : shift;
+  }
+}

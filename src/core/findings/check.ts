@@ -1,0 +1,55 @@
+import { usablePins } from "../catalogue/controllers/controllerProfile";
+import { derive } from "../design/derive";
+import type { Design } from "../design/schema";
+import type { Finding, Severity } from "./finding";
+import { rules } from "./registry";
+
+const WEIGHT: Record<Severity, number> = { stop: 0, warn: 1, note: 2 };
+
+/** All findings on a design, the most pressing first. */
+export function findingsOf(design: Design): Finding[] {
+  const derived = derive(design);
+  return rules
+    .flatMap((rule) =>
+      rule.check(design, derived).map((observation): Finding => ({
+        rule: rule.id,
+        stage: rule.stage,
+        why: rule.why,
+        source: rule.source,
+        severity: rule.severity,
+        fixes: [],
+        ...observation,
+      })),
+    )
+    .sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
+}
+
+export interface Facts {
+  controls: number;
+  contacts: number;
+  nets: number;
+  rows: number;
+  columns: number;
+  diodes: number;
+  resistors: number;
+  pinsNeeded: number;
+  /** 0 while no controller is chosen. */
+  pinsUsable: number;
+}
+
+/** The counts of a design. */
+export function factsOf(design: Design): Facts {
+  const { elements, nets, signalNets, plans, profile } = derive(design);
+  const contacts = [...elements.values()].reduce((sum, element) => sum + element.contacts.length, 0);
+  return {
+    controls: design.controls.length,
+    contacts,
+    nets: nets.length,
+    rows: nets.filter((net) => net.role === "row").length,
+    columns: nets.filter((net) => net.role === "column").length,
+    diodes: plans.reduce((sum, plan) => sum + plan.diodes, 0),
+    resistors: plans.reduce((sum, plan) => sum + plan.resistors, 0),
+    pinsNeeded: signalNets.length,
+    pinsUsable: profile ? usablePins(profile).length : 0,
+  };
+}

@@ -1,0 +1,57 @@
+import type { Derived } from "../design/derive";
+import type { Design } from "../design/schema";
+
+export type Severity = "stop" | "warn" | "note";
+export type Stage = "layout" | "wiring" | "pins" | "keymap" | "reports" | "try";
+
+/** What a finding is about. */
+export interface Subject {
+  kind: "control" | "element" | "net" | "pin" | "layer" | "input";
+  id: string;
+}
+
+/** A way out in one click: a pure edit. */
+export interface Fix {
+  title: string;
+  apply(design: Design): Design;
+}
+
+/** What one rule says of one place: the sentence a colleague would say, with the numbers in it. */
+export interface Observation {
+  message: string;
+  subjects: Subject[];
+  fixes?: Fix[];
+  /** When it differs from the rule's own. */
+  severity?: Severity;
+}
+
+/** One checked rule. A new rule is one file that exports this, and one line in the registry. */
+export interface Rule {
+  id: string;
+  stage: Stage;
+  severity: Severity;
+  /** Why it matters. */
+  why: string;
+  /** Where the limit comes from. */
+  source: string;
+  check(design: Design, derived: Derived): Observation[];
+}
+
+export interface Finding extends Required<Omit<Observation, "fixes">> {
+  rule: string;
+  stage: Stage;
+  why: string;
+  source: string;
+  fixes: Fix[];
+}
+
+export const controlSubject = (id: string): Subject => ({ kind: "control", id });
+export const netSubject = (id: string): Subject => ({ kind: "net", id });
+
+/** "A", "A and B", "A, B and C". */
+export function listed(words: string[]): string {
+  return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
+}
+
+/** A number with its noun: "1 pin", "3 pins". */
+export const counted = (n: number, noun: string): string => `${n} ${noun}${n === 1 ? "" : "s"}`;

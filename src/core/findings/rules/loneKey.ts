@@ -1,0 +1,26 @@
+import { wireDirect } from "../../design/edits/wiring";
+import type { Design } from "../../design/schema";
+import type { Rule } from "../finding";
+import { matricesOf } from "./duplicateCell";
+
+export const loneKey: Rule = {
+  id: "wiring/lone-key",
+  stage: "wiring",
+  severity: "note",
+  why: "A switch alone on its row and its column costs two pins where one, wired direct, would do.",
+  source: "arithmetic: 1 row + 1 column for 1 switch",
+  check(design, { elements }) {
+    return matricesOf(design).flatMap((matrix) => {
+      const cells = Object.entries(matrix.cells);
+      const onRow = (row: number) => cells.filter(([, cell]) => cell.row === row).length;
+      const onColumn = (column: number) => cells.filter(([, cell]) => cell.column === column).length;
+      return cells
+        .filter(([, cell]) => onRow(cell.row) === 1 && onColumn(cell.column) === 1)
+        .map(([id, cell]) => ({
+          message: `${elements.get(id)?.label ?? id} is alone on R${cell.row + 1} and on C${cell.column + 1}: wired direct it would save a pin.`,
+          subjects: [{ kind: "element" as const, id }],
+          fixes: [{ title: "Wire it direct", apply: (d: Design) => wireDirect(d, [id]) }],
+        }));
+    });
+  },
+};

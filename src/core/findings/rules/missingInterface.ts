@@ -1,0 +1,31 @@
+import { type InterfaceKind, hidInterfaces } from "../../hid/interfaces";
+import { type Rule, listed } from "../finding";
+
+export const missingInterface: Rule = {
+  id: "reports/missing-interface",
+  stage: "reports",
+  severity: "stop",
+  why: "The host ignores reports of an interface that the device does not declare.",
+  source: "USB HID 1.11: reports are described by their interface's descriptor",
+  check(design, { inputs }) {
+    const needed = new Map<InterfaceKind, string[]>();
+    for (const layer of design.keymap.layers) {
+      for (const [inputId, { does }] of Object.entries(layer.bindings)) {
+        if (does !== "keyboard" && does !== "consumer") continue;
+        needed.set(does, [...(needed.get(does) ?? []), inputId]);
+      }
+    }
+    return [...needed.entries()]
+      .filter(([kind]) => !design.reportSet.interfaces.includes(kind))
+      .map(([kind, ids]) => ({
+        message: `${listed(ids.slice(0, 4).map((id) => inputs.find((i) => i.id === id)?.label ?? id))} would report on "${hidInterfaces[kind].title}", which the device does not declare.`,
+        subjects: ids.map((id) => ({ kind: "input" as const, id })),
+        fixes: [
+          {
+            title: `Declare ${hidInterfaces[kind].title}`,
+            apply: (d) => ({ ...d, reportSet: { ...d.reportSet, interfaces: [...d.reportSet.interfaces, kind] } }),
+          },
+        ],
+      }));
+  },
+};

@@ -1,0 +1,24 @@
+import { type Rule, listed } from "../finding";
+
+const NAMED = 6;
+
+export const unbound: Rule = {
+  id: "keymap/unbound",
+  stage: "keymap",
+  severity: "note",
+  why: "An input without a binding on any layer does nothing when used.",
+  source: "follows from the keymap",
+  check(design, { inputs }) {
+    const bound = new Set(design.keymap.layers.flatMap((layer) => Object.keys(layer.bindings)));
+    const silent = inputs.filter((input) => !bound.has(input.id));
+    if (silent.length === 0) return [];
+    const names = silent.slice(0, NAMED).map((input) => input.label);
+    const more = silent.length > NAMED ? [`${silent.length - NAMED} more`] : [];
+    return [
+      {
+        message: `${listed([...names, ...more])} ${silent.length === 1 ? "does" : "do"} nothing on any layer.`,
+        subjects: silent.map((input) => ({ kind: "input" as const, id: input.id })),
+      },
+    ];
+  },
+};

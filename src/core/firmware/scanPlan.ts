@@ -1,0 +1,98 @@
+import type { Conductor, ScanGroup } from "../circuits/circuitKind";
+import type { ControlInput } from "../catalogue/kinds/controlKind";
+import { derive } from "../design/derive";
+import type { Design } from "../design/schema";
+
+/**
+ * What the firmware knows of a design, by number. Lines are nets: strobes are driven, senses read, lamps lit.
+ * Inputs are the switches in their order, then for each encoder clockwise and anticlockwise.
+ */
+export interface ScanPlan {
+  strobeLines: string[];
+  senseLines: string[];
+  lampLines: string[];
+  /** Element ids of the switches, by switch number. */
+  switches: string[];
+  /** Element ids of the encoders, by encoder number. */
+  encoders: { elementId: string; lineA: number; lineB: number; statesPerStep: number }[];
+  lamps: { controlId: string; line: number }[];
+  /** Input ids, by input number. */
+  inputs: string[];
+  groups: { strobe: number | null; bank: number; cells: (number | null)[] }[];
+  conductors: Conductor[];
+}
+
+/** Sense lines are read sixteen at a time. */
+export const BANK_LINES = 16;
+
+function splitByBank(group: ScanGroup, senseLine: Map<string, number>, switchNumber: Map<string, number>) {
+  const banks = new Map<number, (number | null)[]>();
+  for (const { senseNet, elementId } of group.cells) {
+    const line = senseLine.get(senseNet)!;
+    const bank = Math.floor(line / BANK_LINES);
+    const cells = banks.get(bank) ?? new Array<number | null>(BANK_LINES).fill(null);
+    cells[line % BANK_LINES] = switchNumber.get(elementId)!;
+    banks.set(bank, cells);
+  }
+  return [...banks.entries()];
+}
+
+/** Direct switches share the banks that are read with nothing strobed. */
+function mergeUnstrobed(groups: ScanGroup[]): ScanGroup[] {
+  const unstrobed = groups.filter((group) => group.strobeNet === null);
+  if (unstrobed.length === 0) return groups;
+  const merged = { strobeNet: null, cells: unstrobed.flatMap((group) => group.cells) };
+  return [merged, ...groups.filter((group) => group.strobeNet !== null)];
+}
+
+const numbered = (ids: string[]) => new Map(ids.map((id, number) => [id, number]));
+
+/** Numbers everything the firmware scans. Elements that no circuit holds are left out: the firmware cannot see them. */
+export function scanPlanOf(design: Design): ScanPlan {
+  const { plans, inputs, controls } = derive(design);
+  const groups = mergeUnstrobed(plans.flatMap((plan) => plan.groups));
+  const encoders = plans.flatMap((plan) => plan.encoders);
+  const lamps = plans.flatMap((plan) => plan.lamps);
+  const scanned = new Set(groups.flatMap((group) => group.cells.map((cell) => cell.elementId)));
+  const strobeLines = [...new Set(groups.flatMap((group) => (group.strobeNet === null ? [] : [group.strobeNet])))];
+  const senseLines = [
+    ...new Set([
+      ...groups.flatMap((group) => group.cells.map((cell) => cell.senseNet)),
+      ...encoders.flatMap((e) => [e.netA, e.netB]),
+    ]),
+  ];
+  const senseLine = numbered(senseLines);
+  const presses = inputs.filter((input) => input.motion === "press" && scanned.has(input.elementId));
+  const switches = presses.map((input) => input.elementId);
+  const switchNumber = numbered(switches);
+  const strobeLine = numbered(strobeLines);
+  return {
+    strobeLines,
+    senseLines,
+    lampLines: lamps.map((lamp) => lamp.net),
+    switches,
+    encoders: encoders.map((e) => ({
+      elementId: e.elementId,
+      lineA: senseLine.get(e.netA)!,
+      lineB: senseLine.get(e.netB)!,
+      statesPerStep: e.statesPerStep,
+    })),
+    lamps: lamps.map((lamp, line) => ({ controlId: controlOf(lamp.elementId), line })).filter((l) => controls.has(l.controlId)),
+    inputs: [...presses.map((input) => input.id), ...encoders.flatMap((e) => turnInputs(inputs, e.elementId))],
+    groups: groups.flatMap((group) =>
+      splitByBank(group, senseLine, switchNumber).map(([bank, cells]) => ({
+        strobe: group.strobeNet === null ? null : strobeLine.get(group.strobeNet)!,
+        bank,
+        cells,
+      })),
+    ),
+    conductors: plans.flatMap((plan) => plan.conductors),
+  };
+}
+
+const controlOf = (elementId: string) => elementId.split(":")[0];
+
+const turnInputs = (inputs: ControlInput[], elementId: string) =>
+  (["clockwise", "anticlockwise"] as const).map(
+    (motion) => inputs.find((input) => input.elementId === elementId && input.motion === motion)!.id,
+  );

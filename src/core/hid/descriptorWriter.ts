@@ -1,0 +1,76 @@
+import { type DescriptorItem, PREFIX, signedItem, unsignedItem } from "./descriptorItem";
+
+const PAGE_NAMES: Record<number, string> = {
+  0x01: "Generic Desktop",
+  0x07: "Key Codes",
+  0x08: "LEDs",
+  0x0c: "Consumer",
+};
+
+interface MainFlags {
+  constant?: boolean;
+  variable?: boolean;
+}
+
+/** Bits of Input and Output items: constant, variable (USB HID 1.11, section 6.2.2.5). */
+const flagBits = ({ constant, variable }: MainFlags) => (constant ? 1 : 0) | (variable ? 2 : 0);
+const flagWords = ({ constant, variable }: MainFlags) =>
+  constant ? "Constant" : variable ? "Data, Variable, Absolute" : "Data, Array";
+
+/** Writes a report descriptor item by item, keeping for each what it means. */
+export class DescriptorWriter {
+  readonly items: DescriptorItem[] = [];
+  private depth = 0;
+
+  private add(bytes: number[], name: string, meaning: string) {
+    this.items.push({ bytes, name, meaning, depth: this.depth });
+    return this;
+  }
+
+  usagePage(page: number, meaning: string) {
+    return this.add(unsignedItem(PREFIX.usagePage, page), `Usage Page (${PAGE_NAMES[page]})`, meaning);
+  }
+
+  usage(usage: number, name: string, meaning: string) {
+    return this.add(unsignedItem(PREFIX.usage, usage), `Usage (${name})`, meaning);
+  }
+
+  usages(minimum: number, maximum: number, meaning: string) {
+    this.add(unsignedItem(PREFIX.usageMinimum, minimum), `Usage Minimum (${minimum})`, meaning);
+    return this.add(unsignedItem(PREFIX.usageMaximum, maximum), `Usage Maximum (${maximum})`, "the last of them");
+  }
+
+  logical(minimum: number, maximum: number, meaning: string) {
+    this.add(signedItem(PREFIX.logicalMinimum, minimum), `Logical Minimum (${minimum})`, meaning);
+    return this.add(signedItem(PREFIX.logicalMaximum, maximum), `Logical Maximum (${maximum})`, "the highest value");
+  }
+
+  size(bits: number) {
+    return this.add(unsignedItem(PREFIX.reportSize, bits), `Report Size (${bits})`, "bits in one field");
+  }
+
+  count(count: number, meaning: string) {
+    return this.add(unsignedItem(PREFIX.reportCount, count), `Report Count (${count})`, meaning);
+  }
+
+  input(flags: MainFlags, meaning: string) {
+    return this.add(unsignedItem(PREFIX.input, flagBits(flags)), `Input (${flagWords(flags)})`, meaning);
+  }
+
+  output(flags: MainFlags, meaning: string) {
+    return this.add(unsignedItem(PREFIX.output, flagBits(flags)), `Output (${flagWords(flags)})`, meaning);
+  }
+
+  application(meaning: string) {
+    this.add(unsignedItem(PREFIX.collection, 1), "Collection (Application)", meaning);
+    this.depth += 1;
+    return this;
+  }
+
+  end() {
+    this.depth -= 1;
+    return this.add([PREFIX.endCollection], "End Collection", "the device's description is complete");
+  }
+}
+
+export const bytesOf = (items: DescriptorItem[]): Uint8Array => Uint8Array.from(items.flatMap((item) => item.bytes));

@@ -1,0 +1,58 @@
+import type { DescriptorItem } from "./descriptorItem";
+import { DescriptorWriter } from "./descriptorWriter";
+
+export const interfaceKinds = ["keyboard", "consumer"] as const;
+export type InterfaceKind = (typeof interfaceKinds)[number];
+
+/** One USB interface that a device can declare. */
+export interface HidInterface {
+  kind: InterfaceKind;
+  title: string;
+  /** What the bytes of its input report are, first byte first. */
+  reportBytes: string[];
+  descriptor(): DescriptorItem[];
+}
+
+/** The boot keyboard's report descriptor: the items of USB HID 1.11, appendix B.1, in the order given there. */
+const keyboard: HidInterface = {
+  kind: "keyboard",
+  title: "Keyboard, boot layout",
+  reportBytes: ["modifiers", "reserved", "key 1", "key 2", "key 3", "key 4", "key 5", "key 6"],
+  descriptor() {
+    const w = new DescriptorWriter();
+    w.usagePage(0x01, "the next usage is of the generic desktop page");
+    w.usage(0x06, "Keyboard", "this interface is a keyboard").application("here its reports begin");
+    w.size(1).count(8, "eight of them").usagePage(0x07, "the usages that follow are keys");
+    w.usages(224, 231, "Left Control, the first of the eight modifiers").logical(0, 1, "0 is up, 1 is down");
+    w.input({ variable: true }, "byte 0: one bit a modifier");
+    w.count(1, "one of them").size(8).input({ constant: true }, "byte 1: reserved, always 0");
+    w.count(5, "five of them").size(1).usagePage(0x08, "the usages that follow are lights");
+    w.usages(1, 5, "Num Lock, the first of five lights");
+    w.output({ variable: true }, "sent by the host: one bit a light");
+    w.count(1, "one of them").size(3).output({ constant: true }, "three bits to fill the byte");
+    w.count(6, "six of them").size(8).logical(0, 255, "0 is no key");
+    w.usagePage(0x07, "the usages that follow are keys").usages(0, 255, "a field's value is the usage itself");
+    w.input({}, "bytes 2 to 7: the keys that are down");
+    return w.end().items;
+  },
+};
+
+const LAST_CONSUMER_USAGE = 0x3ff;
+
+/** Consumer control: one 16-bit usage, 0 when nothing is pressed. */
+const consumer: HidInterface = {
+  kind: "consumer",
+  title: "Consumer control",
+  reportBytes: ["usage, low byte", "usage, high byte"],
+  descriptor() {
+    const w = new DescriptorWriter();
+    w.usagePage(0x0c, "the next usages are of the consumer page");
+    w.usage(0x01, "Consumer Control", "this interface controls media and programs").application("here its report begins");
+    w.logical(0, LAST_CONSUMER_USAGE, "0 is nothing pressed");
+    w.usages(0, LAST_CONSUMER_USAGE, "the field's value is the usage itself");
+    w.size(16).count(1, "one field").input({}, "bytes 0 and 1: the usage pressed last");
+    return w.end().items;
+  },
+};
+
+export const hidInterfaces: Record<InterfaceKind, HidInterface> = { keyboard, consumer };

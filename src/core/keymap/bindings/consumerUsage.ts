@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { consumerUsageNamed } from "../../hid/consumerUsages";
+import type { BindingKind } from "./bindingKind";
+
+const consumerUsageSchema = z.strictObject({
+  does: z.literal("consumer"),
+  /** Usage on the consumer page (0x0C) of the HID Usage Tables. */
+  usage: z.int().min(1).max(0x3ff),
+});
+export type ConsumerBinding = z.infer<typeof consumerUsageSchema>;
+
+export const consumerUsage: BindingKind<ConsumerBinding> = {
+  does: "consumer",
+  schema: consumerUsageSchema,
+  phrase: (binding) => consumerUsageNamed(binding.usage),
+  encode: (binding) => ({ kind: 3, modifiers: 0, value: binding.usage }),
+};

@@ -1,0 +1,19 @@
+import { z } from "zod";
+import { keyboardUsageNamed, modifierNames } from "../../hid/keyboardUsages";
+import type { BindingKind } from "./bindingKind";
+
+const keyboardUsageSchema = z.strictObject({
+  does: z.literal("keyboard"),
+  /** Usage on the keyboard page (0x07) of the HID Usage Tables. */
+  usage: z.int().min(4).max(0xe7),
+  /** Modifiers held with it, bit 0 = left control … bit 7 = right GUI, as in the report's first byte. */
+  modifiers: z.int().min(0).max(255),
+});
+export type KeyboardBinding = z.infer<typeof keyboardUsageSchema>;
+
+export const keyboardUsage: BindingKind<KeyboardBinding> = {
+  does: "keyboard",
+  schema: keyboardUsageSchema,
+  phrase: (binding) => [...modifierNames(binding.modifiers), keyboardUsageNamed(binding.usage)].join(" + "),
+  encode: (binding) => ({ kind: 2, modifiers: binding.modifiers, value: binding.usage }),
+};

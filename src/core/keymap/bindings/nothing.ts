@@ -1,0 +1,13 @@
+import { z } from "zod";
+import type { BindingKind } from "./bindingKind";
+
+const nothingSchema = z.strictObject({ does: z.literal("nothing") });
+export type NothingBinding = z.infer<typeof nothingSchema>;
+
+/** Deliberately silent, also when the layer beneath has something. */
+export const nothing: BindingKind<NothingBinding> = {
+  does: "nothing",
+  schema: nothingSchema,
+  phrase: () => "nothing",
+  encode: () => ({ kind: 1, modifiers: 0, value: 0 }),
+};

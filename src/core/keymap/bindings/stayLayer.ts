@@ -1,0 +1,13 @@
+import { z } from "zod";
+import { idSchema } from "../../catalogue/kinds/controlKind";
+import type { BindingKind } from "./bindingKind";
+
+const stayLayerSchema = z.strictObject({ does: z.literal("stay-layer"), layerId: idSchema });
+export type StayLayerBinding = z.infer<typeof stayLayerSchema>;
+
+export const stayLayer: BindingKind<StayLayerBinding> = {
+  does: "stay-layer",
+  schema: stayLayerSchema,
+  phrase: (binding, context) => `stay on ${context.layerName(binding.layerId)}`,
+  encode: (binding, context) => ({ kind: 5, modifiers: 0, value: context.layerIndex(binding.layerId) }),
+};

@@ -1,0 +1,31 @@
+import { clearanceMm } from "./clearance";
+import { type Outline, boundsOf } from "./outline";
+
+/** Two outlines, by index, that are nearer than asked. */
+export interface ClosePair {
+  a: number;
+  b: number;
+  clearanceMm: number;
+}
+
+/**
+ * All pairs with a clearance below `withinMm`, each once with a < b.
+ * Sweeps the outlines from left to right, so that only neighbours are measured.
+ */
+export function closePairs(outlines: Outline[], withinMm: number): ClosePair[] {
+  const swept = outlines
+    .map((outline, index) => ({ outline, index, box: boundsOf([outline])! }))
+    .sort((p, q) => p.box.minXMm - q.box.minXMm);
+  const pairs: ClosePair[] = [];
+  swept.forEach((left, at) => {
+    for (let next = at + 1; next < swept.length; next++) {
+      const right = swept[next];
+      if (right.box.minXMm - left.box.maxXMm >= withinMm) break;
+      if (right.box.minYMm - left.box.maxYMm >= withinMm || left.box.minYMm - right.box.maxYMm >= withinMm) continue;
+      const gap = clearanceMm(left.outline, right.outline);
+      if (gap >= withinMm) continue;
+      pairs.push({ a: Math.min(left.index, right.index), b: Math.max(left.index, right.index), clearanceMm: gap });
+    }
+  });
+  return pairs.sort((p, q) => p.a - q.a || p.b - q.b);
+}

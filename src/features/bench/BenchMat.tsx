@@ -1,0 +1,130 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useMemo } from "react";
+import { derive } from "@/core/design/derive";
+import { boardOutline } from "@/core/layout/boardOutline";
+import { type Outline, boundsOf } from "@/core/layout/outline";
+import type { Design } from "@/core/design/schema";
+import { flip, useBench, useDesign } from "@/store/bench";
+import { controlsOf, useFindings } from "@/store/findings";
+import { useSession } from "@/store/session";
+import { BoardShapes } from "@/ui/drawing/BoardShapes";
+import { ControlShape, type Tone } from "@/ui/drawing/ControlShape";
+import { ModuleShape } from "@/ui/drawing/ModuleShape";
+import { PinsLens } from "@/ui/lenses/PinsLens";
+import { WiresLens } from "@/ui/lenses/WiresLens";
+import { type LensId, lenses } from "@/ui/lenses/lens";
+import { Mat } from "@/ui/mat/Mat";
+import type { StageView } from "../stageView";
+import { capWords } from "./capWords";
+import { useMatHand } from "./useMatHand";
+
+interface BenchMatProps {
+  stage: StageView;
+  lens: LensId;
+  onLens: (lens: LensId) => void;
+}
+
+const NOTHING = { minXMm: -30, minYMm: -30, maxXMm: 130, maxYMm: 70 };
+
+/** The outline of the module, so that fitting shows it too. */
+function moduleOutline(design: Design): Outline[] {
+  const { controller, profile } = derive(design);
+  if (!controller || !profile) return [];
+  return [{ core: [controller.placement], radiusMm: Math.hypot(profile.widthMm, profile.heightMm) / 2 }];
+}
+
+const contentOf = (design: Design) =>
+  boundsOf([...derive(design).caps, ...design.boards.flatMap((board) => boardOutline(design, board.id) ?? []), ...moduleOutline(design)]) ?? NOTHING;
+
+function useTones(design: Design): Map<string, Tone> {
+  const findings = useFindings(design);
+  return useMemo(() => {
+    const tones = new Map<string, Tone>();
+    for (const finding of [...findings].reverse()) {
+      if (finding.severity === "note" || finding.stage === "pins") continue;
+      for (const subject of finding.subjects) for (const id of controlsOf(design, subject)) tones.set(id, finding.severity);
+    }
+    return tones;
+  }, [design, findings]);
+}
+
+/** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
+export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
+  const design = useDesign();
+  const { selection, flipped, netId, layerId } = useBench();
+  const isLive = stage.mode === "press";
+  const held = useSession((state) => state.held);
+  const lit = useSession((state) => state.lit);
+  const activeLayers = useSession((state) => state.activeLayers);
+  const hand = useMatHand(stage, lens);
+  const shown = hand.preview ?? design;
+  const tones = useTones(design);
+  const chosen = useMemo(() => new Set(selection), [selection]);
+  const content = useMemo(() => contentOf(design), [design]);
+  const { controller, profile } = derive(shown);
+  const taken = useMemo(() => new Set(Object.values(design.pinPlan).map((choice) => choice.pin)), [design.pinPlan]);
+  const layers = shown.keymap.layers;
+  const layer = isLive ? (layers[activeLayers.at(-1) ?? 0] ?? layers[0]) : (layers.find((l) => l.id === layerId) ?? layers[0]);
+  const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
+
+  const module = controller && profile && <ModuleShape controller={controller} profile={profile} selected={false} detailed={lens === "pins"} taken={taken} />;
+  return (
+    <Mat
+      label={`Mat with ${design.name}, ${flipped ? "solder side" : "parts side"}`}
+      content={content}
+      fitKey={`${design.id} ${stage.id === "pins"}`}
+      flipped={flipped}
+      onFlip={flip}
+      {...hand.handlers}
+      corner={<LensChoice lens={lens} onLens={onLens} hint={hand.hint} />}
+    >
+      <BoardShapes design={shown} />
+      {controller?.side === "under" && lens !== "pins" && module}
+      {shown.controls.map((control) => {
+        const { words, small } = capWords(shown, control, lens, layer);
+        return (
+          <ControlShape
+            key={control.id}
+            control={control}
+            pitch={shown.pitch}
+            selected={!isLive && chosen.has(control.id)}
+            tone={tones.get(control.id) ?? "none"}
+            words={words}
+            small={small}
+            pressed={isLive && held.includes(`${control.id}:press`)}
+            lit={isLive && lit.includes(control.id)}
+            solderSide={flipped}
+            tabStop={control.id === tabStop}
+          />
+        );
+      })}
+      {(controller?.side === "top" || lens === "pins") && module}
+      {lens === "wires" && <WiresLens design={shown} netId={netId} />}
+      {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried} />}
+      {hand.frame && (
+        <rect x={hand.frame.minXMm} y={hand.frame.minYMm} width={hand.frame.maxXMm - hand.frame.minXMm} height={hand.frame.maxYMm - hand.frame.minYMm} fill="var(--saffron)" fillOpacity={0.12} stroke="var(--saffron)" strokeWidth={0.3} strokeDasharray="1.5 1" pointerEvents="none" />
+      )}
+    </Mat>
+  );
+}
+
+function LensChoice({ lens, onLens, hint }: { lens: LensId; onLens: (lens: LensId) => void; hint: string }) {
+  return (
+    <Box position="absolute" top="28px" left="28px" display="flex" alignItems="center" gap="10px" pointerEvents="none">
+      <Box role="group" aria-label="Lens" display="flex" bg="var(--ruler)" color="var(--mat-ink)" borderRadius="3px" padding="2px" fontSize="13px" pointerEvents="auto">
+        {lenses.map(({ id, title }) => (
+          <button key={id} aria-pressed={id === lens} onClick={() => onLens(id)} style={{ padding: "3px 9px", borderRadius: 2, background: id === lens ? "var(--mat-line-strong)" : "transparent", color: id === lens ? "#fff" : "inherit", fontWeight: id === lens ? 600 : 400 }}>
+            {title}
+          </button>
+        ))}
+      </Box>
+      {hint && (
+        <Box bg="var(--saffron)" color="var(--saffron-ink)" padding="3px 10px" borderRadius="3px" fontSize="13px" role="status">
+          {hint}
+        </Box>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,83 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { ChevronDown, ChevronUp } from "lucide-react";
+import { useState } from "react";
+import type { Finding } from "@/core/findings/finding";
+import { edit, select, takeLayer, takeNet, useDesign } from "@/store/bench";
+import { controlsOf, useFindings } from "@/store/findings";
+import { PlainButton, SignButton } from "@/ui/pieces/buttons";
+import { stages } from "../stages";
+import { useStage } from "./useStage";
+
+const WORDS = { stop: "Stop", warn: "Mind", note: "Note" };
+
+function FixButtons({ finding, most = 3 }: { finding: Finding; most?: number }) {
+  return finding.fixes.slice(0, most).map((fix) => (
+    <PlainButton key={fix.title} height="26px" onClick={() => edit(fix.title.toLowerCase(), fix.apply)}>
+      {fix.title}
+    </PlainButton>
+  ));
+}
+
+function useShow() {
+  const design = useDesign();
+  const { stage, go } = useStage();
+  return (finding: Finding) => {
+    if (finding.stage !== stage.id) go(finding.stage);
+    select([...new Set(finding.subjects.flatMap((subject) => controlsOf(design, subject)))]);
+    takeNet(finding.subjects.find((subject) => subject.kind === "net")?.id ?? null);
+    takeLayer(finding.subjects.find((subject) => subject.kind === "layer")?.id ?? null);
+  };
+}
+
+function Line({ finding }: { finding: Finding }) {
+  const show = useShow();
+  return (
+    <Box as="li" display="grid" gridTemplateColumns="44px 64px 1fr auto" gap="10px" alignItems="center" padding="6px 14px" borderTop="1px solid var(--edge)">
+      <Box color={`var(--${finding.severity === "note" ? "faint" : finding.severity})`} fontWeight="700">
+        {WORDS[finding.severity]}
+      </Box>
+      <Box color="var(--faint)">{stages.find((stage) => stage.id === finding.stage)?.title}</Box>
+      <Box>
+        <div>{finding.message}</div>
+        <Box fontSize="13px" color="var(--faint)">
+          {finding.why} Source: {finding.source}.
+        </Box>
+      </Box>
+      <Box display="flex" gap="6px" flexWrap="wrap" justifyContent="flex-end">
+        <PlainButton height="26px" onClick={() => show(finding)}>Show it</PlainButton>
+        <FixButtons finding={finding} />
+      </Box>
+    </Box>
+  );
+}
+
+/** One line with the most pressing finding and its cure; opens into the list of all. */
+export function TellTale() {
+  const design = useDesign();
+  const findings = useFindings(design);
+  const [open, setOpen] = useState(false);
+  const show = useShow();
+  const first = findings[0];
+  return (
+    <Box position="relative" height="36px" bg="var(--paper)" borderTop="1px solid var(--edge)">
+      {open && (
+        <Box position="absolute" bottom="36px" left="0" right="0" maxHeight="46vh" overflowY="auto" bg="var(--sheet)" boxShadow="0 -6px 20px var(--shadow)" zIndex={5} role="region" aria-label="All findings" tabIndex={0}>
+          {findings.length === 0 ? <Box padding="14px">Nothing to settle.</Box> : <ul style={{ listStyle: "none", margin: 0, padding: 0 }}>{findings.map((finding, i) => <Line key={`${finding.rule} ${i}`} finding={finding} />)}</ul>}
+        </Box>
+      )}
+      <Box display="flex" alignItems="center" gap="10px" height="100%" paddingInline="12px">
+        <Box width="10px" height="10px" flexShrink="0" bg={first ? `var(--${first.severity === "note" ? "faint" : first.severity})` : "var(--settled)"} transform="rotate(45deg)" aria-hidden />
+        <Box flex="1" minWidth="0" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap" aria-live="polite" role="status" title={first?.message}>
+          {first ? first.message : design.controls.length === 0 ? "Start by placing a key: choose one in the tray." : "All settled: no rule has anything to say."}
+        </Box>
+        {first && <FixButtons finding={first} most={2} />}
+        {first && first.subjects.length > 0 && <PlainButton height="26px" onClick={() => show(first)}>Show it</PlainButton>}
+        <SignButton aria-label={open ? "Close the list of findings" : `All ${findings.length} findings`} aria-expanded={open} onClick={() => setOpen(!open)} width="auto" paddingInline="6px">
+          {findings.length} {open ? <ChevronDown size={16} /> : <ChevronUp size={16} />}
+        </SignButton>
+      </Box>
+    </Box>
+  );
+}

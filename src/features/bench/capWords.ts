@@ -1,0 +1,40 @@
+import type { Control } from "@/core/catalogue/kinds";
+import { kindOf } from "@/core/catalogue/kinds";
+import { phraseOf } from "@/core/keymap/bindings";
+import { bindingContextOf } from "@/core/keymap/bindingContext";
+import type { Design, Layer } from "@/core/design/schema";
+import type { LensId } from "@/ui/lenses/lens";
+
+/** What stands on a control: its label, and what the lens adds. */
+export interface CapWords {
+  words: string;
+  small: string;
+}
+
+function cellWords(design: Design, control: Control): string {
+  for (const circuit of design.circuits) {
+    const id = `${control.id}:press`;
+    if (circuit.kind === "matrix" && circuit.cells[id]) return `R${circuit.cells[id].row + 1} C${circuit.cells[id].column + 1}`;
+    if (circuit.kind === "direct" && circuit.members.includes(id)) return "direct";
+  }
+  return "";
+}
+
+function legend(design: Design, control: Control, layer: Layer): CapWords {
+  const context = bindingContextOf(design);
+  const inputs = kindOf(control).inputs(control);
+  const press = inputs.find((input) => input.motion === "press");
+  const own = press && layer.bindings[press.id];
+  const below = press && design.keymap.layers[0].bindings[press.id];
+  const label = control.label;
+  if (!press || control.kind === "encoder") return { words: label, small: own ? phraseOf(own, context) : "" };
+  if (own) return { words: phraseOf(own, context), small: label === phraseOf(own, context) ? "" : label };
+  return { words: below ? `(${phraseOf(below, context)})` : "–", small: label };
+}
+
+/** The words on a control under a lens; the legend lens reads from one layer, the base's in brackets shining through. */
+export function capWords(design: Design, control: Control, lens: LensId, layer: Layer): CapWords {
+  if (lens === "legends") return legend(design, control, layer);
+  if (lens === "wires") return { words: control.label, small: cellWords(design, control) };
+  return { words: control.label, small: "" };
+}

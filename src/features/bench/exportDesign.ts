@@ -1,0 +1,28 @@
+import type { Design } from "@/core/design/schema";
+
+/** Names and purposes stand here so that the exporters themselves load only when one is asked for. */
+export const exportChoices = [
+  { id: "design", title: "Design file", purpose: "The whole design, to keep, to send, or to open elsewhere." },
+  { id: "wire-list-csv", title: "Wire list", purpose: "Every wire with both ends and its straight length." },
+  { id: "report-descriptor-bin", title: "Report descriptor, binary", purpose: "As the host receives it." },
+  { id: "report-descriptor-hex", title: "Report descriptor, hexadecimal", purpose: "To read, item by item." },
+  { id: "firmware-c", title: "Firmware, C99", purpose: "Runtime, tables, pins, a stand-in that runs here, and what to do in which order." },
+];
+
+function download(fileName: string, mediaType: string, bytes: Uint8Array) {
+  const url = URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: mediaType }));
+  const link = document.createElement("a");
+  link.href = url;
+  link.download = fileName;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(url), 10_000);
+}
+
+/** Makes an artifact and hands it to the browser. @returns what to tell the person */
+export async function exportDesign(design: Design, id: string): Promise<string> {
+  const { artifactNamed } = await import("@/core/formats/registry");
+  const made = await artifactNamed(id)!.make(design);
+  if (!made.ok) return `Not exported: the design ${made.problems.map((problem) => problem.message).join("; ")}.`;
+  download(made.value.fileName, made.value.mediaType, made.value.bytes);
+  return `${made.value.fileName} is in your downloads.`;
+}

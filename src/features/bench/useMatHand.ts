@@ -1,0 +1,239 @@
+import { type KeyboardEvent, useRef, useState } from "react";
+import { kindNamed } from "@/core/catalogue/kinds";
+import { derive } from "@/core/design/derive";
+import { addControl, shiftControls } from "@/core/design/edits/controls";
+import { moveController, movePin } from "@/core/design/edits/pins";
+import type { Design } from "@/core/design/schema";
+import { type Point, distanceMm } from "@/core/layout/point";
+import { pinPlace } from "@/core/pins/pinPlace";
+import { edit, select, takeNet, toggleSelected, useBench, useDesign } from "@/store/bench";
+import { newId } from "@/store/newId";
+import { takeInHand, usePlacing } from "@/store/placing";
+import { pressElement, turnElement, useSession } from "@/store/session";
+import type { LensId } from "@/ui/lenses/lens";
+import type { MatPointer } from "@/ui/mat/Mat";
+import type { Box } from "@/ui/mat/view";
+import type { StageView } from "../stageView";
+import { neighbour } from "./neighbour";
+
+/** Movements snap to a quarter unit, as arrows do. */
+const SNAP_PARTS = 4;
+const FINE_MM = 0.1;
+const CLICK_MM = 0.8;
+const DEGREES_A_STEP = 15;
+
+type Grip =
+  | { doing: "move"; from: Point; ids: string[] }
+  | { doing: "module"; from: Point }
+  | { doing: "frame"; from: Point; added: string[] }
+  | { doing: "net"; from: Point; netId: string }
+  | { doing: "press"; elementId: string }
+  | { doing: "turn"; elementId: string; centre: Point; angle: number };
+
+const controlIdAt = (target: EventTarget | null) => (target as Element | null)?.closest?.("[data-control]")?.getAttribute("data-control") ?? null;
+const netIdAt = (target: EventTarget | null) => (target as Element | null)?.closest?.("[data-net]")?.getAttribute("data-net") ?? null;
+const isModule = (target: EventTarget | null) => Boolean((target as Element | null)?.closest?.("[data-module]"));
+
+const boxOf = (a: Point, b: Point): Box => ({
+  minXMm: Math.min(a.xMm, b.xMm),
+  minYMm: Math.min(a.yMm, b.yMm),
+  maxXMm: Math.max(a.xMm, b.xMm),
+  maxYMm: Math.max(a.yMm, b.yMm),
+});
+
+const within = (box: Box, { xMm, yMm }: Point) => xMm >= box.minXMm && xMm <= box.maxXMm && yMm >= box.minYMm && yMm <= box.maxYMm;
+
+const angleDeg = (centre: Point, at: Point) => (Math.atan2(at.yMm - centre.yMm, at.xMm - centre.xMm) * 180) / Math.PI;
+
+function snapped(mm: number, pitchMm: number, fine: boolean): number {
+  const step = fine ? FINE_MM : pitchMm / SNAP_PARTS;
+  return Math.round(mm / step) * step;
+}
+
+function shiftFor(design: Design, from: Point, to: Point, fine: boolean): [number, number] {
+  return [snapped(to.xMm - from.xMm, design.pitch.xMm, fine), snapped(to.yMm - from.yMm, design.pitch.yMm, fine)];
+}
+
+/** What the hand does on the mat, by the stage's mode: select and move, pick, or press and turn. */
+export function useMatHand(stage: StageView, lens: LensId) {
+  const design = useDesign();
+  const selection = useBench((state) => state.selection);
+  const flipped = useBench((state) => state.flipped);
+  const placing = usePlacing((state) => state.kind);
+  const grip = useRef<Grip | null>(null);
+  const [preview, setPreview] = useState<Design | null>(null);
+  const [frame, setFrame] = useState<Box | null>(null);
+  const [carried, setCarried] = useState<{ netId: string; xMm: number; yMm: number } | null>(null);
+  const isArranging = stage.mode === "arrange";
+
+  const placeHere = ({ at }: MatPointer) => {
+    const id = newId();
+    const round = (mm: number, pitch: number) => Math.round(mm / (pitch / SNAP_PARTS)) * (pitch / SNAP_PARTS);
+    const place = { xMm: round(at.xMm, design.pitch.xMm), yMm: round(at.yMm, design.pitch.yMm), rotationDeg: 0, boardId: design.boards[0].id };
+    edit(`place a ${kindNamed(placing!).title.toLowerCase()}`, (d) => addControl(d, placing!, id, place));
+    select([id]);
+  };
+
+  const takeControl = (id: string, pointer: MatPointer) => {
+    const adding = pointer.event.shiftKey || pointer.event.ctrlKey || pointer.event.metaKey;
+    if (adding) return toggleSelected(id);
+    const ids = selection.includes(id) ? selection : [id];
+    if (!selection.includes(id)) select([id]);
+    if (isArranging) grip.current = { doing: "move", from: pointer.at, ids };
+  };
+
+  const pressControl = (id: string, pointer: MatPointer) => {
+    const control = derive(design).controls.get(id)!;
+    const onRim = control.kind === "encoder" && distanceMm(pointer.at, control.placement) > control.knobDiameterMm / 4;
+    if (control.kind === "encoder" && (onRim || !control.push)) {
+      grip.current = { doing: "turn", elementId: `${id}:turn`, centre: control.placement, angle: angleDeg(control.placement, pointer.at) };
+      return;
+    }
+    grip.current = { doing: "press", elementId: `${id}:press` };
+    pressElement(`${id}:press`, true);
+  };
+
+  const takeNetFlag = (id: string, pointer: MatPointer) => {
+    if (stage.onNet?.(id)) return;
+    takeNet(id);
+    if (lens === "pins" && !design.pinPlan[id]?.locked) grip.current = { doing: "net", from: pointer.at, netId: id };
+  };
+
+  const onPointerDown = (pointer: MatPointer) => {
+    const { event } = pointer;
+    const controlId = controlIdAt(event.target);
+    const net = netIdAt(event.target);
+    (event.currentTarget as SVGSVGElement).setPointerCapture(event.pointerId);
+    if (placing && isArranging) return placeHere(pointer);
+    if (stage.mode === "press") return controlId ? pressControl(controlId, pointer) : undefined;
+    if (net) return takeNetFlag(net, pointer);
+    if (controlId) return takeControl(controlId, pointer);
+    if (isModule(event.target) && (isArranging || stage.id === "pins")) {
+      grip.current = { doing: "module", from: pointer.at };
+      return;
+    }
+    const adding = event.shiftKey || event.ctrlKey || event.metaKey;
+    if (!adding) {
+      select([]);
+      takeNet(null);
+    }
+    grip.current = { doing: "frame", from: pointer.at, added: adding ? selection : [] };
+  };
+
+  const onPointerMove = ({ at, event }: MatPointer) => {
+    const held = grip.current;
+    if (!held) return;
+    if (held.doing === "move") setPreview(shiftControls(design, held.ids, ...shiftFor(design, held.from, at, event.altKey)));
+    if (held.doing === "module") setPreview(movedModule(design, held.from, at, event.altKey));
+    if (held.doing === "frame") setFrame(boxOf(held.from, at));
+    if (held.doing === "net" && distanceMm(held.from, at) > CLICK_MM) setCarried({ netId: held.netId, ...at });
+    if (held.doing === "turn") followTurn(held, at);
+  };
+
+  /** A knob follows the pointer round it, a step every few degrees; the solder side turns the other way. */
+  const followTurn = (held: Extract<Grip, { doing: "turn" }>, at: Point) => {
+    let by = angleDeg(held.centre, at) - held.angle;
+    if (by > 180) by -= 360;
+    if (by < -180) by += 360;
+    const steps = Math.trunc(by / DEGREES_A_STEP);
+    if (steps === 0) return;
+    held.angle += steps * DEGREES_A_STEP;
+    turnElement(held.elementId, steps);
+  };
+
+  const onPointerUp = ({ at, event }: MatPointer) => {
+    const held = grip.current;
+    grip.current = null;
+    setPreview(null);
+    setFrame(null);
+    setCarried(null);
+    if (!held) return;
+    if (held.doing === "press") pressElement(held.elementId, false);
+    if (held.doing === "move") finishMove(held.ids, shiftFor(design, held.from, at, event.altKey));
+    if (held.doing === "module" && distanceMm(held.from, at) > CLICK_MM) edit("move the controller", (d) => movedModule(d, held.from, at, event.altKey));
+    if (held.doing === "frame") select([...new Set([...held.added, ...controlsIn(design, boxOf(held.from, at))])]);
+    if (held.doing === "net") dropNet(held.netId, held.from, at);
+  };
+
+  const finishMove = (ids: string[], [xMm, yMm]: [number, number]) => {
+    if (xMm !== 0 || yMm !== 0) edit(`move ${ids.length === 1 ? "1 part" : `${ids.length} parts`}`, (d) => shiftControls(d, ids, xMm, yMm));
+  };
+
+  const dropNet = (id: string, from: Point, at: Point) => {
+    if (distanceMm(from, at) <= CLICK_MM) return;
+    const pin = pinNear(design, at);
+    if (pin) edit(`move ${derive(design).netById.get(id)?.flag ?? "a net"} to ${pin}`, (d) => movePin(d, id, pin));
+  };
+
+  const focusNeighbour = (event: KeyboardEvent<SVGSVGElement>, id: string) => {
+    const next = neighbour(design.controls, id, event.key, flipped);
+    if (!next) return;
+    event.currentTarget.querySelector<SVGGElement>(`[data-control="${next}"]`)?.focus();
+  };
+
+  const nudge = (event: KeyboardEvent, ids: string[]) => {
+    const step = (pitch: number) => (event.shiftKey ? FINE_MM : pitch / SNAP_PARTS);
+    const across = event.key === "ArrowLeft" ? -1 : event.key === "ArrowRight" ? 1 : 0;
+    const down = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
+    finishMove(ids, [across * step(design.pitch.xMm) * (flipped ? -1 : 1), down * step(design.pitch.yMm)]);
+  };
+
+  const onKeyDown = (event: KeyboardEvent<SVGSVGElement>) => {
+    const id = controlIdAt(event.target);
+    if (event.key === "Escape") {
+      takeInHand(null);
+      select([]);
+    }
+    if (!id) return;
+    const isArrow = event.key.startsWith("Arrow");
+    const isActing = event.key === " " || event.key === "Enter";
+    const isTurning = event.key === "PageUp" || event.key === "PageDown";
+    if (!isArrow && !isActing && !(isTurning && stage.mode === "press")) return;
+    event.preventDefault();
+    if (isTurning) return turnElement(`${id}:turn`, event.key === "PageUp" ? 1 : -1);
+    if (isArrow && isArranging && selection.includes(id) && !event.ctrlKey && !event.metaKey) return nudge(event, selection);
+    if (isArrow) return focusNeighbour(event, id);
+    if (stage.mode === "press") return event.repeat ? undefined : pressElement(`${id}:press`, true);
+    if (event.key === "Enter") select([id]);
+    else toggleSelected(id);
+  };
+
+  const onKeyUp = (event: KeyboardEvent<SVGSVGElement>) => {
+    const id = controlIdAt(event.target);
+    if (id && stage.mode === "press" && (event.key === " " || event.key === "Enter")) pressElement(`${id}:press`, false);
+  };
+
+  const onWheelOver = (target: Element, deltaY: number) => {
+    const id = controlIdAt(target);
+    if (stage.mode !== "press" || !id || derive(design).controls.get(id)?.kind !== "encoder") return false;
+    turnElement(`${id}:turn`, deltaY < 0 ? 1 : -1);
+    return true;
+  };
+
+  const running = useSession((state) => state.running);
+  const hint = placing && isArranging ? `Click where the ${kindNamed(placing).title.toLowerCase()} goes. Escape ends.` : stage.mode === "press" && running ? "Live: press keys, drag or wheel over knobs" : "";
+  return { preview, frame, carried, hint, handlers: { onPointerDown, onPointerMove, onPointerUp, onKeyDown, onKeyUp, onWheelOver } };
+}
+
+function movedModule(design: Design, from: Point, to: Point, fine: boolean): Design {
+  const place = derive(design).controller?.placement;
+  if (!place) return design;
+  const step = fine ? FINE_MM : 0.5;
+  const round = (mm: number) => Math.round(mm / step) * step;
+  return moveController(design, { xMm: round(place.xMm + to.xMm - from.xMm), yMm: round(place.yMm + to.yMm - from.yMm) });
+}
+
+const controlsIn = (design: Design, box: Box) => design.controls.filter((control) => within(box, control.placement)).map((control) => control.id);
+
+const PIN_REACH_MM = 4;
+
+/** The free or swappable pin nearest to where a flag was dropped. */
+function pinNear(design: Design, at: Point): string | null {
+  const { controller, profile } = derive(design);
+  if (!controller || !profile) return null;
+  const near = profile.pins
+    .filter((pin) => pin.role === "io")
+    .map((pin) => ({ name: pin.name, mm: distanceMm(pinPlace(controller, pin), at) }))
+    .sort((a, b) => a.mm - b.mm)[0];
+  return near && near.mm <= PIN_REACH_MM * 2 ? near.name : null;
+}

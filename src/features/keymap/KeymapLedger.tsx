@@ -1,0 +1,45 @@
+"use client";
+
+import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
+import { derive } from "@/core/design/derive";
+import { phraseOf } from "@/core/keymap/bindings";
+import { bindingContextOf } from "@/core/keymap/bindingContext";
+import { select, takeInput, takeLayer } from "@/store/bench";
+import { Ledger } from "@/ui/pieces/Ledger";
+import { useKeymap } from "./useKeymap";
+
+/** Every input with what it does on every layer. */
+export function KeymapLedger() {
+  const { design, input, layer } = useKeymap();
+  const context = bindingContextOf(design);
+  const pick = (inputId: string, controlId: string, layerId?: string) => {
+    select([controlId]);
+    takeInput(inputId);
+    if (layerId) takeLayer(layerId);
+  };
+  return (
+    <Ledger
+      label="Bindings by layer"
+      rows={derive(design).inputs}
+      rowId={(row) => row.id}
+      isSelected={(row) => row.id === input?.id}
+      onPick={(row) => pick(row.id, row.controlId)}
+      empty="There is nothing to bind yet. Place keys or encoders in Layout."
+      columns={[
+        { title: "Input", cell: (row) => row.label, width: "220px" },
+        ...design.keymap.layers.map((column, nth) => ({
+          title: nth === 0 ? `${column.name} (base)` : column.name,
+          cell: (row: ControlInput) => {
+            const binding = column.bindings[row.id];
+            const words = binding ? phraseOf(binding, context) : nth === 0 ? "–" : "as beneath";
+            return (
+              <button onClick={() => pick(row.id, row.controlId, column.id)} aria-label={`${row.label} on ${column.name}: ${words}`} style={{ color: binding ? "inherit" : "var(--faint)", fontWeight: column.id === layer.id && row.id === input?.id ? 700 : 400, minHeight: 24 }}>
+                {words}
+              </button>
+            );
+          },
+        })),
+      ]}
+    />
+  );
+}

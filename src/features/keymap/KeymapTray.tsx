@@ -1,0 +1,27 @@
+"use client";
+
+import { useBench } from "@/store/bench";
+import { Section } from "@/ui/pieces/sheets";
+import { BindingSection } from "./BindingSection";
+import { LampSection } from "./LampSection";
+import { LayersSection } from "./LayersSection";
+import { useKeymap } from "./useKeymap";
+
+/** Layers, and what the input in hand does on the layer in hand. */
+export function KeymapTray() {
+  const { design, input } = useKeymap();
+  const last = useBench((state) => state.selection.at(-1));
+  const control = design.controls.find((c) => c.id === last);
+  return (
+    <>
+      <LayersSection />
+      {input && <BindingSection key={input.id} />}
+      {control?.kind === "lamp" && <LampSection control={control} />}
+      {!input && control?.kind !== "lamp" && (
+        <Section title="Bind">
+          <div>Select a key, an encoder or a lamp on the mat, or a line of the table.</div>
+        </Section>
+      )}
+    </>
+  );
+}

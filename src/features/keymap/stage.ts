@@ -1,0 +1,13 @@
+import dynamic from "next/dynamic";
+import type { StageView } from "../stageView";
+
+export const keymapStage: StageView = {
+  id: "keymap",
+  title: "Keymap",
+  lens: "legends",
+  mode: "pick",
+  settled: (design) => (design.keymap.layers.length === 1 ? "1 layer" : `${design.keymap.layers.length} layers`),
+  Tray: dynamic(() => import("./KeymapTray").then((m) => m.KeymapTray)),
+  Ledger: dynamic(() => import("./KeymapLedger").then((m) => m.KeymapLedger)),
+  ledgerTitle: "Bindings by layer",
+};

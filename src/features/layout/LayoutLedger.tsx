@@ -1,0 +1,34 @@
+"use client";
+
+import { type Control, kindOf } from "@/core/catalogue/kinds";
+import { useBench, useDesign } from "@/store/bench";
+import { pickControl } from "@/store/pick";
+import { Ledger } from "@/ui/pieces/Ledger";
+
+const mm = (value: number) => value.toFixed(2);
+
+/** Every control with its place. */
+export function LayoutLedger() {
+  const design = useDesign();
+  const selection = useBench((state) => state.selection);
+  const board = (control: Control) => design.boards.find((b) => b.id === control.placement.boardId)?.name ?? "";
+  return (
+    <Ledger
+      label="Controls and places"
+      rows={design.controls}
+      rowId={(control) => control.id}
+      isSelected={(control) => selection.includes(control.id)}
+      onPick={(control, adding) => pickControl(control.id, adding)}
+      empty="Nothing is placed yet. Choose a key in the tray and click on the mat, or press Enter on it to place it at the next free spot."
+      columns={[
+        { title: "Label", cell: (control) => control.label, width: "150px" },
+        { title: "Kind", cell: (control) => kindOf(control).title },
+        { title: "Size", cell: (control) => kindOf(control).describe(control) },
+        { title: "x (mm)", numeric: true, cell: (control) => mm(control.placement.xMm) },
+        { title: "y (mm)", numeric: true, cell: (control) => mm(control.placement.yMm) },
+        { title: "Turned (°)", numeric: true, cell: (control) => control.placement.rotationDeg.toFixed(1) },
+        { title: "Board", cell: board },
+      ]}
+    />
+  );
+}

@@ -1,0 +1,78 @@
+"use client";
+
+import { controllerCatalogue } from "@/core/catalogue/controllers";
+import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
+import { derive } from "@/core/design/derive";
+import { chooseController, clearPins, lockPins, moveController, takePinPlan } from "@/core/design/edits/pins";
+import { planPins, wireMm } from "@/core/pins/planPins";
+import { edit, useBench, useDesign } from "@/store/bench";
+import { PlainButton, StepButton } from "@/ui/pieces/buttons";
+import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
+import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
+import { PinField } from "./PinField";
+
+/** Which controller, where it lies, and which net is on which pin. */
+export function PinsTray() {
+  const design = useDesign();
+  const netId = useBench((state) => state.netId);
+  const { controller, profile, signalNets, netById } = derive(design);
+  const net = netId ? netById.get(netId) : undefined;
+  const classes = [...design.profiles, ...controllerCatalogue];
+  const choices = [...(profile ? [] : [{ value: "", label: "choose one" }]), ...classes.map(({ id, title }) => ({ value: id, label: title }))];
+  const placed = signalNets.filter((n) => design.pinPlan[n.id]).length;
+  const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, choice]) => [id, choice.pin]));
+  return (
+    <>
+      <Section title="Controller">
+        <ChoiceField label="Class" value={profile ? controller!.profileId : ""} choices={choices} onCommit={(id) => id && edit("choose a controller", (d) => chooseController(d, id))} />
+        {profile && <div style={{ color: "var(--faint)" }}>{profile.summary}</div>}
+        {profile && controller && (
+          <>
+            <Columns count={3}>
+              <NumberField label="x" unit="mm" min={-2000} max={2000} value={controller.placement.xMm} onCommit={(xMm) => edit("place the controller", (d) => moveController(d, { xMm }))} />
+              <NumberField label="y" unit="mm" min={-2000} max={2000} value={controller.placement.yMm} onCommit={(yMm) => edit("place the controller", (d) => moveController(d, { yMm }))} />
+              <NumberField label="Turned" unit="°" min={-360} max={360} value={controller.placement.rotationDeg} onCommit={(rotationDeg) => edit("turn the controller", (d) => moveController(d, { rotationDeg }))} />
+            </Columns>
+            <ChoiceField
+              label="Lies"
+              value={controller.side}
+              choices={[
+                { value: "top", label: "parts side up" },
+                { value: "under", label: "under the board (mirrored)" },
+              ]}
+              onCommit={(side) => edit("side of the controller", (d) => moveController(d, { side: side as "top" | "under" }))}
+            />
+          </>
+        )}
+      </Section>
+      {profile && (
+        <Section title="Pins">
+          <Row>
+            <StepButton onClick={() => edit("share out pins", (d) => takePinPlan(d, planPins(d)))}>Share out pins</StepButton>
+            <PlainButton onClick={() => edit("free the pins", clearPins)}>Free the unlocked</PlainButton>
+          </Row>
+          <Values
+            rows={[
+              ["Nets with a pin", `${placed} of ${signalNets.length}`],
+              ["Usable pins", usablePins(profile).length],
+              ["Leads, straight", `${wireMm(design, assignments).toFixed(0)} mm`],
+              ["Logic voltage", `${profile.logicV} V`],
+              ["Internal pull-up", `${profile.pullUpMinOhm / 1000} to ${profile.pullUpMaxOhm / 1000} kΩ`],
+            ]}
+          />
+        </Section>
+      )}
+      {net?.need && profile && (
+        <Section title={`Net ${net.flag}`}>
+          <PinField net={net} />
+          <Tick label="Locked to this pin" disabled={!design.pinPlan[net.id]} checked={design.pinPlan[net.id]?.locked ?? false} onChange={(locked) => edit(`${locked ? "lock" : "unlock"} ${net.flag}`, (d) => lockPins(d, [net.id], locked))} />
+        </Section>
+      )}
+      {profile && !net && (
+        <Section title="By hand">
+          <div>Drag a net’s flag to another pin, or choose the pin in the table; a taken pin is swapped. Locked nets stay where they are. Drag the module to move it.</div>
+        </Section>
+      )}
+    </>
+  );
+}

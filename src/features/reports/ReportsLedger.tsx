@@ -1,0 +1,56 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import type { DescriptorItem } from "@/core/hid/descriptorItem";
+import { hidInterfaces } from "@/core/hid/interfaces";
+import { useDesign } from "@/store/bench";
+import { Ledger } from "@/ui/pieces/Ledger";
+
+interface DescriptorLine {
+  item: DescriptorItem;
+  offset: number;
+}
+
+function withOffsets(items: DescriptorItem[]): DescriptorLine[] {
+  let offset = 0;
+  return items.map((item) => {
+    const line = { item, offset };
+    offset += item.bytes.length;
+    return line;
+  });
+}
+
+const hex = (bytes: number[]) => bytes.map((byte) => byte.toString(16).toUpperCase().padStart(2, "0")).join(" ");
+
+/** The descriptors of the declared interfaces, byte by byte. */
+export function ReportsLedger() {
+  const design = useDesign();
+  return (
+    <>
+      {design.reportSet.interfaces.map((kind, nth) => {
+        const lines = withOffsets(hidInterfaces[kind].descriptor());
+        const length = lines.at(-1)!.offset + lines.at(-1)!.item.bytes.length;
+        return (
+          <section key={kind} aria-label={`Descriptor of ${hidInterfaces[kind].title}`}>
+            <Box as="h3" padding="8px 8px 4px" fontWeight="700">
+              Interface {nth}: {hidInterfaces[kind].title}, {length} bytes
+            </Box>
+            <Ledger
+              label={`Descriptor of ${hidInterfaces[kind].title}`}
+              rows={lines}
+              rowId={({ offset }) => `${kind} ${offset}`}
+              empty=""
+              columns={[
+                { title: "At", numeric: true, width: "60px", cell: ({ offset }) => offset },
+                { title: "Bytes", width: "110px", cell: ({ item }) => <Box as="span" fontFamily="mono">{hex(item.bytes)}</Box> },
+                { title: "Item", cell: ({ item }) => <span style={{ paddingLeft: item.depth * 18 }}>{item.name}</span> },
+                { title: "What it says", cell: ({ item }) => item.meaning },
+              ]}
+            />
+          </section>
+        );
+      })}
+      {design.reportSet.interfaces.length === 0 && <Box padding="16px">The device declares no interface: no computer would listen to it. Declare one in the tray.</Box>}
+    </>
+  );
+}

@@ -1,0 +1,22 @@
+import type { ComponentType } from "react";
+import type { Stage } from "@/core/findings/finding";
+import type { Design } from "@/core/design/schema";
+import type { LensId } from "@/ui/lenses/lens";
+
+/** How the mat answers the hand: move things, pick things, or press the device. */
+export type MatMode = "arrange" | "pick" | "press";
+
+/** What a stage puts on the bench. */
+export interface StageView {
+  id: Stage;
+  title: string;
+  lens: LensId;
+  mode: MatMode;
+  /** The state in a few words, when nothing is to settle. */
+  settled(design: Design): string;
+  Tray: ComponentType;
+  Ledger: ComponentType;
+  ledgerTitle: string;
+  /** Clicking a net's flag or pin with something selected; true when that meant something. */
+  onNet?(netId: string): boolean;
+}

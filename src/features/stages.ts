@@ -1,0 +1,10 @@
+import type { StageView } from "./stageView";
+import { keymapStage } from "./keymap/stage";
+import { layoutStage } from "./layout/stage";
+import { pinsStage } from "./pins/stage";
+import { reportsStage } from "./reports/stage";
+import { tryStage } from "./try/stage";
+import { wiringStage } from "./wiring/stage";
+
+/** The stages in the order of the work, one line each. */
+export const stages: StageView[] = [layoutStage, wiringStage, pinsStage, keymapStage, reportsStage, tryStage];

@@ -1,0 +1,53 @@
+"use client";
+
+import type { Cell, MatrixCircuit } from "@/core/circuits/matrix";
+import { hasDiode } from "@/core/circuits/matrix";
+import type { PlacedElement } from "@/core/circuits/net";
+import { derive } from "@/core/design/derive";
+import { setCell } from "@/core/design/edits/wiring";
+import { edit, useBench, useDesign } from "@/store/bench";
+import { pickControl } from "@/store/pick";
+import { Ledger } from "@/ui/pieces/Ledger";
+import { ChoiceField } from "@/ui/pieces/fields";
+import { lineChoices } from "./lineChoices";
+
+/** Every element with its circuit; a switch's row and column can be changed right here. */
+export function WiringLedger() {
+  const design = useDesign();
+  const selection = useBench((state) => state.selection);
+  const { elements, circuitsOf, netById } = derive(design);
+  const matrix = design.circuits.find((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
+  const circuitName = (element: PlacedElement) => (circuitsOf.get(element.id) ?? []).map((id) => design.circuits.find((c) => c.id === id)!.name).join(" and ") || "not wired";
+  const diode = (element: PlacedElement) => {
+    if (!matrix?.cells[element.id]) return "";
+    if (!hasDiode(matrix, element.id)) return "none";
+    return matrix.diodes === "column-to-row" ? "column → row" : "row → column";
+  };
+  return (
+    <Ledger
+      label="Switches and their circuits"
+      rows={[...elements.values()]}
+      rowId={(element) => element.id}
+      isSelected={(element) => selection.includes(element.controlId)}
+      onPick={(element, adding) => pickControl(element.controlId, adding)}
+      empty="There is nothing to wire yet. Place some controls in Layout."
+      columns={[
+        { title: "Part", cell: (element) => element.label, width: "170px" },
+        { title: "What", cell: (element) => ({ switch: "switch", quadrature: "quadrature A, B", lamp: "lamp" })[element.kind] },
+        { title: "Circuit", cell: circuitName },
+        { title: "Row", width: "90px", cell: (element) => <LineCell matrix={matrix} element={element} axis="row" /> },
+        { title: "Column", width: "90px", cell: (element) => <LineCell matrix={matrix} element={element} axis="column" /> },
+        { title: "Diode", cell: diode },
+        { title: "Nets", cell: (element) => [...netById.values()].filter((net) => net.taps.some((tap) => tap.elementId === element.id)).map((net) => net.flag).join(", ") },
+      ]}
+    />
+  );
+}
+
+
+function LineCell({ matrix, element, axis }: { matrix: MatrixCircuit | undefined; element: PlacedElement; axis: keyof Cell }) {
+  const cell = matrix?.cells[element.id];
+  if (!matrix || !cell) return null;
+  const move = (value: string) => edit(`${axis} of ${element.label}`, (design) => setCell(design, element.id, { ...cell, [axis]: Number(value) }));
+  return <ChoiceField hideLabel label={`${axis === "row" ? "Row" : "Column"} of ${element.label}`} value={String(cell[axis])} choices={lineChoices(matrix, axis)} onCommit={move} />;
+}

@@ -1,0 +1,35 @@
+import type { MatrixCircuit } from "@/core/circuits/matrix";
+import { columnNetId, rowNetId } from "@/core/circuits/matrix";
+import { derive } from "@/core/design/derive";
+import { setCell } from "@/core/design/edits/wiring";
+import type { Design } from "@/core/design/schema";
+import { currentDesign, edit, useBench } from "@/store/bench";
+
+/** Switch elements of the selected controls. */
+export const selectedSwitches = (design: Design, selection: string[]): string[] =>
+  [...derive(design).elements.values()]
+    .filter((element) => element.kind === "switch" && selection.includes(element.controlId))
+    .map((element) => element.id);
+
+function lineOf(matrix: MatrixCircuit, netId: string): { axis: "row" | "column"; line: number } | null {
+  for (let line = 0; line < 32; line++) {
+    if (rowNetId(matrix, line) === netId) return { axis: "row", line };
+    if (columnNetId(matrix, line) === netId) return { axis: "column", line };
+  }
+  return null;
+}
+
+/** With switches of the matrix selected, a click on a row's or column's flag moves them there. */
+export function moveSelectionToNet(netId: string): boolean {
+  const design = currentDesign();
+  const matrix = design?.circuits.find((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
+  const line = matrix ? lineOf(matrix, netId) : null;
+  if (!design || !matrix || !line) return false;
+  const switches = selectedSwitches(design, useBench.getState().selection).filter((id) => matrix.cells[id]);
+  if (switches.length === 0) return false;
+  const name = `${line.axis === "row" ? "R" : "C"}${line.line + 1}`;
+  edit(`move ${switches.length} to ${name}`, (d) =>
+    switches.reduce((result, id) => setCell(result, id, { ...matrix.cells[id], [line.axis]: line.line }), d),
+  );
+  return true;
+}

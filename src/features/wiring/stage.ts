@@ -1,0 +1,21 @@
+import dynamic from "next/dynamic";
+import { derive } from "@/core/design/derive";
+import { factsOf } from "@/core/findings/check";
+import type { StageView } from "../stageView";
+import { moveSelectionToNet } from "./moveToNet";
+
+export const wiringStage: StageView = {
+  id: "wiring",
+  title: "Wiring",
+  lens: "wires",
+  mode: "pick",
+  settled(design) {
+    if (derive(design).nets.length === 0) return "nothing to wire";
+    const { rows, columns, nets } = factsOf(design);
+    return rows > 0 ? `${rows} rows, ${columns} columns` : `${nets} nets`;
+  },
+  Tray: dynamic(() => import("./WiringTray").then((m) => m.WiringTray)),
+  Ledger: dynamic(() => import("./WiringLedger").then((m) => m.WiringLedger)),
+  ledgerTitle: "Switches and their circuits",
+  onNet: moveSelectionToNet,
+};

@@ -1,0 +1,7 @@
+import { select, toggleSelected } from "./bench";
+
+/** Picks a control from a table: alone, or in addition. */
+export function pickControl(id: string, adding: boolean): void {
+  if (adding) toggleSelected(id);
+  else select([id]);
+}

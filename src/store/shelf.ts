@@ -1,0 +1,115 @@
+import { create } from "zustand";
+import { newDesign } from "@/core/design/newDesign";
+import type { Problem } from "@/core/design/problem";
+import type { Design } from "@/core/design/schema";
+import { MOST_DESIGN_BYTES, readDesignText } from "@/core/formats/readDesignText";
+import type { StoredDesign } from "./database";
+import { listDesigns, loadDesign, removeDesign, restoreDesign, saveDesign, seedDemos } from "./designRepository";
+import { newId } from "./newId";
+import { type StoreTrouble, troubleOf } from "./storeTrouble";
+import { tellTabs } from "./tabs";
+
+interface ShelfState {
+  designs: StoredDesign[] | null;
+  trouble: StoreTrouble | null;
+}
+
+/** The designs in this browser. */
+export const useShelf = create<ShelfState>(() => ({ designs: null, trouble: null }));
+
+const set = useShelf.setState;
+
+/** Why a file was not taken. */
+export interface ImportRefusal {
+  fileName: string;
+  problems: Problem[];
+}
+
+async function guarded<T>(work: () => Promise<T>): Promise<T | null> {
+  try {
+    const result = await work();
+    set({ trouble: null });
+    return result;
+  } catch (error) {
+    set({ trouble: troubleOf(error), designs: useShelf.getState().designs ?? [] });
+    return null;
+  }
+}
+
+export async function refreshShelf(): Promise<void> {
+  await guarded(async () => set({ designs: await listDesigns() }));
+}
+
+/** Opens the shelf; on the first visit the demos are on it. */
+export async function openShelf(demos: () => Promise<Design[]>): Promise<void> {
+  await guarded(async () => seedDemos(await demos(), new Date()));
+  await refreshShelf();
+}
+
+async function add(design: Design): Promise<string | null> {
+  const saved = await guarded(() => saveDesign(design, null, new Date()));
+  await refreshShelf();
+  return saved ? design.id : null;
+}
+
+/** "Kestrel", then "Kestrel 2", "Kestrel 3" … */
+function freeName(wanted: string): string {
+  const taken = new Set((useShelf.getState().designs ?? []).map(({ design }) => design.name));
+  if (!taken.has(wanted)) return wanted;
+  let number = 2;
+  while (taken.has(`${wanted} ${number}`)) number += 1;
+  return `${wanted} ${number}`;
+}
+
+export const addNew = (name: string): Promise<string | null> => add(newDesign(newId(), freeName(name)));
+
+/** A copy of a demo or a design under a name of its own. */
+export const addCopy = (design: Design): Promise<string | null> => add({ ...design, id: newId(), name: freeName(design.name) });
+
+export async function renameOnShelf(id: string, name: string): Promise<void> {
+  const stored = await guarded(() => loadDesign(id));
+  if (!stored) return;
+  const saved = await guarded(() => saveDesign({ ...stored.design, name }, null, new Date()));
+  if (saved?.saved) tellTabs(id, saved.revision);
+  await refreshShelf();
+}
+
+/** Takes a design off the shelf. @returns how to put it back */
+export async function removeFromShelf(stored: StoredDesign): Promise<() => Promise<void>> {
+  await guarded(() => removeDesign(stored.id));
+  await refreshShelf();
+  return async () => {
+    await guarded(() => restoreDesign(stored));
+    await refreshShelf();
+  };
+}
+
+const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
+
+async function readFile(file: File): Promise<Design | ImportRefusal> {
+  const refuse = (...problems: Problem[]): ImportRefusal => ({ fileName: file.name, problems });
+  if (file.size > MOST_DESIGN_BYTES)
+    return refuse({
+      path: "",
+      message: `The file has ${megabytes(file.size)} MB. Design files are far smaller; up to ${megabytes(MOST_DESIGN_BYTES)} MB are read.`,
+    });
+  const read = readDesignText(await file.text());
+  return read.ok ? read.value : refuse(...read.problems);
+}
+
+/** Takes design files onto the shelf, each as a design of its own; what is stored already is never touched. */
+export async function importFiles(files: File[]): Promise<{ taken: string[]; refused: ImportRefusal[] }> {
+  const taken: string[] = [];
+  const refused: ImportRefusal[] = [];
+  for (const file of files) {
+    const read = await readFile(file);
+    if ("problems" in read) {
+      refused.push(read);
+      continue;
+    }
+    const isFree = !(useShelf.getState().designs ?? []).some(({ id }) => id === read.id);
+    const id = isFree ? await add({ ...read, name: freeName(read.name) }) : await addCopy(read);
+    if (id) taken.push(id);
+  }
+  return { taken, refused };
+}

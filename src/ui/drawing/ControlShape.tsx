@@ -1,0 +1,128 @@
+import { memo } from "react";
+import { type Control, kindOf } from "@/core/catalogue/kinds";
+import type { Pitch } from "@/core/catalogue/kinds/controlKind";
+import { Upright } from "./Upright";
+import { outlinePath } from "./outlinePath";
+
+export type Tone = "none" | "stop" | "warn";
+
+interface ControlShapeProps {
+  control: Control;
+  pitch: Pitch;
+  selected: boolean;
+  tone: Tone;
+  /** Big words on the part, and a smaller second line. */
+  words: string;
+  small: string;
+  pressed: boolean;
+  lit: boolean;
+  solderSide: boolean;
+  /** Only one control is a tab stop; arrows reach the others. */
+  tabStop: boolean;
+}
+
+const TONES = { none: "var(--cap-edge)", stop: "var(--stop)", warn: "var(--warn)" };
+
+/** Letters of the size that fits the width; about half as wide as high in this face. */
+const fitted = (words: string, widthMm: number, most: number) => Math.min(most, (widthMm - 2.4) / (Math.max(1, words.length) * 0.56));
+
+function Knob({ radius }: { radius: number }) {
+  const notches = Array.from({ length: 24 }, (_, i) => (i * Math.PI) / 12);
+  return (
+    <g stroke="var(--cap-edge)" strokeWidth={0.35} pointerEvents="none">
+      {notches.map((angle) => (
+        <line key={angle} x1={Math.cos(angle) * (radius - 1.5)} y1={Math.sin(angle) * (radius - 1.5)} x2={Math.cos(angle) * (radius - 0.4)} y2={Math.sin(angle) * (radius - 0.4)} />
+      ))}
+      <circle r={Math.max(1, radius - 2.2)} fill="var(--cap-top)" strokeWidth={0.25} />
+      <line x1={0} y1={-radius + 2.4} x2={0} y2={-radius + 4.6} strokeWidth={0.7} stroke="var(--cap-ink)" />
+    </g>
+  );
+}
+
+function Contacts({ control }: { control: Control }) {
+  return (
+    <g pointerEvents="none">
+      {kindOf(control)
+        .elements(control)
+        .flatMap((element) => element.contacts)
+        .map(({ id, at }) => (
+          <circle key={id} cx={at.xMm} cy={at.yMm} r={0.85} fill="var(--pad)" stroke="var(--cap-ink)" strokeWidth={0.25} />
+        ))}
+    </g>
+  );
+}
+
+function Face({ control, pitch, pressed, lit }: Pick<ControlShapeProps, "control" | "pitch" | "pressed" | "lit">) {
+  if (control.kind === "encoder") return <Knob radius={control.knobDiameterMm / 2} />;
+  if (control.kind === "lamp") {
+    const arm = control.diameterMm * 0.35;
+    return (
+      <g pointerEvents="none" stroke={lit ? "var(--saffron-ink)" : "var(--cap-edge)"} strokeWidth={0.3}>
+        <line x1={-arm} y1={-arm} x2={arm} y2={arm} />
+        <line x1={-arm} y1={arm} x2={arm} y2={-arm} />
+      </g>
+    );
+  }
+  const [w, h] = [control.widthU * pitch.xMm - 4.6, control.heightU * pitch.yMm - 5];
+  return <rect x={-w / 2} y={-h / 2 - 0.6} width={w} height={h} rx={1.4} fill={pressed ? "var(--saffron)" : "var(--cap-top)"} pointerEvents="none" />;
+}
+
+function Words({ control, pitch, words, small }: Pick<ControlShapeProps, "control" | "pitch" | "words" | "small">) {
+  if (control.kind === "lamp") return null;
+  const width = control.kind === "key" ? Math.max(10, control.widthU * pitch.xMm - 4) : control.knobDiameterMm - 2;
+  const size = fitted(words, width, 4.4);
+  return (
+    <Upright x={0} y={control.kind === "key" ? -0.4 : 0.4}>
+      <g textAnchor="middle" fill="var(--cap-ink)" pointerEvents="none">
+        <text y={small ? -0.2 : size * 0.34} fontSize={size} fontWeight={600}>
+          {words}
+        </text>
+        {small && (
+          <text y={3.6} fontSize={fitted(small, width, 2.9)} fontFamily="'Atkinson Hyperlegible Mono Variable', monospace">
+            {small}
+          </text>
+        )}
+      </g>
+    </Upright>
+  );
+}
+
+const describe = (control: Control, words: string, small: string) =>
+  `${kindOf(control).title} ${control.label}, ${kindOf(control).describe(control)}, at ${control.placement.xMm} by ${control.placement.yMm} mm` +
+  `${words !== control.label ? `, ${words}` : ""}${small ? `, ${small}` : ""}`;
+
+/** One control on the mat: its cap seen from above, or its body and contacts from the solder side. */
+export const ControlShape = memo(function ControlShape(props: ControlShapeProps) {
+  const { control, pitch, selected, tone, words, small, pressed, lit, solderSide, tabStop } = props;
+  const { xMm, yMm, rotationDeg } = control.placement;
+  const kind = kindOf(control);
+  const cap = outlinePath(kind.cap(control, pitch));
+  const body = outlinePath(kind.body(control));
+  return (
+    <g
+      transform={`translate(${xMm} ${yMm}) rotate(${rotationDeg})`}
+      data-control={control.id}
+      role="button"
+      aria-pressed={selected || pressed}
+      aria-label={describe(control, words, small)}
+      tabIndex={tabStop ? 0 : -1}
+      className="control"
+      style={{ cursor: "pointer" }}
+    >
+      {solderSide ? (
+        <>
+          <path d={cap} fill="var(--board)" fillOpacity={0.5} stroke="var(--board-edge)" strokeWidth={0.25} strokeDasharray="1.2 1" />
+          <path d={body} fill="var(--cap)" stroke={TONES[tone]} strokeWidth={tone === "none" ? 0.3 : 0.7} />
+          <Contacts control={control} />
+        </>
+      ) : (
+        <>
+          <path d={cap} fill={lit ? "var(--saffron)" : "var(--cap)"} stroke={TONES[tone]} strokeWidth={tone === "none" ? 0.3 : 0.9} />
+          <Face control={control} pitch={pitch} pressed={pressed} lit={lit} />
+        </>
+      )}
+      {selected && <path d={cap} fill="none" stroke="var(--saffron)" strokeWidth={1.1} pointerEvents="none" />}
+      <Words control={control} pitch={pitch} words={words} small={small} />
+    </g>
+  );
+});

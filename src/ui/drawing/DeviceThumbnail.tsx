@@ -1,0 +1,32 @@
+import type { Design } from "@/core/design/schema";
+import { derive } from "@/core/design/derive";
+import { boardOutline } from "@/core/layout/boardOutline";
+import { boundsOf } from "@/core/layout/outline";
+import { outlinePath } from "./outlinePath";
+
+/** A small picture of the device for the shelf. */
+export function DeviceThumbnail({ design }: { design: Design }) {
+  const { caps } = derive(design);
+  const boards = design.boards.flatMap((board) => boardOutline(design, board.id) ?? []);
+  const box = boundsOf([...boards, ...caps]);
+  if (!box)
+    return (
+      <svg viewBox="0 0 100 60" width="100%" height="100%" aria-hidden="true">
+        <text x={50} y={33} textAnchor="middle" fontSize={7} fill="var(--mat-ink)">
+          nothing placed yet
+        </text>
+      </svg>
+    );
+  const pad = 8;
+  const viewBox = `${box.minXMm - pad} ${box.minYMm - pad} ${box.maxXMm - box.minXMm + 2 * pad} ${box.maxYMm - box.minYMm + 2 * pad}`;
+  return (
+    <svg viewBox={viewBox} width="100%" height="100%" aria-hidden="true">
+      {boards.map((board, i) => (
+        <path key={i} d={outlinePath(board)} fill="var(--board)" stroke="var(--board-edge)" strokeWidth={0.6} />
+      ))}
+      {caps.map((cap, i) => (
+        <path key={i} d={outlinePath(cap)} fill="var(--cap-top)" stroke="var(--cap-edge)" strokeWidth={0.5} />
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,26 @@
+import { Upright } from "../drawing/Upright";
+
+interface FlagProps {
+  x: number;
+  y: number;
+  words: string;
+  colour: string;
+  net?: string;
+  strong?: boolean;
+  size?: number;
+}
+
+/** The small flag at a net's end. With `net` it can be picked and dragged. */
+export function Flag({ x, y, words, colour, net, strong = false, size = 2.5 }: FlagProps) {
+  const width = words.length * size * 0.62 + 1.6;
+  return (
+    <Upright x={x} y={y}>
+      <g data-net={net} style={{ cursor: net ? "pointer" : undefined }} pointerEvents={net ? undefined : "none"}>
+        <rect x={-width / 2} y={-size * 0.75} width={width} height={size * 1.5} rx={0.6} fill={strong ? "var(--saffron)" : "var(--ruler)"} stroke={colour} strokeWidth={0.35} />
+        <text textAnchor="middle" y={size * 0.36} fontSize={size} fontFamily="'Atkinson Hyperlegible Mono Variable', monospace" fill={strong ? "var(--saffron-ink)" : "#fff"}>
+          {words}
+        </text>
+      </g>
+    </Upright>
+  );
+}

@@ -1,0 +1,47 @@
+import { memo } from "react";
+import { derive } from "@/core/design/derive";
+import type { Design } from "@/core/design/schema";
+import { place, point } from "@/core/layout/point";
+import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
+import { Flag } from "./Flag";
+import { netLook } from "./netLook";
+
+interface PinsLensProps {
+  design: Design;
+  netId: string | null;
+  /** A net on its way to another pin: from its flag to the pointer. */
+  carried: { netId: string; xMm: number; yMm: number } | null;
+}
+
+const FLAG_OUT_MM = 5.4;
+
+/** Leads from each net's nearest contact to its pin, with a flag outside the module that can be dragged to another. */
+export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsLensProps) {
+  const { controller, profile, signalNets } = derive(design);
+  if (!controller || !profile) return null;
+  const pins = new Map(profile.pins.map((pin) => [pin.name, pin]));
+  return (
+    <g>
+      {signalNets.map((net, index) => {
+        const pin = pins.get(design.pinPlan[net.id]?.pin ?? "");
+        if (!pin || net.taps.length === 0) return null;
+        const { colour, pattern } = netLook(net, index);
+        const at = pinPlace(controller, pin);
+        const from = nearestTap(net, at).at;
+        const strong = net.id === netId;
+        const isCarried = carried?.netId === net.id;
+        const outward = (controller.side === "under" ? -1 : 1) * Math.sign(pin.xMm || 1);
+        const shift = place(point(outward * FLAG_OUT_MM, 0), { xMm: 0, yMm: 0, rotationDeg: controller.placement.rotationDeg });
+        const flag = isCarried ? point(carried.xMm, carried.yMm) : point(at.xMm + shift.xMm, at.yMm + shift.yMm);
+        const locked = design.pinPlan[net.id].locked ? " ▪" : "";
+        return (
+          <g key={net.id}>
+            <path d={`M${from.xMm} ${from.yMm}L${flag.xMm} ${flag.yMm}L${at.xMm} ${at.yMm}`} fill="none" stroke={colour} strokeWidth={strong ? 0.9 : 0.4} strokeDasharray={pattern} pointerEvents="none" />
+            <circle cx={from.xMm} cy={from.yMm} r={0.8} fill={colour} pointerEvents="none" />
+            <Flag x={flag.xMm} y={flag.yMm} words={`${net.flag}${locked}`} colour={colour} net={net.id} strong={strong || isCarried} size={1.7} />
+          </g>
+        );
+      })}
+    </g>
+  );
+});

@@ -1,0 +1,124 @@
+"use client";
+
+import { Box, Field, Input, NativeSelect } from "@chakra-ui/react";
+import { type KeyboardEvent, useId, useState } from "react";
+
+const box = { height: "30px", fontSize: "14px", borderRadius: "3px", bg: "var(--sheet)", borderColor: "var(--edge)", color: "var(--ink)", paddingInline: "8px" } as const;
+const labelStyle = { fontSize: "13px", fontWeight: 500, color: "var(--faint)", marginBottom: "2px" } as const;
+
+interface TextFieldProps {
+  label: string;
+  value: string;
+  onCommit: (value: string) => void;
+  /** What is wrong with a text, or null. */
+  check?: (value: string) => string | null;
+  mono?: boolean;
+  help?: string;
+}
+
+/** A text that takes effect on Enter or on leaving; Escape puts the old one back, wrong text says what is wrong. */
+export function TextField({ label, value, onCommit, check, mono, help }: TextFieldProps) {
+  const [draft, setDraft] = useState<string | null>(null);
+  const problem = draft === null ? null : (check?.(draft) ?? null);
+  const commit = () => {
+    if (draft === null || problem) return;
+    if (draft !== value) onCommit(draft);
+    setDraft(null);
+  };
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Enter") commit();
+    if (event.key === "Escape") setDraft(null);
+  };
+  return (
+    <Field.Root invalid={problem !== null}>
+      <Field.Label {...labelStyle}>{label}</Field.Label>
+      <Input {...box} fontFamily={mono ? "mono" : undefined} value={draft ?? value} onChange={(event) => setDraft(event.target.value)} onBlur={commit} onKeyDown={onKeyDown} />
+      {help && !problem && <Field.HelperText fontSize="12px">{help}</Field.HelperText>}
+      {problem && <Field.ErrorText fontSize="13px" color="var(--stop)">{problem}</Field.ErrorText>}
+    </Field.Root>
+  );
+}
+
+/** Reads "12.5" and "12,5", with or without the unit. */
+export function readNumber(text: string): number | null {
+  const plain = text.trim().replace(/\s*(mm|°|u|ms|µs|mA)$/i, "").replace("−", "-").replace(",", ".");
+  return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
+}
+
+interface NumberFieldProps {
+  label: string;
+  value: number;
+  unit: string;
+  min: number;
+  max: number;
+  decimals?: number;
+  whole?: boolean;
+  onCommit: (value: number) => void;
+}
+
+export function NumberField({ label, value, unit, min, max, decimals = 2, whole = false, onCommit }: NumberFieldProps) {
+  const check = (text: string) => {
+    const number = readNumber(text);
+    if (number === null) return `"${text}" is not a number. Type one like 12.5.`;
+    if (whole && !Number.isInteger(number)) return "Only whole numbers count here.";
+    if (number < min || number > max) return `Between ${min} and ${max} ${unit}.`;
+    return null;
+  };
+  const shown = whole ? String(value) : String(Number(value.toFixed(decimals)));
+  return <TextField label={unit ? `${label} (${unit})` : label} mono value={shown} check={check} onCommit={(text) => onCommit(readNumber(text)!)} />;
+}
+
+interface ChoiceFieldProps {
+  label: string;
+  value: string;
+  choices: { value: string; label: string; disabled?: boolean }[];
+  onCommit: (value: string) => void;
+  hideLabel?: boolean;
+}
+
+export function ChoiceField({ label, value, choices, onCommit, hideLabel }: ChoiceFieldProps) {
+  const id = useId();
+  return (
+    <Box width="100%">
+      {!hideLabel && (
+        <label htmlFor={id}>
+          <Box {...labelStyle}>{label}</Box>
+        </label>
+      )}
+      <NativeSelect.Root>
+        <NativeSelect.Field id={id} aria-label={hideLabel ? label : undefined} {...box} value={value} onChange={(event) => onCommit(event.target.value)}>
+          {choices.map((choice) => (
+            <option key={choice.value} value={choice.value} disabled={choice.disabled}>
+              {choice.label}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    </Box>
+  );
+}
+
+interface TickProps {
+  label: string;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+  disabled?: boolean;
+  hideLabel?: boolean;
+}
+
+export function Tick({ label, checked, onChange, disabled, hideLabel }: TickProps) {
+  return (
+    <label style={{ display: "inline-flex", gap: 8, alignItems: "center", minHeight: 24, cursor: disabled ? "default" : "pointer" }}>
+      <input
+        type="checkbox"
+        aria-label={hideLabel ? label : undefined}
+        checked={checked}
+        disabled={disabled}
+        onChange={(event) => onChange(event.target.checked)}
+        style={{ width: 16, height: 16, accentColor: "var(--saffron)" }}
+      />
+      {!hideLabel && <span>{label}</span>}
+    </label>
+  );
+}

@@ -1,0 +1,16 @@
+"use client";
+
+import { ChakraProvider } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { NoticeBoard } from "../pieces/notices";
+import { system } from "./system";
+
+/** Everything on screen stands in here: theme and notices. */
+export function Materials({ children }: { children: ReactNode }) {
+  return (
+    <ChakraProvider value={system}>
+      {children}
+      <NoticeBoard />
+    </ChakraProvider>
+  );
+}
