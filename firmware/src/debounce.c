@@ -4,37 +4,37 @@
 #include "parts.h"
 #include "tables.h"
 
-static uint8_t closed_bits[OV_MAX_SWITCHES / 8];
-static uint8_t seen_ms[OV_MAX_SWITCHES];
+#define CLOSED 0x80 /* the debounced state; the bits below count the ms for which the contact has differed from it */
+
+static uint8_t state_of[OV_MAX_SWITCHES];
 static uint8_t busy; /* switches whose change has not lasted long enough yet */
+static uint8_t debounce_ms;
 
 void ov_debounce_init(void) {
   uint8_t i;
-  for (i = 0; i < OV_MAX_SWITCHES / 8; i++) closed_bits[i] = 0;
-  for (i = 0; i < OV_MAX_SWITCHES; i++) seen_ms[i] = 0;
+  for (i = 0; i < OV_MAX_SWITCHES; i++) state_of[i] = 0;
   busy = 0;
+  debounce_ms = ov_table_byte(OV_AT_DEBOUNCE_MS);
 }
 
 uint8_t ov_debounce_busy(void) { return busy; }
 
-uint8_t ov_switch_closed(uint8_t sw) { return (uint8_t)((closed_bits[sw >> 3] >> (sw & 7u)) & 1u); }
-
-static void forget(uint8_t sw) {
-  if (seen_ms[sw] == 0) return;
-  seen_ms[sw] = 0;
-  busy--;
-}
+uint8_t ov_switch_closed(uint8_t sw) { return (uint8_t)((state_of[sw] & CLOSED) != 0); }
 
 void ov_debounce(uint8_t sw, uint8_t closed) {
-  if (closed == ov_switch_closed(sw)) {
-    forget(sw);
-    return;
+  uint8_t state = state_of[sw];
+  uint8_t settled = (uint8_t)(state & CLOSED);
+  uint8_t waited = (uint8_t)(state & (uint8_t)~CLOSED);
+  if ((settled != 0) == (closed != 0)) {
+    if (waited == 0) return;
+    busy--;
+    state_of[sw] = settled;
+  } else if (waited < debounce_ms) {
+    if (waited == 0) busy++;
+    state_of[sw] = (uint8_t)(state + 1);
+  } else {
+    if (waited > 0) busy--;
+    state_of[sw] = (uint8_t)(settled ^ CLOSED);
+    ov_input_changed(sw, closed);
   }
-  if (seen_ms[sw] < ov_table_byte(OV_AT_DEBOUNCE_MS)) {
-    if (seen_ms[sw]++ == 0) busy++;
-    return;
-  }
-  forget(sw);
-  closed_bits[sw >> 3] = (uint8_t)(closed_bits[sw >> 3] ^ (1u << (sw & 7u)));
-  ov_input_changed(sw, closed);
 }

@@ -5,15 +5,25 @@
 
 static uint8_t holders[OV_MAX_LAYERS];
 static uint8_t home;
+static uint8_t held; /* layers held in all, so that the common case looks at none */
 
 void ov_layers_init(void) {
   uint8_t layer;
   for (layer = 0; layer < OV_MAX_LAYERS; layer++) holders[layer] = 0;
   home = 0;
+  held = 0;
 }
 
-void ov_layer_hold(uint8_t layer) { holders[layer]++; }
-void ov_layer_let_go(uint8_t layer) { holders[layer]--; }
+void ov_layer_hold(uint8_t layer) {
+  holders[layer]++;
+  held++;
+}
+
+void ov_layer_let_go(uint8_t layer) {
+  holders[layer]--;
+  held--;
+}
+
 void ov_layer_stay(uint8_t layer) { home = layer; }
 uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == home); }
 
@@ -22,7 +32,7 @@ static uint8_t answers(uint8_t layer, uint8_t input) {
 }
 
 uint8_t ov_layer_for(uint8_t input) {
-  uint8_t layer = ov_table_byte(OV_AT_LAYERS);
+  uint8_t layer = held > 0 ? ov_table_byte(OV_AT_LAYERS) : 1;
   while (layer-- > 1) {
     if (holders[layer] > 0 && answers(layer, input)) return layer;
   }

@@ -28,6 +28,8 @@ uint8_t ov_input_layer(uint8_t input); /* the layer its press was read from, or 
 uint8_t ov_input_count(void);
 uint16_t ov_action_at(uint8_t layer, uint8_t input);
 uint16_t ov_consumer_usage(void);
+uint8_t ov_modifying_inputs(void);
+uint8_t ov_reports_modifiers(uint16_t action);
 
 void ov_lamps_init(void);
 void ov_lamps_show(void);

@@ -7,8 +7,6 @@
 #define KEYBOARD_BYTES 8
 #define KEYBOARD_KEYS 6
 #define CONSUMER_BYTES 2
-#define FIRST_MODIFIER 0xE0
-#define LAST_MODIFIER 0xE7
 #define ERROR_ROLL_OVER 0x01
 
 static uint8_t keyboard_sent[KEYBOARD_BYTES];
@@ -41,8 +39,8 @@ void ov_reports_changed(void) { changed = 1; }
 /* Adds one usage; answers how many usages are down by then. */
 static uint8_t add_usage(uint8_t *report, uint8_t usage, uint8_t down) {
   uint8_t i;
-  if (usage >= FIRST_MODIFIER && usage <= LAST_MODIFIER) {
-    report[0] = (uint8_t)(report[0] | (1u << (usage - FIRST_MODIFIER)));
+  if (usage >= OV_FIRST_MODIFIER) {
+    report[0] = (uint8_t)(report[0] | (1u << (usage - OV_FIRST_MODIFIER)));
     return down;
   }
   for (i = 0; i < down && i < KEYBOARD_KEYS; i++) {
@@ -52,17 +50,20 @@ static uint8_t add_usage(uint8_t *report, uint8_t usage, uint8_t down) {
   return (uint8_t)(down + 1);
 }
 
+/* The inputs in their order; once there are too many keys, only those that report modifiers still matter. */
 static void build_keyboard(uint8_t *report) {
   uint8_t inputs = ov_input_count();
+  uint8_t modifying = ov_modifying_inputs();
   uint8_t down = 0;
   uint8_t input;
   clear(report, KEYBOARD_BYTES);
-  for (input = 0; input < inputs; input++) {
+  for (input = 0; input < inputs && (down <= KEYBOARD_KEYS || modifying > 0); input++) {
     uint8_t layer = ov_input_layer(input);
     uint16_t action;
     if (layer == OV_NONE) continue;
     action = ov_action_at(layer, input);
     if (ov_table_byte(action) != OV_DO_KEYBOARD) continue;
+    if (modifying > 0 && ov_reports_modifiers(action)) modifying--;
     report[0] = (uint8_t)(report[0] | ov_table_byte((uint16_t)(action + 1)));
     down = add_usage(report, ov_table_byte((uint16_t)(action + 2)), down);
   }

@@ -5,11 +5,13 @@
 
 static uint16_t resting[OV_MAX_BANKS];
 static uint16_t last_word[OV_MAX_GROUPS];
+static uint8_t settle_us;
 
 void ov_scan_init(void) {
   uint8_t i;
   for (i = 0; i < OV_MAX_BANKS; i++) resting[i] = 0xFFFF;
   for (i = 0; i < OV_MAX_GROUPS; i++) last_word[i] = 0xFFFF;
+  settle_us = ov_table_byte(OV_AT_SETTLE_US);
 }
 
 static void read_resting_banks(void) {
@@ -24,16 +26,17 @@ static void read_resting_banks(void) {
 static uint16_t read_strobed(uint8_t strobe, uint8_t bank) {
   uint16_t word;
   ov_hal_strobe(strobe);
-  ov_hal_settle(ov_table_byte(OV_AT_SETTLE_US));
+  ov_hal_settle(settle_us);
   word = ov_hal_read(bank);
   ov_hal_release(strobe);
   return word;
 }
 
 static void debounce_group(uint16_t group, uint16_t word) {
-  uint8_t bit;
-  for (bit = 0; bit < 16; bit++, word >>= 1) {
-    uint8_t sw = ov_table_byte((uint16_t)(group + 2 + bit));
+  uint16_t cell = (uint16_t)(group + 2);
+  uint16_t end = (uint16_t)(cell + 16);
+  for (; cell != end; cell++, word >>= 1) {
+    uint8_t sw = ov_table_byte(cell);
     if (sw != OV_NONE) ov_debounce(sw, (uint8_t)(~word & 1u));
   }
 }

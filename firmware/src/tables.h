@@ -34,6 +34,7 @@
 #define OV_DO_NOTHING 1
 #define OV_DO_KEYBOARD 2   /* a usage of the keyboard page, with modifiers */
 #define OV_DO_CONSUMER 3   /* a usage of the consumer page */
+#define OV_FIRST_MODIFIER 0xE0 /* usages from here on are modifiers, not keys of the report */
 #define OV_DO_HOLD_LAYER 4
 #define OV_DO_STAY_LAYER 5
 

@@ -43,7 +43,12 @@ const empty = {
 };
 
 /** The device under the person's hands, running in real time. */
-export const useSession = create<SessionState>(() => ({ ...empty, running: false, bounce: false, withoutDiodes: false }));
+export const useSession = create<SessionState>(() => ({
+  ...empty,
+  running: false,
+  bounce: false,
+  withoutDiodes: false,
+}));
 
 const set = useSession.setState;
 const get = useSession.getState;
@@ -118,6 +123,7 @@ function power() {
     },
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
   );
+  pressedAt.clear();
   set(empty);
 }
 
@@ -163,7 +169,10 @@ function watchSwitch(running: Device, id: string, atMs: number, changes: Change[
 function show(running: Device, debounced: Change[], layers: Change[], active: Set<number>) {
   const state = get();
   const from = running.nowMs - KEPT_MS;
-  const recent = (kept: Change[], more: Change[]) => (more.length === 0 && (kept.length === 0 || kept[0].atMs >= from - KEPT_MS) ? kept : [...kept, ...more].filter((change) => change.atMs >= from));
+  const recent = (kept: Change[], more: Change[]) =>
+    more.length === 0 && (kept.length === 0 || kept[0].atMs >= from - KEPT_MS)
+      ? kept
+      : [...kept, ...more].filter((change) => change.atMs >= from);
   const next: Partial<SessionState> = { nowMs: running.nowMs };
   next.contacts = recent(state.contacts, log.contacts);
   next.debounced = recent(state.debounced, debounced);
@@ -188,11 +197,17 @@ function litAfter(lit: string[], changes: Change[]): string[] {
   return [...now];
 }
 
+/** A tap can be shorter than a frame of the screen; a finger is never this quick, so a press lasts this long at least. */
+const SHORTEST_PRESS_MS = 30;
+const pressedAt = new Map<string, number>();
+
 /** Presses or lets go a switch element. */
 export function pressElement(elementId: string, pressed: boolean): void {
   const { held } = get();
-  if (held.includes(elementId) === pressed) return;
-  device?.press(elementId, pressed);
+  if (!device || held.includes(elementId) === pressed) return;
+  if (pressed) pressedAt.set(elementId, device.nowMs);
+  const atMs = pressed ? device.nowMs : Math.max(device.nowMs, (pressedAt.get(elementId) ?? 0) + SHORTEST_PRESS_MS);
+  device.press(elementId, pressed, atMs);
   set({ held: pressed ? [...held, elementId] : held.filter((id) => id !== elementId) });
 }
 

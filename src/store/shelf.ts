@@ -64,7 +64,8 @@ function freeName(wanted: string): string {
 export const addNew = (name: string): Promise<string | null> => add(newDesign(newId(), freeName(name)));
 
 /** A copy of a demo or a design under a name of its own. */
-export const addCopy = (design: Design): Promise<string | null> => add({ ...design, id: newId(), name: freeName(design.name) });
+export const addCopy = (design: Design): Promise<string | null> =>
+  add({ ...design, id: newId(), name: freeName(design.name) });
 
 export async function renameOnShelf(id: string, name: string): Promise<void> {
   const stored = await guarded(() => loadDesign(id));

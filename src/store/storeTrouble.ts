@@ -10,12 +10,14 @@ export function troubleOf(error: unknown): StoreTrouble {
   if (name === "QuotaExceededError" || /quota|disk/i.test(String(error)))
     return {
       kind: "full",
-      message: "The browser's storage is full, so this design is not saved. Export it now, then delete designs you no longer need.",
+      message:
+        "The browser's storage is full, so this design is not saved. Export it now, then delete designs you no longer need.",
     };
   if (["InvalidStateError", "SecurityError", "UnknownError", "NotSupportedError", "MissingAPIError"].includes(name))
     return {
       kind: "unavailable",
-      message: "This browser window keeps nothing (a private window, or storage is switched off). Export the design before you close it.",
+      message:
+        "This browser window keeps nothing (a private window, or storage is switched off). Export the design before you close it.",
     };
   return { kind: "other", message: `The design could not be saved (${String(error)}). Export it now to be safe.` };
 }

@@ -5,5 +5,10 @@ import { type Result, bad, good } from "@/core/design/problem";
 export function readOptions<T>(schema: z.ZodType<T>, value: unknown, under = ""): Result<T> {
   const parsed = schema.safeParse(value);
   if (parsed.success) return good(parsed.data);
-  return bad(...parsed.error.issues.map(({ path, message }) => ({ path: [under, ...path.map(String)].filter(Boolean).join("."), message })));
+  return bad(
+    ...parsed.error.issues.map(({ path, message }) => ({
+      path: [under, ...path.map(String)].filter(Boolean).join("."),
+      message,
+    })),
+  );
 }

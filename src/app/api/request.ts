@@ -5,13 +5,15 @@ import { MOST_DESIGN_BYTES } from "@/core/formats/readDesignText";
 
 type Json = Record<string, unknown>;
 
-const isObject = (value: unknown): value is Json => typeof value === "object" && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Json =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
 
 const megabytes = MOST_DESIGN_BYTES / 1024 / 1024;
 
 export const unprocessable = (problems: Problem[]): Response => Response.json({ problems }, { status: 422 });
 
-const tooLarge = () => Response.json({ problems: [{ path: "", message: `The body is larger than ${megabytes} MB.` }] }, { status: 413 });
+const tooLarge = () =>
+  Response.json({ problems: [{ path: "", message: `The body is larger than ${megabytes} MB.` }] }, { status: 413 });
 
 /** The body's bytes, or null as soon as they are more than allowed. */
 async function readBytes(request: Request): Promise<Uint8Array | null> {
@@ -36,7 +38,10 @@ async function readJson(request: Request): Promise<{ json: unknown } | Response>
   try {
     return { json: JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes)) };
   } catch (error) {
-    return Response.json({ problems: [{ path: "", message: `The body is not JSON: ${String(error)}` }] }, { status: 400 });
+    return Response.json(
+      { problems: [{ path: "", message: `The body is not JSON: ${String(error)}` }] },
+      { status: 400 },
+    );
   }
 }
 
@@ -51,7 +56,10 @@ function split(json: unknown): { design: unknown; rest: Json } {
  * Answers a call that is given a design: 400 for what is not JSON, 413 for too large, 422 for a bad design or bad
  * options, with the problems and their places.
  */
-export async function withDesign(request: Request, answer: (design: Design, rest: Json) => Promise<Result<Response>>): Promise<Response> {
+export async function withDesign(
+  request: Request,
+  answer: (design: Design, rest: Json) => Promise<Result<Response>>,
+): Promise<Response> {
   const body = await readJson(request);
   if (body instanceof Response) return body;
   const { design, rest } = split(body.json);

@@ -1,6 +1,7 @@
 type Json = Record<string, unknown>;
 
-const isObject = (value: unknown): value is Json => typeof value === "object" && value !== null && !Array.isArray(value);
+const isObject = (value: unknown): value is Json =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
 const objects = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
 
 /**

@@ -49,10 +49,26 @@ function referenceProblems(design: Design): Problem[] {
     ),
   );
   return [
-    ...repeated(design.controls.map((control) => control.id), "controls", "id"),
-    ...repeated(design.boards.map((board) => board.id), "boards", "id"),
-    ...repeated(design.circuits.map((circuit) => circuit.id), "circuits", "id"),
-    ...repeated(design.keymap.layers.map((layer) => layer.id), "keymap.layers", "id"),
+    ...repeated(
+      design.controls.map((control) => control.id),
+      "controls",
+      "id",
+    ),
+    ...repeated(
+      design.boards.map((board) => board.id),
+      "boards",
+      "id",
+    ),
+    ...repeated(
+      design.circuits.map((circuit) => circuit.id),
+      "circuits",
+      "id",
+    ),
+    ...repeated(
+      design.keymap.layers.map((layer) => layer.id),
+      "keymap.layers",
+      "id",
+    ),
     ...design.controls.flatMap((c, at) => onBoard(c.placement.boardId, `controls.${at}.placement.boardId`)),
     ...design.controllers.flatMap((c, at) => onBoard(c.placement.boardId, `controllers.${at}.placement.boardId`)),
     ...layerProblems,

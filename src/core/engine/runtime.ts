@@ -44,7 +44,8 @@ let compiled: WebAssembly.Module | undefined;
 
 /** Starts the firmware on a device's tables. The module is a few kilobytes, so compiling it at once is fine. */
 export function startRuntime(tables: Uint8Array, host: RuntimeHost): Runtime {
-  if (tables.length > TABLE_BYTES) throw new RangeError(`tables of ${tables.length} bytes; there is room for ${TABLE_BYTES}`);
+  if (tables.length > TABLE_BYTES)
+    throw new RangeError(`tables of ${tables.length} bytes; there is room for ${TABLE_BYTES}`);
   compiled ??= new WebAssembly.Module(fromHex(RUNTIME_WASM_HEX));
   const instance = new WebAssembly.Instance(compiled, {
     host: {

@@ -44,7 +44,9 @@ function findControl(design: Design, name: string): Control | undefined {
 function eventProblem(design: Design, event: ControlEvent): string | null {
   const control = findControl(design, event.control);
   if (!control) return `the design has no control "${event.control}"`;
-  const kinds = kindOf(control).elements(control).map((element) => element.kind);
+  const kinds = kindOf(control)
+    .elements(control)
+    .map((element) => element.kind);
   if (event.action === "turn" && !kinds.includes("quadrature")) return `${control.label} cannot be turned`;
   if (event.action !== "turn" && !kinds.includes("switch")) return `${control.label} has nothing to press`;
   return null;
@@ -71,7 +73,11 @@ function order(device: Device, control: Control, event: ControlEvent) {
  * @param watch told of everything on the way, for recordings
  * @returns reports with their milliseconds and the typed text, or problems with the events
  */
-export function simulate(design: Design, request: SimulationRequest, watch: DeviceWatch = {}): Result<SimulationResult> {
+export function simulate(
+  design: Design,
+  request: SimulationRequest,
+  watch: DeviceWatch = {},
+): Result<SimulationResult> {
   const problems = problemsOf(design, request.events);
   if (problems.length > 0) return bad(...problems);
   const reports: TimedReport[] = [];

@@ -10,12 +10,21 @@ import { type TableSection, tableSections } from "./tables";
 const hexByte = (byte: number) => `0x${byte.toString(16).padStart(2, "0")}`;
 
 /** A person's words inside a C comment: nothing that could end it or run on. */
-const inComment = (words: string) => words.replace(/\*\//g, "* /").replace(/\/\*/g, "/ *").replace(/[\r\n\\?]/g, " ");
+const inComment = (words: string) =>
+  words
+    .replace(/\*\//g, "* /")
+    .replace(/\/\*/g, "/ *")
+    .replace(/[\r\n\\?]/g, " ");
 
 function sectionLines({ title, bytes, entryBytes }: TableSection): string {
   const lines: string[] = [`  /* ${title} */`];
   for (let at = 0; at < bytes.length; at += entryBytes)
-    lines.push(`  ${bytes.slice(at, at + entryBytes).map(hexByte).join(", ")},`);
+    lines.push(
+      `  ${bytes
+        .slice(at, at + entryBytes)
+        .map(hexByte)
+        .join(", ")},`,
+    );
   return lines.join("\n");
 }
 

@@ -77,7 +77,9 @@ export function scanPlanOf(design: Design): ScanPlan {
       lineB: senseLine.get(e.netB)!,
       statesPerStep: e.statesPerStep,
     })),
-    lamps: lamps.map((lamp, line) => ({ controlId: controlOf(lamp.elementId), line })).filter((l) => controls.has(l.controlId)),
+    lamps: lamps
+      .map((lamp, line) => ({ controlId: controlOf(lamp.elementId), line }))
+      .filter((l) => controls.has(l.controlId)),
     inputs: [...presses.map((input) => input.id), ...encoders.flatMap((e) => turnInputs(inputs, e.elementId))],
     groups: groups.flatMap((group) =>
       splitByBank(group, senseLine, switchNumber).map(([bank, cells]) => ({

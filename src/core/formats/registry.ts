@@ -5,6 +5,12 @@ import { reportDescriptorBin, reportDescriptorHex } from "./reportDescriptor";
 import { wireListCsv } from "./wireListCsv";
 
 /** Every export, one line each, in the order of the menu. */
-export const artifacts: Artifact[] = [designJson, wireListCsv, reportDescriptorBin, reportDescriptorHex, firmwareArchive];
+export const artifacts: Artifact[] = [
+  designJson,
+  wireListCsv,
+  reportDescriptorBin,
+  reportDescriptorHex,
+  firmwareArchive,
+];
 
 export const artifactNamed = (id: string): Artifact | undefined => artifacts.find((artifact) => artifact.id === id);

@@ -43,7 +43,10 @@ function wiresOfNet(net: Net, design: Design, derived: Derived): Wire[] {
   const pin = pinOf(net, design, derived);
   if (!pin || taps.length === 0) return wires;
   const nearest = taps.reduce((a, b) => (distanceMm(b.at, pin.at) < distanceMm(a.at, pin.at) ? b : a));
-  return [...wires, { net: net.flag, from: tapName(nearest, derived), to: pin.name, straightMm: distanceMm(nearest.at, pin.at) }];
+  return [
+    ...wires,
+    { net: net.flag, from: tapName(nearest, derived), to: pin.name, straightMm: distanceMm(nearest.at, pin.at) },
+  ];
 }
 
 /** Every wire of a design, net by net. Lengths are straight lines, without allowance. */

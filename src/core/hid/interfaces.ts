@@ -47,7 +47,9 @@ const consumer: HidInterface = {
   descriptor() {
     const w = new DescriptorWriter();
     w.usagePage(0x0c, "the next usages are of the consumer page");
-    w.usage(0x01, "Consumer Control", "this interface controls media and programs").application("here its report begins");
+    w.usage(0x01, "Consumer Control", "this interface controls media and programs").application(
+      "here its report begins",
+    );
     w.logical(0, LAST_CONSUMER_USAGE, "0 is nothing pressed");
     w.usages(0, LAST_CONSUMER_USAGE, "the field's value is the usage itself");
     w.size(16).count(1, "one field").input({}, "bytes 0 and 1: the usage pressed last");

@@ -164,7 +164,16 @@ function keyboardUsageLegend({ name }: KeyboardUsage): string {
   return SPACED[name] ?? name;
 }
 
-const MODIFIERS = ["Left Control", "Left Shift", "Left Alt", "Left GUI", "Right Control", "Right Shift", "Right Alt", "Right GUI"];
+const MODIFIERS = [
+  "Left Control",
+  "Left Shift",
+  "Left Alt",
+  "Left GUI",
+  "Right Control",
+  "Right Shift",
+  "Right Alt",
+  "Right GUI",
+];
 
 /** Names of the modifiers whose bits are set, in the order of the report's first byte. */
 export const modifierNames = (bits: number): string[] => MODIFIERS.filter((_, bit) => (bits >> bit) & 1);

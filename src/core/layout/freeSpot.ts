@@ -17,7 +17,9 @@ export function freeSpot(design: Design, kind: Control["kind"], afterId: string 
   for (let step = 1; ; step++) {
     const xMm = after.placement.xMm + step * design.pitch.xMm;
     const outline = placeOutline(cap, { xMm, yMm, rotationDeg: 0 });
-    const isClear = caps.every((other, i) => design.controls[i].placement.boardId !== boardId || clearanceMm(outline, other) > 0.5);
+    const isClear = caps.every(
+      (other, i) => design.controls[i].placement.boardId !== boardId || clearanceMm(outline, other) > 0.5,
+    );
     if (isClear) return point(xMm, yMm);
   }
 }

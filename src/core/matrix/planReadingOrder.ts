@@ -2,7 +2,8 @@ import type { Cell } from "../circuits/matrix";
 import { type Placed, readingRows } from "../layout/readingOrder";
 
 /**
- * `as-laid-out`: a matrix row for each row a reader sees, the plainest to program.
+ * `as-laid-out`: a matrix row for each row a reader sees, the plainest to program; a row with fewer switches than the
+ * longest takes the columns above it, from left to right.
  * `fewest-pins`: rows and columns as near to a square as they go, filled in reading order.
  */
 export type MatrixShape = "as-laid-out" | "fewest-pins";
@@ -37,6 +38,49 @@ function filled(order: Placed[], columns: number): Record<string, Cell> {
 }
 
 /**
+ * Columns for one row, from left to right, so that the switches lie as near beneath their columns as they can.
+ * Dynamic programme over (switches placed, columns passed): the least sum of sideways distances.
+ * @param columnsXMm where the columns run, at least as many as there are switches
+ */
+export function columnsFor(xsMm: number[], columnsXMm: number[]): number[] {
+  const least = xsMm.map(() => new Array<number>(columnsXMm.length).fill(Infinity));
+  const from = xsMm.map(() => new Array<number>(columnsXMm.length).fill(-1));
+  xsMm.forEach((x, nth) => {
+    let best = nth === 0 ? 0 : Infinity;
+    let bestColumn = -1;
+    columnsXMm.forEach((columnX, column) => {
+      if (nth > 0 && column > 0 && least[nth - 1][column - 1] < best) {
+        best = least[nth - 1][column - 1];
+        bestColumn = column - 1;
+      }
+      least[nth][column] = best + Math.abs(x - columnX);
+      from[nth][column] = bestColumn;
+    });
+  });
+  const columns: number[] = [];
+  let column = least.length === 0 ? -1 : least.at(-1)!.reduce((b, cost, c, all) => (cost < all[b] ? c : b), 0);
+  for (let nth = xsMm.length - 1; nth >= 0; nth--) {
+    columns.unshift(column);
+    column = from[nth][column];
+  }
+  return columns;
+}
+
+function asLaidOut(rows: Placed[][]): Record<string, Cell> {
+  const longest = rows.reduce((a, b) => (b.length > a.length ? b : a), []);
+  const columnsXMm = longest.map(({ at }) => at.xMm);
+  return Object.fromEntries(
+    rows.flatMap((line, row) => {
+      const columns = columnsFor(
+        line.map(({ at }) => at.xMm),
+        columnsXMm,
+      );
+      return line.map(({ id }, nth) => [id, { row, column: columns[nth] }]);
+    }),
+  );
+}
+
+/**
  * Shares out rows and columns in reading order (row by row, left to right).
  * @param toleranceMm how far a key may lie from its neighbours' line and still be in their row
  */
@@ -44,8 +88,7 @@ export function planReadingOrder(switches: Placed[], shape: MatrixShape, toleran
   const read = readingRows(switches, toleranceMm);
   const longest = Math.max(0, ...read.map((row) => row.length));
   if (shape === "as-laid-out" && read.length <= MOST_LINES && longest <= MOST_LINES) {
-    const cells = Object.fromEntries(read.flatMap((line, row) => line.map(({ id }, column) => [id, { row, column }])));
-    return { cells, rows: read.length, columns: longest };
+    return { cells: asLaidOut(read), rows: read.length, columns: longest };
   }
   const { rows, columns } = fewestLines(switches.length);
   return { cells: filled(read.flat(), Math.max(1, columns)), rows, columns };

@@ -51,7 +51,13 @@ function Workspace() {
   const shownLens = lens?.stage === stage.id ? lens.id : stage.lens;
   const { Tray, Ledger } = stage;
   return (
-    <Box display="grid" height="100vh" gridTemplateRows="46px auto 1fr 36px" gridTemplateColumns="184px 1fr 316px" minWidth="1024px">
+    <Box
+      display="grid"
+      height="100vh"
+      gridTemplateRows="46px auto 1fr 36px"
+      gridTemplateColumns="184px 1fr 316px"
+      minWidth="1024px"
+    >
       <Box gridColumn="1 / -1" as="header">
         <TopBar onPalette={() => setSlip("palette")} onKeys={() => setSlip("keys")} />
       </Box>
@@ -66,15 +72,32 @@ function Workspace() {
           <Panel defaultSize="68%" minSize="25%">
             <BenchMat stage={stage} lens={shownLens} onLens={(id) => setLens({ stage: stage.id, id })} />
           </Panel>
-          <Separator style={{ height: 6, background: "var(--edge)", cursor: "row-resize" }} aria-label="Height of the table" />
+          <Separator
+            style={{ height: 6, background: "var(--edge)", cursor: "row-resize" }}
+            aria-label="Height of the table"
+          />
           <Panel defaultSize="32%" minSize="0%" collapsible>
-            <Box as="section" aria-label={stage.ledgerTitle} height="100%" overflow="auto" bg="var(--sheet)" tabIndex={0}>
+            <Box
+              as="section"
+              aria-label={stage.ledgerTitle}
+              height="100%"
+              overflow="auto"
+              bg="var(--sheet)"
+              tabIndex={0}
+            >
               <Ledger />
             </Box>
           </Panel>
         </Group>
       </Box>
-      <Box as="aside" aria-label="Tray" bg="var(--sheet)" borderLeft="1px solid var(--edge)" overflowY="auto" padding="4px 14px 14px">
+      <Box
+        as="aside"
+        aria-label="Tray"
+        bg="var(--sheet)"
+        borderLeft="1px solid var(--edge)"
+        overflowY="auto"
+        padding="4px 14px 14px"
+      >
         <Tray />
       </Box>
       <Box gridColumn="1 / -1" as="footer">

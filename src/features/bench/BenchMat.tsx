@@ -36,7 +36,11 @@ function moduleOutline(design: Design): Outline[] {
 }
 
 const contentOf = (design: Design) =>
-  boundsOf([...derive(design).caps, ...design.boards.flatMap((board) => boardOutline(design, board.id) ?? []), ...moduleOutline(design)]) ?? NOTHING;
+  boundsOf([
+    ...derive(design).caps,
+    ...design.boards.flatMap((board) => boardOutline(design, board.id) ?? []),
+    ...moduleOutline(design),
+  ]) ?? NOTHING;
 
 function useTones(design: Design): Map<string, Tone> {
   const findings = useFindings(design);
@@ -44,7 +48,8 @@ function useTones(design: Design): Map<string, Tone> {
     const tones = new Map<string, Tone>();
     for (const finding of [...findings].reverse()) {
       if (finding.severity === "note" || finding.stage === "pins") continue;
-      for (const subject of finding.subjects) for (const id of controlsOf(design, subject)) tones.set(id, finding.severity);
+      for (const subject of finding.subjects)
+        for (const id of controlsOf(design, subject)) tones.set(id, finding.severity);
     }
     return tones;
   }, [design, findings]);
@@ -66,10 +71,14 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const { controller, profile } = derive(shown);
   const taken = useMemo(() => new Set(Object.values(design.pinPlan).map((choice) => choice.pin)), [design.pinPlan]);
   const layers = shown.keymap.layers;
-  const layer = isLive ? (layers[activeLayers.at(-1) ?? 0] ?? layers[0]) : (layers.find((l) => l.id === layerId) ?? layers[0]);
+  const layer = isLive
+    ? (layers[activeLayers.at(-1) ?? 0] ?? layers[0])
+    : (layers.find((l) => l.id === layerId) ?? layers[0]);
   const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
 
-  const module = controller && profile && <ModuleShape controller={controller} profile={profile} selected={false} detailed={lens === "pins"} taken={taken} />;
+  const module = controller && profile && (
+    <ModuleShape controller={controller} profile={profile} selected={false} detailed={lens === "pins"} taken={taken} />
+  );
   return (
     <Mat
       label={`Mat with ${design.name}, ${flipped ? "solder side" : "parts side"}`}
@@ -104,7 +113,18 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       {lens === "wires" && <WiresLens design={shown} netId={netId} />}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried} />}
       {hand.frame && (
-        <rect x={hand.frame.minXMm} y={hand.frame.minYMm} width={hand.frame.maxXMm - hand.frame.minXMm} height={hand.frame.maxYMm - hand.frame.minYMm} fill="var(--saffron)" fillOpacity={0.12} stroke="var(--saffron)" strokeWidth={0.3} strokeDasharray="1.5 1" pointerEvents="none" />
+        <rect
+          x={hand.frame.minXMm}
+          y={hand.frame.minYMm}
+          width={hand.frame.maxXMm - hand.frame.minXMm}
+          height={hand.frame.maxYMm - hand.frame.minYMm}
+          fill="var(--saffron)"
+          fillOpacity={0.12}
+          stroke="var(--saffron)"
+          strokeWidth={0.3}
+          strokeDasharray="1.5 1"
+          pointerEvents="none"
+        />
       )}
     </Mat>
   );
@@ -113,15 +133,43 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
 function LensChoice({ lens, onLens, hint }: { lens: LensId; onLens: (lens: LensId) => void; hint: string }) {
   return (
     <Box position="absolute" top="28px" left="28px" display="flex" alignItems="center" gap="10px" pointerEvents="none">
-      <Box role="group" aria-label="Lens" display="flex" bg="var(--ruler)" color="var(--mat-ink)" borderRadius="3px" padding="2px" fontSize="13px" pointerEvents="auto">
+      <Box
+        role="group"
+        aria-label="Lens"
+        display="flex"
+        bg="var(--ruler)"
+        color="var(--mat-ink)"
+        borderRadius="3px"
+        padding="2px"
+        fontSize="13px"
+        pointerEvents="auto"
+      >
         {lenses.map(({ id, title }) => (
-          <button key={id} aria-pressed={id === lens} onClick={() => onLens(id)} style={{ padding: "3px 9px", borderRadius: 2, background: id === lens ? "var(--mat-line-strong)" : "transparent", color: id === lens ? "#fff" : "inherit", fontWeight: id === lens ? 600 : 400 }}>
+          <button
+            key={id}
+            aria-pressed={id === lens}
+            onClick={() => onLens(id)}
+            style={{
+              padding: "3px 9px",
+              borderRadius: 2,
+              background: id === lens ? "var(--mat-line-strong)" : "transparent",
+              color: id === lens ? "#fff" : "inherit",
+              fontWeight: id === lens ? 600 : 400,
+            }}
+          >
             {title}
           </button>
         ))}
       </Box>
       {hint && (
-        <Box bg="var(--saffron)" color="var(--saffron-ink)" padding="3px 10px" borderRadius="3px" fontSize="13px" role="status">
+        <Box
+          bg="var(--saffron)"
+          color="var(--saffron-ink)"
+          padding="3px 10px"
+          borderRadius="3px"
+          fontSize="13px"
+          role="status"
+        >
           {hint}
         </Box>
       )}

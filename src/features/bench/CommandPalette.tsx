@@ -28,7 +28,12 @@ function useCommands(onKeys: () => void): Command[] {
   const light = useLight();
   const { go } = useStage();
   const router = useRouter();
-  const cures = findings.flatMap((finding) => finding.fixes.map((fix) => ({ title: `Settle: ${fix.title}`, run: () => edit(fix.title.toLowerCase(), fix.apply) })));
+  const cures = findings.flatMap((finding) =>
+    finding.fixes.map((fix) => ({
+      title: `Settle: ${fix.title}`,
+      run: () => edit(fix.title.toLowerCase(), fix.apply),
+    })),
+  );
   return [
     ...stages.map((stage) => ({ title: `Go to ${stage.title}`, run: () => go(stage.id) })),
     { title: "Undo", run: undoEdit },
@@ -37,14 +42,26 @@ function useCommands(onKeys: () => void): Command[] {
     { title: "Select all", run: selectAll },
     { title: "Duplicate the selection", run: duplicateSelection },
     { title: "Remove the selection", run: removeSelection },
-    { title: "Share out rows and columns: follow the rows as they lie", run: () => edit("share out rows and columns", (d) => shareOutMatrix(d, "as-laid-out")) },
-    { title: "Share out rows and columns: fewest pins", run: () => edit("share out rows and columns", (d) => shareOutMatrix(d, "fewest-pins")) },
+    {
+      title: "Share out rows and columns: follow the rows as they lie",
+      run: () => edit("share out rows and columns", (d) => shareOutMatrix(d, "as-laid-out")),
+    },
+    {
+      title: "Share out rows and columns: fewest pins",
+      run: () => edit("share out rows and columns", (d) => shareOutMatrix(d, "fewest-pins")),
+    },
     { title: "Wire everything direct", run: () => edit("wire everything direct", shareOutDirect) },
     { title: "Share out pins", run: () => edit("share out pins", (d) => takePinPlan(d, planPins(d))) },
     { title: "Free all pins that are not locked", run: () => edit("free the pins", clearPins) },
-    ...controllerCatalogue.map((profile) => ({ title: `Take the ${profile.title}`, run: () => edit("choose a controller", (d) => chooseController(d, profile.id)) })),
+    ...controllerCatalogue.map((profile) => ({
+      title: `Take the ${profile.title}`,
+      run: () => edit("choose a controller", (d) => chooseController(d, profile.id)),
+    })),
     ...cures,
-    ...exportChoices.map(({ id, title }) => ({ title: `Export: ${title}`, run: () => void exportDesign(design, id).then(notify) })),
+    ...exportChoices.map(({ id, title }) => ({
+      title: `Export: ${title}`,
+      run: () => void exportDesign(design, id).then(notify),
+    })),
     { title: light === "day" ? "Night bench" : "Day bench", run: () => setLight(light === "day" ? "night" : "day") },
     { title: "Keys of the bench", run: onKeys },
     { title: "Back to the shelf", run: () => router.push("/") },

@@ -6,7 +6,8 @@ import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { Slip } from "@/ui/pieces/sheets";
 
-const time = (iso: string) => new Date(iso).toLocaleTimeString(undefined, { hour: "2-digit", minute: "2-digit", second: "2-digit" });
+const time = (iso: string) =>
+  new Date(iso).toLocaleTimeString(undefined, { hour: "2-digit", minute: "2-digit", second: "2-digit" });
 
 /** Two tabs changed one design: nothing is overwritten before the person has said which counts. */
 export function ConflictSlip() {
@@ -33,8 +34,9 @@ export function ConflictSlip() {
         </>
       }
     >
-      Another tab saved {saving.stored.design.name} at {time(saving.stored.savedAt)}, while it also lay on this bench. Nothing has been overwritten. With “Keep both”, yours goes on the shelf under
-      a name of its own and the other tab’s comes here.
+      Another tab saved {saving.stored.design.name} at {time(saving.stored.savedAt)}, while it also lay on this bench.
+      Nothing has been overwritten. With “Keep both”, yours goes on the shelf under a name of its own and the other
+      tab’s comes here.
     </Slip>
   );
 }

@@ -15,7 +15,15 @@ export function JobCard() {
   return (
     <Box padding="10px 0 10px 10px">
       <Box display="flex" alignItems="center" gap="8px" paddingBottom="8px" color="var(--faint)" fontSize="13px">
-        <Box as="span" width="11px" height="11px" borderRadius="full" bg="var(--mat)" boxShadow="inset 0 0 0 3px var(--edge)" aria-hidden />
+        <Box
+          as="span"
+          width="11px"
+          height="11px"
+          borderRadius="full"
+          bg="var(--mat)"
+          boxShadow="inset 0 0 0 3px var(--edge)"
+          aria-hidden
+        />
         Job card
       </Box>
       <ol style={{ listStyle: "none", padding: 0, margin: 0 }}>
@@ -26,7 +34,11 @@ export function JobCard() {
           const words = open.length > 0 ? `${open.length} to settle` : stage.settled(design);
           return (
             <li key={stage.id}>
-              <Link href={`/bench/${designId}/${stage.id}`} aria-current={isHere ? "step" : undefined} style={{ display: "block", textDecoration: "none" }}>
+              <Link
+                href={`/bench/${designId}/${stage.id}`}
+                aria-current={isHere ? "step" : undefined}
+                style={{ display: "block", textDecoration: "none" }}
+              >
                 <Box
                   display="grid"
                   gridTemplateColumns="22px 1fr"
@@ -44,7 +56,9 @@ export function JobCard() {
                   </Box>
                   <Box>
                     <Box fontWeight={isHere ? 700 : 500}>{stage.title}</Box>
-                    <Box fontSize="13px" color={open.length > 0 ? `var(--${worst})` : "var(--faint)"}>{words}</Box>
+                    <Box fontSize="13px" color={open.length > 0 ? `var(--${worst})` : "var(--faint)"}>
+                      {words}
+                    </Box>
                   </Box>
                 </Box>
               </Link>

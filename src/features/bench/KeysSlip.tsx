@@ -27,7 +27,9 @@ export function KeysSlip({ open, onClose }: { open: boolean; onClose: () => void
         {KEYS.map(([keys, does]) => (
           <Box key={keys} display="contents">
             <dt>
-              <Kbd bg="var(--paper)" color="var(--ink)" whiteSpace="normal">{keys}</Kbd>
+              <Kbd bg="var(--paper)" color="var(--ink)" whiteSpace="normal">
+                {keys}
+              </Kbd>
             </dt>
             <dd>{does}</dd>
           </Box>

@@ -5,7 +5,8 @@ import Link from "next/link";
 import { useBench } from "@/store/bench";
 
 const WORDS = {
-  missing: "This design is not on the shelf of this browser. Perhaps it was deleted here, or lies in another browser; import its file there.",
+  missing:
+    "This design is not on the shelf of this browser. Perhaps it was deleted here, or lies in another browser; import its file there.",
   unreadable: "This design cannot be opened.",
   loading: "Laying the design on the bench …",
   ready: "Laying the design on the bench …",

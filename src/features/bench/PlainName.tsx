@@ -22,7 +22,15 @@ export function PlainName({ name, onName }: { name: string; onName: (name: strin
         if (event.key === "Enter") event.currentTarget.blur();
         if (event.key === "Escape") setDraft(null);
       }}
-      style={{ background: "transparent", color: "inherit", border: "none", borderBottom: "1px dotted currentColor", fontSize: 15, fontWeight: 500, padding: "2px 4px" }}
+      style={{
+        background: "transparent",
+        color: "inherit",
+        border: "none",
+        borderBottom: "1px dotted currentColor",
+        fontSize: 15,
+        fontWeight: 500,
+        padding: "2px 4px",
+      }}
     />
   );
 }

@@ -12,7 +12,15 @@ export function StoreNotice() {
   const design = useDesign();
   if (saving.state !== "failed") return null;
   return (
-    <Box role="alert" display="flex" alignItems="center" gap="12px" padding="8px 14px" bg="var(--stop)" color="var(--sheet)">
+    <Box
+      role="alert"
+      display="flex"
+      alignItems="center"
+      gap="12px"
+      padding="8px 14px"
+      bg="var(--stop)"
+      color="var(--sheet)"
+    >
       <Box flex="1">{saving.trouble.message}</Box>
       <PlainButton onClick={() => void exportDesign(design, "design").then(notify)}>Export now</PlainButton>
       <PlainButton onClick={() => void saveNow()}>Try again</PlainButton>

@@ -34,7 +34,15 @@ function useShow() {
 function Line({ finding }: { finding: Finding }) {
   const show = useShow();
   return (
-    <Box as="li" display="grid" gridTemplateColumns="44px 64px 1fr auto" gap="10px" alignItems="center" padding="6px 14px" borderTop="1px solid var(--edge)">
+    <Box
+      as="li"
+      display="grid"
+      gridTemplateColumns="44px 64px 1fr auto"
+      gap="10px"
+      alignItems="center"
+      padding="6px 14px"
+      borderTop="1px solid var(--edge)"
+    >
       <Box color={`var(--${finding.severity === "note" ? "faint" : finding.severity})`} fontWeight="700">
         {WORDS[finding.severity]}
       </Box>
@@ -46,7 +54,9 @@ function Line({ finding }: { finding: Finding }) {
         </Box>
       </Box>
       <Box display="flex" gap="6px" flexWrap="wrap" justifyContent="flex-end">
-        <PlainButton height="26px" onClick={() => show(finding)}>Show it</PlainButton>
+        <PlainButton height="26px" onClick={() => show(finding)}>
+          Show it
+        </PlainButton>
         <FixButtons finding={finding} />
       </Box>
     </Box>
@@ -63,18 +73,69 @@ export function TellTale() {
   return (
     <Box position="relative" height="36px" bg="var(--paper)" borderTop="1px solid var(--edge)">
       {open && (
-        <Box position="absolute" bottom="36px" left="0" right="0" maxHeight="46vh" overflowY="auto" bg="var(--sheet)" boxShadow="0 -6px 20px var(--shadow)" zIndex={5} role="region" aria-label="All findings" tabIndex={0}>
-          {findings.length === 0 ? <Box padding="14px">Nothing to settle.</Box> : <ul style={{ listStyle: "none", margin: 0, padding: 0 }}>{findings.map((finding, i) => <Line key={`${finding.rule} ${i}`} finding={finding} />)}</ul>}
+        <Box
+          position="absolute"
+          bottom="36px"
+          left="0"
+          right="0"
+          maxHeight="46vh"
+          overflowY="auto"
+          bg="var(--sheet)"
+          boxShadow="0 -6px 20px var(--shadow)"
+          zIndex={5}
+          role="region"
+          aria-label="All findings"
+          tabIndex={0}
+        >
+          {findings.length === 0 ? (
+            <Box padding="14px">Nothing to settle.</Box>
+          ) : (
+            <ul style={{ listStyle: "none", margin: 0, padding: 0 }}>
+              {findings.map((finding, i) => (
+                <Line key={`${finding.rule} ${i}`} finding={finding} />
+              ))}
+            </ul>
+          )}
         </Box>
       )}
       <Box display="flex" alignItems="center" gap="10px" height="100%" paddingInline="12px">
-        <Box width="10px" height="10px" flexShrink="0" bg={first ? `var(--${first.severity === "note" ? "faint" : first.severity})` : "var(--settled)"} transform="rotate(45deg)" aria-hidden />
-        <Box flex="1" minWidth="0" overflow="hidden" textOverflow="ellipsis" whiteSpace="nowrap" aria-live="polite" role="status" title={first?.message}>
-          {first ? first.message : design.controls.length === 0 ? "Start by placing a key: choose one in the tray." : "All settled: no rule has anything to say."}
+        <Box
+          width="10px"
+          height="10px"
+          flexShrink="0"
+          bg={first ? `var(--${first.severity === "note" ? "faint" : first.severity})` : "var(--settled)"}
+          transform="rotate(45deg)"
+          aria-hidden
+        />
+        <Box
+          flex="1"
+          minWidth="0"
+          overflow="hidden"
+          textOverflow="ellipsis"
+          whiteSpace="nowrap"
+          aria-live="polite"
+          role="status"
+          title={first?.message}
+        >
+          {first
+            ? first.message
+            : design.controls.length === 0
+              ? "Start by placing a key: choose one in the tray."
+              : "All settled: no rule has anything to say."}
         </Box>
         {first && <FixButtons finding={first} most={2} />}
-        {first && first.subjects.length > 0 && <PlainButton height="26px" onClick={() => show(first)}>Show it</PlainButton>}
-        <SignButton aria-label={open ? "Close the list of findings" : `All ${findings.length} findings`} aria-expanded={open} onClick={() => setOpen(!open)} width="auto" paddingInline="6px">
+        {first && first.subjects.length > 0 && (
+          <PlainButton height="26px" onClick={() => show(first)}>
+            Show it
+          </PlainButton>
+        )}
+        <SignButton
+          aria-label={open ? "Close the list of findings" : `All ${findings.length} findings`}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+          width="auto"
+          paddingInline="6px"
+        >
           {findings.length} {open ? <ChevronDown size={16} /> : <ChevronUp size={16} />}
         </SignButton>
       </Box>

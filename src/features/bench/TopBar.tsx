@@ -20,17 +20,37 @@ export function TopBar({ onPalette, onKeys }: TopBarProps) {
   const { past, future } = useBench((state) => state.history!);
   const light = useLight();
   return (
-    <Box height="46px" display="flex" alignItems="center" gap="6px" paddingInline="12px" bg="var(--mat-deep)" color="var(--mat-ink)">
-      <Link href="/" aria-label="Ovrin: back to the shelf" style={{ fontWeight: 700, fontSize: 17, letterSpacing: "0.02em", paddingRight: 10 }}>
+    <Box
+      height="46px"
+      display="flex"
+      alignItems="center"
+      gap="6px"
+      paddingInline="12px"
+      bg="var(--mat-deep)"
+      color="var(--mat-ink)"
+    >
+      <Link
+        href="/"
+        aria-label="Ovrin: back to the shelf"
+        style={{ fontWeight: 700, fontSize: 17, letterSpacing: "0.02em", paddingRight: 10 }}
+      >
         Ovrin
       </Link>
       <PlainName name={design.name} onName={(name) => edit("rename the design", (d) => ({ ...d, name }))} />
       <SaveWords />
       <Box flex="1" />
-      <SignButton aria-label={past.length > 0 ? `Undo: ${past.at(-1)!.title}` : "Nothing to undo"} disabled={past.length === 0} onClick={undoEdit}>
+      <SignButton
+        aria-label={past.length > 0 ? `Undo: ${past.at(-1)!.title}` : "Nothing to undo"}
+        disabled={past.length === 0}
+        onClick={undoEdit}
+      >
         <Undo2 size={17} />
       </SignButton>
-      <SignButton aria-label={future.length > 0 ? `Redo: ${future.at(-1)!.title}` : "Nothing to redo"} disabled={future.length === 0} onClick={redoEdit}>
+      <SignButton
+        aria-label={future.length > 0 ? `Redo: ${future.at(-1)!.title}` : "Nothing to redo"}
+        disabled={future.length === 0}
+        onClick={redoEdit}
+      >
         <Redo2 size={17} />
       </SignButton>
       <SignButton aria-label="Find an action (Ctrl K)" onClick={onPalette}>
@@ -39,7 +59,10 @@ export function TopBar({ onPalette, onKeys }: TopBarProps) {
       <SignButton aria-label="Keys of the bench (?)" onClick={onKeys}>
         <Keyboard size={17} />
       </SignButton>
-      <SignButton aria-label={light === "day" ? "Night bench" : "Day bench"} onClick={() => setLight(light === "day" ? "night" : "day")}>
+      <SignButton
+        aria-label={light === "day" ? "Night bench" : "Day bench"}
+        onClick={() => setLight(light === "day" ? "night" : "day")}
+      >
         {light === "day" ? <Moon size={17} /> : <Sun size={17} />}
       </SignButton>
       <ExportMenu design={design} />

@@ -14,7 +14,8 @@ export interface CapWords {
 function cellWords(design: Design, control: Control): string {
   for (const circuit of design.circuits) {
     const id = `${control.id}:press`;
-    if (circuit.kind === "matrix" && circuit.cells[id]) return `R${circuit.cells[id].row + 1} C${circuit.cells[id].column + 1}`;
+    if (circuit.kind === "matrix" && circuit.cells[id])
+      return `R${circuit.cells[id].row + 1} C${circuit.cells[id].column + 1}`;
     if (circuit.kind === "direct" && circuit.members.includes(id)) return "direct";
   }
   return "";

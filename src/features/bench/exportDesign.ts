@@ -6,7 +6,11 @@ export const exportChoices = [
   { id: "wire-list-csv", title: "Wire list", purpose: "Every wire with both ends and its straight length." },
   { id: "report-descriptor-bin", title: "Report descriptor, binary", purpose: "As the host receives it." },
   { id: "report-descriptor-hex", title: "Report descriptor, hexadecimal", purpose: "To read, item by item." },
-  { id: "firmware-c", title: "Firmware, C99", purpose: "Runtime, tables, pins, a stand-in that runs here, and what to do in which order." },
+  {
+    id: "firmware-c",
+    title: "Firmware, C99",
+    purpose: "Runtime, tables, pins, a stand-in that runs here, and what to do in which order.",
+  },
 ];
 
 function download(fileName: string, mediaType: string, bytes: Uint8Array) {

@@ -1,6 +1,11 @@
 import type { Control } from "@/core/catalogue/kinds";
 
-const AHEAD: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const AHEAD: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 /** The control an arrow leads to: near, and more ahead than aside. On the solder side left and right change places. */
 export function neighbour(controls: Control[], fromId: string, key: string, flipped: boolean): string | null {

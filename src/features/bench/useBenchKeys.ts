@@ -21,25 +21,36 @@ export function duplicateSelection(): void {
   if (!history || selection.length === 0) return;
   const { pitch } = history.design;
   const before = new Set(history.design.controls.map((control) => control.id));
-  edit(`duplicate ${selection.length}`, (design) => duplicateControls(design, selection, newId, [pitch.xMm, pitch.yMm]));
-  select(useBench.getState().history!.design.controls.map((control) => control.id).filter((id) => !before.has(id)));
+  edit(`duplicate ${selection.length}`, (design) =>
+    duplicateControls(design, selection, newId, [pitch.xMm, pitch.yMm]),
+  );
+  select(
+    useBench
+      .getState()
+      .history!.design.controls.map((control) => control.id)
+      .filter((id) => !before.has(id)),
+  );
 }
 
 export function selectAll(): void {
   select(useBench.getState().history?.design.controls.map((control) => control.id) ?? []);
 }
 
+/** Fields that take every key for themselves, so that a key meant for the device never works the bench. */
+const hasOwnKeys = (event: KeyboardEvent) => (event.target as Element | null)?.closest?.("[data-own-keys]") !== null;
+
 /** Keys that work all over the bench. Those of the mat itself are with the mat. */
 export function useBenchKeys({ openPalette, openKeys }: BenchKeys): void {
   const { stage } = useStage();
   const arranging = stage.mode === "arrange";
-  const quiet = { preventDefault: true };
+  const ignoreEventWhen = hasOwnKeys;
+  const quiet = { preventDefault: true, ignoreEventWhen };
   useHotkeys("mod+z", undoEdit, quiet);
   useHotkeys("mod+shift+z, mod+y", redoEdit, quiet);
   useHotkeys("mod+k", openPalette, { ...quiet, enableOnFormTags: true });
-  useHotkeys("shift+slash, shift+?", openKeys, { useKey: true });
-  useHotkeys("f", flip);
+  useHotkeys("shift+slash, shift+?", openKeys, { useKey: true, ignoreEventWhen });
+  useHotkeys("f", flip, { ignoreEventWhen });
   useHotkeys("mod+d", duplicateSelection, { ...quiet, enabled: arranging });
-  useHotkeys("delete, backspace", removeSelection, { enabled: arranging });
+  useHotkeys("delete, backspace", removeSelection, { enabled: arranging, ignoreEventWhen });
   useHotkeys("mod+a", selectAll, { ...quiet, enabled: stage.mode !== "press" });
 }

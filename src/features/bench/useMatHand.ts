@@ -30,8 +30,10 @@ type Grip =
   | { doing: "press"; elementId: string }
   | { doing: "turn"; elementId: string; centre: Point; angle: number };
 
-const controlIdAt = (target: EventTarget | null) => (target as Element | null)?.closest?.("[data-control]")?.getAttribute("data-control") ?? null;
-const netIdAt = (target: EventTarget | null) => (target as Element | null)?.closest?.("[data-net]")?.getAttribute("data-net") ?? null;
+const controlIdAt = (target: EventTarget | null) =>
+  (target as Element | null)?.closest?.("[data-control]")?.getAttribute("data-control") ?? null;
+const netIdAt = (target: EventTarget | null) =>
+  (target as Element | null)?.closest?.("[data-net]")?.getAttribute("data-net") ?? null;
 const isModule = (target: EventTarget | null) => Boolean((target as Element | null)?.closest?.("[data-module]"));
 
 const boxOf = (a: Point, b: Point): Box => ({
@@ -41,7 +43,8 @@ const boxOf = (a: Point, b: Point): Box => ({
   maxYMm: Math.max(a.yMm, b.yMm),
 });
 
-const within = (box: Box, { xMm, yMm }: Point) => xMm >= box.minXMm && xMm <= box.maxXMm && yMm >= box.minYMm && yMm <= box.maxYMm;
+const within = (box: Box, { xMm, yMm }: Point) =>
+  xMm >= box.minXMm && xMm <= box.maxXMm && yMm >= box.minYMm && yMm <= box.maxYMm;
 
 const angleDeg = (centre: Point, at: Point) => (Math.atan2(at.yMm - centre.yMm, at.xMm - centre.xMm) * 180) / Math.PI;
 
@@ -69,7 +72,12 @@ export function useMatHand(stage: StageView, lens: LensId) {
   const placeHere = ({ at }: MatPointer) => {
     const id = newId();
     const round = (mm: number, pitch: number) => Math.round(mm / (pitch / SNAP_PARTS)) * (pitch / SNAP_PARTS);
-    const place = { xMm: round(at.xMm, design.pitch.xMm), yMm: round(at.yMm, design.pitch.yMm), rotationDeg: 0, boardId: design.boards[0].id };
+    const place = {
+      xMm: round(at.xMm, design.pitch.xMm),
+      yMm: round(at.yMm, design.pitch.yMm),
+      rotationDeg: 0,
+      boardId: design.boards[0].id,
+    };
     edit(`place a ${kindNamed(placing!).title.toLowerCase()}`, (d) => addControl(d, placing!, id, place));
     select([id]);
   };
@@ -86,7 +94,12 @@ export function useMatHand(stage: StageView, lens: LensId) {
     const control = derive(design).controls.get(id)!;
     const onRim = control.kind === "encoder" && distanceMm(pointer.at, control.placement) > control.knobDiameterMm / 4;
     if (control.kind === "encoder" && (onRim || !control.push)) {
-      grip.current = { doing: "turn", elementId: `${id}:turn`, centre: control.placement, angle: angleDeg(control.placement, pointer.at) };
+      grip.current = {
+        doing: "turn",
+        elementId: `${id}:turn`,
+        centre: control.placement,
+        angle: angleDeg(control.placement, pointer.at),
+      };
       return;
     }
     grip.current = { doing: "press", elementId: `${id}:press` };
@@ -123,7 +136,8 @@ export function useMatHand(stage: StageView, lens: LensId) {
   const onPointerMove = ({ at, event }: MatPointer) => {
     const held = grip.current;
     if (!held) return;
-    if (held.doing === "move") setPreview(shiftControls(design, held.ids, ...shiftFor(design, held.from, at, event.altKey)));
+    if (held.doing === "move")
+      setPreview(shiftControls(design, held.ids, ...shiftFor(design, held.from, at, event.altKey)));
     if (held.doing === "module") setPreview(movedModule(design, held.from, at, event.altKey));
     if (held.doing === "frame") setFrame(boxOf(held.from, at));
     if (held.doing === "net" && distanceMm(held.from, at) > CLICK_MM) setCarried({ netId: held.netId, ...at });
@@ -150,13 +164,15 @@ export function useMatHand(stage: StageView, lens: LensId) {
     if (!held) return;
     if (held.doing === "press") pressElement(held.elementId, false);
     if (held.doing === "move") finishMove(held.ids, shiftFor(design, held.from, at, event.altKey));
-    if (held.doing === "module" && distanceMm(held.from, at) > CLICK_MM) edit("move the controller", (d) => movedModule(d, held.from, at, event.altKey));
+    if (held.doing === "module" && distanceMm(held.from, at) > CLICK_MM)
+      edit("move the controller", (d) => movedModule(d, held.from, at, event.altKey));
     if (held.doing === "frame") select([...new Set([...held.added, ...controlsIn(design, boxOf(held.from, at))])]);
     if (held.doing === "net") dropNet(held.netId, held.from, at);
   };
 
   const finishMove = (ids: string[], [xMm, yMm]: [number, number]) => {
-    if (xMm !== 0 || yMm !== 0) edit(`move ${ids.length === 1 ? "1 part" : `${ids.length} parts`}`, (d) => shiftControls(d, ids, xMm, yMm));
+    if (xMm !== 0 || yMm !== 0)
+      edit(`move ${ids.length === 1 ? "1 part" : `${ids.length} parts`}`, (d) => shiftControls(d, ids, xMm, yMm));
   };
 
   const dropNet = (id: string, from: Point, at: Point) => {
@@ -191,7 +207,8 @@ export function useMatHand(stage: StageView, lens: LensId) {
     if (!isArrow && !isActing && !(isTurning && stage.mode === "press")) return;
     event.preventDefault();
     if (isTurning) return turnElement(`${id}:turn`, event.key === "PageUp" ? 1 : -1);
-    if (isArrow && isArranging && selection.includes(id) && !event.ctrlKey && !event.metaKey) return nudge(event, selection);
+    if (isArrow && isArranging && selection.includes(id) && !event.ctrlKey && !event.metaKey)
+      return nudge(event, selection);
     if (isArrow) return focusNeighbour(event, id);
     if (stage.mode === "press") return event.repeat ? undefined : pressElement(`${id}:press`, true);
     if (event.key === "Enter") select([id]);
@@ -200,7 +217,8 @@ export function useMatHand(stage: StageView, lens: LensId) {
 
   const onKeyUp = (event: KeyboardEvent<SVGSVGElement>) => {
     const id = controlIdAt(event.target);
-    if (id && stage.mode === "press" && (event.key === " " || event.key === "Enter")) pressElement(`${id}:press`, false);
+    if (id && stage.mode === "press" && (event.key === " " || event.key === "Enter"))
+      pressElement(`${id}:press`, false);
   };
 
   const onWheelOver = (target: Element, deltaY: number) => {
@@ -211,8 +229,19 @@ export function useMatHand(stage: StageView, lens: LensId) {
   };
 
   const running = useSession((state) => state.running);
-  const hint = placing && isArranging ? `Click where the ${kindNamed(placing).title.toLowerCase()} goes. Escape ends.` : stage.mode === "press" && running ? "Live: press keys, drag or wheel over knobs" : "";
-  return { preview, frame, carried, hint, handlers: { onPointerDown, onPointerMove, onPointerUp, onKeyDown, onKeyUp, onWheelOver } };
+  const hint =
+    placing && isArranging
+      ? `Click where the ${kindNamed(placing).title.toLowerCase()} goes. Escape ends.`
+      : stage.mode === "press" && running
+        ? "Live: press keys, drag or wheel over knobs"
+        : "";
+  return {
+    preview,
+    frame,
+    carried,
+    hint,
+    handlers: { onPointerDown, onPointerMove, onPointerUp, onKeyDown, onKeyUp, onWheelOver },
+  };
 }
 
 function movedModule(design: Design, from: Point, to: Point, fine: boolean): Design {
@@ -220,10 +249,14 @@ function movedModule(design: Design, from: Point, to: Point, fine: boolean): Des
   if (!place) return design;
   const step = fine ? FINE_MM : 0.5;
   const round = (mm: number) => Math.round(mm / step) * step;
-  return moveController(design, { xMm: round(place.xMm + to.xMm - from.xMm), yMm: round(place.yMm + to.yMm - from.yMm) });
+  return moveController(design, {
+    xMm: round(place.xMm + to.xMm - from.xMm),
+    yMm: round(place.yMm + to.yMm - from.yMm),
+  });
 }
 
-const controlsIn = (design: Design, box: Box) => design.controls.filter((control) => within(box, control.placement)).map((control) => control.id);
+const controlsIn = (design: Design, box: Box) =>
+  design.controls.filter((control) => within(box, control.placement)).map((control) => control.id);
 
 const PIN_REACH_MM = 4;
 

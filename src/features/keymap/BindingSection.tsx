@@ -22,30 +22,66 @@ export function BindingSection() {
   const context = bindingContextOf(design);
   const binding = layer.bindings[input.id];
   const isBase = layer.id === design.keymap.layers[0].id;
-  const set = (next: Binding | null) => edit(next ? `bind ${input.label}` : `clear ${input.label}`, (d) => bind(d, layer.id, input.id, next));
-  const layerChoices = [{ value: "", label: "choose a layer" }, ...design.keymap.layers.map(({ id, name }) => ({ value: id, label: name }))];
+  const set = (next: Binding | null) =>
+    edit(next ? `bind ${input.label}` : `clear ${input.label}`, (d) => bind(d, layer.id, input.id, next));
+  const layerChoices = [
+    { value: "", label: "choose a layer" },
+    ...design.keymap.layers.map(({ id, name }) => ({ value: id, label: name })),
+  ];
   return (
     <Section title={`${input.label} on ${layer.name}`}>
-      {inputs.length > 1 && <ChoiceField label="Movement" value={input.id} choices={inputs.map(({ id, label }) => ({ value: id, label }))} onCommit={takeInput} />}
+      {inputs.length > 1 && (
+        <ChoiceField
+          label="Movement"
+          value={input.id}
+          choices={inputs.map(({ id, label }) => ({ value: id, label }))}
+          onCommit={takeInput}
+        />
+      )}
       <Box padding="8px 10px" bg="var(--paper)" borderLeft="4px solid var(--saffron)" fontWeight="600" role="status">
         {binding ? phraseOf(binding, context) : isBase ? "nothing yet" : "as on the layer beneath"}
       </Box>
-      <UsageSearch onUsage={(hit) => set(hit.page === "keyboard" ? { does: "keyboard", usage: hit.usage, modifiers: 0 } : { does: "consumer", usage: hit.usage })} />
+      <UsageSearch
+        onUsage={(hit) =>
+          set(
+            hit.page === "keyboard"
+              ? { does: "keyboard", usage: hit.usage, modifiers: 0 }
+              : { does: "consumer", usage: hit.usage },
+          )
+        }
+      />
       <PressToBind onUsage={(usage, modifiers) => set({ does: "keyboard", usage, modifiers })} />
       {binding?.does === "keyboard" && (
         <Box>
-          <Box color="var(--faint)" fontSize="13px">Held with it</Box>
+          <Box color="var(--faint)" fontSize="13px">
+            Held with it
+          </Box>
           <Box display="grid" gridTemplateColumns="1fr 1fr">
             {MODIFIER_BITS.map((bit) => (
-              <Tick key={bit} label={modifierNames(1 << bit)[0]} checked={((binding.modifiers >> bit) & 1) === 1} onChange={() => set({ ...binding, modifiers: binding.modifiers ^ (1 << bit) })} />
+              <Tick
+                key={bit}
+                label={modifierNames(1 << bit)[0]}
+                checked={((binding.modifiers >> bit) & 1) === 1}
+                onChange={() => set({ ...binding, modifiers: binding.modifiers ^ (1 << bit) })}
+              />
             ))}
           </Box>
         </Box>
       )}
       {design.keymap.layers.length > 1 && input.motion === "press" && (
         <>
-          <ChoiceField label="Hold for a layer" value={binding?.does === "hold-layer" ? binding.layerId : ""} choices={layerChoices} onCommit={(layerId) => layerId && set({ does: "hold-layer", layerId })} />
-          <ChoiceField label="Stay on a layer" value={binding?.does === "stay-layer" ? binding.layerId : ""} choices={layerChoices} onCommit={(layerId) => layerId && set({ does: "stay-layer", layerId })} />
+          <ChoiceField
+            label="Hold for a layer"
+            value={binding?.does === "hold-layer" ? binding.layerId : ""}
+            choices={layerChoices}
+            onCommit={(layerId) => layerId && set({ does: "hold-layer", layerId })}
+          />
+          <ChoiceField
+            label="Stay on a layer"
+            value={binding?.does === "stay-layer" ? binding.layerId : ""}
+            choices={layerChoices}
+            onCommit={(layerId) => layerId && set({ does: "stay-layer", layerId })}
+          />
         </>
       )}
       <Row>

@@ -28,12 +28,20 @@ export function KeymapLedger() {
       columns={[
         { title: "Input", cell: (row) => row.label, width: "220px" },
         ...design.keymap.layers.map((column, nth) => ({
-          title: nth === 0 ? `${column.name} (base)` : column.name,
+          title: nth === 0 && column.name !== "Base" ? `${column.name} (base)` : column.name,
           cell: (row: ControlInput) => {
             const binding = column.bindings[row.id];
             const words = binding ? phraseOf(binding, context) : nth === 0 ? "–" : "as beneath";
             return (
-              <button onClick={() => pick(row.id, row.controlId, column.id)} aria-label={`${row.label} on ${column.name}: ${words}`} style={{ color: binding ? "inherit" : "var(--faint)", fontWeight: column.id === layer.id && row.id === input?.id ? 700 : 400, minHeight: 24 }}>
+              <button
+                onClick={() => pick(row.id, row.controlId, column.id)}
+                aria-label={`${row.label} on ${column.name}: ${words}`}
+                style={{
+                  color: binding ? "inherit" : "var(--faint)",
+                  fontWeight: column.id === layer.id && row.id === input?.id ? 700 : 400,
+                  minHeight: 24,
+                }}
+              >
                 {words}
               </button>
             );

@@ -7,7 +7,8 @@ import { edit, useDesign } from "@/store/bench";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
 
-const encode = (rule: LampRule) => (rule.when === "layer" ? `layer ${rule.layerId}` : rule.when === "lock" ? `lock ${rule.lock}` : rule.when);
+const encode = (rule: LampRule) =>
+  rule.when === "layer" ? `layer ${rule.layerId}` : rule.when === "lock" ? `lock ${rule.lock}` : rule.when;
 
 function decode(value: string): LampRule {
   const [when, what] = value.split(" ");
@@ -24,11 +25,19 @@ export function LampSection({ control }: { control: Control }) {
     { value: "never", label: "nothing" },
     { value: "always", label: "that the device runs" },
     ...design.keymap.layers.map(({ id, name }) => ({ value: `layer ${id}`, label: `that ${name} is active` })),
-    ...(["num", "caps", "scroll"] as const).map((lock) => ({ value: `lock ${lock}`, label: `the host's ${lock} lock` })),
+    ...(["num", "caps", "scroll"] as const).map((lock) => ({
+      value: `lock ${lock}`,
+      label: `the host's ${lock} lock`,
+    })),
   ];
   return (
     <Section title={`Lamp ${control.label}`}>
-      <ChoiceField label="Shows" value={encode(rule)} choices={choices} onCommit={(value) => edit(`what ${control.label} shows`, (d) => setLampRule(d, control.id, decode(value)))} />
+      <ChoiceField
+        label="Shows"
+        value={encode(rule)}
+        choices={choices}
+        onCommit={(value) => edit(`what ${control.label} shows`, (d) => setLampRule(d, control.id, decode(value)))}
+      />
     </Section>
   );
 }

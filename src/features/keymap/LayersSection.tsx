@@ -27,17 +27,40 @@ export function LayersSection() {
         {layers.map((one, nth) => {
           const inHand = one.id === layer.id;
           return (
-            <button key={one.id} aria-pressed={inHand} onClick={() => takeLayer(one.id)} style={{ textAlign: "left", padding: "4px 8px", borderLeft: `4px solid ${inHand ? "var(--saffron)" : "var(--edge)"}`, background: inHand ? "var(--paper)" : "transparent", fontWeight: inHand ? 600 : 400 }}>
+            <button
+              key={one.id}
+              aria-pressed={inHand}
+              onClick={() => takeLayer(one.id)}
+              style={{
+                textAlign: "left",
+                padding: "4px 8px",
+                borderLeft: `4px solid ${inHand ? "var(--saffron)" : "var(--edge)"}`,
+                background: inHand ? "var(--paper)" : "transparent",
+                fontWeight: inHand ? 600 : 400,
+              }}
+            >
               {nth + 1}. {one.name}
-              <span style={{ color: "var(--faint)", float: "right" }}>{nth === 0 ? "base" : `${Object.keys(one.bindings).length} bound`}</span>
+              <span style={{ color: "var(--faint)", float: "right" }}>
+                {nth === 0 ? "base" : `${Object.keys(one.bindings).length} bound`}
+              </span>
             </button>
           );
         })}
       </Box>
-      <TextField key={layer.id} label="Name of this layer" value={layer.name} check={(text) => (text.trim() === "" || text.length > 40 ? "A name has 1 to 40 characters." : null)} onCommit={(name) => edit("rename a layer", (d) => renameLayer(d, layer.id, name.trim()))} />
+      <TextField
+        key={layer.id}
+        label="Name of this layer"
+        value={layer.name}
+        check={(text) => (text.trim() === "" || text.length > 40 ? "A name has 1 to 40 characters." : null)}
+        onCommit={(name) => edit("rename a layer", (d) => renameLayer(d, layer.id, name.trim()))}
+      />
       <Row>
-        <PlainButton onClick={add} disabled={layers.length >= MOST_LAYERS}>Add a layer</PlainButton>
-        <PlainButton onClick={() => edit(`remove ${layer.name}`, (d) => removeLayer(d, layer.id))} disabled={isBase}>Remove {layer.name}</PlainButton>
+        <PlainButton onClick={add} disabled={layers.length >= MOST_LAYERS}>
+          Add a layer
+        </PlainButton>
+        <PlainButton onClick={() => edit(`remove ${layer.name}`, (d) => removeLayer(d, layer.id))} disabled={isBase}>
+          Remove {layer.name}
+        </PlainButton>
       </Row>
     </Section>
   );

@@ -30,7 +30,16 @@ export function PressToBind({ onUsage }: { onUsage: (usage: number, modifiers: n
     if (event.type === "keydown" && !isModifier(found.usage)) take(found.usage, modifiersOf(event));
   };
   return (
-    <PlainButton aria-pressed={waiting} bg={waiting ? "var(--saffron)" : "var(--sheet)"} color={waiting ? "var(--saffron-ink)" : "var(--ink)"} onClick={() => setWaiting(!waiting)} onBlur={() => setWaiting(false)} onKeyDown={onKey} onKeyUp={onKey}>
+    <PlainButton
+      data-own-keys={waiting ? "" : undefined}
+      aria-pressed={waiting}
+      bg={waiting ? "var(--saffron)" : "var(--sheet)"}
+      color={waiting ? "var(--saffron-ink)" : "var(--ink)"}
+      onClick={() => setWaiting(!waiting)}
+      onBlur={() => setWaiting(false)}
+      onKeyDown={onKey}
+      onKeyUp={onKey}
+    >
       {waiting ? "Press the key now …" : "Press it on my keyboard"}
     </PlainButton>
   );

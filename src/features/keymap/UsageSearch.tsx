@@ -20,7 +20,9 @@ export function UsageSearch({ onUsage }: { onUsage: (hit: UsageHit) => void }) {
   return (
     <Box position="relative">
       <label htmlFor={`${id}-input`}>
-        <Box fontSize="13px" fontWeight="500" color="var(--faint)">Search a usage</Box>
+        <Box fontSize="13px" fontWeight="500" color="var(--faint)">
+          Search a usage
+        </Box>
       </label>
       <Input
         id={`${id}-input`}
@@ -50,7 +52,16 @@ export function UsageSearch({ onUsage }: { onUsage: (hit: UsageHit) => void }) {
         }}
       />
       {query.trim() !== "" && (
-        <Box id={`${id}-list`} role="listbox" aria-label="Usages" maxHeight="210px" overflowY="auto" border="1px solid var(--edge)" borderTop="none" bg="var(--sheet)">
+        <Box
+          id={`${id}-list`}
+          role="listbox"
+          aria-label="Usages"
+          maxHeight="210px"
+          overflowY="auto"
+          border="1px solid var(--edge)"
+          borderTop="none"
+          bg="var(--sheet)"
+        >
           {hits.map((hit, nth) => (
             <Box
               key={`${hit.page} ${hit.usage}`}

@@ -29,25 +29,60 @@ export function BoardsSection() {
     const name = `Board ${design.boards.length + 1}`;
     edit("add a board", (d) => ({ ...d, boards: [...d.boards, { id: newId(), name, kind: "module", marginMm: 6 }] }));
   };
-  const removeBoard = (id: string) => edit("remove a board", (d) => ({ ...d, boards: d.boards.filter((board) => board.id !== id), links: d.links.filter((link) => link.fromBoardId !== id && link.toBoardId !== id) }));
-  const isEmpty = (id: string) => !design.controls.some((c) => c.placement.boardId === id) && !design.controllers.some((c) => c.placement.boardId === id);
+  const removeBoard = (id: string) =>
+    edit("remove a board", (d) => ({
+      ...d,
+      boards: d.boards.filter((board) => board.id !== id),
+      links: d.links.filter((link) => link.fromBoardId !== id && link.toBoardId !== id),
+    }));
+  const isEmpty = (id: string) =>
+    !design.controls.some((c) => c.placement.boardId === id) &&
+    !design.controllers.some((c) => c.placement.boardId === id);
   return (
     <>
       <Section title="Pitch of one unit">
         <Columns>
-          <NumberField label="Across" unit="mm" min={5} max={60} value={design.pitch.xMm} onCommit={(xMm) => edit("pitch across", (d) => ({ ...d, pitch: { ...d.pitch, xMm } }))} />
-          <NumberField label="Down" unit="mm" min={5} max={60} value={design.pitch.yMm} onCommit={(yMm) => edit("pitch down", (d) => ({ ...d, pitch: { ...d.pitch, yMm } }))} />
+          <NumberField
+            label="Across"
+            unit="mm"
+            min={5}
+            max={60}
+            value={design.pitch.xMm}
+            onCommit={(xMm) => edit("pitch across", (d) => ({ ...d, pitch: { ...d.pitch, xMm } }))}
+          />
+          <NumberField
+            label="Down"
+            unit="mm"
+            min={5}
+            max={60}
+            value={design.pitch.yMm}
+            onCommit={(yMm) => edit("pitch down", (d) => ({ ...d, pitch: { ...d.pitch, yMm } }))}
+          />
         </Columns>
       </Section>
       <Section title="Boards">
         {design.boards.map((board) => (
           <div key={board.id}>
             <Columns>
-              <TextField label="Name" value={board.name} check={(text) => (text.trim() === "" ? "A board needs a name." : null)} onCommit={(name) => edit("rename a board", (d) => changeBoard(d, board.id, { name: name.trim() }))} />
-              <NumberField label="Margin" unit="mm" min={0} max={50} value={board.marginMm} onCommit={(marginMm) => edit("margin of a board", (d) => changeBoard(d, board.id, { marginMm }))} />
+              <TextField
+                label="Name"
+                value={board.name}
+                check={(text) => (text.trim() === "" ? "A board needs a name." : null)}
+                onCommit={(name) => edit("rename a board", (d) => changeBoard(d, board.id, { name: name.trim() }))}
+              />
+              <NumberField
+                label="Margin"
+                unit="mm"
+                min={0}
+                max={50}
+                value={board.marginMm}
+                onCommit={(marginMm) => edit("margin of a board", (d) => changeBoard(d, board.id, { marginMm }))}
+              />
             </Columns>
             <Values rows={[["Outline", sizeOf(design, board.id)]]} />
-            {design.boards.length > 1 && isEmpty(board.id) && <PlainButton onClick={() => removeBoard(board.id)}>Remove {board.name}</PlainButton>}
+            {design.boards.length > 1 && isEmpty(board.id) && (
+              <PlainButton onClick={() => removeBoard(board.id)}>Remove {board.name}</PlainButton>
+            )}
           </div>
         ))}
         <Row>

@@ -25,7 +25,8 @@ export function PlaceSection() {
   const placeNext = (kind: Control["kind"], title: string) => {
     const id = newId();
     const at = freeSpot(design, kind, selection.at(-1) ?? null);
-    const boardId = design.controls.find((control) => control.id === selection.at(-1))?.placement.boardId ?? design.boards[0].id;
+    const boardId =
+      design.controls.find((control) => control.id === selection.at(-1))?.placement.boardId ?? design.boards[0].id;
     edit(`place a ${title.toLowerCase()}`, (d) => addControl(d, kind, id, { ...at, rotationDeg: 0, boardId }));
     select([id]);
   };
@@ -60,8 +61,24 @@ export function PlaceSection() {
         })}
       </Row>
       <Columns count={3}>
-        <NumberField label="Columns" unit="" whole min={1} max={20} value={block.columns} onCommit={(columns) => setBlock({ ...block, columns })} />
-        <NumberField label="Rows" unit="" whole min={1} max={10} value={block.rows} onCommit={(rows) => setBlock({ ...block, rows })} />
+        <NumberField
+          label="Columns"
+          unit=""
+          whole
+          min={1}
+          max={20}
+          value={block.columns}
+          onCommit={(columns) => setBlock({ ...block, columns })}
+        />
+        <NumberField
+          label="Rows"
+          unit=""
+          whole
+          min={1}
+          max={10}
+          value={block.rows}
+          onCommit={(rows) => setBlock({ ...block, rows })}
+        />
         <PlainButton marginTop="21px" onClick={placeKeys}>
           Place block
         </PlainButton>

@@ -17,7 +17,10 @@ type Arrange = (points: Point[], axis: AlignEdge) => Point[];
 export function SeveralSection({ controls }: { controls: Control[] }) {
   const ids = controls.map((control) => control.id);
   const arrange = (title: string, move: Arrange, axis: AlignEdge) => {
-    const moved = move(controls.map(({ placement }) => ({ xMm: placement.xMm, yMm: placement.yMm })), axis);
+    const moved = move(
+      controls.map(({ placement }) => ({ xMm: placement.xMm, yMm: placement.yMm })),
+      axis,
+    );
     const places = new Map(moved.map(({ xMm, yMm }, i) => [ids[i], { xMm: tidyMm(xMm), yMm: tidyMm(yMm) }]));
     edit(title, (design) => placeControls(design, places));
   };
@@ -29,14 +32,32 @@ export function SeveralSection({ controls }: { controls: Control[] }) {
       <Row>
         <PlainButton onClick={() => arrange("align in a column", align, "x")}>Same x</PlainButton>
         <PlainButton onClick={() => arrange("align in a row", align, "y")}>Same y</PlainButton>
-        <PlainButton onClick={() => arrange("distribute across", distribute, "x")} disabled={controls.length < 3}>Even steps across</PlainButton>
-        <PlainButton onClick={() => arrange("distribute down", distribute, "y")} disabled={controls.length < 3}>Even steps down</PlainButton>
+        <PlainButton onClick={() => arrange("distribute across", distribute, "x")} disabled={controls.length < 3}>
+          Even steps across
+        </PlainButton>
+        <PlainButton onClick={() => arrange("distribute down", distribute, "y")} disabled={controls.length < 3}>
+          Even steps down
+        </PlainButton>
       </Row>
-      <NumberField label={turns.size === 1 ? "All turned" : "Turn all to"} unit="°" min={-360} max={360} value={controls[0].placement.rotationDeg} onCommit={(rotationDeg) => edit("turn several", (design) => placeControls(design, new Map(ids.map((id) => [id, { rotationDeg }]))))} />
+      <NumberField
+        label={turns.size === 1 ? "All turned" : "Turn all to"}
+        unit="°"
+        min={-360}
+        max={360}
+        value={controls[0].placement.rotationDeg}
+        onCommit={(rotationDeg) =>
+          edit("turn several", (design) => placeControls(design, new Map(ids.map((id) => [id, { rotationDeg }]))))
+        }
+      />
       {keys.length > 0 && (
         <>
           <div>Cap width of {keys.length} keys (u)</div>
-          <WidthChips current={widths.size === 1 ? Number([...widths][0]) : null} onWidth={(widthU) => edit("width of several", (design) => keys.reduce((d, { id }) => changeControl(d, id, { widthU }), design))} />
+          <WidthChips
+            current={widths.size === 1 ? Number([...widths][0]) : null}
+            onWidth={(widthU) =>
+              edit("width of several", (design) => keys.reduce((d, { id }) => changeControl(d, id, { widthU }), design))
+            }
+          />
         </>
       )}
       <Row>

@@ -15,4 +15,5 @@ export function duplicateControl(ids: string[]): void {
   select(fresh);
 }
 
-export const removeControl = (ids: string[]): void => edit(`remove ${ids.length}`, (design) => removeControls(design, ids));
+export const removeControl = (ids: string[]): void =>
+  edit(`remove ${ids.length}`, (design) => removeControls(design, ids));

@@ -16,7 +16,17 @@ export function PinField({ net, hideLabel }: { net: Net; hideLabel?: boolean }) 
   const choice = design.pinPlan[net.id];
   const choose = (pin: string) => {
     if (choice?.locked) return notify(`${net.flag} is locked to ${choice.pin}. Unlock it to move it.`);
-    edit(pin === "" ? `free the pin of ${net.flag}` : `${net.flag} to ${pin}`, (d) => (pin === "" ? freePin(d, net.id) : movePin(d, net.id, pin)));
+    edit(pin === "" ? `free the pin of ${net.flag}` : `${net.flag} to ${pin}`, (d) =>
+      pin === "" ? freePin(d, net.id) : movePin(d, net.id, pin),
+    );
   };
-  return <ChoiceField hideLabel={hideLabel} label={hideLabel ? `Pin of ${net.flag}` : "Pin"} value={choice?.pin ?? ""} choices={pinChoices(design, profile, net, (id) => netById.get(id)?.flag ?? id)} onCommit={choose} />;
+  return (
+    <ChoiceField
+      hideLabel={hideLabel}
+      label={hideLabel ? `Pin of ${net.flag}` : "Pin"}
+      value={choice?.pin ?? ""}
+      choices={pinChoices(design, profile, net, (id) => netById.get(id)?.flag ?? id)}
+      onCommit={choose}
+    />
+  );
 }

@@ -1,5 +1,6 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
 import type { Net } from "@/core/circuits/net";
 import { derive } from "@/core/design/derive";
 import { lockPins } from "@/core/design/edits/pins";
@@ -10,19 +11,31 @@ import { Tick } from "@/ui/pieces/fields";
 import { PinField } from "./PinField";
 import { abilities } from "./pinChoices";
 
-const ROLE: Record<Net["role"], string> = { row: "row", column: "column", switch: "switch", "quadrature-a": "encoder A", "quadrature-b": "encoder B", lamp: "lamp", ground: "ground" };
+const ROLE: Record<Net["role"], string> = {
+  row: "row",
+  column: "column",
+  switch: "switch",
+  "quadrature-a": "encoder A",
+  "quadrature-b": "encoder B",
+  lamp: "lamp",
+  ground: "ground",
+};
 
 /** Every net with its pin: chosen, swapped and locked here as on the mat. */
 export function PinsLedger() {
   const design = useDesign();
   const netId = useBench((state) => state.netId);
   const { signalNets, profile, controller } = derive(design);
-  const pinOf = (net: Net) => profile?.pins.find((pin) => pin.name === design.pinPlan[net.id]?.pin && pin.role === "io");
+  const pinOf = (net: Net) =>
+    profile?.pins.find((pin) => pin.name === design.pinPlan[net.id]?.pin && pin.role === "io");
   const lead = (net: Net) => {
     const pin = pinOf(net);
-    return pin && controller && net.taps.length > 0 ? nearestTap(net, pinPlace(controller, pin)).distanceMm.toFixed(1) : "";
+    return pin && controller && net.taps.length > 0
+      ? nearestTap(net, pinPlace(controller, pin)).distanceMm.toFixed(1)
+      : "";
   };
-  const needs = (net: Net) => [net.need!.input ? "input, pull-up" : "output", net.need!.interrupt ? "interrupt" : ""].filter(Boolean).join(", ");
+  const needs = (net: Net) =>
+    [net.need!.input ? "input, pull-up" : "output", net.need!.interrupt ? "interrupt" : ""].filter(Boolean).join(", ");
   return (
     <Ledger
       label="Nets and pins"
@@ -36,12 +49,39 @@ export function PinsLedger() {
         { title: "What", cell: (net) => ROLE[net.role] },
         { title: "Contacts", numeric: true, cell: (net) => net.taps.length },
         { title: "Needs", cell: needs },
-        { title: "Pin", width: "200px", cell: (net) => (profile ? <PinField net={net} hideLabel /> : "no controller") },
-        { title: "Pin can", cell: (net) => { const pin = pinOf(net); return pin ? abilities(pin) : ""; } },
+        {
+          title: "Pin",
+          width: "200px",
+          cell: (net) =>
+            profile ? (
+              <Box width="150px">
+                <PinField net={net} hideLabel />
+              </Box>
+            ) : (
+              "no controller"
+            ),
+        },
+        {
+          title: "Pin can",
+          cell: (net) => {
+            const pin = pinOf(net);
+            return pin ? abilities(pin) : "";
+          },
+        },
         { title: "Lead (mm)", numeric: true, cell: lead },
         {
           title: "Locked",
-          cell: (net) => <Tick hideLabel label={`Lock ${net.flag}`} disabled={!design.pinPlan[net.id]} checked={design.pinPlan[net.id]?.locked ?? false} onChange={(locked) => edit(`${locked ? "lock" : "unlock"} ${net.flag}`, (d) => lockPins(d, [net.id], locked))} />,
+          cell: (net) => (
+            <Tick
+              hideLabel
+              label={`Lock ${net.flag}`}
+              disabled={!design.pinPlan[net.id]}
+              checked={design.pinPlan[net.id]?.locked ?? false}
+              onChange={(locked) =>
+                edit(`${locked ? "lock" : "unlock"} ${net.flag}`, (d) => lockPins(d, [net.id], locked))
+              }
+            />
+          ),
         },
       ]}
     />

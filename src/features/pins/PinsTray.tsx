@@ -18,20 +18,49 @@ export function PinsTray() {
   const { controller, profile, signalNets, netById } = derive(design);
   const net = netId ? netById.get(netId) : undefined;
   const classes = [...design.profiles, ...controllerCatalogue];
-  const choices = [...(profile ? [] : [{ value: "", label: "choose one" }]), ...classes.map(({ id, title }) => ({ value: id, label: title }))];
+  const choices = [
+    ...(profile ? [] : [{ value: "", label: "choose one" }]),
+    ...classes.map(({ id, title }) => ({ value: id, label: title })),
+  ];
   const placed = signalNets.filter((n) => design.pinPlan[n.id]).length;
   const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, choice]) => [id, choice.pin]));
   return (
     <>
       <Section title="Controller">
-        <ChoiceField label="Class" value={profile ? controller!.profileId : ""} choices={choices} onCommit={(id) => id && edit("choose a controller", (d) => chooseController(d, id))} />
+        <ChoiceField
+          label="Class"
+          value={profile ? controller!.profileId : ""}
+          choices={choices}
+          onCommit={(id) => id && edit("choose a controller", (d) => chooseController(d, id))}
+        />
         {profile && <div style={{ color: "var(--faint)" }}>{profile.summary}</div>}
         {profile && controller && (
           <>
             <Columns count={3}>
-              <NumberField label="x" unit="mm" min={-2000} max={2000} value={controller.placement.xMm} onCommit={(xMm) => edit("place the controller", (d) => moveController(d, { xMm }))} />
-              <NumberField label="y" unit="mm" min={-2000} max={2000} value={controller.placement.yMm} onCommit={(yMm) => edit("place the controller", (d) => moveController(d, { yMm }))} />
-              <NumberField label="Turned" unit="°" min={-360} max={360} value={controller.placement.rotationDeg} onCommit={(rotationDeg) => edit("turn the controller", (d) => moveController(d, { rotationDeg }))} />
+              <NumberField
+                label="x"
+                unit="mm"
+                min={-2000}
+                max={2000}
+                value={controller.placement.xMm}
+                onCommit={(xMm) => edit("place the controller", (d) => moveController(d, { xMm }))}
+              />
+              <NumberField
+                label="y"
+                unit="mm"
+                min={-2000}
+                max={2000}
+                value={controller.placement.yMm}
+                onCommit={(yMm) => edit("place the controller", (d) => moveController(d, { yMm }))}
+              />
+              <NumberField
+                label="Turned"
+                unit="°"
+                min={-360}
+                max={360}
+                value={controller.placement.rotationDeg}
+                onCommit={(rotationDeg) => edit("turn the controller", (d) => moveController(d, { rotationDeg }))}
+              />
             </Columns>
             <ChoiceField
               label="Lies"
@@ -40,7 +69,9 @@ export function PinsTray() {
                 { value: "top", label: "parts side up" },
                 { value: "under", label: "under the board (mirrored)" },
               ]}
-              onCommit={(side) => edit("side of the controller", (d) => moveController(d, { side: side as "top" | "under" }))}
+              onCommit={(side) =>
+                edit("side of the controller", (d) => moveController(d, { side: side as "top" | "under" }))
+              }
             />
           </>
         )}
@@ -48,7 +79,9 @@ export function PinsTray() {
       {profile && (
         <Section title="Pins">
           <Row>
-            <StepButton onClick={() => edit("share out pins", (d) => takePinPlan(d, planPins(d)))}>Share out pins</StepButton>
+            <StepButton onClick={() => edit("share out pins", (d) => takePinPlan(d, planPins(d)))}>
+              Share out pins
+            </StepButton>
             <PlainButton onClick={() => edit("free the pins", clearPins)}>Free the unlocked</PlainButton>
           </Row>
           <Values
@@ -65,12 +98,22 @@ export function PinsTray() {
       {net?.need && profile && (
         <Section title={`Net ${net.flag}`}>
           <PinField net={net} />
-          <Tick label="Locked to this pin" disabled={!design.pinPlan[net.id]} checked={design.pinPlan[net.id]?.locked ?? false} onChange={(locked) => edit(`${locked ? "lock" : "unlock"} ${net.flag}`, (d) => lockPins(d, [net.id], locked))} />
+          <Tick
+            label="Locked to this pin"
+            disabled={!design.pinPlan[net.id]}
+            checked={design.pinPlan[net.id]?.locked ?? false}
+            onChange={(locked) =>
+              edit(`${locked ? "lock" : "unlock"} ${net.flag}`, (d) => lockPins(d, [net.id], locked))
+            }
+          />
         </Section>
       )}
       {profile && !net && (
         <Section title="By hand">
-          <div>Drag a net’s flag to another pin, or choose the pin in the table; a taken pin is swapped. Locked nets stay where they are. Drag the module to move it.</div>
+          <div>
+            Drag a net’s flag to another pin, or choose the pin in the table; a taken pin is swapped. Locked nets stay
+            where they are. Drag the module to move it.
+          </div>
         </Section>
       )}
     </>

@@ -9,20 +9,36 @@ export function abilities(pin: Pin): string {
     pin.interrupt ? "interrupt" : "",
     pin.analogChannel === null ? "" : `analog ${pin.analogChannel}`,
     pin.pwm ? "PWM" : "",
-    ...pin.buses.map(({ bus, instance, line }) => `${{ i2c: "I²C", spi: "SPI", uart: "serial" }[bus]} ${instance} ${line}`),
+    ...pin.buses.map(
+      ({ bus, instance, line }) => `${{ i2c: "I²C", spi: "SPI", uart: "serial" }[bus]} ${instance} ${line}`,
+    ),
   ];
   return words.filter(Boolean).join(", ");
 }
 
 /** The pins a net can be put on, with who is there now. */
-export function pinChoices(design: Design, profile: ControllerProfile, net: Net, flagOf: (netId: string) => string): { value: string; label: string; disabled?: boolean }[] {
-  const holders = new Map(Object.entries(design.pinPlan).map(([netId, choice]) => [choice.pin, { netId, locked: choice.locked }]));
+export function pinChoices(
+  design: Design,
+  profile: ControllerProfile,
+  net: Net,
+  flagOf: (netId: string) => string,
+): { value: string; label: string; disabled?: boolean }[] {
+  const holders = new Map(
+    Object.entries(design.pinPlan).map(([netId, choice]) => [choice.pin, { netId, locked: choice.locked }]),
+  );
   const pins = profile.pins
     .filter((pin) => pin.role === "io" && !lacks(pin, net.need!))
     .map((pin) => {
       const holder = holders.get(pin.name);
-      const other = holder && holder.netId !== net.id ? ` · swap with ${flagOf(holder.netId)}${holder.locked ? " (locked)" : ""}` : "";
-      return { value: pin.name, label: `${pin.name}${pin.reserved ? " (reserved)" : ""}${other}`, disabled: Boolean(other) && holder!.locked };
+      const other =
+        holder && holder.netId !== net.id
+          ? ` · swap with ${flagOf(holder.netId)}${holder.locked ? " (locked)" : ""}`
+          : "";
+      return {
+        value: pin.name,
+        label: `${pin.name}${pin.reserved ? " (reserved)" : ""}${other}`,
+        disabled: Boolean(other) && holder!.locked,
+      };
     });
   return [{ value: "", label: "no pin" }, ...pins];
 }

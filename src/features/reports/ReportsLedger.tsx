@@ -42,15 +42,30 @@ export function ReportsLedger() {
               empty=""
               columns={[
                 { title: "At", numeric: true, width: "60px", cell: ({ offset }) => offset },
-                { title: "Bytes", width: "110px", cell: ({ item }) => <Box as="span" fontFamily="mono">{hex(item.bytes)}</Box> },
-                { title: "Item", cell: ({ item }) => <span style={{ paddingLeft: item.depth * 18 }}>{item.name}</span> },
+                {
+                  title: "Bytes",
+                  width: "110px",
+                  cell: ({ item }) => (
+                    <Box as="span" fontFamily="mono">
+                      {hex(item.bytes)}
+                    </Box>
+                  ),
+                },
+                {
+                  title: "Item",
+                  cell: ({ item }) => <span style={{ paddingLeft: item.depth * 18 }}>{item.name}</span>,
+                },
                 { title: "What it says", cell: ({ item }) => item.meaning },
               ]}
             />
           </section>
         );
       })}
-      {design.reportSet.interfaces.length === 0 && <Box padding="16px">The device declares no interface: no computer would listen to it. Declare one in the tray.</Box>}
+      {design.reportSet.interfaces.length === 0 && (
+        <Box padding="16px">
+          The device declares no interface: no computer would listen to it. Declare one in the tray.
+        </Box>
+      )}
     </>
   );
 }

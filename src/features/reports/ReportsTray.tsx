@@ -9,7 +9,9 @@ import { NumberField, TextField, Tick } from "@/ui/pieces/fields";
 import { Columns, Section } from "@/ui/pieces/sheets";
 
 function declare(design: Design, kind: InterfaceKind, declared: boolean): Design {
-  const interfaces = interfaceKinds.filter((one) => (one === kind ? declared : design.reportSet.interfaces.includes(one)));
+  const interfaces = interfaceKinds.filter((one) =>
+    one === kind ? declared : design.reportSet.interfaces.includes(one),
+  );
   return { ...design, reportSet: { ...design.reportSet, interfaces } };
 }
 
@@ -17,7 +19,8 @@ function declare(design: Design, kind: InterfaceKind, declared: boolean): Design
 export function ReportsTray() {
   const design = useDesign();
   const { timing, reportSet } = design;
-  const setTiming = (title: string, change: Partial<Design["timing"]>) => edit(title, (d) => ({ ...d, timing: { ...d.timing, ...change } }));
+  const setTiming = (title: string, change: Partial<Design["timing"]>) =>
+    edit(title, (d) => ({ ...d, timing: { ...d.timing, ...change } }));
   return (
     <>
       <Section title="Live reports">
@@ -27,16 +30,54 @@ export function ReportsTray() {
         ))}
       </Section>
       <Section title="The device declares">
-        <TextField label="Name shown by the computer" value={reportSet.productName} check={(text) => (text.trim() === "" || text.length > 60 ? "A name has 1 to 60 characters." : null)} onCommit={(productName) => edit("product name", (d) => ({ ...d, reportSet: { ...d.reportSet, productName: productName.trim() } }))} />
+        <TextField
+          label="Name shown by the computer"
+          value={reportSet.productName}
+          check={(text) => (text.trim() === "" || text.length > 60 ? "A name has 1 to 60 characters." : null)}
+          onCommit={(productName) =>
+            edit("product name", (d) => ({ ...d, reportSet: { ...d.reportSet, productName: productName.trim() } }))
+          }
+        />
         {interfaceKinds.map((kind) => (
-          <Tick key={kind} label={hidInterfaces[kind].title} checked={reportSet.interfaces.includes(kind)} onChange={(on) => edit(`${on ? "declare" : "drop"} ${hidInterfaces[kind].title}`, (d) => declare(d, kind, on))} />
+          <Tick
+            key={kind}
+            label={hidInterfaces[kind].title}
+            checked={reportSet.interfaces.includes(kind)}
+            onChange={(on) =>
+              edit(`${on ? "declare" : "drop"} ${hidInterfaces[kind].title}`, (d) => declare(d, kind, on))
+            }
+          />
         ))}
       </Section>
       <Section title="Timing">
         <Columns count={3}>
-          <NumberField label="Debounce" unit="ms" whole min={0} max={50} value={timing.debounceMs} onCommit={(debounceMs) => setTiming("debounce time", { debounceMs })} />
-          <NumberField label="Settle" unit="µs" whole min={0} max={250} value={timing.settleUs} onCommit={(settleUs) => setTiming("settle time", { settleUs })} />
-          <NumberField label="Step" unit="ms" whole min={1} max={50} value={timing.tapMs} onCommit={(tapMs) => setTiming("step time", { tapMs })} />
+          <NumberField
+            label="Debounce"
+            unit="ms"
+            whole
+            min={0}
+            max={50}
+            value={timing.debounceMs}
+            onCommit={(debounceMs) => setTiming("debounce time", { debounceMs })}
+          />
+          <NumberField
+            label="Settle"
+            unit="µs"
+            whole
+            min={0}
+            max={250}
+            value={timing.settleUs}
+            onCommit={(settleUs) => setTiming("settle time", { settleUs })}
+          />
+          <NumberField
+            label="Step"
+            unit="ms"
+            whole
+            min={1}
+            max={50}
+            value={timing.tapMs}
+            onCommit={(tapMs) => setTiming("step time", { tapMs })}
+          />
         </Columns>
       </Section>
     </>
@@ -49,12 +90,24 @@ function LiveReport({ kind }: { kind: InterfaceKind }) {
   return (
     <Box>
       <Box fontWeight="600">{title}</Box>
-      <Box display="grid" gridTemplateColumns={`repeat(${Math.min(4, reportBytes.length)}, 1fr)`} gap="4px" marginTop="4px">
+      <Box
+        display="grid"
+        gridTemplateColumns={`repeat(${Math.min(4, reportBytes.length)}, 1fr)`}
+        gap="4px"
+        marginTop="4px"
+      >
         {reportBytes.map((name, at) => {
           const byte = report?.bytes[at] ?? 0;
           return (
-            <Box key={name} bg={byte === 0 ? "var(--paper)" : "var(--saffron)"} color={byte === 0 ? "var(--ink)" : "var(--saffron-ink)"} padding="3px 6px">
-              <Box fontFamily="mono" fontSize="15px">{byte.toString(16).toUpperCase().padStart(2, "0")}</Box>
+            <Box
+              key={name}
+              bg={byte === 0 ? "var(--paper)" : "var(--saffron)"}
+              color={byte === 0 ? "var(--ink)" : "var(--saffron-ink)"}
+              padding="3px 6px"
+            >
+              <Box fontFamily="mono" fontSize="15px">
+                {byte.toString(16).toUpperCase().padStart(2, "0")}
+              </Box>
               <Box fontSize="12px">{name}</Box>
             </Box>
           );

@@ -6,7 +6,8 @@ export const reportsStage: StageView = {
   title: "Reports",
   lens: "legends",
   mode: "press",
-  settled: (design) => `${design.reportSet.interfaces.length} interface${design.reportSet.interfaces.length === 1 ? "" : "s"}`,
+  settled: (design) =>
+    `${design.reportSet.interfaces.length} interface${design.reportSet.interfaces.length === 1 ? "" : "s"}`,
   Tray: dynamic(() => import("./ReportsTray").then((m) => m.ReportsTray)),
   Ledger: dynamic(() => import("./ReportsLedger").then((m) => m.ReportsLedger)),
   ledgerTitle: "Report descriptor, byte by byte",

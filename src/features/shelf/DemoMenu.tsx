@@ -18,18 +18,29 @@ export function DemoMenu({ load }: { load: () => Promise<Design[]> }) {
     if (copy) router.push(`/bench/${copy}/layout`);
   };
   return (
-    <Menu.Root onOpenChange={({ open }) => open && void load().then(setDemos)} onSelect={({ value }) => void take(value)}>
+    <Menu.Root
+      onOpenChange={({ open }) => open && void load().then(setDemos)}
+      onSelect={({ value }) => void take(value)}
+    >
       <Menu.Trigger asChild>
         <PlainButton>From a demo</PlainButton>
       </Menu.Trigger>
       <Portal>
         <Menu.Positioner>
-          <Menu.Content bg="var(--sheet)" color="var(--ink)" borderRadius="3px" border="1px solid var(--edge)" maxWidth="420px">
+          <Menu.Content
+            bg="var(--sheet)"
+            color="var(--ink)"
+            borderRadius="3px"
+            border="1px solid var(--edge)"
+            maxWidth="420px"
+          >
             {demos.map((demo) => (
               <Menu.Item key={demo.id} value={demo.id} padding="8px 10px" _highlighted={{ bg: "var(--paper)" }}>
                 <Box>
                   <Box fontWeight="600">{demo.name}</Box>
-                  <Box fontSize="13px" color="var(--faint)">{demo.note}</Box>
+                  <Box fontSize="13px" color="var(--faint)">
+                    {demo.note}
+                  </Box>
                 </Box>
               </Menu.Item>
             ))}

@@ -27,7 +27,11 @@ export function DesignCard({ stored }: { stored: StoredDesign }) {
   };
   return (
     <Box as="article" aria-label={design.name} bg="var(--sheet)" border="1px solid var(--edge)" borderRadius="3px">
-      <Link href={`/bench/${stored.id}/layout`} aria-label={`Open ${design.name}`} style={{ display: "block", height: 150, background: "var(--mat)", padding: 6 }}>
+      <Link
+        href={`/bench/${stored.id}/layout`}
+        aria-label={`Open ${design.name}`}
+        style={{ display: "block", height: 150, background: "var(--mat)", padding: 6 }}
+      >
         {read.ok ? <DeviceThumbnail design={read.value} /> : null}
       </Link>
       <Box padding="10px 12px 8px">
@@ -35,18 +39,31 @@ export function DesignCard({ stored }: { stored: StoredDesign }) {
           {design.name}
         </Box>
         <Box fontSize="13px" color="var(--faint)" minHeight="36px" lineClamp={2}>
-          {design.note || `Nothing noted. ${read.ok ? counted(design.controls.length) : "This design needs a newer program."}`}
+          {design.note ||
+            `Nothing noted. ${read.ok ? counted(design.controls.length) : "This design needs a newer program."}`}
         </Box>
         <Box display="flex" alignItems="center" marginTop="6px">
           <Box flex="1" fontSize="12px" color="var(--faint)" fontFamily="mono" suppressHydrationWarning>
             {day(savedAt)}
           </Box>
-          <SignButton aria-label={`Rename ${design.name}`} onClick={() => setRenaming(true)}><PencilLine size={15} /></SignButton>
-          <SignButton aria-label={`Duplicate ${design.name}`} onClick={() => void addCopy(design)}><Copy size={15} /></SignButton>
-          <SignButton aria-label={`Delete ${design.name}`} onClick={() => void remove()}><Trash2 size={15} /></SignButton>
+          <SignButton aria-label={`Rename ${design.name}`} onClick={() => setRenaming(true)}>
+            <PencilLine size={15} />
+          </SignButton>
+          <SignButton aria-label={`Duplicate ${design.name}`} onClick={() => void addCopy(design)}>
+            <Copy size={15} />
+          </SignButton>
+          <SignButton aria-label={`Delete ${design.name}`} onClick={() => void remove()}>
+            <Trash2 size={15} />
+          </SignButton>
         </Box>
       </Box>
-      {renaming && <RenameSlip name={design.name} onClose={() => setRenaming(false)} onName={(name) => void renameOnShelf(stored.id, name)} />}
+      {renaming && (
+        <RenameSlip
+          name={design.name}
+          onClose={() => setRenaming(false)}
+          onName={(name) => void renameOnShelf(stored.id, name)}
+        />
+      )}
     </Box>
   );
 }

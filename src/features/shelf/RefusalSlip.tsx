@@ -8,7 +8,12 @@ import { Slip } from "@/ui/pieces/sheets";
 /** Why files were not taken, place by place. */
 export function RefusalSlip({ refused, onClose }: { refused: ImportRefusal[]; onClose: () => void }) {
   return (
-    <Slip open={refused.length > 0} onClose={onClose} title="Not taken" actions={<StepButton onClick={onClose}>Understood</StepButton>}>
+    <Slip
+      open={refused.length > 0}
+      onClose={onClose}
+      title="Not taken"
+      actions={<StepButton onClick={onClose}>Understood</StepButton>}
+    >
       <p>Nothing on the shelf was touched.</p>
       {refused.map(({ fileName, problems }, i) => (
         <Box key={`${fileName} ${i}`} marginTop="10px">

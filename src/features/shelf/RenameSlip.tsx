@@ -33,7 +33,14 @@ export function RenameSlip({ name, onName, onClose }: RenameSlipProps) {
         </>
       }
     >
-      <Input aria-label="New name" autoFocus maxLength={80} value={draft} onChange={(event) => setDraft(event.target.value)} onKeyDown={(event) => event.key === "Enter" && rename()} />
+      <Input
+        aria-label="New name"
+        autoFocus
+        maxLength={80}
+        value={draft}
+        onChange={(event) => setDraft(event.target.value)}
+        onKeyDown={(event) => event.key === "Enter" && rename()}
+      />
       {wanted === "" && <p role="alert">A design needs a name.</p>}
     </Slip>
   );

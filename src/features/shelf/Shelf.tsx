@@ -35,7 +35,8 @@ export function Shelf() {
   const take = async (files: File[]) => {
     const result = await importFiles(files);
     setRefused(result.refused);
-    if (result.taken.length > 0) notify(`${result.taken.length === 1 ? "1 design is" : `${result.taken.length} designs are`} on the shelf.`);
+    if (result.taken.length > 0)
+      notify(`${result.taken.length === 1 ? "1 design is" : `${result.taken.length} designs are`} on the shelf.`);
   };
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
@@ -56,12 +57,23 @@ export function Shelf() {
       onDragLeave={() => setOver(false)}
       onDrop={onDrop}
     >
-      <Box bg="var(--mat-deep)" color="var(--mat-ink)" padding="22px 32px 20px" display="flex" alignItems="end" gap="16px" flexWrap="wrap">
+      <Box
+        bg="var(--mat-deep)"
+        color="var(--mat-ink)"
+        padding="22px 32px 20px"
+        display="flex"
+        alignItems="end"
+        gap="16px"
+        flexWrap="wrap"
+      >
         <Box flex="1" minWidth="320px">
           <Box as="h1" fontSize="26px" fontWeight="700" letterSpacing="0.02em">
             Ovrin
           </Box>
-          <div>From the wish for a keyboard, pad or panel to a device that reports correctly: laid out, wired, pinned, mapped, tried, and out as firmware.</div>
+          <div>
+            From the wish for a keyboard, pad or panel to a device that reports correctly: laid out, wired, pinned,
+            mapped, tried, and out as firmware.
+          </div>
         </Box>
         <StepButton onClick={() => void start()}>
           <Plus size={16} /> New device
@@ -70,7 +82,10 @@ export function Shelf() {
         <PlainButton onClick={() => picker.current?.click()}>
           <FileUp size={16} /> Import a file
         </PlainButton>
-        <SignButton aria-label={light === "day" ? "Night bench" : "Day bench"} onClick={() => setLight(light === "day" ? "night" : "day")}>
+        <SignButton
+          aria-label={light === "day" ? "Night bench" : "Day bench"}
+          onClick={() => setLight(light === "day" ? "night" : "day")}
+        >
           {light === "day" ? <Moon size={17} /> : <Sun size={17} />}
         </SignButton>
         <input
@@ -96,9 +111,13 @@ export function Shelf() {
           On the shelf
         </Box>
         {designs === null && <p role="status">Looking at the shelf …</p>}
-        {designs?.length === 0 && <p>The shelf is empty. Start a new device, take a demo, or drop a design file anywhere on this page.</p>}
+        {designs?.length === 0 && (
+          <p>The shelf is empty. Start a new device, take a demo, or drop a design file anywhere on this page.</p>
+        )}
         <Box display="grid" gridTemplateColumns="repeat(auto-fill, minmax(280px, 1fr))" gap="18px">
-          {designs?.map((stored) => <DesignCard key={stored.id} stored={stored} />)}
+          {designs?.map((stored) => (
+            <DesignCard key={stored.id} stored={stored} />
+          ))}
         </Box>
       </Box>
       <RefusalSlip refused={refused} onClose={() => setRefused([])} />

@@ -47,7 +47,8 @@ export function HostBox({ design }: { design: Design }) {
   return (
     <Box
       role="textbox"
-      aria-label="What the computer types"
+      data-own-keys=""
+      aria-label="Typed text"
       aria-multiline="true"
       aria-readonly="true"
       tabIndex={0}

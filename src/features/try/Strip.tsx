@@ -29,7 +29,12 @@ export function Strip() {
   }, []);
   const shown = held ?? session;
   const from = shown.nowMs - windowMs;
-  const lanes = lanesOf(shown, from, (id) => labelOf(derive(design).elements.get(id)?.label, id), (index) => design.keymap.layers[index]?.name ?? "");
+  const lanes = lanesOf(
+    shown,
+    from,
+    (id) => labelOf(derive(design).elements.get(id)?.label, id),
+    (index) => design.keymap.layers[index]?.name ?? "",
+  );
   const x = (ms: number) => LABEL_PX + ((ms - from) / windowMs) * (width - LABEL_PX - 12);
   const height = AXIS_PX + (lanes.length + 1) * LANE_PX + 26;
   const reports = shown.reports.filter((report) => report.atMs >= from);
@@ -40,26 +45,60 @@ export function Strip() {
           {held ? "Let it run" : "Hold the strip"}
         </PlainButton>
         {WINDOWS_MS.map((ms) => (
-          <PlainButton key={ms} height="26px" aria-pressed={ms === windowMs} bg={ms === windowMs ? "var(--paper)" : "var(--sheet)"} onClick={() => setWindowMs(ms)}>
+          <PlainButton
+            key={ms}
+            height="26px"
+            aria-pressed={ms === windowMs}
+            bg={ms === windowMs ? "var(--paper)" : "var(--sheet)"}
+            onClick={() => setWindowMs(ms)}
+          >
             {ms < 1000 ? `${ms} ms` : `${ms / 1000} s`}
           </PlainButton>
         ))}
         <Box color="var(--faint)" fontSize="13px">
-          {lanes.length === 1 && reports.length === 0 ? "Press something on the mat: its contact, what the firmware makes of it, and the reports appear here." : ""}
+          {lanes.length === 1 && reports.length === 0
+            ? "Press something on the mat: its contact, what the firmware makes of it, and the reports appear here."
+            : ""}
         </Box>
       </Box>
-      <svg width={width} height={height} role="img" aria-label={`The last ${windowMs} ms: ${reports.length} reports`} fontSize={12} fill="var(--ink)">
+      <svg
+        style={{ fontSize: 12 }}
+        width={width}
+        height={height}
+        role="img"
+        aria-label={`The last ${windowMs} ms: ${reports.length} reports`}
+        fill="var(--ink)"
+      >
         <TimeAxis from={from} windowMs={windowMs} x={x} height={height} />
         {lanes.map((lane, nth) => (
-          <LaneRow key={lane.id} lane={lane} top={AXIS_PX + nth * LANE_PX} x={x} from={from} to={shown.nowMs} width={width} />
+          <LaneRow
+            key={lane.id}
+            lane={lane}
+            top={AXIS_PX + nth * LANE_PX}
+            x={x}
+            from={from}
+            to={shown.nowMs}
+            width={width}
+          />
         ))}
         <g transform={`translate(0 ${AXIS_PX + lanes.length * LANE_PX})`}>
-          <text x={10} y={20} fontWeight={600}>Reports</text>
+          <text style={{ fontWeight: 600 }} x={10} y={20}>
+            Reports
+          </text>
           <line x1={0} x2={width} y1={LANE_PX + 24} y2={LANE_PX + 24} stroke="var(--edge)" />
           {reports.map((report, nth) => (
             <g key={`${report.atMs} ${nth}`} transform={`translate(${x(report.atMs)} 0)`}>
-              <line y1={3} y2={LANE_PX + 22} stroke={report.interface === "keyboard" ? "var(--ink)" : "var(--settled)"} strokeWidth={1.5} />
-              <text x={3} y={12 + (nth % 3) * 14} fontSize={11} fontFamily="'Atkinson Hyperlegible Mono Variable', monospace">
+              <line
+                y1={3}
+                y2={LANE_PX + 22}
+                stroke={report.interface === "keyboard" ? "var(--ink)" : "var(--settled)"}
+                strokeWidth={1.5}
+              />
+              <text
+                style={{ fontSize: 11, fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace" }}
+                x={3}
+                y={12 + (nth % 3) * 14}
+              >
                 {toHex(report.bytes).replace(/(..)/g, "$1 ").trim()}
               </text>
             </g>
@@ -82,16 +121,28 @@ export function Strip() {
 
 const labelOf = (label: string | undefined, contact: string) => label ?? contact;
 
-function TimeAxis({ from, windowMs, x, height }: { from: number; windowMs: number; x: (ms: number) => number; height: number }) {
+function TimeAxis({
+  from,
+  windowMs,
+  x,
+  height,
+}: {
+  from: number;
+  windowMs: number;
+  x: (ms: number) => number;
+  height: number;
+}) {
   const step = windowMs / 10;
   const first = Math.ceil(from / step) * step;
   const marks = Array.from({ length: 11 }, (_, i) => first + i * step).filter((ms) => ms >= 0 && ms <= from + windowMs);
   return (
-    <g fontFamily="'Atkinson Hyperlegible Mono Variable', monospace" fill="var(--faint)">
+    <g style={{ fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace" }} fill="var(--faint)">
       {marks.map((ms) => (
         <g key={ms}>
           <line x1={x(ms)} x2={x(ms)} y1={14} y2={height} stroke="var(--edge)" />
-          <text x={x(ms)} y={11} textAnchor="middle" fontSize={11}>{ms}</text>
+          <text style={{ fontSize: 11 }} x={x(ms)} y={11} textAnchor="middle">
+            {ms}
+          </text>
         </g>
       ))}
     </g>
@@ -99,7 +150,15 @@ function TimeAxis({ from, windowMs, x, height }: { from: number; windowMs: numbe
 }
 
 /** A line that jumps between two heights at its changes. */
-function tracePath(changes: Change[], startsOn: boolean, from: number, to: number, x: (ms: number) => number, high: number, low: number): string {
+function tracePath(
+  changes: Change[],
+  startsOn: boolean,
+  from: number,
+  to: number,
+  x: (ms: number) => number,
+  high: number,
+  low: number,
+): string {
   let path = `M${x(Math.max(0, from))} ${startsOn ? high : low}`;
   for (const { atMs, on } of changes) {
     if (atMs < from) continue;
@@ -108,13 +167,39 @@ function tracePath(changes: Change[], startsOn: boolean, from: number, to: numbe
   return `${path}H${x(to)}`;
 }
 
-function LaneRow({ lane, top, x, from, to, width }: { lane: Lane; top: number; x: (ms: number) => number; from: number; to: number; width: number }) {
+function LaneRow({
+  lane,
+  top,
+  x,
+  from,
+  to,
+  width,
+}: {
+  lane: Lane;
+  top: number;
+  x: (ms: number) => number;
+  from: number;
+  to: number;
+  width: number;
+}) {
   return (
     <g transform={`translate(0 ${top})`}>
-      <text x={10} y={20}>{lane.label}</text>
+      <text x={10} y={20}>
+        {lane.label}
+      </text>
       <line x1={0} x2={width} y1={LANE_PX} y2={LANE_PX} stroke="var(--edge)" />
-      <path d={tracePath(lane.raw, lane.rawStartsOn, from, to, x, 6, 14)} fill="none" stroke="var(--faint)" strokeWidth={1} />
-      <path d={tracePath(lane.settled, lane.settledStartsOn, from, to, x, 15, 26)} fill="none" stroke="var(--stop)" strokeWidth={2} />
+      <path
+        d={tracePath(lane.raw, lane.rawStartsOn, from, to, x, 6, 14)}
+        fill="none"
+        stroke="var(--faint)"
+        strokeWidth={1}
+      />
+      <path
+        d={tracePath(lane.settled, lane.settledStartsOn, from, to, x, 15, 26)}
+        fill="none"
+        stroke="var(--stop)"
+        strokeWidth={2}
+      />
     </g>
   );
 }

@@ -14,22 +14,45 @@ import { HostBox } from "./HostBox";
 export function TryTray() {
   const design = useDesign();
   const { bounce, withoutDiodes, activeLayers, deeds, reports } = useSession();
-  const hasMatrix = design.circuits.some((circuit): circuit is MatrixCircuit => circuit.kind === "matrix" && circuit.diodes !== "none");
+  const hasMatrix = design.circuits.some(
+    (circuit): circuit is MatrixCircuit => circuit.kind === "matrix" && circuit.diodes !== "none",
+  );
   const encoders = design.controls.filter((control) => control.kind === "encoder");
   return (
     <>
-      <Section title="What the computer types" aside={<PlainButton height="26px" onClick={clearText}>Clear</PlainButton>}>
+      <Section
+        title="What the computer types"
+        aside={
+          <PlainButton height="26px" onClick={clearText}>
+            Clear
+          </PlainButton>
+        }
+      >
         <HostBox design={design} />
         <Box fontSize="13px" color="var(--faint)">
           Click into it and type: keys of your own keyboard press the device’s key that is bound to them. Tab leaves.
         </Box>
         {deeds.length > 0 && (
-          <Box as="ul" listStyleType="none" fontSize="13px" maxHeight="96px" overflowY="auto" tabIndex={0} aria-label="Other things the computer was told">
-            {deeds.slice(-12).reverse().map(({ atMs, deed }, i) => (
-              <li key={`${atMs} ${i}`}>
-                <Box as="span" fontFamily="mono">{atMs} ms</Box> {deed}
-              </li>
-            ))}
+          <Box
+            as="ul"
+            listStyleType="none"
+            fontSize="13px"
+            maxHeight="96px"
+            overflowY="auto"
+            tabIndex={0}
+            aria-label="Other things the computer was told"
+          >
+            {deeds
+              .slice(-12)
+              .reverse()
+              .map(({ atMs, deed }, i) => (
+                <li key={`${atMs} ${i}`}>
+                  <Box as="span" fontFamily="mono">
+                    {atMs} ms
+                  </Box>{" "}
+                  {deed}
+                </li>
+              ))}
           </Box>
         )}
       </Section>
@@ -51,7 +74,12 @@ export function TryTray() {
       )}
       <Section title="What if">
         <Tick label="Contacts bounce, up to 4 ms" checked={bounce} onChange={setBounce} />
-        <Tick label="The diodes were left out" disabled={!hasMatrix} checked={withoutDiodes} onChange={setWithoutDiodes} />
+        <Tick
+          label="The diodes were left out"
+          disabled={!hasMatrix}
+          checked={withoutDiodes}
+          onChange={setWithoutDiodes}
+        />
       </Section>
     </>
   );
@@ -62,8 +90,12 @@ function TurnButtons({ control }: { control: Control }) {
   return (
     <Box display="flex" alignItems="center" gap="8px">
       <Box flex="1">{control.label}</Box>
-      <PlainButton aria-label={`Turn ${control.label} anticlockwise`} onClick={() => turnElement(id, -1)}>↺</PlainButton>
-      <PlainButton aria-label={`Turn ${control.label} clockwise`} onClick={() => turnElement(id, 1)}>↻</PlainButton>
+      <PlainButton aria-label={`Turn ${control.label} anticlockwise`} onClick={() => turnElement(id, -1)}>
+        ↺
+      </PlainButton>
+      <PlainButton aria-label={`Turn ${control.label} clockwise`} onClick={() => turnElement(id, 1)}>
+        ↻
+      </PlainButton>
     </Box>
   );
 }

@@ -27,11 +27,23 @@ function startsOn(changes: Change[], from: number, otherwise: boolean): boolean 
 }
 
 function lane(id: string, label: string, raw: Change[], settled: Change[], from: number): Lane {
-  return { id, label, raw, settled, rawStartsOn: startsOn(raw, from, false), settledStartsOn: startsOn(settled, from, false) };
+  return {
+    id,
+    label,
+    raw,
+    settled,
+    rawStartsOn: startsOn(raw, from, false),
+    settledStartsOn: startsOn(settled, from, false),
+  };
 }
 
 /** The lanes to show: layers in use, then the contacts that moved last, in a steady order. */
-export function lanesOf(recorded: Recorded, from: number, labelOf: (elementId: string) => string, layerName: (index: number) => string): Lane[] {
+export function lanesOf(
+  recorded: Recorded,
+  from: number,
+  labelOf: (elementId: string) => string,
+  layerName: (index: number) => string,
+): Lane[] {
   const layerIds = [...new Set(recorded.layers.map((change) => change.id))];
   const layers = layerIds.map((id) => {
     const changes = recorded.layers.filter((change) => change.id === id);

@@ -17,7 +17,9 @@ export function WiringLedger() {
   const selection = useBench((state) => state.selection);
   const { elements, circuitsOf, netById } = derive(design);
   const matrix = design.circuits.find((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
-  const circuitName = (element: PlacedElement) => (circuitsOf.get(element.id) ?? []).map((id) => design.circuits.find((c) => c.id === id)!.name).join(" and ") || "not wired";
+  const circuitName = (element: PlacedElement) =>
+    (circuitsOf.get(element.id) ?? []).map((id) => design.circuits.find((c) => c.id === id)!.name).join(" and ") ||
+    "not wired";
   const diode = (element: PlacedElement) => {
     if (!matrix?.cells[element.id]) return "";
     if (!hasDiode(matrix, element.id)) return "none";
@@ -33,21 +35,51 @@ export function WiringLedger() {
       empty="There is nothing to wire yet. Place some controls in Layout."
       columns={[
         { title: "Part", cell: (element) => element.label, width: "170px" },
-        { title: "What", cell: (element) => ({ switch: "switch", quadrature: "quadrature A, B", lamp: "lamp" })[element.kind] },
+        {
+          title: "What",
+          cell: (element) => ({ switch: "switch", quadrature: "turn (A, B)", lamp: "lamp" })[element.kind],
+        },
         { title: "Circuit", cell: circuitName },
         { title: "Row", width: "90px", cell: (element) => <LineCell matrix={matrix} element={element} axis="row" /> },
-        { title: "Column", width: "90px", cell: (element) => <LineCell matrix={matrix} element={element} axis="column" /> },
+        {
+          title: "Column",
+          width: "90px",
+          cell: (element) => <LineCell matrix={matrix} element={element} axis="column" />,
+        },
         { title: "Diode", cell: diode },
-        { title: "Nets", cell: (element) => [...netById.values()].filter((net) => net.taps.some((tap) => tap.elementId === element.id)).map((net) => net.flag).join(", ") },
+        {
+          title: "Nets",
+          cell: (element) =>
+            [...netById.values()]
+              .filter((net) => net.taps.some((tap) => tap.elementId === element.id))
+              .map((net) => net.flag)
+              .join(", "),
+        },
       ]}
     />
   );
 }
 
-
-function LineCell({ matrix, element, axis }: { matrix: MatrixCircuit | undefined; element: PlacedElement; axis: keyof Cell }) {
+function LineCell({
+  matrix,
+  element,
+  axis,
+}: {
+  matrix: MatrixCircuit | undefined;
+  element: PlacedElement;
+  axis: keyof Cell;
+}) {
   const cell = matrix?.cells[element.id];
   if (!matrix || !cell) return null;
-  const move = (value: string) => edit(`${axis} of ${element.label}`, (design) => setCell(design, element.id, { ...cell, [axis]: Number(value) }));
-  return <ChoiceField hideLabel label={`${axis === "row" ? "Row" : "Column"} of ${element.label}`} value={String(cell[axis])} choices={lineChoices(matrix, axis)} onCommit={move} />;
+  const move = (value: string) =>
+    edit(`${axis} of ${element.label}`, (design) => setCell(design, element.id, { ...cell, [axis]: Number(value) }));
+  return (
+    <ChoiceField
+      hideLabel
+      label={`${axis === "row" ? "Row" : "Column"} of ${element.label}`}
+      value={String(cell[axis])}
+      choices={lineChoices(matrix, axis)}
+      onCommit={move}
+    />
+  );
 }

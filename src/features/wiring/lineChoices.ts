@@ -4,5 +4,8 @@ import type { Cell, MatrixCircuit } from "@/core/circuits/matrix";
 export function lineChoices(matrix: MatrixCircuit, axis: keyof Cell): { value: string; label: string }[] {
   const highest = Math.max(-1, ...Object.values(matrix.cells).map((cell) => cell[axis]));
   const count = Math.min(32, highest + 2);
-  return Array.from({ length: count }, (_, line) => ({ value: String(line), label: `${axis === "row" ? "R" : "C"}${line + 1}` }));
+  return Array.from({ length: count }, (_, line) => ({
+    value: String(line),
+    label: `${axis === "row" ? "R" : "C"}${line + 1}`,
+  }));
 }

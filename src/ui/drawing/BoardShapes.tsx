@@ -9,7 +9,17 @@ export const BoardShapes = memo(function BoardShapes({ design }: { design: Desig
     <g pointerEvents="none">
       {design.boards.map((board) => {
         const outline = boardOutline(design, board.id);
-        return outline && <path key={board.id} d={outlinePath(outline)} fill="var(--board)" stroke="var(--board-edge)" strokeWidth={0.35} />;
+        return (
+          outline && (
+            <path
+              key={board.id}
+              d={outlinePath(outline)}
+              fill="var(--board)"
+              stroke="var(--board-edge)"
+              strokeWidth={0.35}
+            />
+          )
+        );
       })}
     </g>
   );

@@ -24,14 +24,21 @@ interface ControlShapeProps {
 const TONES = { none: "var(--cap-edge)", stop: "var(--stop)", warn: "var(--warn)" };
 
 /** Letters of the size that fits the width; about half as wide as high in this face. */
-const fitted = (words: string, widthMm: number, most: number) => Math.min(most, (widthMm - 2.4) / (Math.max(1, words.length) * 0.56));
+const fitted = (words: string, widthMm: number, most: number) =>
+  Math.min(most, (widthMm - 2.4) / (Math.max(1, words.length) * 0.56));
 
 function Knob({ radius }: { radius: number }) {
   const notches = Array.from({ length: 24 }, (_, i) => (i * Math.PI) / 12);
   return (
     <g stroke="var(--cap-edge)" strokeWidth={0.35} pointerEvents="none">
       {notches.map((angle) => (
-        <line key={angle} x1={Math.cos(angle) * (radius - 1.5)} y1={Math.sin(angle) * (radius - 1.5)} x2={Math.cos(angle) * (radius - 0.4)} y2={Math.sin(angle) * (radius - 0.4)} />
+        <line
+          key={angle}
+          x1={Math.cos(angle) * (radius - 1.5)}
+          y1={Math.sin(angle) * (radius - 1.5)}
+          x2={Math.cos(angle) * (radius - 0.4)}
+          y2={Math.sin(angle) * (radius - 0.4)}
+        />
       ))}
       <circle r={Math.max(1, radius - 2.2)} fill="var(--cap-top)" strokeWidth={0.25} />
       <line x1={0} y1={-radius + 2.4} x2={0} y2={-radius + 4.6} strokeWidth={0.7} stroke="var(--cap-ink)" />
@@ -46,7 +53,15 @@ function Contacts({ control }: { control: Control }) {
         .elements(control)
         .flatMap((element) => element.contacts)
         .map(({ id, at }) => (
-          <circle key={id} cx={at.xMm} cy={at.yMm} r={0.85} fill="var(--pad)" stroke="var(--cap-ink)" strokeWidth={0.25} />
+          <circle
+            key={id}
+            cx={at.xMm}
+            cy={at.yMm}
+            r={0.85}
+            fill="var(--pad)"
+            stroke="var(--cap-ink)"
+            strokeWidth={0.25}
+          />
         ))}
     </g>
   );
@@ -64,22 +79,61 @@ function Face({ control, pitch, pressed, lit }: Pick<ControlShapeProps, "control
     );
   }
   const [w, h] = [control.widthU * pitch.xMm - 4.6, control.heightU * pitch.yMm - 5];
-  return <rect x={-w / 2} y={-h / 2 - 0.6} width={w} height={h} rx={1.4} fill={pressed ? "var(--saffron)" : "var(--cap-top)"} pointerEvents="none" />;
+  return (
+    <rect
+      x={-w / 2}
+      y={-h / 2 - 0.6}
+      width={w}
+      height={h}
+      rx={1.4}
+      fill={pressed ? "var(--saffron)" : "var(--cap-top)"}
+      pointerEvents="none"
+    />
+  );
+}
+
+const LINE_SIGNS = 9;
+
+/** Long words go on up to three lines, broken at spaces. */
+function broken(words: string): string[] {
+  if (words.length <= LINE_SIGNS) return [words];
+  const lines: string[] = [];
+  for (const word of words.split(" ")) {
+    const last = lines.at(-1);
+    if (last !== undefined && (last.length + 1 + word.length <= LINE_SIGNS || lines.length === 3))
+      lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(word);
+  }
+  return lines;
 }
 
 function Words({ control, pitch, words, small }: Pick<ControlShapeProps, "control" | "pitch" | "words" | "small">) {
   if (control.kind === "lamp") return null;
   const width = control.kind === "key" ? Math.max(10, control.widthU * pitch.xMm - 4) : control.knobDiameterMm - 2;
-  const size = fitted(words, width, 4.4);
+  const lines = broken(words);
+  const size = Math.min(...lines.map((line) => fitted(line, width, [4.4, 3.6, 3][lines.length - 1])));
+  const under = lines.length > 1 ? "" : small;
   return (
     <Upright x={0} y={control.kind === "key" ? -0.4 : 0.4}>
       <g textAnchor="middle" fill="var(--cap-ink)" pointerEvents="none">
-        <text y={small ? -0.2 : size * 0.34} fontSize={size} fontWeight={600}>
-          {words}
-        </text>
-        {small && (
-          <text y={3.6} fontSize={fitted(small, width, 2.9)} fontFamily="'Atkinson Hyperlegible Mono Variable', monospace">
-            {small}
+        {lines.map((line, nth) => (
+          <text
+            key={nth}
+            style={{ fontSize: size, fontWeight: 600 }}
+            y={(under ? -0.2 : size * 0.34) + (nth - (lines.length - 1) / 2) * size * 1.15}
+          >
+            {line}
+          </text>
+        ))}
+        {under && (
+          <text
+            style={{
+              fontSize: fitted(under, width, 2.9),
+              fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace",
+            }}
+            y={3.6}
+          >
+            {under}
           </text>
         )}
       </g>
@@ -107,20 +161,40 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
       aria-label={describe(control, words, small)}
       tabIndex={tabStop ? 0 : -1}
       className="control"
-      style={{ cursor: "pointer" }}
     >
       {solderSide ? (
         <>
-          <path d={cap} fill="var(--board)" fillOpacity={0.5} stroke="var(--board-edge)" strokeWidth={0.25} strokeDasharray="1.2 1" />
+          <path
+            d={cap}
+            fill="var(--board)"
+            fillOpacity={0.5}
+            stroke="var(--board-edge)"
+            strokeWidth={0.25}
+            strokeDasharray="1.2 1"
+          />
           <path d={body} fill="var(--cap)" stroke={TONES[tone]} strokeWidth={tone === "none" ? 0.3 : 0.7} />
           <Contacts control={control} />
         </>
       ) : (
         <>
-          <path d={cap} fill={lit ? "var(--saffron)" : "var(--cap)"} stroke={TONES[tone]} strokeWidth={tone === "none" ? 0.3 : 0.9} />
+          <path
+            d={cap}
+            fill={lit ? "var(--saffron)" : "var(--cap)"}
+            stroke={TONES[tone]}
+            strokeWidth={tone === "none" ? 0.3 : 0.9}
+          />
           <Face control={control} pitch={pitch} pressed={pressed} lit={lit} />
         </>
       )}
+      <path
+        d={cap}
+        className="focus-ring"
+        fill="none"
+        stroke="#fff"
+        strokeWidth={1.6}
+        strokeDasharray="2.4 1.6"
+        pointerEvents="none"
+      />
       {selected && <path d={cap} fill="none" stroke="var(--saffron)" strokeWidth={1.1} pointerEvents="none" />}
       <Words control={control} pitch={pitch} words={words} small={small} />
     </g>

@@ -12,7 +12,7 @@ export function DeviceThumbnail({ design }: { design: Design }) {
   if (!box)
     return (
       <svg viewBox="0 0 100 60" width="100%" height="100%" aria-hidden="true">
-        <text x={50} y={33} textAnchor="middle" fontSize={7} fill="var(--mat-ink)">
+        <text style={{ fontSize: 7 }} x={50} y={33} textAnchor="middle" fill="var(--mat-ink)">
           nothing placed yet
         </text>
       </svg>

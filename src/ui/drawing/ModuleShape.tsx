@@ -29,7 +29,13 @@ function Pad({ pin, taken, rotationDeg }: { pin: Pin; taken: Set<string>; rotati
       <rect x={pin.xMm - 1.25} y={pin.yMm - 1.25} width={2.5} height={2.5} fill="transparent" />
       <circle cx={pin.xMm} cy={pin.yMm} r={0.8} fill={padColour(pin, taken)} stroke="var(--module)" strokeWidth={0.2} />
       <Upright x={pin.xMm + inward * 1.2} y={pin.yMm} rotationDeg={Math.abs(rotationDeg) === 180 ? 180 : 0}>
-        <text textAnchor={anchorFor(inward, rotationDeg)} y={0.6} fontSize={1.7} fill="var(--mat-ink)" {...mono} pointerEvents="none">
+        <text
+          style={{ fontSize: 1.7, ...mono }}
+          textAnchor={anchorFor(inward, rotationDeg)}
+          y={0.6}
+          fill="var(--mat-ink)"
+          pointerEvents="none"
+        >
           {pin.name}
         </text>
       </Upright>
@@ -38,18 +44,42 @@ function Pad({ pin, taken, rotationDeg }: { pin: Pin; taken: Set<string>; rotati
 }
 
 /** Names stand inside the module; turned half round, text that stays upright runs the other way. */
-const anchorFor = (inward: number, rotationDeg: number) => ((Math.abs(rotationDeg) === 180 ? -inward : inward) > 0 ? "start" : "end");
+const anchorFor = (inward: number, rotationDeg: number) =>
+  (Math.abs(rotationDeg) === 180 ? -inward : inward) > 0 ? "start" : "end";
 
 /** The controller as it lies on its board, connector at its own top. */
-export const ModuleShape = memo(function ModuleShape({ controller, profile, selected, detailed, taken }: ModuleShapeProps) {
+export const ModuleShape = memo(function ModuleShape({
+  controller,
+  profile,
+  selected,
+  detailed,
+  taken,
+}: ModuleShapeProps) {
   const { xMm, yMm, rotationDeg } = controller.placement;
   const { widthMm: w, heightMm: h } = profile;
   const mirrored = controller.side === "under" ? " scale(-1 1)" : "";
   return (
-    <g transform={`translate(${xMm} ${yMm}) rotate(${rotationDeg})${mirrored}`} data-module="" opacity={detailed ? 1 : 0.75}>
-      <rect x={-w / 2} y={-h / 2} width={w} height={h} rx={1.5} fill="var(--module)" stroke={selected ? "var(--saffron)" : "var(--module-edge)"} strokeWidth={selected ? 0.9 : 0.35} strokeDasharray={controller.side === "under" ? "1.5 0.8" : undefined} />
+    <g
+      transform={`translate(${xMm} ${yMm}) rotate(${rotationDeg})${mirrored}`}
+      data-module=""
+      opacity={detailed ? 1 : 0.75}
+    >
+      <rect
+        x={-w / 2}
+        y={-h / 2}
+        width={w}
+        height={h}
+        rx={1.5}
+        fill="var(--module)"
+        stroke={selected ? "var(--saffron)" : "var(--module-edge)"}
+        strokeWidth={selected ? 0.9 : 0.35}
+        strokeDasharray={controller.side === "under" ? "1.5 0.8" : undefined}
+      />
       <rect x={-4.5} y={-h / 2 - 1.4} width={9} height={6.4} rx={0.8} fill="var(--module-edge)" pointerEvents="none" />
-      {detailed && profile.pins.map((pin, i) => <Pad key={`${pin.name} ${i}`} pin={pin} taken={taken} rotationDeg={rotationDeg} />)}
+      {detailed &&
+        profile.pins.map((pin, i) => (
+          <Pad key={`${pin.name} ${i}`} pin={pin} taken={taken} rotationDeg={rotationDeg} />
+        ))}
     </g>
   );
 });

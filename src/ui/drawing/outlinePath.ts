@@ -10,7 +10,10 @@ function circlePath({ xMm, yMm }: Point, radius: number): string {
 
 /** Positive when the corners run clockwise on the mat (y points down). */
 const signedArea = (core: Point[]) =>
-  core.reduce((sum, p, i) => sum + p.xMm * core[(i + 1) % core.length].yMm - core[(i + 1) % core.length].xMm * p.yMm, 0);
+  core.reduce(
+    (sum, p, i) => sum + p.xMm * core[(i + 1) % core.length].yMm - core[(i + 1) % core.length].xMm * p.yMm,
+    0,
+  );
 
 /** An outline as SVG path data in mm: the core's edges moved outwards, joined by arcs. */
 export function outlinePath({ core, radiusMm }: Outline): string {

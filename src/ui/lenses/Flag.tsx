@@ -10,14 +10,31 @@ interface FlagProps {
   size?: number;
 }
 
+/** Width of a flag in mm. */
+export const flagWidth = (words: string, size: number): number => words.length * size * 0.62 + 1.6;
+
 /** The small flag at a net's end. With `net` it can be picked and dragged. */
 export function Flag({ x, y, words, colour, net, strong = false, size = 2.5 }: FlagProps) {
-  const width = words.length * size * 0.62 + 1.6;
+  const width = flagWidth(words, size);
   return (
     <Upright x={x} y={y}>
       <g data-net={net} style={{ cursor: net ? "pointer" : undefined }} pointerEvents={net ? undefined : "none"}>
-        <rect x={-width / 2} y={-size * 0.75} width={width} height={size * 1.5} rx={0.6} fill={strong ? "var(--saffron)" : "var(--ruler)"} stroke={colour} strokeWidth={0.35} />
-        <text textAnchor="middle" y={size * 0.36} fontSize={size} fontFamily="'Atkinson Hyperlegible Mono Variable', monospace" fill={strong ? "var(--saffron-ink)" : "#fff"}>
+        <rect
+          x={-width / 2}
+          y={-size * 0.75}
+          width={width}
+          height={size * 1.5}
+          rx={0.6}
+          fill={strong ? "var(--saffron)" : "var(--ruler)"}
+          stroke={colour}
+          strokeWidth={0.35}
+        />
+        <text
+          style={{ fontSize: size, fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace" }}
+          textAnchor="middle"
+          y={size * 0.36}
+          fill={strong ? "var(--saffron-ink)" : "#fff"}
+        >
           {words}
         </text>
       </g>

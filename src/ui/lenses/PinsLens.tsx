@@ -3,7 +3,7 @@ import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
 import { place, point } from "@/core/layout/point";
 import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
-import { Flag } from "./Flag";
+import { Flag, flagWidth } from "./Flag";
 import { netLook } from "./netLook";
 
 interface PinsLensProps {
@@ -13,7 +13,9 @@ interface PinsLensProps {
   carried: { netId: string; xMm: number; yMm: number } | null;
 }
 
-const FLAG_OUT_MM = 5.4;
+const FLAG_SIZE = 1.7;
+/** From the pad to the near edge of the flag. */
+const FLAG_OUT_MM = 2.2;
 
 /** Leads from each net's nearest contact to its pin, with a flag outside the module that can be dragged to another. */
 export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsLensProps) {
@@ -31,14 +33,33 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
         const strong = net.id === netId;
         const isCarried = carried?.netId === net.id;
         const outward = (controller.side === "under" ? -1 : 1) * Math.sign(pin.xMm || 1);
-        const shift = place(point(outward * FLAG_OUT_MM, 0), { xMm: 0, yMm: 0, rotationDeg: controller.placement.rotationDeg });
+        const words = `${net.flag}${design.pinPlan[net.id].locked ? " ▪" : ""}`;
+        const shift = place(point(outward * (FLAG_OUT_MM + flagWidth(words, FLAG_SIZE) / 2), 0), {
+          xMm: 0,
+          yMm: 0,
+          rotationDeg: controller.placement.rotationDeg,
+        });
         const flag = isCarried ? point(carried.xMm, carried.yMm) : point(at.xMm + shift.xMm, at.yMm + shift.yMm);
-        const locked = design.pinPlan[net.id].locked ? " ▪" : "";
         return (
           <g key={net.id}>
-            <path d={`M${from.xMm} ${from.yMm}L${flag.xMm} ${flag.yMm}L${at.xMm} ${at.yMm}`} fill="none" stroke={colour} strokeWidth={strong ? 0.9 : 0.4} strokeDasharray={pattern} pointerEvents="none" />
+            <path
+              d={`M${from.xMm} ${from.yMm}L${flag.xMm} ${flag.yMm}L${at.xMm} ${at.yMm}`}
+              fill="none"
+              stroke={colour}
+              strokeWidth={strong ? 0.9 : 0.4}
+              strokeDasharray={pattern}
+              pointerEvents="none"
+            />
             <circle cx={from.xMm} cy={from.yMm} r={0.8} fill={colour} pointerEvents="none" />
-            <Flag x={flag.xMm} y={flag.yMm} words={`${net.flag}${locked}`} colour={colour} net={net.id} strong={strong || isCarried} size={1.7} />
+            <Flag
+              x={flag.xMm}
+              y={flag.yMm}
+              words={words}
+              colour={colour}
+              net={net.id}
+              strong={strong || isCarried}
+              size={FLAG_SIZE}
+            />
           </g>
         );
       })}

@@ -30,25 +30,47 @@ function route(design: Design, net: Net): Point[] {
   return net.role === "column" ? points.sort((a, b) => a.yMm - b.yMm) : points;
 }
 
-const path = (points: Point[]) => points.map((p, i) => `${i === 0 ? "M" : "L"}${p.xMm.toFixed(2)} ${p.yMm.toFixed(2)}`).join("");
+const path = (points: Point[]) =>
+  points.map((p, i) => `${i === 0 ? "M" : "L"}${p.xMm.toFixed(2)} ${p.yMm.toFixed(2)}`).join("");
 
-function flagPlace(net: Net, points: Point[]): Point {
+/** Flags of single contacts are smaller and step aside from each other: A to the left, B to the right, lamps in two heights. */
+const SMALL_FLAG = 1.8;
+
+function flagPlace(net: Net, points: Point[], index: number): Point {
   const first = points[0];
   if (net.role === "row") return point(first.xMm - 16.5, first.yMm);
   if (net.role === "column") return point(first.xMm, first.yMm - 10.5);
-  return point(first.xMm, first.yMm - 3.4);
+  if (net.role === "quadrature-a") return point(first.xMm - 4.6, first.yMm + 3.4);
+  if (net.role === "quadrature-b") return point(first.xMm + 4.6, first.yMm + 3.4);
+  return point(first.xMm, first.yMm - (net.role === "lamp" && index % 2 === 1 ? 6.6 : 3.4));
 }
 
 function NetWire({ design, net, index, strong }: { design: Design; net: Net; index: number; strong: boolean }) {
   const points = route(design, net);
   if (points.length === 0) return null;
   const { colour, pattern } = netLook(net, index);
-  const flag = flagPlace(net, points);
+  const flag = flagPlace(net, points, index);
   const isLine = net.role === "row" || net.role === "column";
   return (
     <g>
-      <path d={path(isLine ? [flag, ...points] : [flag, points[0]])} fill="none" stroke={colour} strokeWidth={strong ? 1 : 0.55} strokeDasharray={pattern} strokeLinejoin="round" pointerEvents="none" />
-      <Flag x={flag.xMm} y={flag.yMm} words={net.flag} colour={colour} net={net.id} strong={strong} />
+      <path
+        d={path(isLine ? [flag, ...points] : [flag, points[0]])}
+        fill="none"
+        stroke={colour}
+        strokeWidth={strong ? 1 : 0.55}
+        strokeDasharray={pattern}
+        strokeLinejoin="round"
+        pointerEvents="none"
+      />
+      <Flag
+        x={flag.xMm}
+        y={flag.yMm}
+        words={net.flag}
+        colour={colour}
+        net={net.id}
+        strong={strong}
+        size={isLine ? undefined : SMALL_FLAG}
+      />
     </g>
   );
 }
@@ -62,7 +84,12 @@ function Diode({ design, element, matrix }: { design: Design; element: PlacedEle
   const forward = matrix.diodes === "column-to-row";
   const [tip, tail] = forward ? [3.4, 1.4] : [1.4, 3.4];
   return (
-    <g transform={`translate(${contact.xMm} ${contact.yMm}) rotate(${turn})`} stroke="#fff" strokeWidth={0.4} pointerEvents="none">
+    <g
+      transform={`translate(${contact.xMm} ${contact.yMm}) rotate(${turn})`}
+      stroke="#fff"
+      strokeWidth={0.4}
+      pointerEvents="none"
+    >
       <line x1={0} y1={0} x2={DIODE_MM} y2={0} strokeDasharray={fitted ? undefined : "0.6 0.6"} />
       {fitted && (
         <>
@@ -82,7 +109,13 @@ export const WiresLens = memo(function WiresLens({ design, netId }: WiresLensPro
   return (
     <g>
       {ground?.taps.map((tap) => (
-        <g key={tap.contactId} transform={`translate(${tap.at.xMm} ${tap.at.yMm})`} stroke="#fff" strokeWidth={0.35} pointerEvents="none">
+        <g
+          key={tap.contactId}
+          transform={`translate(${tap.at.xMm} ${tap.at.yMm})`}
+          stroke="#fff"
+          strokeWidth={0.35}
+          pointerEvents="none"
+        >
           <path d="M0 0V1.6M-1.3 1.6H1.3M-0.8 2.2H0.8M-0.3 2.8H0.3" fill="none" />
         </g>
       ))}
@@ -92,9 +125,11 @@ export const WiresLens = memo(function WiresLens({ design, netId }: WiresLensPro
           return element && <Diode key={id} design={design} element={element} matrix={matrix} />;
         }),
       )}
-      {nets.filter((net) => net.id !== GROUND).map((net, index) => (
-        <NetWire key={net.id} design={design} net={net} index={index} strong={net.id === netId} />
-      ))}
+      {nets
+        .filter((net) => net.id !== GROUND)
+        .map((net, index) => (
+          <NetWire key={net.id} design={design} net={net} index={index} strong={net.id === netId} />
+        ))}
     </g>
   );
 });

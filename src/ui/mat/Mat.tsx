@@ -3,7 +3,16 @@
 import { Box } from "@chakra-ui/react";
 import { useGesture } from "@use-gesture/react";
 import { FlipHorizontal2, Maximize, ZoomIn, ZoomOut } from "lucide-react";
-import { type KeyboardEvent, type PointerEvent, type ReactNode, useCallback, useEffect, useLayoutEffect, useRef, useState } from "react";
+import {
+  type KeyboardEvent,
+  type PointerEvent,
+  type ReactNode,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+} from "react";
 import { type Point, point } from "@/core/layout/point";
 import { FlippedContext } from "../drawing/Upright";
 import { SignButton } from "../pieces/buttons";
@@ -46,7 +55,8 @@ export function Mat(props: MatProps) {
   const spaceHeld = useSpaceHeld();
 
   useLayoutEffect(() => {
-    const measure = () => frame.current && setSize({ width: frame.current.clientWidth, height: frame.current.clientHeight });
+    const measure = () =>
+      frame.current && setSize({ width: frame.current.clientWidth, height: frame.current.clientHeight });
     measure();
     const observer = new ResizeObserver(measure);
     if (frame.current) observer.observe(frame.current);
@@ -68,7 +78,8 @@ export function Mat(props: MatProps) {
     const rect = svg.current!.getBoundingClientRect();
     return point((unmirrored(clientX - rect.left) - view.x) / view.scale, (clientY - rect.top - view.y) / view.scale);
   };
-  const zoom = (factor: number, xPx = size.width / 2, yPx = size.height / 2) => setView((v) => zoomAbout(v, factor, unmirrored(xPx), yPx));
+  const zoom = (factor: number, xPx = size.width / 2, yPx = size.height / 2) =>
+    setView((v) => zoomAbout(v, factor, unmirrored(xPx), yPx));
 
   useGesture(
     {
@@ -137,7 +148,13 @@ export function Mat(props: MatProps) {
           <pattern id="mat-fine" width={10} height={10} patternUnits="userSpaceOnUse" patternTransform={grid.transform}>
             <path d="M10 0H0V10" fill="none" stroke="var(--mat-line)" strokeWidth={0.8 / view.scale} />
           </pattern>
-          <pattern id="mat-coarse" width={50} height={50} patternUnits="userSpaceOnUse" patternTransform={grid.transform}>
+          <pattern
+            id="mat-coarse"
+            width={50}
+            height={50}
+            patternUnits="userSpaceOnUse"
+            patternTransform={grid.transform}
+          >
             <path d="M50 0H0V50" fill="none" stroke="var(--mat-line-strong)" strokeWidth={1 / view.scale} />
           </pattern>
         </defs>
@@ -150,14 +167,48 @@ export function Mat(props: MatProps) {
         </g>
         <Rulers view={view} widthPx={size.width} heightPx={size.height} flipped={flipped} />
       </svg>
-      <Box position="absolute" top="28px" right="10px" display="flex" flexDirection="column" gap="2px" bg="var(--ruler)" color="var(--mat-ink)" borderRadius="3px" padding="2px">
-        <SignButton aria-label="Zoom in (+)" onClick={() => zoom(ZOOM_STEP)}><ZoomIn size={17} /></SignButton>
-        <SignButton aria-label="Zoom out (−)" onClick={() => zoom(1 / ZOOM_STEP)}><ZoomOut size={17} /></SignButton>
-        <SignButton aria-label="Fit to window (0)" onClick={fit}><Maximize size={16} /></SignButton>
-        <SignButton aria-label={flipped ? "Turn to the parts side" : "Turn to the solder side"} aria-pressed={flipped} onClick={onFlip}><FlipHorizontal2 size={17} /></SignButton>
+      <Box
+        position="absolute"
+        top="28px"
+        right="10px"
+        display="flex"
+        flexDirection="column"
+        gap="2px"
+        bg="var(--ruler)"
+        color="var(--mat-ink)"
+        borderRadius="3px"
+        padding="2px"
+      >
+        <SignButton aria-label="Zoom in (+)" onClick={() => zoom(ZOOM_STEP)}>
+          <ZoomIn size={17} />
+        </SignButton>
+        <SignButton aria-label="Zoom out (−)" onClick={() => zoom(1 / ZOOM_STEP)}>
+          <ZoomOut size={17} />
+        </SignButton>
+        <SignButton aria-label="Fit to window (0)" onClick={fit}>
+          <Maximize size={16} />
+        </SignButton>
+        <SignButton
+          aria-label={flipped ? "Turn to the parts side" : "Turn to the solder side"}
+          aria-pressed={flipped}
+          onClick={onFlip}
+        >
+          <FlipHorizontal2 size={17} />
+        </SignButton>
       </Box>
       {flipped && (
-        <Box position="absolute" bottom="10px" left="50%" transform="translateX(-50%)" bg="var(--saffron)" color="var(--saffron-ink)" fontWeight="700" padding="4px 12px" borderRadius="3px" role="status">
+        <Box
+          position="absolute"
+          bottom="10px"
+          left="50%"
+          transform="translateX(-50%)"
+          bg="var(--saffron)"
+          color="var(--saffron-ink)"
+          fontWeight="700"
+          padding="4px 12px"
+          borderRadius="3px"
+          role="status"
+        >
           Solder side up: left and right are mirrored
         </Box>
       )}

@@ -14,7 +14,8 @@ export interface Box {
 
 const LEAST_SCALE = 0.4;
 const MOST_SCALE = 40;
-const FIT_MARGIN_PX = 36;
+/** Room for the rulers, the lens choice and the zoom signs. */
+const FIT_MARGIN_PX = { across: 58, down: 40 };
 
 const clamp = (scale: number) => Math.min(MOST_SCALE, Math.max(LEAST_SCALE, scale));
 
@@ -22,11 +23,11 @@ const clamp = (scale: number) => Math.min(MOST_SCALE, Math.max(LEAST_SCALE, scal
 export function fitView(box: Box, widthPx: number, heightPx: number): View {
   const w = Math.max(20, box.maxXMm - box.minXMm);
   const h = Math.max(20, box.maxYMm - box.minYMm);
-  const scale = clamp(Math.min((widthPx - 2 * FIT_MARGIN_PX) / w, (heightPx - 2 * FIT_MARGIN_PX) / h, 6));
+  const scale = clamp(Math.min((widthPx - 2 * FIT_MARGIN_PX.across) / w, (heightPx - 2 * FIT_MARGIN_PX.down) / h, 6));
   return {
     scale,
     x: widthPx / 2 - ((box.minXMm + box.maxXMm) / 2) * scale,
-    y: heightPx / 2 - ((box.minYMm + box.maxYMm) / 2) * scale,
+    y: heightPx / 2 + 10 - ((box.minYMm + box.maxYMm) / 2) * scale,
   };
 }
 
@@ -38,4 +39,5 @@ export function zoomAbout(view: View, factor: number, xPx: number, yPx: number):
 }
 
 /** The distance of a ruler's ticks in mm, so that numbers stand at least 45 px apart. */
-export const tickStepMm = (scale: number): number => [1, 2, 5, 10, 20, 50, 100, 200].find((step) => step * scale >= 45) ?? 500;
+export const tickStepMm = (scale: number): number =>
+  [1, 2, 5, 10, 20, 50, 100, 200].find((step) => step * scale >= 45) ?? 500;

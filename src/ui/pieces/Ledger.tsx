@@ -21,7 +21,13 @@ interface LedgerProps<Row> {
   empty: ReactNode;
 }
 
-const cell = { padding: "2px 8px", borderColor: "var(--edge)", fontSize: "14px", height: "32px" } as const;
+const cell = {
+  padding: "2px 8px",
+  borderColor: "var(--edge)",
+  fontSize: "14px",
+  height: "32px",
+  whiteSpace: "nowrap",
+} as const;
 
 /** The table beneath the mat: what can be picked there can be picked here. */
 export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, empty }: LedgerProps<Row>) {
@@ -36,7 +42,14 @@ export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, e
       <Table.Header>
         <Table.Row bg="var(--paper)">
           {columns.map((column) => (
-            <Table.ColumnHeader key={column.title} {...cell} width={column.width} textAlign={column.numeric ? "right" : "left"} color="var(--faint)" fontWeight="600">
+            <Table.ColumnHeader
+              key={column.title}
+              {...cell}
+              width={column.width}
+              textAlign={column.numeric ? "right" : "left"}
+              color="var(--faint)"
+              fontWeight="600"
+            >
               {column.title}
             </Table.ColumnHeader>
           ))}
@@ -46,11 +59,24 @@ export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, e
         {rows.map((row) => {
           const selected = isSelected?.(row) ?? false;
           return (
-            <Table.Row key={rowId(row)} bg={selected ? "color-mix(in srgb, var(--saffron) 26%, var(--sheet))" : "var(--sheet)"} data-row={rowId(row)}>
+            <Table.Row
+              key={rowId(row)}
+              bg={selected ? "color-mix(in srgb, var(--saffron) 26%, var(--sheet))" : "var(--sheet)"}
+              data-row={rowId(row)}
+            >
               {columns.map((column, nth) => (
-                <Table.Cell key={column.title} {...cell} textAlign={column.numeric ? "right" : "left"} fontFamily={column.numeric ? "mono" : undefined}>
+                <Table.Cell
+                  key={column.title}
+                  {...cell}
+                  textAlign={column.numeric ? "right" : "left"}
+                  fontFamily={column.numeric ? "mono" : undefined}
+                >
                   {nth === 0 && onPick ? (
-                    <button aria-pressed={selected} onClick={(event) => onPick(row, event.ctrlKey || event.metaKey || event.shiftKey)} style={{ fontWeight: 600, textAlign: "left", width: "100%", minHeight: 24 }}>
+                    <button
+                      aria-pressed={selected}
+                      onClick={(event) => onPick(row, event.ctrlKey || event.metaKey || event.shiftKey)}
+                      style={{ fontWeight: 600, textAlign: "left", width: "100%", minHeight: 24 }}
+                    >
                       {column.cell(row)}
                     </button>
                   ) : (

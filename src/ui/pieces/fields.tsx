@@ -3,7 +3,15 @@
 import { Box, Field, Input, NativeSelect } from "@chakra-ui/react";
 import { type KeyboardEvent, useId, useState } from "react";
 
-const box = { height: "30px", fontSize: "14px", borderRadius: "3px", bg: "var(--sheet)", borderColor: "var(--edge)", color: "var(--ink)", paddingInline: "8px" } as const;
+const box = {
+  height: "30px",
+  fontSize: "14px",
+  borderRadius: "3px",
+  bg: "var(--sheet)",
+  borderColor: "var(--edge)",
+  color: "var(--ink)",
+  paddingInline: "8px",
+} as const;
 const labelStyle = { fontSize: "13px", fontWeight: 500, color: "var(--faint)", marginBottom: "2px" } as const;
 
 interface TextFieldProps {
@@ -32,16 +40,31 @@ export function TextField({ label, value, onCommit, check, mono, help }: TextFie
   return (
     <Field.Root invalid={problem !== null}>
       <Field.Label {...labelStyle}>{label}</Field.Label>
-      <Input {...box} fontFamily={mono ? "mono" : undefined} value={draft ?? value} onChange={(event) => setDraft(event.target.value)} onBlur={commit} onKeyDown={onKeyDown} />
+      <Input
+        {...box}
+        fontFamily={mono ? "mono" : undefined}
+        value={draft ?? value}
+        onChange={(event) => setDraft(event.target.value)}
+        onBlur={commit}
+        onKeyDown={onKeyDown}
+      />
       {help && !problem && <Field.HelperText fontSize="12px">{help}</Field.HelperText>}
-      {problem && <Field.ErrorText fontSize="13px" color="var(--stop)">{problem}</Field.ErrorText>}
+      {problem && (
+        <Field.ErrorText fontSize="13px" color="var(--stop)">
+          {problem}
+        </Field.ErrorText>
+      )}
     </Field.Root>
   );
 }
 
 /** Reads "12.5" and "12,5", with or without the unit. */
 export function readNumber(text: string): number | null {
-  const plain = text.trim().replace(/\s*(mm|°|u|ms|µs|mA)$/i, "").replace("−", "-").replace(",", ".");
+  const plain = text
+    .trim()
+    .replace(/\s*(mm|°|u|ms|µs|mA)$/i, "")
+    .replace("−", "-")
+    .replace(",", ".");
   return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
 }
 
@@ -65,7 +88,15 @@ export function NumberField({ label, value, unit, min, max, decimals = 2, whole 
     return null;
   };
   const shown = whole ? String(value) : String(Number(value.toFixed(decimals)));
-  return <TextField label={unit ? `${label} (${unit})` : label} mono value={shown} check={check} onCommit={(text) => onCommit(readNumber(text)!)} />;
+  return (
+    <TextField
+      label={unit ? `${label} (${unit})` : label}
+      mono
+      value={shown}
+      check={check}
+      onCommit={(text) => onCommit(readNumber(text)!)}
+    />
+  );
 }
 
 interface ChoiceFieldProps {
@@ -86,7 +117,13 @@ export function ChoiceField({ label, value, choices, onCommit, hideLabel }: Choi
         </label>
       )}
       <NativeSelect.Root>
-        <NativeSelect.Field id={id} aria-label={hideLabel ? label : undefined} {...box} value={value} onChange={(event) => onCommit(event.target.value)}>
+        <NativeSelect.Field
+          id={id}
+          aria-label={hideLabel ? label : undefined}
+          {...box}
+          value={value}
+          onChange={(event) => onCommit(event.target.value)}
+        >
           {choices.map((choice) => (
             <option key={choice.value} value={choice.value} disabled={choice.disabled}>
               {choice.label}
@@ -109,7 +146,15 @@ interface TickProps {
 
 export function Tick({ label, checked, onChange, disabled, hideLabel }: TickProps) {
   return (
-    <label style={{ display: "inline-flex", gap: 8, alignItems: "center", minHeight: 24, cursor: disabled ? "default" : "pointer" }}>
+    <label
+      style={{
+        display: "inline-flex",
+        gap: 8,
+        alignItems: "center",
+        minHeight: 24,
+        cursor: disabled ? "default" : "pointer",
+      }}
+    >
       <input
         type="checkbox"
         aria-label={hideLabel ? label : undefined}

@@ -22,10 +22,15 @@ export function NoticeBoard() {
             </Toast.Title>
           </Box>
           {notice.action && (
-            <Button size="xs" bg="var(--saffron)" color="var(--saffron-ink)" onClick={() => {
-              notice.action!.onClick();
-              board.dismiss(notice.id);
-            }}>
+            <Button
+              size="xs"
+              bg="var(--saffron)"
+              color="var(--saffron-ink)"
+              onClick={() => {
+                notice.action!.onClick();
+                board.dismiss(notice.id);
+              }}
+            >
               {notice.action.label}
             </Button>
           )}

@@ -6,7 +6,13 @@ import type { ReactNode } from "react";
 /** A headed part of the tray. */
 export function Section({ title, children, aside }: { title: string; children: ReactNode; aside?: ReactNode }) {
   return (
-    <Box as="section" aria-label={title} paddingBlock="10px" borderBottom="1px solid var(--edge)" _last={{ borderBottom: "none" }}>
+    <Box
+      as="section"
+      aria-label={title}
+      paddingBlock="10px"
+      borderBottom="1px solid var(--edge)"
+      _last={{ borderBottom: "none" }}
+    >
       <Box display="flex" alignItems="baseline" justifyContent="space-between" marginBottom="8px">
         <Box as="h3" fontSize="14px" fontWeight="700">
           {title}
@@ -63,11 +69,22 @@ interface SlipProps {
 /** A paper slip over the bench. */
 export function Slip({ title, open, onClose, children, actions, urgent }: SlipProps) {
   return (
-    <Dialog.Root open={open} onOpenChange={(details) => !details.open && onClose()} role={urgent ? "alertdialog" : "dialog"} closeOnInteractOutside={!urgent}>
+    <Dialog.Root
+      open={open}
+      onOpenChange={(details) => !details.open && onClose()}
+      role={urgent ? "alertdialog" : "dialog"}
+      closeOnInteractOutside={!urgent}
+    >
       <Portal>
         <Dialog.Backdrop bg="rgba(6, 24, 27, 0.55)" />
         <Dialog.Positioner>
-          <Dialog.Content bg="var(--sheet)" color="var(--ink)" borderRadius="4px" borderTop="6px solid var(--saffron)" maxWidth="560px">
+          <Dialog.Content
+            bg="var(--sheet)"
+            color="var(--ink)"
+            borderRadius="4px"
+            borderTop="6px solid var(--saffron)"
+            maxWidth="560px"
+          >
             <Dialog.Header padding="16px 20px 8px">
               <Dialog.Title fontSize="17px">{title}</Dialog.Title>
             </Dialog.Header>

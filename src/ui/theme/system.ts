@@ -5,7 +5,13 @@ const colour = (name: string) => ({ value: `var(--${name})` });
 
 const config = defineConfig({
   globalCss: {
-    "html, body": { background: "var(--paper)", color: "var(--ink)", fontFamily: "body", fontSize: "14px", lineHeight: 1.4 },
+    "html, body": {
+      background: "var(--paper)",
+      color: "var(--ink)",
+      fontFamily: "body",
+      fontSize: "14px",
+      lineHeight: 1.4,
+    },
   },
   theme: {
     tokens: {

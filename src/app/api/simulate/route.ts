@@ -9,6 +9,10 @@ export const POST = (request: Request) =>
     if (!asked.ok) return asked;
     const run = simulate(design, asked.value);
     if (!run.ok) return run;
-    const reports = run.value.reports.map((report) => ({ atMs: report.atMs, interface: report.interface, bytes: toHex(report.bytes) }));
+    const reports = run.value.reports.map((report) => ({
+      atMs: report.atMs,
+      interface: report.interface,
+      bytes: toHex(report.bytes),
+    }));
     return good(Response.json({ reports, text: run.value.text }));
   });

@@ -25,7 +25,8 @@ const analogs = Array.from({ length: 16 }, (_, channel) => io(`A${channel}`, { a
 export const large70: ControllerProfile = {
   id: "large-5v-70",
   title: "Large 5 V board, 70 I/O",
-  summary: "8-bit, 16 MHz. 54 digital and 16 analog pins along the edges; only six can interrupt. 256 KiB flash, 8 KiB RAM.",
+  summary:
+    "8-bit, 16 MHz. 54 digital and 16 analog pins along the edges; only six can interrupt. 256 KiB flash, 8 KiB RAM.",
   widthMm: 53.3,
   heightMm: 101.6,
   logicV: 5,

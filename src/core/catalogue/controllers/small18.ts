@@ -5,7 +5,8 @@ import { ground, io, logicSupply, pinRow, reset, supply } from "./pinRow";
 export const small18: ControllerProfile = {
   id: "small-5v-18",
   title: "Small 5 V USB board, 18 I/O",
-  summary: "8-bit, 16 MHz, two rows of twelve pads. Nine pins can interrupt, nine are analog. 32 KiB flash, 2.5 KiB RAM.",
+  summary:
+    "8-bit, 16 MHz, two rows of twelve pads. Nine pins can interrupt, nine are analog. 32 KiB flash, 2.5 KiB RAM.",
   widthMm: 18,
   heightMm: 33,
   logicV: 5,

@@ -22,7 +22,9 @@ export function addControl(design: Design, kind: Control["kind"], id: string, pl
 
 /** Changes fields of one control; its id and kind stay. */
 export function changeControl(design: Design, id: string, change: Partial<Control>): Design {
-  const controls = design.controls.map((c) => (c.id === id ? ({ ...c, ...change, id: c.id, kind: c.kind } as Control) : c));
+  const controls = design.controls.map((c) =>
+    c.id === id ? ({ ...c, ...change, id: c.id, kind: c.kind } as Control) : c,
+  );
   return dropLostElements({ ...design, controls });
 }
 

@@ -22,14 +22,22 @@ export function chooseController(design: Design, profileId: string): Design {
   const profile = profileNamed(design, profileId);
   if (!profile) return design;
   const [first, ...others] = design.controllers;
-  const fresh: Controller = { id: "controller", profileId, placement: placeBeside(design, profile.widthMm, profile.heightMm), side: "top" };
+  const fresh: Controller = {
+    id: "controller",
+    profileId,
+    placement: placeBeside(design, profile.widthMm, profile.heightMm),
+    side: "top",
+  };
   const controller = first ? { ...first, profileId } : fresh;
   const names = new Set(profile.pins.filter((pin) => pin.role === "io").map((pin) => pin.name));
   const kept = Object.entries(design.pinPlan).filter(([, choice]) => names.has(choice.pin));
   return { ...design, controllers: [controller, ...others], pinPlan: Object.fromEntries(kept) };
 }
 
-export function moveController(design: Design, change: Partial<Controller["placement"]> & { side?: Controller["side"] }): Design {
+export function moveController(
+  design: Design,
+  change: Partial<Controller["placement"]> & { side?: Controller["side"] },
+): Design {
   const { side, ...place } = change;
   const controllers = design.controllers.map((controller, at) =>
     at === 0

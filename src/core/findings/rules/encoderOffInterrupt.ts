@@ -6,7 +6,8 @@ import { type Rule, netSubject } from "../finding";
 const SCANS_A_SECOND = 1000;
 
 /** Each quadrature state must be seen at least once: states a second = steps a turn × states a step × turns a second. */
-const safeTurnsASecond = (stepsPerTurn: number, statesPerStep: number) => SCANS_A_SECOND / (stepsPerTurn * statesPerStep);
+const safeTurnsASecond = (stepsPerTurn: number, statesPerStep: number) =>
+  SCANS_A_SECOND / (stepsPerTurn * statesPerStep);
 
 export const encoderOffInterrupt: Rule = {
   id: "pins/encoder-off-interrupt",

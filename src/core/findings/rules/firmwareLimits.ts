@@ -9,5 +9,8 @@ export const firmwareLimits: Rule = {
   why: "The runtime's memory is fixed when it is compiled; more does not fit and would not be scanned.",
   source: "firmware/src/ovrin.h",
   check: (design) =>
-    overLimits(scanPlanOf(design), design.keymap.layers.length).map((what) => ({ message: `The design has ${what}.`, subjects: [] })),
+    overLimits(scanPlanOf(design), design.keymap.layers.length).map((what) => ({
+      message: `The design has ${what}.`,
+      subjects: [],
+    })),
 };

@@ -12,10 +12,23 @@ export const noController: Rule = {
   check(design, { signalNets, controller, profile }) {
     if (controller && profile) return [];
     if (controller)
-      return [{ message: `The controller class "${controller.profileId}" is not in the catalogue; choose one.`, subjects: [] }];
+      return [
+        {
+          message: `The controller class "${controller.profileId}" is not in the catalogue; choose one.`,
+          subjects: [],
+        },
+      ];
     if (design.controls.length === 0) return [];
     const fitting = controllerCatalogue.find((p) => usablePins(p).length >= signalNets.length);
-    const fixes = fitting ? [{ title: `Take the ${fitting.title}`, apply: (d: typeof design) => chooseController(d, fitting.id) }] : [];
-    return [{ message: `No controller is chosen yet; ${counted(signalNets.length, "net")} will need pins.`, subjects: [], fixes }];
+    const fixes = fitting
+      ? [{ title: `Take the ${fitting.title}`, apply: (d: typeof design) => chooseController(d, fitting.id) }]
+      : [];
+    return [
+      {
+        message: `No controller is chosen yet; ${counted(signalNets.length, "net")} will need pins.`,
+        subjects: [],
+        fixes,
+      },
+    ];
   },
 };

@@ -23,7 +23,10 @@ export const noDiode: Rule = {
         matrix.diodes === "none"
           ? `${matrix.name} has no diodes`
           : `Row ${matrix.cells[through].row + 1} has no diode on ${label(through)}`;
-      const count = ghosts.length === COUNTED_UP_TO ? `${COUNTED_UP_TO} or more combinations` : counted(ghosts.length, "combination");
+      const count =
+        ghosts.length === COUNTED_UP_TO
+          ? `${COUNTED_UP_TO} or more combinations`
+          : counted(ghosts.length, "combination");
       const fix =
         matrix.diodes === "none"
           ? { title: "Fit diodes, column to row", apply: (d: Design) => setDiodes(d, "column-to-row") }

@@ -23,7 +23,11 @@ export const unwired: Rule = {
           { title: "Share out rows and columns", apply: (d) => shareOutMatrix(d, "fewest-pins") },
           {
             title: `Wire ${counted(loose.length, "part")} direct`,
-            apply: (d) => wireDirect(d, loose.map((element) => element.id)),
+            apply: (d) =>
+              wireDirect(
+                d,
+                loose.map((element) => element.id),
+              ),
           },
         ],
       },

@@ -5,5 +5,8 @@ export async function GET(_request: Request, context: { params: Promise<{ id: st
   const demo = demoDesigns.find((design) => design.id === id);
   if (demo) return Response.json(demo);
   const known = demoDesigns.map((design) => design.id).join(", ");
-  return Response.json({ problems: [{ path: "id", message: `There is no demo "${id}"; there are ${known}.` }] }, { status: 404 });
+  return Response.json(
+    { problems: [{ path: "id", message: `There is no demo "${id}"; there are ${known}.` }] },
+    { status: 404 },
+  );
 }

@@ -7,7 +7,10 @@ export async function POST(request: Request, context: { params: Promise<{ artifa
   const artifact = artifactNamed(id);
   if (!artifact) {
     const known = artifacts.map((one) => one.id).join(", ");
-    return Response.json({ problems: [{ path: "artifact", message: `There is no export "${id}"; there are ${known}.` }] }, { status: 404 });
+    return Response.json(
+      { problems: [{ path: "artifact", message: `There is no export "${id}"; there are ${known}.` }] },
+      { status: 404 },
+    );
   }
   return withDesign(request, async (design) => {
     const made = await artifact.make(design);

@@ -14,5 +14,13 @@ export const POST = (request: Request) =>
     const planned = shareOutMatrix(design, options.value.shape);
     const matrix = planned.circuits.find((circuit) => circuit.kind === "matrix");
     const { rows, columns, pinsNeeded } = factsOf(planned);
-    return good(Response.json({ cells: matrix?.kind === "matrix" ? matrix.cells : {}, rows, columns, pinsNeeded, design: planned }));
+    return good(
+      Response.json({
+        cells: matrix?.kind === "matrix" ? matrix.cells : {},
+        rows,
+        columns,
+        pinsNeeded,
+        design: planned,
+      }),
+    );
   });

@@ -1,0 +1,2 @@
+export function sourceDigest(): string;
+export function compileWasm(): Buffer;

@@ -1,0 +1,36 @@
+import { readFileSync } from "node:fs";
+import { describe, expect, it } from "vitest";
+import { simulate, toHex } from "@/core/engine/simulate";
+import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { readExample } from "./examples";
+
+const page = readFileSync(new URL("../../docs/device-behaviour.md", import.meta.url), "utf8");
+const examples = [...page.matchAll(/((?:^.+\n)+)\n```example\n([\s\S]*?)```/gm)].map(([, words, body]) => ({
+  title: words.trim().replace(/\s+/g, " "),
+  body,
+}));
+
+const spaced = (hex: string) => hex.replace(/(..)(?=.)/g, "$1 ");
+
+describe("docs/device-behaviour.md", () => {
+  it("has all its examples read", () => {
+    expect(examples.length).toBeGreaterThan(10);
+    expect(examples.length).toBe(page.split("```example").length - 1);
+  });
+
+  it.each(examples)("$title", ({ body }) => {
+    const { design, events, untilMs, expected } = readExample(body);
+    const plan = scanPlanOf(design);
+    const seen: string[] = [];
+    const run = simulate(
+      design,
+      { events, untilMs },
+      {
+        report: (report) => seen.push(`${report.atMs} ${report.interface} ${spaced(toHex(report.bytes))}`),
+        lamp: (atMs, line, on) => seen.push(`${atMs} lamp ${plan.lamps[line].controlId} ${on ? 1 : 0}`),
+      },
+    );
+    expect(run.ok).toBe(true);
+    expect(seen).toEqual(expected);
+  });
+});

@@ -1,0 +1,83 @@
+import { execFileSync, spawnSync } from "node:child_process";
+import { mkdirSync, mkdtempSync, readdirSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import type { Design } from "@/core/design/schema";
+import { tablesSource } from "@/core/firmware/archiveFiles";
+import { scanPlanOf } from "@/core/firmware/scanPlan";
+
+const firmware = fileURLToPath(new URL("../../firmware", import.meta.url));
+
+/** Every build takes the strictest common warnings, and warnings are errors. */
+export const STRICT = ["-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror"];
+
+export const runtimeSources = readdirSync(join(firmware, "src"))
+  .filter((name) => name.endsWith(".c"))
+  .map((name) => join(firmware, "src", name));
+
+const includes = [`-I${join(firmware, "src")}`, `-I${join(firmware, "hal/avr_sim")}`];
+
+/** Last place of RAM of the simulated 8-bit class: 2 KiB from 0x100. */
+const RAM_END = "0x8ff";
+
+export const workFolder = (): string => mkdtempSync(join(tmpdir(), "ovrin-firmware-"));
+
+function writeTables(design: Design, folder: string): string {
+  mkdirSync(folder, { recursive: true });
+  const path = join(folder, "tables.c");
+  writeFileSync(path, tablesSource(scanPlanOf(design), design));
+  return path;
+}
+
+/** The device for this computer. @returns the program's path */
+export function buildNative(compiler: "gcc" | "clang", design: Design, folder: string): string {
+  const program = join(folder, `device-${compiler}`);
+  const sources = [...runtimeSources, writeTables(design, folder), join(firmware, "hal/host/hal_host.c")];
+  execFileSync(compiler, [...STRICT, "-O2", ...includes, ...sources, "-o", program]);
+  return program;
+}
+
+export interface AvrImage {
+  binary: string;
+  flashBytes: number;
+  ramBytes: number;
+}
+
+/** The device for a bare 8-bit core with 2 KiB RAM. */
+export function buildAvr(design: Design, folder: string): AvrImage {
+  const elf = join(folder, "device.elf");
+  const binary = join(folder, "device.bin");
+  const start = join(folder, "start.o");
+  const assembler = ["-c", `-Wa,--defsym,OV_RAM_END=${RAM_END}`, join(firmware, "hal/avr_sim/start.S"), "-o", start];
+  execFileSync("avr-gcc", ["-mmcu=avr5", ...assembler]);
+  const sources = [...runtimeSources, writeTables(design, folder), join(firmware, "hal/avr_sim/hal_avr_sim.c")];
+  const link = ["-nostartfiles", "-Wl,--section-start=.data=0x800100", start];
+  execFileSync("avr-gcc", ["-mmcu=avr5", "-O2", "-flto", ...STRICT, ...includes, ...sources, ...link, "-o", elf]);
+  execFileSync("avr-objcopy", ["-O", "binary", elf, binary]);
+  const [text, data, bss] = execFileSync("avr-size", [elf], { encoding: "utf8" })
+    .split("\n")[1]
+    .trim()
+    .split(/\s+/)
+    .map(Number);
+  return { binary, flashBytes: text + data, ramBytes: data + bss };
+}
+
+/** The simulator's own program, which answers the image's pins. */
+export function buildSimulator(folder: string): string {
+  const program = join(folder, "run-avr");
+  const source = join(firmware, "hal/avr_sim/run.c");
+  execFileSync("gcc", [...STRICT, "-O2", ...includes, source, "-o", program, "-lsimavr", "-lelf"]);
+  return program;
+}
+
+export interface Run {
+  output: string;
+  notes: string;
+}
+
+export function play(program: string, parameters: string[], script: string): Run {
+  const run = spawnSync(program, parameters, { input: script, encoding: "utf8", maxBuffer: 1 << 28 });
+  if (run.status !== 0) throw new Error(`${program} ended with ${run.status}: ${run.stderr}`);
+  return { output: run.stdout, notes: run.stderr };
+}

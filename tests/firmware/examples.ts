@@ -1,0 +1,98 @@
+import type { Design } from "@/core/design/schema";
+import { newDesign } from "@/core/design/newDesign";
+import { addControl, changeControl } from "@/core/design/edits/controls";
+import { addLayer, bind, setLampRule } from "@/core/design/edits/keymap";
+import { shareOutDirect } from "@/core/design/edits/wiring";
+import type { ControlEvent } from "@/core/engine/simulate";
+import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
+import type { Binding } from "@/core/keymap/bindings";
+
+/** An example of docs/device-behaviour.md: a small device, what the hand does, and what must come of it. */
+export interface Example {
+  design: Design;
+  events: ControlEvent[];
+  untilMs: number;
+  expected: string[];
+}
+
+const MODIFIERS = ["LeftControl", "LeftShift", "LeftAlt", "LeftGUI"];
+const layerId = (number: string) => (number === "1" ? "base" : `layer${number}`);
+
+function usageOf(code: string): number {
+  const found = keyboardUsageForCode(code);
+  if (!found) throw new Error(`no usage for ${code}`);
+  return found.usage;
+}
+
+export function readBinding(text: string): Binding {
+  const words = text.trim().split(/\s+/);
+  if (words[0] === "nothing") return { does: "nothing" };
+  if (words[0] === "hold") return { does: "hold-layer", layerId: layerId(words[1]) };
+  if (words[0] === "stay") return { does: "stay-layer", layerId: layerId(words[1]) };
+  if (words[0] === "consumer") return { does: "consumer", usage: parseInt(words[1], 16) };
+  const parts = text.split("+").map((part) => part.trim());
+  const modifiers = parts.slice(0, -1).reduce((bits, name) => bits | (1 << MODIFIERS.indexOf(name)), 0);
+  return { does: "keyboard", usage: usageOf(parts.at(-1)!), modifiers };
+}
+
+function place(design: Design, kind: "key" | "encoder" | "lamp", name: string): Design {
+  const at = { xMm: design.controls.length * 20, yMm: 0, rotationDeg: 0, boardId: "panel" };
+  return changeControl(addControl(design, kind, name, at), name, { label: name });
+}
+
+const INPUT: Record<string, string> = { clockwise: "cw", anticlockwise: "ccw" };
+
+function withLayer(design: Design, id: string): Design {
+  return design.keymap.layers.some((layer) => layer.id === id) ? design : addLayer(design, id, id);
+}
+
+/** Makes the device of an example line by line; layers are made up to the highest that is named. */
+export function readExample(text: string): Example {
+  const [setup, expected = ""] = text.split(/^gives\n?/m);
+  const lines = setup.split("\n").filter(Boolean);
+  let design = newDesign("example", "Example");
+  for (let number = 2; new RegExp(`(layer|hold|stay) ${number}`).test(setup); number++)
+    design = withLayer(design, layerId(String(number)));
+  const events: ControlEvent[] = [];
+  for (const line of lines) {
+    const event = /^at (\d+) (press|release|turn) (\w+)(?: (-?\d+))?$/.exec(line);
+    if (event) {
+      const [, atMs, action, control, steps] = event;
+      const turn = steps === undefined ? {} : { steps: Number(steps) };
+      events.push({ atMs: Number(atMs), control, action: action as ControlEvent["action"], ...turn });
+    } else design = obey(design, line);
+  }
+  const untilMs = Math.max(...events.map((one) => one.atMs)) + 200;
+  return { design: shareOutDirect(design), events, untilMs, expected: expected.split("\n").filter(Boolean) };
+}
+
+function obey(design: Design, line: string): Design {
+  const [, verb, rest] = /^(\w+) (.*)$/.exec(line)!;
+  const timing = (change: Partial<Design["timing"]>) => ({ ...design, timing: { ...design.timing, ...change } });
+  if (verb === "debounce") return timing({ debounceMs: Number(rest) });
+  if (verb === "step") return timing({ tapMs: Number(rest) });
+  const [name, what] = rest.split(/:\s*/);
+  if (verb === "key") return bind(place(design, "key", name), "base", `${name}:press`, readBinding(what));
+  if (verb === "lamp") return lamp(place(design, "lamp", name), name, what.split(" "));
+  if (verb === "layer") return bindOnLayer(design, name, what);
+  if (verb !== "encoder") throw new Error(`cannot read "${line}"`);
+  return what.split(",").reduce(
+    (result, part) => {
+      const [, motion, binding] = /^\s*(\w+) (.*)$/.exec(part)!;
+      return bind(result, "base", `${name}:${INPUT[motion]}`, readBinding(binding));
+    },
+    place(design, "encoder", name),
+  );
+}
+
+function bindOnLayer(design: Design, number: string, what: string): Design {
+  const [input, binding] = what.split("=");
+  const [control, motion = ""] = input.trim().split(" ");
+  return bind(design, layerId(number), `${control}:${INPUT[motion] ?? "press"}`, readBinding(binding));
+}
+
+function lamp(design: Design, name: string, [when, what]: string[]): Design {
+  if (when === "layer") return setLampRule(design, name, { when, layerId: layerId(what) });
+  if (when === "lock") return setLampRule(design, name, { when, lock: what as "num" | "caps" | "scroll" });
+  return setLampRule(design, name, { when: when as "always" | "never" });
+}

@@ -1,0 +1,37 @@
+import type { Design } from "@/core/design/schema";
+import { addLayer, bind } from "@/core/design/edits/keymap";
+import { placeBlock } from "@/core/design/edits/placeBlock";
+import { shareOutMatrix } from "@/core/design/edits/wiring";
+import { newDesign } from "@/core/design/newDesign";
+import { point } from "@/core/layout/point";
+
+/** A keyboard of rows × columns keys in a matrix, every key bound on every layer: the size of the speed table. */
+export function keyboardOf(rows: number, columns: number, layers: number): Design {
+  let number = 0;
+  let design = placeBlock(newDesign("bench", "Bench"), columns, rows, point(0, 0), () => `k${(number += 1)}`);
+  design = shareOutMatrix(design, "as-laid-out");
+  for (let layer = 2; layer <= layers; layer++) design = addLayer(design, `layer${layer}`, `Layer ${layer}`);
+  for (const { id } of design.keymap.layers) {
+    for (const control of design.controls) {
+      const usage = 4 + (Number(control.id.slice(1)) % 90);
+      design = bind(design, id, `${control.id}:press`, { does: "keyboard", usage, modifiers: 0 });
+    }
+  }
+  return design;
+}
+
+export const keyboard64 = (layers: number): Design => keyboardOf(8, 8, layers);
+
+/** A script that closes all 64 contacts, row by row and then all at once, so that every scan has work to do. */
+export function everyKeyOnce(): string {
+  const lines: string[] = [];
+  for (let row = 0; row < 8; row++) {
+    for (let column = 0; column < 8; column++) {
+      const atMs = 10 * (row * 8 + column);
+      lines.push(`${atMs} sense ${row} 0 ${(0xffff & ~(1 << column)).toString(16)}`);
+      lines.push(`${atMs + 8} sense ${row} 0 ffff`);
+    }
+  }
+  for (let row = 0; row < 8; row++) lines.push(`700 sense ${row} 0 ff00`);
+  return [...lines, "760 end", ""].join("\n");
+}

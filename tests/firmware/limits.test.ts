@@ -1,0 +1,74 @@
+import { execFileSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { describe, expect, it } from "vitest";
+import { RUNTIME_SOURCE_DIGEST, RUNTIME_WASM_HEX } from "@/core/engine/runtimeWasm.generated";
+import { compileWasm, sourceDigest } from "../../scripts/buildFirmware.mjs";
+import { STRICT, buildAvr, buildSimulator, play, runtimeSources, workFolder } from "./builds";
+import { everyKeyOnce, keyboard64 } from "./keyboard64";
+
+const include = `-I${join(runtimeSources[0], "..")}`;
+
+/** The runtime as assembler for the 8-bit core, where anything that is not 8-bit arithmetic is a named call. */
+function assembler(path: string): string {
+  const out = join(workFolder(), "part.s");
+  execFileSync("avr-gcc", ["-mmcu=avr5", "-Os", ...STRICT, include, "-S", path, "-o", out]);
+  return readFileSync(out, "utf8");
+}
+
+/** Which function calls which, from the compiler's own call graph lines in the assembler. */
+function callsOf(text: string): Map<string, string[]> {
+  const calls = new Map<string, string[]>();
+  let current = "";
+  for (const line of text.split("\n")) {
+    const label = /^(\w+):$/.exec(line);
+    if (label && !label[1].startsWith(".")) current = label[1];
+    const call = /^\s+r?(?:call|jmp) (\w+)$/.exec(line);
+    if (call && current) calls.set(current, [...(calls.get(current) ?? []), call[1]]);
+  }
+  return calls;
+}
+
+function reaches(calls: Map<string, string[]>, from: string, to: string, seen = new Set<string>()): boolean {
+  return (calls.get(from) ?? []).some((next) => {
+    if (next === to) return true;
+    if (seen.has(next)) return false;
+    seen.add(next);
+    return reaches(calls, next, to, seen);
+  });
+}
+
+describe("the runtime's promises", () => {
+  const texts = runtimeSources.map(assembler);
+  const calls = new Map(texts.flatMap((text) => [...callsOf(text)]));
+
+  it("finds the calls it judges by", () => expect(reaches(calls, "ov_scan", "ov_hal_report")).toBe(true));
+
+  it("has no floating point and no heap", () => {
+    const called = new Set([...calls.values()].flat());
+    const forbidden = [...called].filter((name) => /^__.*[sd]f|^__(fix|float)|malloc|calloc|free/.test(name));
+    expect(forbidden).toEqual([]);
+  });
+
+  it("has no recursion", () => {
+    expect([...calls.keys()].filter((name) => reaches(calls, name, name))).toEqual([]);
+  });
+});
+
+describe("keyboard of 64 keys and 8 layers on a 16 MHz 8-bit core", () => {
+  it("scans in under a millisecond, in under 1 KiB RAM and 12 KiB flash", () => {
+    const folder = workFolder();
+    const image = buildAvr(keyboard64(8), folder);
+    const { notes } = play(buildSimulator(folder), [image.binary], everyKeyOnce());
+    const most = Number(/most (\d+)/.exec(notes)![1]);
+    expect(most).toBeGreaterThan(500);
+    expect(most).toBeLessThan(16_000);
+    expect(image.ramBytes).toBeLessThan(1024);
+    expect(image.flashBytes).toBeLessThan(12 * 1024);
+  });
+});
+
+describe("the committed WebAssembly module", () => {
+  it("is stamped with the sources as they are", () => expect(RUNTIME_SOURCE_DIGEST).toBe(sourceDigest()));
+  it("is what the compiler makes of them", () => expect(RUNTIME_WASM_HEX).toBe(compileWasm().toString("hex")));
+});

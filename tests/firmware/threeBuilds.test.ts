@@ -1,0 +1,47 @@
+import { describe, expect, it } from "vitest";
+import { demoDesigns } from "@demo/index";
+import type { Design } from "@/core/design/schema";
+import { recordScript } from "@/core/firmware/script";
+import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
+import { randomUse } from "./randomUse";
+
+const SEQUENCES = 2000;
+
+function record(design: Design, sequences: number) {
+  let script = "";
+  let expected = "";
+  for (let seed = 1; seed <= sequences; seed++) {
+    const run = recordScript(design, randomUse(design, seed));
+    if (!run.ok) throw new Error(JSON.stringify(run.problems));
+    script += run.value.script;
+    expected += run.value.expected;
+  }
+  return { script, expected };
+}
+
+/** Lines rather than one long text, so that a difference names the first line that differs. */
+const firstDifference = (a: string, b: string) => {
+  const [left, right] = [a.split("\n"), b.split("\n")];
+  const at = left.findIndex((line, i) => line !== right[i]);
+  return at < 0 && left.length === right.length ? null : `line ${at + 1}: "${left[at]}" against "${right[at]}"`;
+};
+
+describe.each(demoDesigns)(`$name in ${SEQUENCES} random sequences`, (design) => {
+  const folder = workFolder();
+  const { script, expected } = record(design, SEQUENCES);
+
+  it("is used: there are several reports in a sequence", () => {
+    expect(expected.split("\n").length).toBeGreaterThan(5 * SEQUENCES);
+  });
+
+  it.each(["gcc", "clang"] as const)("reports the same bytes at the same millisecond when built by %s", (compiler) => {
+    const { output } = play(buildNative(compiler, design, folder), [], script);
+    expect(firstDifference(output, expected)).toBeNull();
+  });
+
+  it("reports the same bytes at the same millisecond on the simulated 8-bit core", () => {
+    const image = buildAvr(design, folder);
+    const { output } = play(buildSimulator(folder), [image.binary], script);
+    expect(firstDifference(output, expected)).toBeNull();
+  });
+});
