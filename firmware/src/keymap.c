@@ -82,7 +82,7 @@ static void finish(uint8_t input, uint16_t action) {
 static void press(uint8_t input) {
   uint8_t layer = ov_layer_for(input);
   pressed_from[input] = layer;
-  if (layer != OV_NONE) start(input, ov_action_at(layer, input));
+  start(input, ov_action_at(layer, input));
 }
 
 static void release(uint8_t input) {

@@ -36,6 +36,5 @@ uint8_t ov_layer_for(uint8_t input) {
   while (layer-- > 1) {
     if (holders[layer] > 0 && answers(layer, input)) return layer;
   }
-  if (answers(home, input)) return home;
-  return answers(0, input) ? 0 : OV_NONE;
+  return home > 0 && answers(home, input) ? home : 0;
 }
