@@ -7,8 +7,8 @@ export interface InputLevels {
   inputHighMinV: number;
 }
 
-/** Forward drop of a 1N4148 at the 0.1 mA that an internal pull-up gives (from memory; checked against ngspice). */
-export const DIODE_DROP_V = 0.55;
+/** Forward drop of a 1N4148 at the 0.04 to 0.13 mA that an internal pull-up gives (0.45 to 0.49 V in ngspice). */
+export const DIODE_DROP_V = 0.48;
 
 interface Path {
   neighbour: number;

@@ -1,0 +1,83 @@
+import { describe, expect, it } from "vitest";
+import { controllerCatalogue } from "@/core/catalogue/controllers";
+import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
+import { setDiodes, shareOutMatrix } from "@/core/design/edits/wiring";
+import { placeBlock } from "@/core/design/edits/placeBlock";
+import { newDesign } from "@/core/design/newDesign";
+import { DIODE_DROP_V, ElectricalWorld } from "@/core/engine/electricalWorld";
+import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { point } from "@/core/layout/point";
+import { operatingPoint } from "./ngspice";
+
+// Source: ngspice. Pull-up: the middle of the class's internal pull-up. Diode: 1N4148 with the parameters that its
+// published SPICE models commonly carry (from memory). Closed contact 0.1 ohm, driven pin 50 ohm to ground, open lines
+// 100 megohm. Input thresholds as stated in the controller classes.
+const DIODE_MODEL = ".model D1N4148 D(IS=2.52n RS=0.568 N=1.752 CJO=4p M=0.4 TT=20n)";
+
+const SIZE = 3;
+
+function pad(diodes: "column-to-row" | "none") {
+  let number = 0;
+  const placed = placeBlock(newDesign("pad", "Pad"), SIZE, SIZE, point(0, 0), () => `k${(number += 1)}`);
+  return setDiodes(shareOutMatrix(placed, "as-laid-out"), diodes);
+}
+
+const contactOf = (key: number) => `k${key + 1}:press`;
+
+/** The columns' voltages while one row is driven. */
+function spiceColumns(pressed: number[], driven: number, withDiodes: boolean, profile: ControllerProfile): number[] {
+  const pullUp = (profile.pullUpMinOhm + profile.pullUpMaxOhm) / 2;
+  const lines = [`Vcc vcc 0 ${profile.logicV}`, DIODE_MODEL];
+  for (let i = 0; i < SIZE; i++) {
+    lines.push(`Rpull${i} vcc col${i} ${pullUp}`, `Rcol${i} col${i} 0 100meg`);
+    lines.push(`Rrow${i} row${i} 0 ${i === driven ? 50 : "100meg"}`);
+  }
+  for (const key of pressed) {
+    const [row, column] = [Math.floor(key / SIZE), key % SIZE];
+    lines.push(`Rkey${key} col${column} mid${key} 0.1`);
+    lines.push(withDiodes ? `D${key} mid${key} row${row} D1N4148` : `Rj${key} mid${key} row${row} 0.01`);
+  }
+  const nodes = Array.from({ length: SIZE }, (_, i) => `col${i}`);
+  const voltages = operatingPoint(lines, nodes);
+  return nodes.map((node) => voltages.get(node)!);
+}
+
+/** What the engine makes of the same: true where the column reads low. */
+function engineColumns(pressed: number[], driven: number, diodes: "column-to-row" | "none", profile: ControllerProfile): boolean[] {
+  const world = new ElectricalWorld(scanPlanOf(pad(diodes)), profile);
+  for (const key of pressed) world.set(contactOf(key), true);
+  const words = new Uint16Array(8 * (SIZE + 1));
+  world.answer(words, 8);
+  return Array.from({ length: SIZE }, (_, column) => ((words[(driven + 1) * 8] >> column) & 1) === 0);
+}
+
+// Three corners of a rectangle, a full row, a column, two rectangles, and everything.
+const PRESSED = [[0], [0, 1, 3], [0, 2, 6], [4, 5, 7], [0, 1, 2], [0, 3, 6], [0, 1, 3, 5], [1, 3, 5, 7], [0, 1, 2, 3, 4, 5, 6, 7, 8]];
+const CLASSES = controllerCatalogue.filter((profile) => ["small-5v-18", "dual-core-3v3-26"].includes(profile.id));
+
+describe.each(CLASSES)("3 × 3 matrix on the $title", (profile) => {
+  it.each(["none", "column-to-row"] as const)("reads as ngspice's levels say, diodes: %s", (diodes) => {
+    for (const pressed of PRESSED) {
+      for (let driven = 0; driven < SIZE; driven++) {
+        const voltages = spiceColumns(pressed, driven, diodes !== "none", profile);
+        for (const volt of voltages) expect(volt < profile.inputLowMaxV || volt > profile.inputHighMinV, `${volt} V is sure`).toBe(true);
+        const low = voltages.map((volt) => volt < profile.inputLowMaxV);
+        expect(engineColumns(pressed, driven, diodes, profile), `pressed ${pressed}, row ${driven}`).toEqual(low);
+      }
+    }
+  }, 60_000);
+
+  it("ghosts without diodes where ngspice says so, and with diodes does not", () => {
+    // Keys 1, 2 and 4 pressed; row 2 driven: column 2 belongs to key 5, which nobody presses.
+    const pressed = [0, 1, 3];
+    expect(spiceColumns(pressed, 1, false, profile)[1]).toBeLessThan(profile.inputLowMaxV);
+    expect(spiceColumns(pressed, 1, true, profile)[1]).toBeGreaterThan(profile.inputHighMinV);
+    expect(engineColumns(pressed, 1, "none", profile)[1]).toBe(true);
+    expect(engineColumns(pressed, 1, "column-to-row", profile)[1]).toBe(false);
+  });
+
+  it("has the diode's drop that the engine counts with, within 0.1 V", () => {
+    const [volt] = spiceColumns([0], 0, true, profile);
+    expect(Math.abs(volt - DIODE_DROP_V)).toBeLessThan(0.1);
+  });
+});

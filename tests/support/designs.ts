@@ -1,0 +1,40 @@
+import { addControl, changeControl } from "@/core/design/edits/controls";
+import { bind } from "@/core/design/edits/keymap";
+import { chooseController, takePinPlan } from "@/core/design/edits/pins";
+import { placeBlock } from "@/core/design/edits/placeBlock";
+import { shareOutMatrix } from "@/core/design/edits/wiring";
+import { newDesign } from "@/core/design/newDesign";
+import type { Design } from "@/core/design/schema";
+import type { DiodeDirection, MatrixCircuit } from "@/core/circuits/matrix";
+import { point } from "@/core/layout/point";
+import { planPins } from "@/core/pins/planPins";
+
+/** A block of keys k1, k2 … in reading order, bound to A, B …; nothing wired. */
+export function keyBlock(columns: number, rows: number): Design {
+  let number = 0;
+  const placed = placeBlock(newDesign("pad", "Pad"), columns, rows, point(0, 0), () => `k${(number += 1)}`);
+  return placed.controls.reduce(
+    (design, control, nth) => bind(design, "base", `${control.id}:press`, { does: "keyboard", usage: 4 + (nth % 90), modifiers: 0 }),
+    placed,
+  );
+}
+
+/** The block with an encoder e1 and a lamp l1 above it. */
+export function pad(columns = 3, rows = 3): Design {
+  const at = (xMm: number) => ({ xMm, yMm: -30, rotationDeg: 0, boardId: "panel" });
+  const withEncoder = changeControl(addControl(keyBlock(columns, rows), "encoder", "e1", at(0)), "e1", { label: "E1" });
+  return addControl(withEncoder, "lamp", "l1", at(30));
+}
+
+/** The pad wired, with a controller and every net on a pin: nothing to settle but unbound inputs. */
+export function finishedPad(columns = 3, rows = 3): Design {
+  const wired = chooseController(shareOutMatrix(pad(columns, rows), "as-laid-out"), "small-5v-18");
+  return takePinPlan(wired, planPins(wired));
+}
+
+export const matrixOf = (design: Design): MatrixCircuit => design.circuits.find((c): c is MatrixCircuit => c.kind === "matrix")!;
+
+export const withDiodes = (design: Design, diodes: DiodeDirection): Design => ({
+  ...design,
+  circuits: design.circuits.map((circuit) => (circuit.kind === "matrix" ? { ...circuit, diodes } : circuit)),
+});
