@@ -2,6 +2,7 @@ import { create } from "zustand";
 import { readDesign } from "@/core/design/readDesign";
 import type { Design } from "@/core/design/schema";
 import type { StoredDesign } from "./database";
+import { layOutDemos } from "./demos";
 import { loadDesign, saveDesign } from "./designRepository";
 import { type History, advance, redo, startHistory, undo } from "./history";
 import { type StoreTrouble, troubleOf } from "./storeTrouble";
@@ -61,6 +62,7 @@ export async function openOnBench(id: string): Promise<void> {
   await saveNow();
   set({ ...closed });
   try {
+    await layOutDemos();
     const stored = await loadDesign(id);
     if (!stored) return set({ status: "missing" });
     const read = readDesign(stored.design);

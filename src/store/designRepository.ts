@@ -41,16 +41,20 @@ export async function restoreDesign(stored: StoredDesign): Promise<void> {
   await (await openDatabase()).put("designs", stored);
 }
 
+const LAID_OUT = "demos-laid-out";
+
 /** Lays the demo designs on the shelf, once in the life of this browser's storage. */
-export async function seedDemos(demos: Design[], at: Date): Promise<void> {
+export async function seedDemos(load: () => Promise<Design[]>, at: Date): Promise<void> {
   const database = await openDatabase();
+  if (await database.get("settings", LAID_OUT)) return;
+  const demos = await load();
   const transaction = database.transaction(["designs", "settings"], "readwrite");
   const settings = transaction.objectStore("settings");
-  if (!(await settings.get("demos-laid-out"))) {
+  if (!(await settings.get(LAID_OUT))) {
     for (const design of demos) {
       await transaction.objectStore("designs").put({ id: design.id, design, revision: 1, savedAt: at.toISOString() });
     }
-    await settings.put(true, "demos-laid-out");
+    await settings.put(true, LAID_OUT);
   }
   await transaction.done;
 }

@@ -4,7 +4,8 @@ import type { Problem } from "@/core/design/problem";
 import type { Design } from "@/core/design/schema";
 import { MOST_DESIGN_BYTES, readDesignText } from "@/core/formats/readDesignText";
 import type { StoredDesign } from "./database";
-import { listDesigns, loadDesign, removeDesign, restoreDesign, saveDesign, seedDemos } from "./designRepository";
+import { listDesigns, loadDesign, removeDesign, restoreDesign, saveDesign } from "./designRepository";
+import { layOutDemos } from "./demos";
 import { newId } from "./newId";
 import { type StoreTrouble, troubleOf } from "./storeTrouble";
 import { tellTabs } from "./tabs";
@@ -41,8 +42,8 @@ export async function refreshShelf(): Promise<void> {
 }
 
 /** Opens the shelf; on the first visit the demos are on it. */
-export async function openShelf(demos: () => Promise<Design[]>): Promise<void> {
-  await guarded(async () => seedDemos(await demos(), new Date()));
+export async function openShelf(): Promise<void> {
+  await guarded(layOutDemos);
   await refreshShelf();
 }
 

@@ -27,20 +27,23 @@ async function unpack(design: Design): Promise<{ folder: string; files: Record<s
 const make = (folder: string, target: string, ...settings: string[]) =>
   execFileSync("make", ["-C", folder, target, ...settings], { encoding: "utf8" });
 
-describe.each([...demoDesigns, newDesign("empty", "Nothing yet */ \\ \"quoted\"")])("the exported archive of $name", (design) => {
-  it("compiles as exported, without a warning, and reports as simulated", async () => {
-    const { folder } = await unpack(design);
-    const strict = "CFLAGS=-std=c99 -O2 -Wall -Wextra -Wpedantic -Werror";
-    expect(make(folder, "check", strict)).toContain("as simulated");
-    make(folder, "board-objects", strict);
-  });
+describe.each([...demoDesigns, newDesign("empty", 'Nothing yet */ \\ "quoted"')])(
+  "the exported archive of $name",
+  (design) => {
+    it("compiles as exported, without a warning, and reports as simulated", async () => {
+      const { folder } = await unpack(design);
+      const strict = "CFLAGS=-std=c99 -O2 -Wall -Wextra -Wpedantic -Werror";
+      expect(make(folder, "check", strict)).toContain("as simulated");
+      make(folder, "board-objects", strict);
+    });
 
-  it("holds the design itself, to be imported again", async () => {
-    const { files } = await unpack(design);
-    expect(readDesignText(files["design.ovrin.json"])).toEqual({ ok: true, value: design });
-    expect(files["README.md"]).toContain("make check");
-  });
-});
+    it("holds the design itself, to be imported again", async () => {
+      const { files } = await unpack(design);
+      expect(readDesignText(files["design.ovrin.json"])).toEqual({ ok: true, value: design });
+      expect(files["README.md"]).toContain("make check");
+    });
+  },
+);
 
 describe("the pin list", () => {
   it("names the pin of every line", async () => {

@@ -72,25 +72,30 @@ const action = fc.record({ gap: fc.integer({ min: 0, max: 14 }), key: fc.constan
 describe("a simple pad", () => {
   it("behaves as the specification's words say, for any use and any bounce", () => {
     const { design } = readExample(pad);
-    const use = fc.property(fc.array(action, { minLength: 1, maxLength: 24 }), fc.nat(), fc.integer({ min: 0, max: 7 }), (steps, seed, mostMs) => {
-      const down = new Set<KeyName>();
-      let atMs = 0;
-      const events = steps.map(({ gap, key }): ControlEvent => {
-        atMs += gap;
-        const isDown = down.delete(key);
-        if (!isDown) down.add(key);
-        return { atMs, control: key, action: isDown ? "release" : "press" };
-      });
-      const contacts: ContactAt[] = [];
-      const reports: string[] = [];
-      const watch: DeviceWatch = {
-        contact: (at, contact, closed) => contacts.push({ atMs: at, key: contact.split(":")[0] as KeyName, closed }),
-        report: (report) => reports.push(`${report.atMs} ${toHex(report.bytes)}`),
-      };
-      const run = simulate(design, { events, untilMs: atMs + 60, bounce: { mostMs, seed } }, watch);
-      expect(run.ok).toBe(true);
-      expect(reports).toEqual(model(contacts, atMs + 60));
-    });
+    const use = fc.property(
+      fc.array(action, { minLength: 1, maxLength: 24 }),
+      fc.nat(),
+      fc.integer({ min: 0, max: 7 }),
+      (steps, seed, mostMs) => {
+        const down = new Set<KeyName>();
+        let atMs = 0;
+        const events = steps.map(({ gap, key }): ControlEvent => {
+          atMs += gap;
+          const isDown = down.delete(key);
+          if (!isDown) down.add(key);
+          return { atMs, control: key, action: isDown ? "release" : "press" };
+        });
+        const contacts: ContactAt[] = [];
+        const reports: string[] = [];
+        const watch: DeviceWatch = {
+          contact: (at, contact, closed) => contacts.push({ atMs: at, key: contact.split(":")[0] as KeyName, closed }),
+          report: (report) => reports.push(`${report.atMs} ${toHex(report.bytes)}`),
+        };
+        const run = simulate(design, { events, untilMs: atMs + 60, bounce: { mostMs, seed } }, watch);
+        expect(run.ok).toBe(true);
+        expect(reports).toEqual(model(contacts, atMs + 60));
+      },
+    );
     fc.assert(use, { numRuns: 500 });
   });
 });

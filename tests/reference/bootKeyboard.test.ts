@@ -47,10 +47,12 @@ const APPENDIX_B1_BYTES =
   "91 02 95 01 75 03 91 01 95 06 75 08 15 00 26 ff 00 05 07 19 00 29 ff 81 00 c0";
 
 /** A reader of short items of its own: prefix and data, nothing of the writer's tables. */
-function fieldsOf(bytes: Uint8Array): { kind: string; bits: number; count: number; page: number; low: number; high: number }[] {
+function fieldsOf(
+  bytes: Uint8Array,
+): { kind: string; bits: number; count: number; page: number; low: number; high: number }[] {
   const state = { size: 0, count: 0, page: 0, low: 0, high: 0 };
   const fields = [];
-  for (let at = 0; at < bytes.length; ) {
+  for (let at = 0; at < bytes.length;) {
     const size = [0, 1, 2, 4][bytes[at] & 3];
     const data = bytes.slice(at + 1, at + 1 + size).reduce((value, byte, i) => value + byte * 2 ** (8 * i), 0);
     const tag = bytes[at] & 0xfc;
@@ -60,7 +62,14 @@ function fieldsOf(bytes: Uint8Array): { kind: string; bits: number; count: numbe
     if (tag === 0x14) state.low = data;
     if (tag === 0x24) state.high = data;
     if (tag === 0x80 || tag === 0x90)
-      fields.push({ kind: tag === 0x80 ? "input" : "output", bits: state.size, count: state.count, page: state.page, low: state.low, high: state.high });
+      fields.push({
+        kind: tag === 0x80 ? "input" : "output",
+        bits: state.size,
+        count: state.count,
+        page: state.page,
+        low: state.low,
+        high: state.high,
+      });
     at += 1 + size;
   }
   return fields;

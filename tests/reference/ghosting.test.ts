@@ -43,7 +43,12 @@ function spiceColumns(pressed: number[], driven: number, withDiodes: boolean, pr
 }
 
 /** What the engine makes of the same: true where the column reads low. */
-function engineColumns(pressed: number[], driven: number, diodes: "column-to-row" | "none", profile: ControllerProfile): boolean[] {
+function engineColumns(
+  pressed: number[],
+  driven: number,
+  diodes: "column-to-row" | "none",
+  profile: ControllerProfile,
+): boolean[] {
   const world = new ElectricalWorld(scanPlanOf(pad(diodes)), profile);
   for (const key of pressed) world.set(contactOf(key), true);
   const words = new Uint16Array(8 * (SIZE + 1));
@@ -52,20 +57,35 @@ function engineColumns(pressed: number[], driven: number, diodes: "column-to-row
 }
 
 // Three corners of a rectangle, a full row, a column, two rectangles, and everything.
-const PRESSED = [[0], [0, 1, 3], [0, 2, 6], [4, 5, 7], [0, 1, 2], [0, 3, 6], [0, 1, 3, 5], [1, 3, 5, 7], [0, 1, 2, 3, 4, 5, 6, 7, 8]];
+const PRESSED = [
+  [0],
+  [0, 1, 3],
+  [0, 2, 6],
+  [4, 5, 7],
+  [0, 1, 2],
+  [0, 3, 6],
+  [0, 1, 3, 5],
+  [1, 3, 5, 7],
+  [0, 1, 2, 3, 4, 5, 6, 7, 8],
+];
 const CLASSES = controllerCatalogue.filter((profile) => ["small-5v-18", "dual-core-3v3-26"].includes(profile.id));
 
 describe.each(CLASSES)("3 × 3 matrix on the $title", (profile) => {
-  it.each(["none", "column-to-row"] as const)("reads as ngspice's levels say, diodes: %s", (diodes) => {
-    for (const pressed of PRESSED) {
-      for (let driven = 0; driven < SIZE; driven++) {
-        const voltages = spiceColumns(pressed, driven, diodes !== "none", profile);
-        for (const volt of voltages) expect(volt < profile.inputLowMaxV || volt > profile.inputHighMinV, `${volt} V is sure`).toBe(true);
-        const low = voltages.map((volt) => volt < profile.inputLowMaxV);
-        expect(engineColumns(pressed, driven, diodes, profile), `pressed ${pressed}, row ${driven}`).toEqual(low);
+  it.each(["none", "column-to-row"] as const)(
+    "reads as ngspice's levels say, diodes: %s",
+    (diodes) => {
+      for (const pressed of PRESSED) {
+        for (let driven = 0; driven < SIZE; driven++) {
+          const voltages = spiceColumns(pressed, driven, diodes !== "none", profile);
+          for (const volt of voltages)
+            expect(volt < profile.inputLowMaxV || volt > profile.inputHighMinV, `${volt} V is sure`).toBe(true);
+          const low = voltages.map((volt) => volt < profile.inputLowMaxV);
+          expect(engineColumns(pressed, driven, diodes, profile), `pressed ${pressed}, row ${driven}`).toEqual(low);
+        }
       }
-    }
-  }, 60_000);
+    },
+    60_000,
+  );
 
   it("ghosts without diodes where ngspice says so, and with diodes does not", () => {
     // Keys 1, 2 and 4 pressed; row 2 driven: column 2 belongs to key 5, which nobody presses.

@@ -10,7 +10,9 @@ export function operatingPoint(lines: string[], nodes: string[]): Map<string, nu
   const prints = nodes.map((node) => `print v(${node})`);
   writeFileSync(deck, ["* matrix", ...lines, ".control", "op", ...prints, ".endc", ".end", ""].join("\n"));
   const run = spawnSync("ngspice", ["-b", deck], { encoding: "utf8" });
-  const voltages = new Map([...run.stdout.matchAll(/^v\((\w+)\) = (\S+)/gm)].map(([, node, value]) => [node, Number(value)]));
+  const voltages = new Map(
+    [...run.stdout.matchAll(/^v\((\w+)\) = (\S+)/gm)].map(([, node, value]) => [node, Number(value)]),
+  );
   if (voltages.size !== nodes.length) throw new Error(`ngspice answered ${run.stdout}${run.stderr}`);
   return voltages;
 }

@@ -112,18 +112,67 @@ describe("consumer page", () => {
 describe("what US English types", () => {
   const file = readFileSync("/usr/share/X11/xkb/symbols/us", "utf8");
   const basic = /xkb_symbols "basic" \{([\s\S]*?)\n\};/.exec(file)![1];
-  const rows = new Map([...basic.matchAll(/key <(\w+)>\s*\{\s*\[\s*([^\]]*)\]/g)].map(([, key, symbols]) => [key, symbols.split(",").map((s) => s.trim())]));
+  const rows = new Map(
+    [...basic.matchAll(/key <(\w+)>\s*\{\s*\[\s*([^\]]*)\]/g)].map(([, key, symbols]) => [
+      key,
+      symbols.split(",").map((s) => s.trim()),
+    ]),
+  );
   const ROWS: [prefix: string, codes: string[]][] = [
-    ["AE", ["Digit1", "Digit2", "Digit3", "Digit4", "Digit5", "Digit6", "Digit7", "Digit8", "Digit9", "Digit0", "Minus", "Equal"]],
+    [
+      "AE",
+      [
+        "Digit1",
+        "Digit2",
+        "Digit3",
+        "Digit4",
+        "Digit5",
+        "Digit6",
+        "Digit7",
+        "Digit8",
+        "Digit9",
+        "Digit0",
+        "Minus",
+        "Equal",
+      ],
+    ],
     ["AD", [..."QWERTYUIOP"].map((letter) => `Key${letter}`).concat("BracketLeft", "BracketRight")],
     ["AC", [..."ASDFGHJKL"].map((letter) => `Key${letter}`).concat("Semicolon", "Quote")],
     ["AB", [..."ZXCVBNM"].map((letter) => `Key${letter}`).concat("Comma", "Period", "Slash")],
   ];
   const NAMES: Record<string, string> = {
-    exclam: "!", at: "@", numbersign: "#", dollar: "$", percent: "%", asciicircum: "^", ampersand: "&", asterisk: "*",
-    parenleft: "(", parenright: ")", minus: "-", underscore: "_", equal: "=", plus: "+", bracketleft: "[", braceleft: "{",
-    bracketright: "]", braceright: "}", semicolon: ";", colon: ":", apostrophe: "'", quotedbl: '"', comma: ",", less: "<",
-    period: ".", greater: ">", slash: "/", question: "?", grave: "`", asciitilde: "~", backslash: "\\", bar: "|",
+    exclam: "!",
+    at: "@",
+    numbersign: "#",
+    dollar: "$",
+    percent: "%",
+    asciicircum: "^",
+    ampersand: "&",
+    asterisk: "*",
+    parenleft: "(",
+    parenright: ")",
+    minus: "-",
+    underscore: "_",
+    equal: "=",
+    plus: "+",
+    bracketleft: "[",
+    braceleft: "{",
+    bracketright: "]",
+    braceright: "}",
+    semicolon: ";",
+    colon: ":",
+    apostrophe: "'",
+    quotedbl: '"',
+    comma: ",",
+    less: "<",
+    period: ".",
+    greater: ">",
+    slash: "/",
+    question: "?",
+    grave: "`",
+    asciitilde: "~",
+    backslash: "\\",
+    bar: "|",
   };
   const sign = (name: string) => NAMES[name] ?? name;
   const places = [

@@ -14,7 +14,8 @@ export function keyBlock(columns: number, rows: number): Design {
   let number = 0;
   const placed = placeBlock(newDesign("pad", "Pad"), columns, rows, point(0, 0), () => `k${(number += 1)}`);
   return placed.controls.reduce(
-    (design, control, nth) => bind(design, "base", `${control.id}:press`, { does: "keyboard", usage: 4 + (nth % 90), modifiers: 0 }),
+    (design, control, nth) =>
+      bind(design, "base", `${control.id}:press`, { does: "keyboard", usage: 4 + (nth % 90), modifiers: 0 }),
     placed,
   );
 }
@@ -32,7 +33,8 @@ export function finishedPad(columns = 3, rows = 3): Design {
   return takePinPlan(wired, planPins(wired));
 }
 
-export const matrixOf = (design: Design): MatrixCircuit => design.circuits.find((c): c is MatrixCircuit => c.kind === "matrix")!;
+export const matrixOf = (design: Design): MatrixCircuit =>
+  design.circuits.find((c): c is MatrixCircuit => c.kind === "matrix")!;
 
 export const withDiodes = (design: Design, diodes: DiodeDirection): Design => ({
   ...design,

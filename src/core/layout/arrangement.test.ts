@@ -18,8 +18,10 @@ describe("align and distribute", () => {
 
   it("puts centres on the middle line", () => expect(align(points, "y").map((p) => p.yMm)).toEqual([7, 7, 7]));
   it("leaves the other axis alone", () => expect(align(points, "y").map((p) => p.xMm)).toEqual([0, 30, 10]));
-  it("makes even steps and keeps the ends and the order", () => expect(distribute(points, "x").map((p) => p.xMm)).toEqual([0, 30, 15]));
-  it("does nothing to two points that could be uneven", () => expect(distribute(points.slice(0, 2), "x")).toEqual(points.slice(0, 2)));
+  it("makes even steps and keeps the ends and the order", () =>
+    expect(distribute(points, "x").map((p) => p.xMm)).toEqual([0, 30, 15]));
+  it("does nothing to two points that could be uneven", () =>
+    expect(distribute(points.slice(0, 2), "x")).toEqual(points.slice(0, 2)));
 });
 
 describe("reading rows", () => {
@@ -42,15 +44,24 @@ describe("reading rows", () => {
       fc.property(fc.array(place, { maxLength: 40 }), (places) => {
         const things = places.map(({ x, y }, i) => ({ id: String(i), at: point(x, y) }));
         const rows = readingRows(things, 9.5);
-        expect(rows.flat().map((thing) => thing.id).sort()).toEqual(things.map((thing) => thing.id).sort());
-        for (const row of rows) for (let i = 1; i < row.length; i++) expect(row[i].at.xMm).toBeGreaterThanOrEqual(row[i - 1].at.xMm);
+        expect(
+          rows
+            .flat()
+            .map((thing) => thing.id)
+            .sort(),
+        ).toEqual(things.map((thing) => thing.id).sort());
+        for (const row of rows)
+          for (let i = 1; i < row.length; i++) expect(row[i].at.xMm).toBeGreaterThanOrEqual(row[i - 1].at.xMm);
       }),
     );
   });
 
   it("find Loom 64's rows across both halves", () => {
     const [, loom] = demoDesigns;
-    const rows = readingRows(loom.controls.map((control) => ({ id: control.id, at: control.placement })), loom.pitch.yMm / 2);
+    const rows = readingRows(
+      loom.controls.map((control) => ({ id: control.id, at: control.placement })),
+      loom.pitch.yMm / 2,
+    );
     expect(rows.map((row) => row.length)).toEqual([12, 12, 12, 12, 12, 4]);
   });
 });
@@ -97,6 +108,7 @@ describe("the next free spot", () => {
     const design = pad();
     const spot = freeSpot(design, "key", "k1");
     expect(spot).toEqual(point(3 * 19.05, 0));
-    for (const cap of derive(design).caps) expect(clearanceMm(cap, placeOutline(circle(18), { ...spot, rotationDeg: 0 }))).toBeGreaterThan(0);
+    for (const cap of derive(design).caps)
+      expect(clearanceMm(cap, placeOutline(circle(18), { ...spot, rotationDeg: 0 }))).toBeGreaterThan(0);
   });
 });

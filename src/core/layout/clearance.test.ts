@@ -49,9 +49,15 @@ describe("clearance", () => {
     const rimOf = (outline: Outline): Point[] =>
       outline.core.flatMap((from, i) => {
         const to = outline.core[(i + 1) % outline.core.length];
-        return Array.from({ length: 60 }, (_, k) => point(from.xMm + ((to.xMm - from.xMm) * k) / 60, from.yMm + ((to.yMm - from.yMm) * k) / 60));
+        return Array.from({ length: 60 }, (_, k) =>
+          point(from.xMm + ((to.xMm - from.xMm) * k) / 60, from.yMm + ((to.yMm - from.yMm) * k) / 60),
+        );
       });
-    const arbitrary = fc.record({ x: fc.integer({ min: 18, max: 60 }), y: fc.integer({ min: -60, max: 60 }), turn: fc.integer({ min: 0, max: 359 }) });
+    const arbitrary = fc.record({
+      x: fc.integer({ min: 18, max: 60 }),
+      y: fc.integer({ min: -60, max: 60 }),
+      turn: fc.integer({ min: 0, max: 359 }),
+    });
     fc.assert(
       fc.property(arbitrary, ({ x, y, turn }) => {
         const other = placeOutline(roundedRectangle(14, 8, 0), at(x, y, turn));
@@ -67,11 +73,17 @@ describe("clearance", () => {
 
 describe("close pairs", () => {
   it("are those that measuring every pair finds", () => {
-    const shape = fc.record({ x: fc.integer({ min: 0, max: 80 }), y: fc.integer({ min: 0, max: 80 }), turn: fc.integer({ min: 0, max: 90 }) });
+    const shape = fc.record({
+      x: fc.integer({ min: 0, max: 80 }),
+      y: fc.integer({ min: 0, max: 80 }),
+      turn: fc.integer({ min: 0, max: 90 }),
+    });
     fc.assert(
       fc.property(fc.array(shape, { maxLength: 14 }), fc.integer({ min: 0, max: 6 }), (shapes, within) => {
         const outlines = shapes.map(({ x, y, turn }) => placeOutline(roundedRectangle(14, 9, 1), at(x, y, turn)));
-        const all = outlines.flatMap((a, i) => outlines.slice(i + 1).map((b, k) => ({ a: i, b: i + 1 + k, clearanceMm: clearanceMm(a, b) })));
+        const all = outlines.flatMap((a, i) =>
+          outlines.slice(i + 1).map((b, k) => ({ a: i, b: i + 1 + k, clearanceMm: clearanceMm(a, b) })),
+        );
         expect(closePairs(outlines, within)).toEqual(all.filter((pair) => pair.clearanceMm < within));
       }),
     );
@@ -84,7 +96,10 @@ describe("placing", () => {
     fc.assert(
       fc.property(number, number, number, number, number, (x1, y1, x2, y2, turn) => {
         const where = at(3, -7, turn);
-        expect(distanceMm(place(point(x1, y1), where), place(point(x2, y2), where))).toBeCloseTo(Math.hypot(x1 - x2, y1 - y2), 6);
+        expect(distanceMm(place(point(x1, y1), where), place(point(x2, y2), where))).toBeCloseTo(
+          Math.hypot(x1 - x2, y1 - y2),
+          6,
+        );
       }),
     );
   });
@@ -94,6 +109,7 @@ describe("placing", () => {
     expect([turned.xMm, turned.yMm].map((v) => Math.round(v * 1e9) / 1e9)).toEqual([0, 1]);
   });
 
-  it("bounds round shapes by their rim", () => expect(boundsOf([circle(10)])).toEqual({ minXMm: -5, minYMm: -5, maxXMm: 5, maxYMm: 5 }));
+  it("bounds round shapes by their rim", () =>
+    expect(boundsOf([circle(10)])).toEqual({ minXMm: -5, minYMm: -5, maxXMm: 5, maxYMm: 5 }));
   it("has no bounds for nothing", () => expect(boundsOf([])).toBeNull());
 });

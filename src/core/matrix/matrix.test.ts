@@ -26,11 +26,13 @@ describe("fewest lines", () => {
 describe("columns for a short row", () => {
   it("are the nearest in order, as trying all of them finds", () => {
     const position = fc.integer({ min: 0, max: 100 });
-    const sorted = (max: number) => fc.array(position, { minLength: 1, maxLength: max }).map((xs) => xs.sort((a, b) => a - b));
+    const sorted = (max: number) =>
+      fc.array(position, { minLength: 1, maxLength: max }).map((xs) => xs.sort((a, b) => a - b));
     fc.assert(
       fc.property(sorted(4), sorted(7), (xs, columns) => {
         fc.pre(xs.length <= columns.length);
-        const cost = (chosen: number[]) => chosen.reduce((sum, column, i) => sum + Math.abs(columns[column] - xs[i]), 0);
+        const cost = (chosen: number[]) =>
+          chosen.reduce((sum, column, i) => sum + Math.abs(columns[column] - xs[i]), 0);
         let least = Infinity;
         const tryAll = (chosen: number[], from: number) => {
           if (chosen.length === xs.length) least = Math.min(least, cost(chosen));
@@ -49,16 +51,24 @@ describe("plan in reading order", () => {
   it("never puts two switches in a cell, whatever the layout and the shape", () => {
     const place = fc.record({ x: fc.integer({ min: 0, max: 300 }), y: fc.integer({ min: 0, max: 300 }) });
     fc.assert(
-      fc.property(fc.array(place, { maxLength: 60 }), fc.constantFrom("as-laid-out" as const, "fewest-pins" as const), (places, shape) => {
-        const plan = planReadingOrder(places.map(({ x, y }, i) => ({ id: String(i), at: point(x, y) })), shape, 9.5);
-        const cells = Object.values(plan.cells).map(({ row, column }) => `${row} ${column}`);
-        expect(cells).toHaveLength(places.length);
-        expect(new Set(cells).size).toBe(places.length);
-        for (const { row, column } of Object.values(plan.cells)) {
-          expect(row).toBeLessThan(plan.rows);
-          expect(column).toBeLessThan(plan.columns);
-        }
-      }),
+      fc.property(
+        fc.array(place, { maxLength: 60 }),
+        fc.constantFrom("as-laid-out" as const, "fewest-pins" as const),
+        (places, shape) => {
+          const plan = planReadingOrder(
+            places.map(({ x, y }, i) => ({ id: String(i), at: point(x, y) })),
+            shape,
+            9.5,
+          );
+          const cells = Object.values(plan.cells).map(({ row, column }) => `${row} ${column}`);
+          expect(cells).toHaveLength(places.length);
+          expect(new Set(cells).size).toBe(places.length);
+          for (const { row, column } of Object.values(plan.cells)) {
+            expect(row).toBeLessThan(plan.rows);
+            expect(column).toBeLessThan(plan.columns);
+          }
+        },
+      ),
     );
   });
 });
@@ -78,7 +88,12 @@ describe("ghosts", () => {
     const ghosts = ghostsOf(matrix, 1000);
     expect(ghosts.map((ghost) => name(ghost.appears)).sort()).toEqual(["k1", "k3", "k7", "k9"]);
     expect(new Set(ghosts.map((ghost) => ghost.through))).toEqual(new Set(["k5:press"]));
-    expect(ghosts.find((ghost) => name(ghost.appears) === "k1")!.pressed.map(name).sort()).toEqual(["k2", "k4", "k5"]);
+    expect(
+      ghosts
+        .find((ghost) => name(ghost.appears) === "k1")!
+        .pressed.map(name)
+        .sort(),
+    ).toEqual(["k2", "k4", "k5"]);
   });
 
   /** What the electrical world senses beyond what is pressed. */
@@ -89,7 +104,13 @@ describe("ghosts", () => {
     const words = new Uint16Array(8 * 64);
     world.answer(words, 8);
     return plan.groups.flatMap((group) =>
-      group.cells.flatMap((sw, bit) => (sw !== null && ((words[(group.strobe! + 1) * 8 + group.bank] >> bit) & 1) === 0 && !pressed.includes(plan.switches[sw]) ? [plan.switches[sw]] : [])),
+      group.cells.flatMap((sw, bit) =>
+        sw !== null &&
+        ((words[(group.strobe! + 1) * 8 + group.bank] >> bit) & 1) === 0 &&
+        !pressed.includes(plan.switches[sw])
+          ? [plan.switches[sw]]
+          : [],
+      ),
     );
   }
 
@@ -97,11 +118,16 @@ describe("ghosts", () => {
     const ids = Object.keys(matrixOf(wired).cells);
     const missing = fc.subarray(ids);
     fc.assert(
-      fc.property(missing, fc.subarray(ids, { minLength: 3, maxLength: 3 }), fc.constantFrom("column-to-row" as const, "row-to-column" as const), (left, pressed, diodes) => {
-        const matrix = { ...matrixOf(wired), diodes, withoutDiode: left };
-        const foretold = ghostsOf(matrix, 1000).filter((ghost) => ghost.pressed.every((id) => pressed.includes(id)));
-        expect(new Set(sensed(matrix, wired, pressed))).toEqual(new Set(foretold.map((ghost) => ghost.appears)));
-      }),
+      fc.property(
+        missing,
+        fc.subarray(ids, { minLength: 3, maxLength: 3 }),
+        fc.constantFrom("column-to-row" as const, "row-to-column" as const),
+        (left, pressed, diodes) => {
+          const matrix = { ...matrixOf(wired), diodes, withoutDiode: left };
+          const foretold = ghostsOf(matrix, 1000).filter((ghost) => ghost.pressed.every((id) => pressed.includes(id)));
+          expect(new Set(sensed(matrix, wired, pressed))).toEqual(new Set(foretold.map((ghost) => ghost.appears)));
+        },
+      ),
       { numRuns: 300 },
     );
   });

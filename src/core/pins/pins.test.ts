@@ -28,7 +28,15 @@ function cheapestByTryingAll(costs: number[][]): number {
 describe("least-cost assignment", () => {
   it("costs what trying every assignment finds, on 300 random tables", () => {
     const cost = fc.integer({ min: 0, max: 50 });
-    const tables = fc.integer({ min: 1, max: 5 }).chain((rows) => fc.integer({ min: rows, max: 6 }).chain((columns) => fc.array(fc.array(cost, { minLength: columns, maxLength: columns }), { minLength: rows, maxLength: rows })));
+    const tables = fc
+      .integer({ min: 1, max: 5 })
+      .chain((rows) =>
+        fc
+          .integer({ min: rows, max: 6 })
+          .chain((columns) =>
+            fc.array(fc.array(cost, { minLength: columns, maxLength: columns }), { minLength: rows, maxLength: rows }),
+          ),
+      );
     fc.assert(
       fc.property(tables, (costs) => {
         const columns = assignLeastCost(costs);
@@ -44,19 +52,23 @@ describe("least-cost assignment", () => {
 });
 
 describe("the controller catalogue", () => {
-  it("has classes of about 11, 18, 26 and 70 usable pins", () => expect(controllerCatalogue.map((profile) => usablePins(profile).length)).toEqual([11, 18, 26, 70]));
+  it("has classes of about 11, 18, 26 and 70 usable pins", () =>
+    expect(controllerCatalogue.map((profile) => usablePins(profile).length)).toEqual([11, 18, 26, 70]));
 
-  it.each(controllerCatalogue)("$title is a sound profile with distinct I/O names and pads inside its outline", (profile) => {
-    expect(controllerProfileSchema.safeParse(profile).success).toBe(true);
-    const names = profile.pins.filter((pin) => pin.role === "io").map((pin) => pin.name);
-    expect(new Set(names).size).toBe(names.length);
-    for (const pin of profile.pins) {
-      expect(Math.abs(pin.xMm)).toBeLessThan(profile.widthMm / 2);
-      expect(Math.abs(pin.yMm)).toBeLessThan(profile.heightMm / 2);
-    }
-    const places = profile.pins.map((pin) => `${pin.xMm} ${pin.yMm}`);
-    expect(new Set(places).size).toBe(places.length);
-  });
+  it.each(controllerCatalogue)(
+    "$title is a sound profile with distinct I/O names and pads inside its outline",
+    (profile) => {
+      expect(controllerProfileSchema.safeParse(profile).success).toBe(true);
+      const names = profile.pins.filter((pin) => pin.role === "io").map((pin) => pin.name);
+      expect(new Set(names).size).toBe(names.length);
+      for (const pin of profile.pins) {
+        expect(Math.abs(pin.xMm)).toBeLessThan(profile.widthMm / 2);
+        expect(Math.abs(pin.yMm)).toBeLessThan(profile.heightMm / 2);
+      }
+      const places = profile.pins.map((pin) => `${pin.xMm} ${pin.yMm}`);
+      expect(new Set(places).size).toBe(places.length);
+    },
+  );
 });
 
 describe("pin plan", () => {
@@ -80,8 +92,13 @@ describe("pin plan", () => {
 
   it("needs no more wire than what one had, when no capability is at stake", () => {
     const planned = takePinPlan(wired, planPins(wired));
-    const swapped = movePin(movePin(planned, "matrix.R1", planned.pinPlan["matrix.C3"].pin), "matrix.R2", planned.pinPlan["matrix.C1"].pin);
-    const plain = (design: typeof wired) => wireMm(design, Object.fromEntries(Object.entries(design.pinPlan).map(([id, choice]) => [id, choice.pin])));
+    const swapped = movePin(
+      movePin(planned, "matrix.R1", planned.pinPlan["matrix.C3"].pin),
+      "matrix.R2",
+      planned.pinPlan["matrix.C1"].pin,
+    );
+    const plain = (design: typeof wired) =>
+      wireMm(design, Object.fromEntries(Object.entries(design.pinPlan).map(([id, choice]) => [id, choice.pin])));
     expect(plain(planned)).toBeLessThan(plain(swapped));
     expect(planPins(wired).totalWireMm).toBeCloseTo(plain(planned), 9);
   });
@@ -127,6 +144,9 @@ describe("pins by hand", () => {
     const { controller, profile } = derive(design);
     const under = derive(moveController(design, { side: "under" })).controller!;
     const pin = profile!.pins[0];
-    expect(pinPlace(under, pin).xMm - under.placement.xMm).toBeCloseTo(-(pinPlace(controller!, pin).xMm - controller!.placement.xMm), 9);
+    expect(pinPlace(under, pin).xMm - under.placement.xMm).toBeCloseTo(
+      -(pinPlace(controller!, pin).xMm - controller!.placement.xMm),
+      9,
+    );
   });
 });

@@ -5,11 +5,12 @@ import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Design } from "@/core/design/schema";
+import { loadDemos } from "@/store/demos";
 import { addCopy } from "@/store/shelf";
 import { PlainButton } from "@/ui/pieces/buttons";
 
 /** A fresh copy of a demo, to take apart. */
-export function DemoMenu({ load }: { load: () => Promise<Design[]> }) {
+export function DemoMenu() {
   const [demos, setDemos] = useState<Design[]>([]);
   const router = useRouter();
   const take = async (id: string) => {
@@ -19,7 +20,7 @@ export function DemoMenu({ load }: { load: () => Promise<Design[]> }) {
   };
   return (
     <Menu.Root
-      onOpenChange={({ open }) => open && void load().then(setDemos)}
+      onOpenChange={({ open }) => open && void loadDemos().then(setDemos)}
       onSelect={({ value }) => void take(value)}
     >
       <Menu.Trigger asChild>

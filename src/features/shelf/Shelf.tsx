@@ -13,8 +13,6 @@ import { DemoMenu } from "./DemoMenu";
 import { DesignCard } from "./DesignCard";
 import { RefusalSlip } from "./RefusalSlip";
 
-const loadDemos = () => import("@demo/index").then((module) => module.demoDesigns);
-
 /** The designs in this browser. */
 export function Shelf() {
   const { designs, trouble } = useShelf();
@@ -24,7 +22,7 @@ export function Shelf() {
   const [refused, setRefused] = useState<ImportRefusal[]>([]);
   const [over, setOver] = useState(false);
   useEffect(() => {
-    void openShelf(loadDemos);
+    void openShelf();
     return hearTabs(() => void refreshShelf());
   }, []);
 
@@ -78,7 +76,7 @@ export function Shelf() {
         <StepButton onClick={() => void start()}>
           <Plus size={16} /> New device
         </StepButton>
-        <DemoMenu load={loadDemos} />
+        <DemoMenu />
         <PlainButton onClick={() => picker.current?.click()}>
           <FileUp size={16} /> Import a file
         </PlainButton>

@@ -1,0 +1,145 @@
+import { unzipSync } from "fflate";
+import { describe, expect, it } from "vitest";
+import { demoDesigns } from "@demo/index";
+import { finishedPad, pad, withDiodes } from "../../../tests/support/designs";
+import { POST as check } from "./check/route";
+import { GET as demo } from "./demos/[id]/route";
+import { GET as demos } from "./demos/route";
+import { POST as exportArtifact } from "./export/[artifact]/route";
+import { POST as planMatrix } from "./plan/matrix/route";
+import { POST as planPins } from "./plan/pins/route";
+import { GET as schema } from "./schema/route";
+import { POST as simulate } from "./simulate/route";
+
+const ask = (body: unknown, raw = false) =>
+  new Request("http://127.0.0.1/api", { method: "POST", body: raw ? (body as string) : JSON.stringify(body) });
+
+async function answer(response: Promise<Response> | Response) {
+  const settled = await response;
+  return { status: settled.status, body: await settled.json() };
+}
+
+describe("what every call with a design refuses", () => {
+  const calls = { check, simulate, planMatrix, planPins };
+
+  it.each(Object.entries(calls))("%s: what is not JSON, with 400", async (_name, call) =>
+    expect((await answer(call(ask("{", true)))).status).toBe(400),
+  );
+
+  it.each(Object.entries(calls))("%s: what is too large, with 413, said or not", async (_name, call) => {
+    const large = `"${"x".repeat(4 * 1024 * 1024)}"`;
+    expect((await answer(call(ask(large, true)))).status).toBe(413);
+    const lying = new Request("http://127.0.0.1/api", {
+      method: "POST",
+      body: large,
+      headers: { "content-length": "10" },
+    });
+    expect((await answer(call(lying))).status).toBe(413);
+  });
+
+  it.each(Object.entries(calls))("%s: a bad design, with 422 and the place", async (_name, call) => {
+    const design = JSON.parse(JSON.stringify(pad()));
+    design.controls[2].placement.xMm = "left";
+    const { status, body } = await answer(call(ask(design)));
+    expect(status).toBe(422);
+    expect(body.problems[0].path).toBe("controls.2.placement.xMm");
+  });
+});
+
+describe("demos and schema", () => {
+  it("lists the demos and gives each", async () => {
+    const { body } = await answer(demos());
+    expect(body.map((one: { id: string }) => one.id)).toEqual(["kestrel", "loom-64"]);
+    const one = await answer(demo(new Request("http://x"), { params: Promise.resolve({ id: "kestrel" }) }));
+    expect(one.body).toEqual(JSON.parse(JSON.stringify(demoDesigns[0])));
+  });
+
+  it("says which demos there are when asked for another", async () => {
+    const { status, body } = await answer(demo(new Request("http://x"), { params: Promise.resolve({ id: "moon" }) }));
+    expect(status).toBe(404);
+    expect(body.problems[0].message).toContain("kestrel, loom-64");
+  });
+
+  it("publishes a JSON Schema", async () => expect((await answer(schema())).body.properties.controls).toBeDefined());
+});
+
+describe("check", () => {
+  it("gives findings and facts", async () => {
+    const { body } = await answer(check(ask(withDiodes(finishedPad(), "none"))));
+    expect(body.findings[0]).toMatchObject({
+      rule: "wiring/no-diode",
+      severity: "warn",
+      fixes: ["Fit diodes, column to row"],
+    });
+    expect(body.findings[0].subjects.length).toBe(4);
+    expect(body.facts).toMatchObject({ controls: 11, rows: 4, columns: 3, pinsNeeded: 10, pinsUsable: 18 });
+  });
+});
+
+describe("plans", () => {
+  it("shares out rows and columns", async () => {
+    const { body } = await answer(planMatrix(ask({ design: pad(), options: { shape: "fewest-pins" } })));
+    expect(body).toMatchObject({ rows: 3, columns: 4 });
+    expect(Object.keys(body.cells)).toHaveLength(10);
+  });
+
+  it("names an option that is wrong", async () => {
+    const { status, body } = await answer(planMatrix(ask({ design: pad(), options: { shape: "round" } })));
+    expect(status).toBe(422);
+    expect(body.problems[0].path).toBe("options.shape");
+  });
+
+  it("shares out pins, also on another class", async () => {
+    const { body } = await answer(planPins(ask({ design: finishedPad(), options: { profileId: "dual-core-3v3-26" } })));
+    expect(body.unplaced).toEqual([]);
+    expect(Object.keys(body.assignments)).toHaveLength(10);
+    expect(body.design.controllers[0].profileId).toBe("dual-core-3v3-26");
+  });
+
+  it("asks for a controller when there is none", async () =>
+    expect((await answer(planPins(ask(pad())))).body.problems[0].path).toBe("controllers"));
+});
+
+describe("simulate", () => {
+  it("gives timed reports in hexadecimal and the text", async () => {
+    const events = [
+      { atMs: 10, control: "k1", action: "press" },
+      { atMs: 50, control: "k1", action: "release" },
+    ];
+    const { body } = await answer(simulate(ask({ design: finishedPad(), events, untilMs: 100 })));
+    expect(body).toEqual({
+      reports: [
+        { atMs: 15, interface: "keyboard", bytes: "0000040000000000" },
+        { atMs: 55, interface: "keyboard", bytes: "0000000000000000" },
+      ],
+      text: "a",
+    });
+  });
+
+  it.each([
+    ["an unknown control", { events: [{ atMs: 1, control: "zz", action: "press" }], untilMs: 9 }, "events.0.control"],
+    ["an unknown action", { events: [{ atMs: 1, control: "k1", action: "lick" }], untilMs: 9 }, "events.0.action"],
+    ["no end", { events: [] }, "untilMs"],
+  ])("names %s", async (_what, rest, path) => {
+    const { status, body } = await answer(simulate(ask({ design: finishedPad(), ...rest })));
+    expect(status).toBe(422);
+    expect(body.problems[0].path).toBe(path);
+  });
+});
+
+describe("export", () => {
+  const get = (artifact: string) => exportArtifact(ask(finishedPad()), { params: Promise.resolve({ artifact }) });
+
+  it("gives the artifact with its name and kind", async () => {
+    const response = await get("firmware-c");
+    expect(response.headers.get("content-type")).toBe("application/zip");
+    expect(response.headers.get("content-disposition")).toContain("pad-firmware.zip");
+    expect(Object.keys(unzipSync(new Uint8Array(await response.arrayBuffer())))).toContain("pad-firmware/Makefile");
+  });
+
+  it("says which exports there are", async () => {
+    const response = await get("sculpture");
+    expect(response.status).toBe(404);
+    expect((await response.json()).problems[0].message).toContain("wire-list-csv");
+  });
+});

@@ -1,0 +1,191 @@
+import { describe, expect, it } from "vitest";
+import { demoDesigns } from "../../../demo";
+import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
+import { changeControl, placeControls } from "../design/edits/controls";
+import { addLayer, bind } from "../design/edits/keymap";
+import { chooseController, freePin, movePin } from "../design/edits/pins";
+import { placeBlock } from "../design/edits/placeBlock";
+import { setCell, setDiodes, setOwnDiode, shareOutDirect, unwire } from "../design/edits/wiring";
+import { newDesign } from "../design/newDesign";
+import type { Design } from "../design/schema";
+import { factsOf, findingsOf } from "./check";
+import { rules } from "./registry";
+
+const of = (design: Design, rule: string) => findingsOf(design).filter((finding) => finding.rule === rule);
+const sentence = (design: Design, rule: string) => of(design, rule)[0]?.message;
+const move = (design: Design, id: string, xMm: number, yMm: number, rotationDeg = 0) =>
+  placeControls(design, new Map([[id, { xMm, yMm, rotationDeg }]]));
+const done = finishedPad();
+const base = (design: Design, input: string, binding: Parameters<typeof bind>[3]) =>
+  bind(design, "base", input, binding);
+
+function manyKeys(count: number): Design {
+  let n = 0;
+  return placeBlock(newDesign("many", "Many"), count, 1, { xMm: 0, yMm: 0 }, () => `m${(n += 1)}`);
+}
+
+/** Each rule with a design it must speak on, and a sentence that it must say. */
+const cases: [rule: string, design: Design, words: RegExp][] = [
+  ["layout/overlap", move(done, "k2", 10, 0), /^K1 and K2 overlap: their caps are 8\.10 mm into each other\.$/],
+  ["layout/overlap", move(done, "k2", 18.6, 9, 45), /K1 and K2 overlap/],
+  ["layout/too-close", move(done, "k2", 18.4, 0), /^K1 and K2 are 0\.30 mm apart; leave 0\.5 mm\.$/],
+  ["wiring/unwired", unwire(done, ["k1:press", "l1:lamp"]), /^K1 and L1 are not wired to anything\.$/],
+  [
+    "wiring/wired-twice",
+    {
+      ...done,
+      circuits: done.circuits.map((c) => (c.kind === "direct" ? { ...c, members: [...c.members, "k1:press"] } : c)),
+    },
+    /^K1 is wired 2 times: in Matrix and Direct\.$/,
+  ],
+  ["wiring/duplicate-cell", setCell(done, "k1:press", { row: 2, column: 1 }), /^K1 and K5 share the cell R3 C2/],
+  ["wiring/lone-key", setCell(done, "k1:press", { row: 9, column: 9 }), /^K1 is alone on R10 and on C10/],
+  [
+    "wiring/no-diode",
+    setDiodes(done, "none"),
+    /^Matrix has no diodes: pressing .* will also report .* \(\d+ combinations of this sort\)\.$/,
+  ],
+  ["wiring/no-diode", setOwnDiode(done, ["k5:press"], false), /^Row 3 has no diode on K5: pressing/],
+  ["pins/no-controller", pad(), /^No controller is chosen yet/],
+  [
+    "pins/no-controller",
+    chooseController(
+      {
+        ...pad(),
+        controllers: [
+          { id: "c", profileId: "lost", placement: { xMm: 0, yMm: 0, rotationDeg: 0, boardId: "panel" }, side: "top" },
+        ],
+      },
+      "none",
+    ),
+    /"lost" is not in the catalogue/,
+  ],
+  [
+    "pins/too-few",
+    chooseController(shareOutDirect(pad(5, 3)), "thumb-3v3-11"),
+    /^8 pins too few: 19 nets need pins, the Thumb-size 3\.3 V board, 11 I\/O has 11\.$/,
+  ],
+  ["pins/without-pin", freePin(done, "matrix.R1"), /^1 net without a pin: R1\.$/],
+  [
+    "pins/reserved",
+    movePin(done, "matrix.R1", "P17"),
+    /^R1 is on P17, but the board needs that pin itself: it drives the board's receive light\.$/,
+  ],
+  ["pins/incapable", movePin(done, "matrix.R1", "X9"), /^R1 is on X9, which is not a pin of this controller\.$/],
+  [
+    "pins/shared",
+    { ...done, pinPlan: { ...done.pinPlan, "matrix.R1": done.pinPlan["matrix.C1"] } },
+    /^R1 and C1 are all on P\d+/,
+  ],
+  [
+    "pins/encoder-off-interrupt",
+    movePin(done, "e1:turn/A", "P5"),
+    /^E1 A is on P5, which cannot interrupt: scanned once a millisecond, it keeps up to 10\.4 turns a second/,
+  ],
+  [
+    "pins/lamp-current",
+    changeControl(done, "l1", { currentMa: 25 }),
+    /^L1 takes 25 mA; a pin of the Small 5 V USB board, 18 I\/O gives 20 mA at most\.$/,
+  ],
+  ["keymap/unbound", done, /^E1 turned clockwise, E1 turned anticlockwise and E1 push do nothing on any layer\.$/],
+  ["keymap/unreachable-layer", addLayer(done, "up", "Up"), /^No key leads to Up/],
+  [
+    "keymap/no-way-back",
+    base(addLayer(done, "up", "Up"), "k1:press", { does: "stay-layer", layerId: "up" }),
+    /^K1 leads to Up for good: no key there leads back\.$/,
+  ],
+  [
+    "reports/missing-interface",
+    { ...done, reportSet: { ...done.reportSet, interfaces: ["consumer"] } },
+    /would report on "Keyboard, boot layout", which the device does not declare\.$/,
+  ],
+  ["try/firmware-limits", shareOutDirect(manyKeys(130)), /^The design has 130 switches; the runtime holds 128\.$/],
+];
+
+describe("rules", () => {
+  it.each(cases)("%s speaks", (rule, design, words) => expect(sentence(design, rule)).toMatch(words));
+
+  it("have every one of them been heard here", () => {
+    expect(new Set(cases.map(([rule]) => rule))).toEqual(new Set(rules.map((rule) => rule.id)));
+  });
+
+  it("are silent on a finished pad, but for what is not bound yet", () =>
+    expect(findingsOf(done).map((finding) => finding.rule)).toEqual(["keymap/unbound"]));
+  it("are silent on an empty design", () => expect(findingsOf(newDesign("d", "D"))).toEqual([]));
+  it.each(demoDesigns)("are silent on $name", (design) => expect(findingsOf(design)).toEqual([]));
+
+  it("tell the most pressing first", () => {
+    const weights = findingsOf(setDiodes(movePin(done, "matrix.R1", "P17"), "none")).map((finding) =>
+      ["stop", "warn", "note"].indexOf(finding.severity),
+    );
+    expect(weights).toEqual([...weights].sort());
+  });
+
+  it("are settled by each of their own fixes", () => {
+    for (const [rule, design] of cases) {
+      for (const finding of of(design, rule)) {
+        for (const fix of finding.fixes) {
+          const after = of(fix.apply(design), rule).map((one) => one.message);
+          expect(after, `${rule}: ${fix.title}`).not.toContain(finding.message);
+        }
+      }
+    }
+  });
+
+  it("come with a way out where a single edit is one", () => {
+    const without = cases
+      .filter(([rule, design]) => of(design, rule).every((finding) => finding.fixes.length === 0))
+      .map(([rule]) => rule);
+    expect(new Set(without)).toEqual(
+      new Set([
+        "layout/overlap",
+        "layout/too-close",
+        "pins/lamp-current",
+        "pins/no-controller",
+        "keymap/unbound",
+        "keymap/no-way-back",
+        "try/firmware-limits",
+      ]),
+    );
+  });
+
+  it("offer the diodes before the bigger board when pins are too few", () => {
+    const [finding] = of(chooseController(shareOutDirect(pad(5, 3)), "thumb-3v3-11"), "pins/too-few");
+    expect(finding.fixes.map((fix) => fix.title)).toEqual([
+      "Share out 4 rows and 4 columns: 11 pins instead of 19",
+      "Take the Full-size 3.3 V dual-core board, 26 I/O",
+    ]);
+  });
+});
+
+describe("a way back", () => {
+  const up = base(addLayer(done, "up", "Up"), "k1:press", { does: "stay-layer", layerId: "up" });
+
+  it("is one key on the layer itself", () =>
+    expect(of(bind(up, "up", "k2:press", { does: "stay-layer", layerId: "base" }), "keymap/no-way-back")).toEqual([]));
+  it("may also shine through from the base", () =>
+    expect(of(base(up, "k3:press", { does: "stay-layer", layerId: "base" }), "keymap/no-way-back")).toEqual([]));
+  it("is barred when the layer says nothing there", () => {
+    const shining = base(up, "k3:press", { does: "stay-layer", layerId: "base" });
+    expect(of(bind(shining, "up", "k3:press", { does: "nothing" }), "keymap/no-way-back")).toHaveLength(1);
+  });
+});
+
+describe("facts", () => {
+  it("count a pad", () => {
+    expect(factsOf(done)).toEqual({
+      controls: 11,
+      contacts: 9 * 2 + 3 + 2 + 2,
+      nets: 11,
+      rows: 4,
+      columns: 3,
+      diodes: 10,
+      resistors: 1,
+      pinsNeeded: 10,
+      pinsUsable: 18,
+    });
+  });
+
+  it("count an unwired block", () =>
+    expect(factsOf(keyBlock(2, 2))).toMatchObject({ controls: 4, contacts: 8, nets: 0, pinsNeeded: 0, pinsUsable: 0 }));
+});

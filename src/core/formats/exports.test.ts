@@ -1,0 +1,83 @@
+import Papa from "papaparse";
+import { describe, expect, it } from "vitest";
+import { demoDesigns } from "../../../demo";
+import { finishedPad } from "../../../tests/support/designs";
+import { changeControl } from "../design/edits/controls";
+import { bytesOf } from "../hid/descriptorWriter";
+import { hidInterfaces } from "../hid/interfaces";
+import { utf8 } from "./artifact";
+import { artifacts } from "./registry";
+import { wiresOf } from "./wireListCsv";
+
+const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
+
+async function make(id: string, design = finishedPad()) {
+  const made = await artifacts.find((artifact) => artifact.id === id)!.make(design);
+  if (!made.ok) throw new Error(JSON.stringify(made.problems));
+  return made.value;
+}
+
+describe("exports", () => {
+  it("are those that scripts rely on", () => {
+    expect(artifacts.map((artifact) => artifact.id)).toEqual([
+      "design",
+      "wire-list-csv",
+      "report-descriptor-bin",
+      "report-descriptor-hex",
+      "firmware-c",
+    ]);
+  });
+
+  it.each(artifacts.map((artifact) => artifact.id))("%s is the same for the same design", async (id) => {
+    const [first, second] = [await make(id), await make(id)];
+    expect(Buffer.from(first.bytes).equals(Buffer.from(second.bytes))).toBe(true);
+    expect(first.bytes.length).toBeGreaterThan(20);
+    expect(first.fileName).toMatch(/^pad[\w.-]+$/);
+  });
+
+  it("write the descriptors of the declared interfaces only, one after the other", async () => {
+    const both = [...bytesOf(hidInterfaces.keyboard.descriptor()), ...bytesOf(hidInterfaces.consumer.descriptor())];
+    expect([...(await make("report-descriptor-bin")).bytes]).toEqual(both);
+    const one = { ...finishedPad(), reportSet: { productName: "P", interfaces: ["consumer" as const] } };
+    expect([...(await make("report-descriptor-bin", one)).bytes]).toEqual([
+      ...bytesOf(hidInterfaces.consumer.descriptor()),
+    ]);
+  });
+
+  it("write the same bytes in hexadecimal", async () => {
+    const listing = text((await make("report-descriptor-hex")).bytes);
+    const bytes = [...listing.matchAll(/^((?:[0-9A-F]{2} ?)+)#?/gm)].flatMap(([, hex]) =>
+      hex
+        .trim()
+        .split(/\s+/)
+        .map((byte) => parseInt(byte, 16)),
+    );
+    expect(bytes).toEqual([...(await make("report-descriptor-bin")).bytes]);
+  });
+});
+
+describe("the wire list", () => {
+  it("joins all contacts of a net and its pin: as many wires as contacts", () => {
+    for (const design of demoDesigns) {
+      const wires = wiresOf(design);
+      const contacts = design.controls.length > 20 ? 128 : 40;
+      expect(wires).toHaveLength(contacts);
+      for (const wire of wires) expect(wire.straightMm).toBeGreaterThanOrEqual(0);
+    }
+  });
+
+  it("can be read back by a CSV reader, awkward labels and all", async () => {
+    const design = changeControl(finishedPad(), "k1", { label: '=1+1, "x"' });
+    const { data } = Papa.parse<Record<string, string>>(text((await make("wire-list-csv", design)).bytes).trim(), {
+      header: true,
+    });
+    expect(data).toHaveLength(wiresOf(design).length);
+    expect(data.some((row) => row.From === `'=1+1, "x" 1` || row.To === `'=1+1, "x" 1`)).toBe(true);
+  });
+});
+
+describe("UTF-8", () => {
+  it.each(["plain", "Größe µm", "⌀ 3 mm → R1", "🔧 𝄞"])("of %s is what every decoder reads", (words) =>
+    expect(text(utf8(words))).toBe(words),
+  );
+});

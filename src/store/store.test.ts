@@ -1,0 +1,225 @@
+import "fake-indexeddb/auto";
+import { beforeEach, describe, expect, it, vi } from "vitest";
+import { demoDesigns } from "../../demo";
+import { finishedPad } from "../../tests/support/designs";
+import { shiftControls } from "@/core/design/edits/controls";
+import { designText } from "@/core/formats/designJson";
+import { edit, keepMine, openOnBench, redoEdit, saveNow, select, takeTheirs, undoEdit, useBench } from "./bench";
+import { openDatabase } from "./database";
+import { listDesigns, loadDesign, saveDesign, seedDemos } from "./designRepository";
+import { advance, redo, startHistory, undo } from "./history";
+import {
+  addCopy,
+  addNew,
+  importFiles,
+  openShelf,
+  refreshShelf,
+  removeFromShelf,
+  renameOnShelf,
+  useShelf,
+} from "./shelf";
+import { troubleOf } from "./storeTrouble";
+
+const now = new Date("2026-03-04T05:06:07Z");
+const nudged = (by: number) => shiftControls(finishedPad(), ["k1"], by, 0);
+const xOf = (id = "k1") =>
+  useBench.getState().history!.design.controls.find((control) => control.id === id)!.placement.xMm;
+
+beforeEach(async () => {
+  useBench.setState({ status: "loading", history: null, saving: { state: "saved" } });
+  const database = await openDatabase();
+  await database.clear("designs");
+  await database.clear("settings");
+  await refreshShelf();
+});
+
+describe("history", () => {
+  it("goes back and forth through every step with its title", () => {
+    const start = startHistory(nudged(0));
+    const two = advance(advance(start, nudged(1), "one"), nudged(2), "two");
+    const back = undo(undo(two));
+    expect(back.design).toBe(start.design);
+    expect(back.future.map((step) => step.title)).toEqual(["two", "one"]);
+    expect(redo(redo(back)).design).toBe(two.design);
+  });
+
+  it("forgets what was undone when something new is done", () => {
+    const changed = advance(undo(advance(startHistory(nudged(0)), nudged(1), "one")), nudged(5), "five");
+    expect(changed.future).toEqual([]);
+    expect(redo(changed)).toBe(changed);
+  });
+
+  it("takes no step for an edit that changes nothing", () => {
+    const start = startHistory(nudged(0));
+    expect(advance(start, start.design, "nothing")).toBe(start);
+  });
+});
+
+describe("the repository", () => {
+  it("keeps a design and counts its saves", async () => {
+    await saveDesign(finishedPad(), null, now);
+    expect(await saveDesign(nudged(3), 1, now)).toEqual({ saved: true, revision: 2 });
+    expect((await loadDesign("pad"))!.design).toEqual(nudged(3));
+  });
+
+  it("refuses to overwrite what another tab has saved meanwhile", async () => {
+    await saveDesign(finishedPad(), null, now);
+    await saveDesign(nudged(1), 1, now);
+    const refused = await saveDesign(nudged(9), 1, now);
+    expect(refused).toMatchObject({ saved: false, stored: { revision: 2 } });
+    expect((await loadDesign("pad"))!.design).toEqual(nudged(1));
+  });
+
+  it("lays the demos out once only, also after they were deleted", async () => {
+    await seedDemos(async () => demoDesigns, now);
+    expect((await listDesigns()).map((stored) => stored.id).sort()).toEqual(["kestrel", "loom-64"]);
+    await (await openDatabase()).clear("designs");
+    await seedDemos(async () => demoDesigns, now);
+    expect(await listDesigns()).toEqual([]);
+  });
+});
+
+describe("the bench", () => {
+  it("saves an edit by itself and survives being opened anew", async () => {
+    await saveDesign(finishedPad(), null, now);
+    await openOnBench("pad");
+    edit("nudge", (design) => shiftControls(design, ["k1"], 4, 0));
+    expect(useBench.getState().saving.state).toBe("waiting");
+    await vi.waitFor(() => expect(useBench.getState().saving.state).toBe("saved"));
+    expect((await loadDesign("pad"))!.design.controls[0].placement.xMm).toBe(4);
+  });
+
+  it("undoes and redoes, and saves that too", async () => {
+    await saveDesign(finishedPad(), null, now);
+    await openOnBench("pad");
+    edit("nudge", (design) => shiftControls(design, ["k1"], 4, 0));
+    undoEdit();
+    expect(xOf()).toBe(0);
+    redoEdit();
+    undoEdit();
+    await saveNow();
+    expect((await loadDesign("pad"))!.design.controls[0].placement.xMm).toBe(0);
+  });
+
+  it("lets go of what an undone step had made", async () => {
+    await saveDesign(finishedPad(), null, now);
+    await openOnBench("pad");
+    edit("remove", (design) => ({ ...design, controls: design.controls.filter((control) => control.id !== "k1") }));
+    undoEdit();
+    select(["k1"]);
+    redoEdit();
+    expect(useBench.getState().selection).toEqual([]);
+  });
+
+  it("tells of a change in another tab and overwrites nothing until it is told to", async () => {
+    await saveDesign(finishedPad(), null, now);
+    await openOnBench("pad");
+    await saveDesign(nudged(7), 1, now);
+    edit("nudge", (design) => shiftControls(design, ["k1"], 2, 0));
+    await saveNow();
+    expect(useBench.getState().saving.state).toBe("conflict");
+    expect((await loadDesign("pad"))!.design.controls[0].placement.xMm).toBe(7);
+    await keepMine();
+    expect((await loadDesign("pad"))!.design.controls[0].placement.xMm).toBe(2);
+    expect(useBench.getState().saving.state).toBe("saved");
+  });
+
+  it("can take the other tab's version, and undo that", async () => {
+    await saveDesign(finishedPad(), null, now);
+    await openOnBench("pad");
+    await saveDesign(nudged(7), 1, now);
+    edit("nudge", (design) => shiftControls(design, ["k1"], 2, 0));
+    await saveNow();
+    takeTheirs();
+    expect(xOf()).toBe(7);
+    undoEdit();
+    expect(xOf()).toBe(2);
+  });
+
+  it("says when a design is not there or cannot be read", async () => {
+    await openOnBench("nowhere");
+    expect((await listDesigns()).map((stored) => stored.id).sort()).toEqual(["kestrel", "loom-64"]);
+    expect(useBench.getState().status).toBe("missing");
+    await (
+      await openDatabase()
+    ).put("designs", { id: "bad", design: { format: "ovrin-design", version: 99 } as never, revision: 1, savedAt: "" });
+    await openOnBench("bad");
+    expect(useBench.getState()).toMatchObject({ status: "unreadable" });
+    expect(useBench.getState().problem).toContain("up to version 2");
+  });
+
+  it("keeps the design and says so when the storage is full, and saves once there is room", async () => {
+    await saveDesign(finishedPad(), null, now);
+    await openOnBench("pad");
+    const full = vi.spyOn(IDBObjectStore.prototype, "put").mockImplementation(() => {
+      throw new DOMException("no room", "QuotaExceededError");
+    });
+    edit("nudge", (design) => shiftControls(design, ["k1"], 4, 0));
+    await saveNow();
+    expect(useBench.getState().saving).toMatchObject({ state: "failed", trouble: { kind: "full" } });
+    expect(xOf()).toBe(4);
+    full.mockRestore();
+    await saveNow();
+    expect((await loadDesign("pad"))!.design.controls[0].placement.xMm).toBe(4);
+  });
+});
+
+describe("trouble with the storage", () => {
+  it("is told with the way out", () => {
+    expect(troubleOf(new DOMException("", "QuotaExceededError")).message).toContain("Export it now");
+    expect(troubleOf(new DOMException("", "InvalidStateError"))).toMatchObject({ kind: "unavailable" });
+    expect(troubleOf(new Error("odd")).message).toContain("odd");
+  });
+});
+
+describe("the shelf", () => {
+  const file = (text: string, name = "pad.json") => new File([text], name);
+
+  it("has the demos on the first visit", async () => {
+    await openShelf();
+    expect(useShelf.getState().designs).toHaveLength(2);
+  });
+
+  it("takes a file under a name and id of its own when both are there already", async () => {
+    await importFiles([file(designText(finishedPad()))]);
+    const { taken, refused } = await importFiles([file(designText(nudged(9)))]);
+    expect(refused).toEqual([]);
+    expect(taken[0]).not.toBe("pad");
+    expect(
+      useShelf
+        .getState()
+        .designs!.map(({ design }) => design.name)
+        .sort(),
+    ).toEqual(["Pad", "Pad 2"]);
+    expect((await loadDesign("pad"))!.design.controls[0].placement.xMm).toBe(0);
+  });
+
+  it("takes the good files of several and says what is wrong with the others", async () => {
+    const { taken, refused } = await importFiles([
+      file("{", "cut.json"),
+      file(designText(finishedPad())),
+      file("x".repeat(20 * 1024 * 1024), "huge.json"),
+    ]);
+    expect(taken).toEqual(["pad"]);
+    expect(refused.map((one) => one.fileName)).toEqual(["cut.json", "huge.json"]);
+    expect(refused[1].problems[0].message).toBe(
+      "The file has 20.0 MB. Design files are far smaller; up to 4.0 MB are read.",
+    );
+  });
+
+  it("renames, copies, removes and puts back", async () => {
+    const id = (await addNew("New device"))!;
+    await renameOnShelf(id, "Panel");
+    await addCopy((await loadDesign(id))!.design);
+    expect(
+      useShelf
+        .getState()
+        .designs!.map(({ design }) => design.name)
+        .sort(),
+    ).toEqual(["Panel", "Panel 2"]);
+    const putBack = await removeFromShelf((await loadDesign(id))!);
+    expect(await loadDesign(id)).toBeUndefined();
+    await putBack();
+    expect((await loadDesign(id))!.design.name).toBe("Panel");
+  });
+});
