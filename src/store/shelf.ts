@@ -47,6 +47,7 @@ export async function openShelf(): Promise<void> {
   await refreshShelf();
 }
 
+/** Puts a design on the shelf that is not there yet. */
 async function add(design: Design): Promise<string | null> {
   const saved = await guarded(() => saveDesign(design, null, new Date()));
   await refreshShelf();
@@ -62,11 +63,23 @@ function freeName(wanted: string): string {
   return `${wanted} ${number}`;
 }
 
-export const addNew = (name: string): Promise<string | null> => add(newDesign(newId(), freeName(name)));
+export async function addNew(name: string): Promise<string | null> {
+  await refreshShelf();
+  return add(newDesign(newId(), freeName(name)));
+}
 
 /** A copy of a demo or a design under a name of its own. */
-export const addCopy = (design: Design): Promise<string | null> =>
-  add({ ...design, id: newId(), name: freeName(design.name) });
+export async function addCopy(design: Design): Promise<string | null> {
+  await refreshShelf();
+  return add({ ...design, id: newId(), name: freeName(design.name) });
+}
+
+/** A design from a file: under its own id when that is free, else as a copy. What is stored is looked up afresh. */
+async function addImported(design: Design): Promise<string | null> {
+  await refreshShelf();
+  const isTaken = (useShelf.getState().designs ?? []).some(({ id }) => id === design.id);
+  return isTaken ? addCopy(design) : add({ ...design, name: freeName(design.name) });
+}
 
 export async function renameOnShelf(id: string, name: string): Promise<void> {
   const stored = await guarded(() => loadDesign(id));
@@ -109,8 +122,7 @@ export async function importFiles(files: File[]): Promise<{ taken: string[]; ref
       refused.push(read);
       continue;
     }
-    const isFree = !(useShelf.getState().designs ?? []).some(({ id }) => id === read.id);
-    const id = isFree ? await add({ ...read, name: freeName(read.name) }) : await addCopy(read);
+    const id = await addImported(read);
     if (id) taken.push(id);
   }
   return { taken, refused };

@@ -1,3 +1,4 @@
+import { writeFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 import { exportAs, goTo, part, saved, stage, textOf } from "./bench";
 
@@ -14,9 +15,9 @@ test.describe("bad files", () => {
     test(`${name} is refused with its reason, and the shelf stays as it is`, async ({ page }) => {
       await page.goto("/");
       await expect(page.getByRole("article")).toHaveCount(2);
-      await page
-        .getByLabel("Design files")
-        .setInputFiles({ name, mimeType: "application/json", buffer: Buffer.from(body) });
+      const path = test.info().outputPath(name);
+      writeFileSync(path, body);
+      await page.getByLabel("Design files").setInputFiles(path);
       const slip = page.getByRole("dialog", { name: "Not taken" });
       await expect(slip).toContainText(name);
       await expect(slip).toContainText(says);

@@ -24,9 +24,9 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes and back
   // Moved by dragging: it snaps to quarter units.
   const before = await part(page, "K1").getAttribute("aria-label");
   const k1 = (await part(page, "K1").boundingBox())!;
-  await page.mouse.move(k1.x + 8, k1.y + 8);
+  await page.mouse.move(k1.x + k1.width / 2, k1.y + k1.height / 2);
   await page.mouse.down();
-  await page.mouse.move(k1.x - 30, k1.y + 8, { steps: 6 });
+  await page.mouse.move(k1.x + k1.width / 2 - 30, k1.y + k1.height / 2, { steps: 6 });
   await page.mouse.up();
   const after = await part(page, "K1").getAttribute("aria-label");
   expect(after).not.toBe(before);

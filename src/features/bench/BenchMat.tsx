@@ -42,17 +42,18 @@ const contentOf = (design: Design) =>
     ...moduleOutline(design),
   ]) ?? NOTHING;
 
-function useTones(design: Design): Map<string, Tone> {
+/** Parts that the stage in hand has something to say about. */
+function useTones(design: Design, stage: StageView): Map<string, Tone> {
   const findings = useFindings(design);
   return useMemo(() => {
     const tones = new Map<string, Tone>();
     for (const finding of [...findings].reverse()) {
-      if (finding.severity === "note" || finding.stage === "pins") continue;
+      if (finding.severity === "note" || finding.stage !== stage.id) continue;
       for (const subject of finding.subjects)
         for (const id of controlsOf(design, subject)) tones.set(id, finding.severity);
     }
     return tones;
-  }, [design, findings]);
+  }, [design, findings, stage]);
 }
 
 /** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
@@ -65,7 +66,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const activeLayers = useSession((state) => state.activeLayers);
   const hand = useMatHand(stage, lens);
   const shown = hand.preview ?? design;
-  const tones = useTones(design);
+  const tones = useTones(design, stage);
   const chosen = useMemo(() => new Set(selection), [selection]);
   const content = useMemo(() => contentOf(design), [design]);
   const { controller, profile } = derive(shown);

@@ -82,7 +82,10 @@ function Finder({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }
   const [query, setQuery] = useState("");
   const [at, setAt] = useState(0);
   const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const hits = commands.filter(({ title }) => words.every((word) => title.toLowerCase().includes(word)));
+  const begins = ({ title }: Command) => (title.toLowerCase().startsWith(query.trim().toLowerCase()) ? 0 : 1);
+  const hits = commands
+    .filter(({ title }) => words.every((word) => title.toLowerCase().includes(word)))
+    .sort((a, b) => begins(a) - begins(b));
   const chosen = Math.min(at, hits.length - 1);
   const run = (command: Command | undefined) => {
     if (!command) return;

@@ -2,6 +2,7 @@ import { useHotkeys } from "react-hotkeys-hook";
 import { duplicateControls, removeControls } from "@/core/design/edits/controls";
 import { edit, flip, redoEdit, select, undoEdit, useBench } from "@/store/bench";
 import { newId } from "@/store/newId";
+import { takeInHand } from "@/store/placing";
 import { useStage } from "./useStage";
 
 interface BenchKeys {
@@ -36,6 +37,12 @@ export function selectAll(): void {
   select(useBench.getState().history?.design.controls.map((control) => control.id) ?? []);
 }
 
+/** Nothing in hand, nothing selected. */
+function letGo() {
+  takeInHand(null);
+  select([]);
+}
+
 /** Fields that take every key for themselves, so that a key meant for the device never works the bench. */
 const hasOwnKeys = (event: KeyboardEvent) => (event.target as Element | null)?.closest?.("[data-own-keys]") !== null;
 
@@ -50,6 +57,7 @@ export function useBenchKeys({ openPalette, openKeys }: BenchKeys): void {
   useHotkeys("mod+k", openPalette, { ...quiet, enableOnFormTags: true });
   useHotkeys("shift+slash, shift+?", openKeys, { useKey: true, ignoreEventWhen });
   useHotkeys("f", flip, { ignoreEventWhen });
+  useHotkeys("escape", letGo, { ignoreEventWhen });
   useHotkeys("mod+d", duplicateSelection, { ...quiet, enabled: arranging });
   useHotkeys("delete, backspace", removeSelection, { enabled: arranging, ignoreEventWhen });
   useHotkeys("mod+a", selectAll, { ...quiet, enabled: stage.mode !== "press" });

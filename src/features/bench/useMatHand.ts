@@ -8,7 +8,7 @@ import { type Point, distanceMm } from "@/core/layout/point";
 import { pinPlace } from "@/core/pins/pinPlace";
 import { edit, select, takeNet, toggleSelected, useBench, useDesign } from "@/store/bench";
 import { newId } from "@/store/newId";
-import { takeInHand, usePlacing } from "@/store/placing";
+import { usePlacing } from "@/store/placing";
 import { pressElement, turnElement, useSession } from "@/store/session";
 import type { LensId } from "@/ui/lenses/lens";
 import type { MatPointer } from "@/ui/mat/Mat";
@@ -78,7 +78,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
       rotationDeg: 0,
       boardId: design.boards[0].id,
     };
-    edit(`place a ${kindNamed(placing!).title.toLowerCase()}`, (d) => addControl(d, placing!, id, place));
+    edit(`place ${kindNamed(placing!).article}`, (d) => addControl(d, placing!, id, place));
     select([id]);
   };
 
@@ -196,10 +196,6 @@ export function useMatHand(stage: StageView, lens: LensId) {
 
   const onKeyDown = (event: KeyboardEvent<SVGSVGElement>) => {
     const id = controlIdAt(event.target);
-    if (event.key === "Escape") {
-      takeInHand(null);
-      select([]);
-    }
     if (!id) return;
     const isArrow = event.key.startsWith("Arrow");
     const isActing = event.key === " " || event.key === "Enter";

@@ -22,12 +22,12 @@ export function PlaceSection() {
   const selection = useBench((state) => state.selection);
   const [block, setBlock] = useState({ columns: 3, rows: 3 });
 
-  const placeNext = (kind: Control["kind"], title: string) => {
+  const placeNext = (kind: Control["kind"], article: string) => {
     const id = newId();
     const at = freeSpot(design, kind, selection.at(-1) ?? null);
     const boardId =
       design.controls.find((control) => control.id === selection.at(-1))?.placement.boardId ?? design.boards[0].id;
-    edit(`place a ${title.toLowerCase()}`, (d) => addControl(d, kind, id, { ...at, rotationDeg: 0, boardId }));
+    edit(`place ${article}`, (d) => addControl(d, kind, id, { ...at, rotationDeg: 0, boardId }));
     select([id]);
   };
   const placeKeys = () => {
@@ -44,7 +44,7 @@ export function PlaceSection() {
   return (
     <Section title="Place">
       <Row>
-        {controlKinds.map(({ kind, title }) => {
+        {controlKinds.map(({ kind, title, article }) => {
           const Sign = SIGNS[kind];
           const taken = inHand === kind;
           return (
@@ -53,7 +53,7 @@ export function PlaceSection() {
               aria-pressed={taken}
               bg={taken ? "var(--saffron)" : "var(--sheet)"}
               color={taken ? "var(--saffron-ink)" : "var(--ink)"}
-              onClick={(event) => (event.detail === 0 ? placeNext(kind, title) : takeInHand(taken ? null : kind))}
+              onClick={(event) => (event.detail === 0 ? placeNext(kind, article) : takeInHand(taken ? null : kind))}
             >
               <Sign size={15} /> {title}
             </PlainButton>

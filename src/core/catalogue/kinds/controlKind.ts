@@ -68,6 +68,8 @@ export interface ControlInput {
 export interface ControlKind<C extends ControlBase> {
   kind: C["kind"];
   title: string;
+  /** The title in a sentence: "a key", "an encoder". */
+  article: string;
   /** First letter of automatic labels. */
   prefix: string;
   schema: z.ZodType<C>;

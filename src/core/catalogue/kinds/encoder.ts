@@ -22,6 +22,7 @@ const BODY = { widthMm: 12.4, heightMm: 13.4 };
 export const encoder: ControlKind<Encoder> = {
   kind: "encoder",
   title: "Encoder",
+  article: "an encoder",
   prefix: "E",
   schema: encoderSchema,
   fresh: (id, label, placement) => ({

@@ -21,6 +21,7 @@ const BODY_MM = 15.6;
 export const key: ControlKind<Key> = {
   kind: "key",
   title: "Key",
+  article: "a key",
   prefix: "K",
   schema: keySchema,
   fresh: (id, label, placement) => ({ id, kind: "key", label, placement, widthU: 1, heightU: 1 }),

@@ -16,6 +16,7 @@ export type Lamp = z.infer<typeof lampSchema>;
 export const lamp: ControlKind<Lamp> = {
   kind: "lamp",
   title: "Lamp",
+  article: "a lamp",
   prefix: "L",
   schema: lampSchema,
   fresh: (id, label, placement) => ({ id, kind: "lamp", label, placement, diameterMm: 3, currentMa: 2 }),
