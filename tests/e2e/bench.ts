@@ -50,9 +50,9 @@ export async function bindByName(page: Page, query: string): Promise<void> {
 export const textOf = async (download: Download): Promise<string> => readFileSync(await download.path(), "utf8");
 
 export async function exportAs(page: Page, title: string): Promise<Download> {
-  await page.getByRole("button", { name: "Export" }).click();
+  await page.getByRole("button", { name: "Export", exact: true }).click();
   const download = page.waitForEvent("download");
-  await page.getByRole("menuitem", { name: title }).click();
+  await page.getByRole("dialog").getByRole("button", { name: title }).click();
   return download;
 }
 

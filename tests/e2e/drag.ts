@@ -3,31 +3,26 @@ import { part } from "./bench";
 
 const DRAG_MS = 2000;
 
+/** As text: it runs in the page, whatever compiler this file went through. */
+const COUNT_FRAMES = `
+  window.frameCount = 0;
+  window.countFrames = true;
+  const count = () => { window.frameCount += 1; if (window.countFrames) requestAnimationFrame(count); };
+  requestAnimationFrame(count);`;
+const FRAMES_COUNTED = `window.countFrames = false; window.frameCount`;
+
 /** Drags a key of the open design in circles for two seconds. @returns frames a second while it was dragged */
 export async function framesWhileDragging(page: Page, label: string): Promise<number> {
   const box = (await part(page, label).boundingBox())!;
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   await page.mouse.move(x, y);
   await page.mouse.down();
-  await page.evaluate(() => {
-    const counter = window as unknown as { frames: number; counting: boolean };
-    counter.frames = 0;
-    counter.counting = true;
-    const count = () => {
-      counter.frames += 1;
-      if (counter.counting) requestAnimationFrame(count);
-    };
-    requestAnimationFrame(count);
-  });
+  await page.evaluate(COUNT_FRAMES);
   const began = Date.now();
   for (let step = 0; Date.now() - began < DRAG_MS; step++) {
     await page.mouse.move(x + 40 * Math.cos(step / 8), y + 40 * Math.sin(step / 8));
   }
-  const frames = await page.evaluate(() => {
-    const counter = window as unknown as { frames: number; counting: boolean };
-    counter.counting = false;
-    return counter.frames;
-  });
+  const frames = Number(await page.evaluate(FRAMES_COUNTED));
   const seconds = (Date.now() - began) / 1000;
   await page.mouse.up();
   return frames / seconds;

@@ -205,8 +205,8 @@ test("every export leaves every stage's menu", async ({ page }) => {
   await page.goto("/bench/kestrel/layout");
   for (const name of ["Layout", "Wiring", "Pins", "Keymap", "Reports", "Try"]) {
     await goTo(page, name);
-    await page.getByRole("button", { name: "Export" }).click();
-    await expect(page.getByRole("menuitem")).toHaveCount(5);
+    await page.getByRole("button", { name: "Export", exact: true }).click();
+    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(5);
     await page.keyboard.press("Escape");
   }
   expect(await textOf(await exportAs(page, "Wire list"))).toContain("Straight length (mm)");

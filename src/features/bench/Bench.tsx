@@ -2,21 +2,27 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import { Group, Panel, Separator } from "react-resizable-panels";
+import dynamic from "next/dynamic";
+import { Panel, PanelGroup, PanelResizeHandle } from "react-resizable-panels";
 import { openOnBench, useBench, useDesign } from "@/store/bench";
 import { releaseAll, startSession, stopSession } from "@/store/session";
 import type { LensId } from "@/ui/lenses/lens";
 import { BenchMat } from "./BenchMat";
-import { CommandPalette } from "./CommandPalette";
-import { ConflictSlip } from "./ConflictSlip";
 import { JobCard } from "./JobCard";
-import { KeysSlip } from "./KeysSlip";
 import { NoDesign } from "./NoDesign";
 import { StoreNotice } from "./StoreNotice";
 import { TellTale } from "./TellTale";
 import { TopBar } from "./TopBar";
 import { useBenchKeys } from "./useBenchKeys";
 import { useStage } from "./useStage";
+
+// Slips load when one is first asked for.
+const CommandPalette = dynamic(() => import("./CommandPalette").then((m) => m.CommandPalette));
+const KeysSlip = dynamic(() => import("./KeysSlip").then((m) => m.KeysSlip));
+const ExportSlip = dynamic(() => import("./ExportSlip").then((m) => m.ExportSlip));
+const ConflictSlip = dynamic(() => import("./ConflictSlip").then((m) => m.ConflictSlip));
+
+export type SlipName = "palette" | "keys" | "export";
 
 /** The workspace: job card, mat with its ledger, tray, tell-tale. */
 export function Bench() {
@@ -32,7 +38,8 @@ function Workspace() {
   const { stage } = useStage();
   const design = useDesign();
   const [lens, setLens] = useState<{ stage: string; id: LensId } | null>(null);
-  const [slip, setSlip] = useState<"palette" | "keys" | null>(null);
+  const isInConflict = useBench((state) => state.saving.state === "conflict");
+  const [slip, setSlip] = useState<SlipName | null>(null);
   useBenchKeys({ openPalette: () => setSlip("palette"), openKeys: () => setSlip("keys") });
 
   const isLive = stage.mode === "press";
@@ -59,7 +66,7 @@ function Workspace() {
       minWidth="1024px"
     >
       <Box gridColumn="1 / -1" as="header">
-        <TopBar onPalette={() => setSlip("palette")} onKeys={() => setSlip("keys")} />
+        <TopBar onSlip={setSlip} />
       </Box>
       <Box gridColumn="1 / -1">
         <StoreNotice />
@@ -68,15 +75,15 @@ function Workspace() {
         <JobCard />
       </Box>
       <Box as="main" minWidth="0" minHeight="0" display="flex" flexDirection="column">
-        <Group orientation="vertical" style={{ flex: 1, minHeight: 0 }}>
-          <Panel defaultSize="68%" minSize="25%">
+        <PanelGroup direction="vertical" style={{ flex: 1, minHeight: 0 }}>
+          <Panel defaultSize={68} minSize={25}>
             <BenchMat stage={stage} lens={shownLens} onLens={(id) => setLens({ stage: stage.id, id })} />
           </Panel>
-          <Separator
+          <PanelResizeHandle
             style={{ height: 6, background: "var(--edge)", cursor: "row-resize" }}
             aria-label="Height of the table"
           />
-          <Panel defaultSize="32%" minSize="0%" collapsible>
+          <Panel defaultSize={32} minSize={8} collapsible>
             <Box
               as="section"
               aria-label={stage.ledgerTitle}
@@ -88,7 +95,7 @@ function Workspace() {
               <Ledger />
             </Box>
           </Panel>
-        </Group>
+        </PanelGroup>
       </Box>
       <Box
         as="aside"
@@ -103,9 +110,10 @@ function Workspace() {
       <Box gridColumn="1 / -1" as="footer">
         <TellTale />
       </Box>
-      <CommandPalette open={slip === "palette"} onClose={() => setSlip(null)} onKeys={() => setSlip("keys")} />
-      <KeysSlip open={slip === "keys"} onClose={() => setSlip(null)} />
-      <ConflictSlip />
+      {slip === "palette" && <CommandPalette onClose={() => setSlip(null)} onKeys={() => setSlip("keys")} />}
+      {slip === "keys" && <KeysSlip onClose={() => setSlip(null)} />}
+      {slip === "export" && <ExportSlip onClose={() => setSlip(null)} />}
+      {isInConflict && <ConflictSlip />}
     </Box>
   );
 }

@@ -10,7 +10,7 @@ import { planPins } from "@/core/pins/planPins";
 import { edit, flip, redoEdit, undoEdit, useDesign } from "@/store/bench";
 import { useFindings } from "@/store/findings";
 import { notify } from "@/ui/pieces/notices";
-import { Slip } from "@/ui/pieces/sheets";
+import { Slip } from "@/ui/pieces/Slip";
 import { setLight, useLight } from "@/ui/theme/light";
 import { stages } from "../stages";
 import { exportChoices, exportDesign } from "./exportDesign";
@@ -69,10 +69,10 @@ function useCommands(onKeys: () => void): Command[] {
 }
 
 /** Every action by name. */
-export function CommandPalette({ open, onClose, onKeys }: { open: boolean; onClose: () => void; onKeys: () => void }) {
+export function CommandPalette({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
   return (
-    <Slip title="What would you like to do?" open={open} onClose={onClose}>
-      {open && <Finder onClose={onClose} onKeys={onKeys} />}
+    <Slip title="What would you like to do?" open onClose={onClose}>
+      <Finder onClose={onClose} onKeys={onKeys} />
     </Slip>
   );
 }

@@ -4,7 +4,7 @@ import { keepMine, takeTheirs, useBench, useDesign } from "@/store/bench";
 import { addCopy } from "@/store/shelf";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
-import { Slip } from "@/ui/pieces/sheets";
+import { Slip } from "@/ui/pieces/Slip";
 
 const time = (iso: string) =>
   new Date(iso).toLocaleTimeString(undefined, { hour: "2-digit", minute: "2-digit", second: "2-digit" });

@@ -1,21 +1,19 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { Keyboard, Moon, Redo2, Search, Sun, Undo2 } from "lucide-react";
+import { Download, Keyboard, Moon, Redo2, Search, Sun, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { edit, redoEdit, undoEdit, useBench, useDesign } from "@/store/bench";
-import { SignButton } from "@/ui/pieces/buttons";
+import { SignButton, StepButton } from "@/ui/pieces/buttons";
 import { setLight, useLight } from "@/ui/theme/light";
-import { ExportMenu } from "./ExportMenu";
 import { PlainName } from "./PlainName";
 
 interface TopBarProps {
-  onPalette: () => void;
-  onKeys: () => void;
+  onSlip: (slip: "palette" | "keys" | "export") => void;
 }
 
 /** Which design this is, what can be undone, and where it can go. */
-export function TopBar({ onPalette, onKeys }: TopBarProps) {
+export function TopBar({ onSlip }: TopBarProps) {
   const design = useDesign();
   const { past, future } = useBench((state) => state.history!);
   const light = useLight();
@@ -53,10 +51,10 @@ export function TopBar({ onPalette, onKeys }: TopBarProps) {
       >
         <Redo2 size={17} />
       </SignButton>
-      <SignButton aria-label="Find an action (Ctrl K)" onClick={onPalette}>
+      <SignButton aria-label="Find an action (Ctrl K)" onClick={() => onSlip("palette")}>
         <Search size={17} />
       </SignButton>
-      <SignButton aria-label="Keys of the bench (?)" onClick={onKeys}>
+      <SignButton aria-label="Keys of the bench (?)" onClick={() => onSlip("keys")}>
         <Keyboard size={17} />
       </SignButton>
       <SignButton
@@ -65,7 +63,9 @@ export function TopBar({ onPalette, onKeys }: TopBarProps) {
       >
         {light === "day" ? <Moon size={17} /> : <Sun size={17} />}
       </SignButton>
-      <ExportMenu design={design} />
+      <StepButton onClick={() => onSlip("export")}>
+        <Download size={16} /> Export
+      </StepButton>
     </Box>
   );
 }

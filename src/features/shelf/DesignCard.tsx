@@ -2,6 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { Copy, PencilLine, Trash2 } from "lucide-react";
+import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
 import type { StoredDesign } from "@/store/database";
@@ -10,11 +11,12 @@ import { addCopy, removeFromShelf, renameOnShelf } from "@/store/shelf";
 import { DeviceThumbnail } from "@/ui/drawing/DeviceThumbnail";
 import { SignButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
-import { RenameSlip } from "./RenameSlip";
 
 const day = (iso: string) => new Date(iso).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
 
 const counted = (n: number) => (n === 1 ? "1 control" : `${n} controls`);
+
+const RenameSlip = dynamic(() => import("./RenameSlip").then((m) => m.RenameSlip));
 
 /** One design on the shelf. */
 export function DesignCard({ stored }: { stored: StoredDesign }) {

@@ -3,17 +3,12 @@
 import { Box } from "@chakra-ui/react";
 import type { ImportRefusal } from "@/store/shelf";
 import { StepButton } from "@/ui/pieces/buttons";
-import { Slip } from "@/ui/pieces/sheets";
+import { Slip } from "@/ui/pieces/Slip";
 
 /** Why files were not taken, place by place. */
 export function RefusalSlip({ refused, onClose }: { refused: ImportRefusal[]; onClose: () => void }) {
   return (
-    <Slip
-      open={refused.length > 0}
-      onClose={onClose}
-      title="Not taken"
-      actions={<StepButton onClick={onClose}>Understood</StepButton>}
-    >
+    <Slip open onClose={onClose} title="Not taken" actions={<StepButton onClick={onClose}>Understood</StepButton>}>
       <p>Nothing on the shelf was touched.</p>
       {refused.map(({ fileName, problems }, i) => (
         <Box key={`${fileName} ${i}`} marginTop="10px">

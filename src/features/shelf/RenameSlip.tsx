@@ -3,7 +3,7 @@
 import { Input } from "@chakra-ui/react";
 import { useState } from "react";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { Slip } from "@/ui/pieces/sheets";
+import { Slip } from "@/ui/pieces/Slip";
 
 interface RenameSlipProps {
   name: string;

@@ -2,6 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { FileUp, Moon, Plus, Sun } from "lucide-react";
+import dynamic from "next/dynamic";
 import { useRouter } from "next/navigation";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { hearTabs } from "@/store/tabs";
@@ -9,9 +10,11 @@ import { type ImportRefusal, addNew, importFiles, openShelf, refreshShelf, useSh
 import { PlainButton, SignButton, StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { setLight, useLight } from "@/ui/theme/light";
-import { DemoMenu } from "./DemoMenu";
 import { DesignCard } from "./DesignCard";
-import { RefusalSlip } from "./RefusalSlip";
+
+// Slips load when one is first asked for.
+const DemoSlip = dynamic(() => import("./DemoSlip").then((m) => m.DemoSlip));
+const RefusalSlip = dynamic(() => import("./RefusalSlip").then((m) => m.RefusalSlip));
 
 /** The designs in this browser. */
 export function Shelf() {
@@ -20,6 +23,7 @@ export function Shelf() {
   const light = useLight();
   const picker = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<ImportRefusal[]>([]);
+  const [choosing, setChoosing] = useState(false);
   const [over, setOver] = useState(false);
   useEffect(() => {
     void openShelf();
@@ -76,7 +80,7 @@ export function Shelf() {
         <StepButton onClick={() => void start()}>
           <Plus size={16} /> New device
         </StepButton>
-        <DemoMenu />
+        <PlainButton onClick={() => setChoosing(true)}>From a demo</PlainButton>
         <PlainButton onClick={() => picker.current?.click()}>
           <FileUp size={16} /> Import a file
         </PlainButton>
@@ -118,7 +122,8 @@ export function Shelf() {
           ))}
         </Box>
       </Box>
-      <RefusalSlip refused={refused} onClose={() => setRefused([])} />
+      {refused.length > 0 && <RefusalSlip refused={refused} onClose={() => setRefused([])} />}
+      {choosing && <DemoSlip onClose={() => setChoosing(false)} />}
     </Box>
   );
 }

@@ -1,7 +1,51 @@
-import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
+import { createSystem, defineConfig } from "@chakra-ui/react";
+import { defaultBaseConfig } from "@chakra-ui/react/preset-base";
+import {
+  animationStyles,
+  breakpoints,
+  buttonRecipe,
+  dialogSlotRecipe,
+  fieldSlotRecipe,
+  globalCss,
+  inputRecipe,
+  kbdRecipe,
+  keyframes,
+  layerStyles,
+  nativeSelectSlotRecipe,
+  semanticTokens,
+  tableSlotRecipe,
+  textStyles,
+  toastSlotRecipe,
+  tokens,
+} from "@chakra-ui/react/theme";
 
 /** The bench's materials as CSS variables (globals.css) under names that components use. */
 const colour = (name: string) => ({ value: `var(--${name})` });
+
+/** The library's theme with the recipes of the components in use only; all of them would be half of a page's script. */
+const basis = defineConfig({
+  preflight: true,
+  cssVarsPrefix: "chakra",
+  cssVarsRoot: ":where(html, .chakra-theme)",
+  globalCss,
+  theme: {
+    breakpoints,
+    keyframes,
+    tokens,
+    semanticTokens,
+    textStyles,
+    layerStyles,
+    animationStyles,
+    recipes: { button: buttonRecipe, input: inputRecipe, kbd: kbdRecipe },
+    slotRecipes: {
+      dialog: dialogSlotRecipe,
+      field: fieldSlotRecipe,
+      nativeSelect: nativeSelectSlotRecipe,
+      table: tableSlotRecipe,
+      toast: toastSlotRecipe,
+    },
+  },
+});
 
 const config = defineConfig({
   globalCss: {
@@ -41,4 +85,4 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+export const system = createSystem(defaultBaseConfig, basis, config);

@@ -1,0 +1,14 @@
+import { browserRows } from "./browser";
+import { editRow } from "./edit";
+import { firmwareRows } from "./firmware";
+import type { Row } from "./row";
+import { simulationRow } from "./simulation";
+
+/** A ratio of 1 meets the limit exactly; more is better by so much. */
+function print({ what, measured, limit, ratio }: Row) {
+  console.log(
+    `${what.padEnd(52)} ${measured.padStart(22)}   limit ${limit.padEnd(18)} ${ratio.toFixed(2).padStart(7)} × as good`,
+  );
+}
+
+for (const row of [simulationRow(), ...firmwareRows(), editRow(), ...(await browserRows())]) print(row);

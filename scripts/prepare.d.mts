@@ -1,0 +1,5 @@
+export const root: string;
+export function run(program: string, parameters: string[], settings?: object): void;
+export function installPackages(): void;
+export function buildApp(settings?: { force?: boolean }): void;
+export function nextStart(port: number): string[];

@@ -1,0 +1,38 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { useDesign } from "@/store/bench";
+import { notify } from "@/ui/pieces/notices";
+import { Slip } from "@/ui/pieces/Slip";
+import { exportChoices, exportDesign } from "./exportDesign";
+
+/** Everything the design can leave the bench as. */
+export function ExportSlip({ onClose }: { onClose: () => void }) {
+  const design = useDesign();
+  const take = (id: string) => {
+    onClose();
+    void exportDesign(design, id).then(notify);
+  };
+  return (
+    <Slip title={`Export ${design.name}`} open onClose={onClose}>
+      <ul style={{ listStyle: "none", margin: 0, padding: 0 }}>
+        {exportChoices.map(({ id, title, purpose }) => (
+          <Box as="li" key={id} borderTop="1px solid var(--edge)">
+            <button
+              onClick={() => take(id)}
+              style={{ width: "100%", textAlign: "left", padding: "9px 6px", cursor: "pointer" }}
+              className="line-button"
+            >
+              <Box as="span" fontWeight="600" display="block">
+                {title}
+              </Box>
+              <Box as="span" fontSize="13px" color="var(--faint)">
+                {purpose}
+              </Box>
+            </button>
+          </Box>
+        ))}
+      </ul>
+    </Slip>
+  );
+}
