@@ -1,0 +1,60 @@
+import type { Page } from "@playwright/test";
+import { root } from "../prepare.mjs";
+import { withApp } from "../shared/app";
+
+const PORT = 4180;
+
+interface Shot {
+  name: string;
+  path: string;
+  night?: boolean;
+  prepare?: (page: Page) => Promise<void>;
+}
+
+const part = (page: Page, label: string) =>
+  page.getByRole("button", { name: new RegExp(`^(Key|Encoder|Lamp) ${label},`) });
+
+async function typeOnDevice(page: Page) {
+  await page.getByLabel("Contacts bounce, up to 4 ms").check();
+  await page.getByRole("textbox", { name: "Typed text" }).focus();
+  for (const code of ["KeyW", "KeyA", "KeyR", "KeyP"]) {
+    await page.keyboard.down(code);
+    await page.waitForTimeout(70);
+    await page.keyboard.up(code);
+    await page.waitForTimeout(60);
+  }
+}
+
+const shots: Shot[] = [
+  { name: "shelf", path: "/" },
+  { name: "layout", path: "/bench/kestrel/layout", prepare: (page) => part(page, "Stop").click() },
+  { name: "wiring", path: "/bench/kestrel/wiring", prepare: (page) => part(page, "Mark").click() },
+  {
+    name: "solder-side",
+    path: "/bench/kestrel/wiring",
+    prepare: (page) => page.getByRole("button", { name: "Turn to the solder side" }).click(),
+  },
+  { name: "pins", path: "/bench/loom-64/pins" },
+  { name: "keymap", path: "/bench/loom-64/keymap", prepare: (page) => part(page, "Signs").click() },
+  { name: "reports", path: "/bench/kestrel/reports" },
+  { name: "try", path: "/bench/loom-64/try", prepare: typeOnDevice },
+  { name: "night", path: "/bench/loom-64/wiring", night: true },
+];
+
+await withApp(PORT, async (browser, address) => {
+  for (const { name, path, night, prepare } of shots) {
+    const page = await browser.newPage({
+      viewport: { width: 1280, height: 800 },
+      colorScheme: night ? "dark" : "light",
+      reducedMotion: "reduce",
+      locale: "en-GB",
+    });
+    await page.goto(address + path);
+    await page.waitForTimeout(1500);
+    await prepare?.(page);
+    await page.waitForTimeout(400);
+    await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
+    await page.close();
+    console.log(`docs/screenshots/${name}.png`);
+  }
+});
