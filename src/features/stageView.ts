@@ -17,6 +17,8 @@ export interface StageView {
   Tray: ComponentType;
   Ledger: ComponentType;
   ledgerTitle: string;
+  /** Height of the table beneath the mat in percent, until the person changes it. */
+  ledgerShare: number;
   /** Clicking a net's flag or pin with something selected; true when that meant something. */
   onNet?(netId: string): boolean;
 }

@@ -1,9 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import dynamic from "next/dynamic";
-import { Panel, PanelGroup, PanelResizeHandle } from "react-resizable-panels";
+import { type ImperativePanelHandle, Panel, PanelGroup, PanelResizeHandle } from "react-resizable-panels";
 import { openOnBench, useBench, useDesign } from "@/store/bench";
 import { releaseAll, startSession, stopSession } from "@/store/session";
 import type { LensId } from "@/ui/lenses/lens";
@@ -14,12 +14,15 @@ import { StoreNotice } from "./StoreNotice";
 import { TellTale } from "./TellTale";
 import { TopBar } from "./TopBar";
 import { useBenchKeys } from "./useBenchKeys";
+import type { StageView } from "../stageView";
+import { useFileDrop } from "./useFileDrop";
 import { useStage } from "./useStage";
 
 // Slips load when one is first asked for.
 const CommandPalette = dynamic(() => import("./CommandPalette").then((m) => m.CommandPalette));
 const KeysSlip = dynamic(() => import("./KeysSlip").then((m) => m.KeysSlip));
 const ExportSlip = dynamic(() => import("./ExportSlip").then((m) => m.ExportSlip));
+const RefusalSlip = dynamic(() => import("../shelf/RefusalSlip").then((m) => m.RefusalSlip));
 const ConflictSlip = dynamic(() => import("./ConflictSlip").then((m) => m.ConflictSlip));
 
 export type SlipName = "palette" | "keys" | "export";
@@ -42,6 +45,8 @@ function Workspace() {
   const [slip, setSlip] = useState<SlipName | null>(null);
   useBenchKeys({ openPalette: () => setSlip("palette"), openKeys: () => setSlip("keys") });
 
+  const { ledger, rememberShare } = useLedgerShare(stage);
+
   const isLive = stage.mode === "press";
   useEffect(() => {
     if (isLive) startSession(design);
@@ -57,8 +62,10 @@ function Workspace() {
 
   const shownLens = lens?.stage === stage.id ? lens.id : stage.lens;
   const { Tray, Ledger } = stage;
+  const drop = useFileDrop();
   return (
     <Box
+      {...drop.handlers}
       display="grid"
       height="100vh"
       gridTemplateRows="46px auto 1fr 36px"
@@ -76,14 +83,14 @@ function Workspace() {
       </Box>
       <Box as="main" minWidth="0" minHeight="0" display="flex" flexDirection="column">
         <PanelGroup direction="vertical" style={{ flex: 1, minHeight: 0 }}>
-          <Panel defaultSize={68} minSize={25}>
+          <Panel defaultSize={100 - stage.ledgerShare} minSize={25}>
             <BenchMat stage={stage} lens={shownLens} onLens={(id) => setLens({ stage: stage.id, id })} />
           </Panel>
           <PanelResizeHandle
             style={{ height: 6, background: "var(--edge)", cursor: "row-resize" }}
             aria-label="Height of the table"
           />
-          <Panel defaultSize={32} minSize={8} collapsible>
+          <Panel ref={ledger} defaultSize={stage.ledgerShare} minSize={8} collapsible onResize={rememberShare}>
             <Box
               as="section"
               aria-label={stage.ledgerTitle}
@@ -114,6 +121,16 @@ function Workspace() {
       {slip === "keys" && <KeysSlip onClose={() => setSlip(null)} />}
       {slip === "export" && <ExportSlip onClose={() => setSlip(null)} />}
       {isInConflict && <ConflictSlip />}
+      {drop.refused.length > 0 && <RefusalSlip refused={drop.refused} onClose={drop.understood} />}
     </Box>
   );
+}
+
+/** Each stage has its own height of the table, and keeps what the person makes of it. */
+function useLedgerShare(stage: StageView) {
+  const ledger = useRef<ImperativePanelHandle>(null);
+  const shares = useRef(new Map<string, number>());
+  const { id, ledgerShare } = stage;
+  useEffect(() => ledger.current?.resize(shares.current.get(id) ?? ledgerShare), [id, ledgerShare]);
+  return { ledger, rememberShare: (share: number) => void shares.current.set(id, share) };
 }

@@ -35,6 +35,12 @@ function moduleOutline(design: Design): Outline[] {
   return [{ core: [controller.placement], radiusMm: Math.hypot(profile.widthMm, profile.heightMm) / 2 }];
 }
 
+/** Around the module, with room for the flags beside it. */
+function closeUpOf(design: Design) {
+  const box = boundsOf(moduleOutline(design));
+  return box && { words: "Look closely at the controller", box };
+}
+
 const contentOf = (design: Design) =>
   boundsOf([
     ...derive(design).caps,
@@ -87,6 +93,8 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       fitKey={`${design.id} ${stage.id === "pins"}`}
       flipped={flipped}
       onFlip={flip}
+      pinchZooms={!isLive}
+      closeUp={lens === "pins" ? closeUpOf(shown) : null}
       {...hand.handlers}
       corner={<LensChoice lens={lens} onLens={onLens} hint={hand.hint} />}
     >

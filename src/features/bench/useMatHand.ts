@@ -63,7 +63,8 @@ export function useMatHand(stage: StageView, lens: LensId) {
   const selection = useBench((state) => state.selection);
   const flipped = useBench((state) => state.flipped);
   const placing = usePlacing((state) => state.kind);
-  const grip = useRef<Grip | null>(null);
+  /** By pointer: several fingers can press several keys. */
+  const grips = useRef(new Map<number, Grip>());
   const [preview, setPreview] = useState<Design | null>(null);
   const [frame, setFrame] = useState<Box | null>(null);
   const [carried, setCarried] = useState<{ netId: string; xMm: number; yMm: number } | null>(null);
@@ -87,29 +88,30 @@ export function useMatHand(stage: StageView, lens: LensId) {
     if (adding) return toggleSelected(id);
     const ids = selection.includes(id) ? selection : [id];
     if (!selection.includes(id)) select([id]);
-    if (isArranging) grip.current = { doing: "move", from: pointer.at, ids };
+    if (isArranging) grips.current.set(pointer.event.pointerId, { doing: "move", from: pointer.at, ids });
   };
 
   const pressControl = (id: string, pointer: MatPointer) => {
     const control = derive(design).controls.get(id)!;
     const onRim = control.kind === "encoder" && distanceMm(pointer.at, control.placement) > control.knobDiameterMm / 4;
     if (control.kind === "encoder" && (onRim || !control.push)) {
-      grip.current = {
+      grips.current.set(pointer.event.pointerId, {
         doing: "turn",
         elementId: `${id}:turn`,
         centre: control.placement,
         angle: angleDeg(control.placement, pointer.at),
-      };
+      });
       return;
     }
-    grip.current = { doing: "press", elementId: `${id}:press` };
+    grips.current.set(pointer.event.pointerId, { doing: "press", elementId: `${id}:press` });
     pressElement(`${id}:press`, true);
   };
 
   const takeNetFlag = (id: string, pointer: MatPointer) => {
     if (stage.onNet?.(id)) return;
     takeNet(id);
-    if (lens === "pins" && !design.pinPlan[id]?.locked) grip.current = { doing: "net", from: pointer.at, netId: id };
+    if (lens === "pins" && !design.pinPlan[id]?.locked)
+      grips.current.set(pointer.event.pointerId, { doing: "net", from: pointer.at, netId: id });
   };
 
   const onPointerDown = (pointer: MatPointer) => {
@@ -122,7 +124,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
     if (net) return takeNetFlag(net, pointer);
     if (controlId) return takeControl(controlId, pointer);
     if (isModule(event.target) && (isArranging || stage.id === "pins")) {
-      grip.current = { doing: "module", from: pointer.at };
+      grips.current.set(event.pointerId, { doing: "module", from: pointer.at });
       return;
     }
     const adding = event.shiftKey || event.ctrlKey || event.metaKey;
@@ -130,11 +132,11 @@ export function useMatHand(stage: StageView, lens: LensId) {
       select([]);
       takeNet(null);
     }
-    grip.current = { doing: "frame", from: pointer.at, added: adding ? selection : [] };
+    grips.current.set(event.pointerId, { doing: "frame", from: pointer.at, added: adding ? selection : [] });
   };
 
   const onPointerMove = ({ at, event }: MatPointer) => {
-    const held = grip.current;
+    const held = grips.current.get(event.pointerId);
     if (!held) return;
     if (held.doing === "move")
       setPreview(shiftControls(design, held.ids, ...shiftFor(design, held.from, at, event.altKey)));
@@ -156,8 +158,8 @@ export function useMatHand(stage: StageView, lens: LensId) {
   };
 
   const onPointerUp = ({ at, event }: MatPointer) => {
-    const held = grip.current;
-    grip.current = null;
+    const held = grips.current.get(event.pointerId);
+    grips.current.delete(event.pointerId);
     setPreview(null);
     setFrame(null);
     setCarried(null);

@@ -10,4 +10,5 @@ export const keymapStage: StageView = {
   Tray: dynamic(() => import("./KeymapTray").then((m) => m.KeymapTray)),
   Ledger: dynamic(() => import("./KeymapLedger").then((m) => m.KeymapLedger)),
   ledgerTitle: "Bindings by layer",
+  ledgerShare: 32,
 };

@@ -10,4 +10,5 @@ export const layoutStage: StageView = {
   Tray: dynamic(() => import("./LayoutTray").then((m) => m.LayoutTray)),
   Ledger: dynamic(() => import("./LayoutLedger").then((m) => m.LayoutLedger)),
   ledgerTitle: "Controls and places",
+  ledgerShare: 30,
 };

@@ -65,7 +65,12 @@ export function PinsLedger() {
           title: "Pin can",
           cell: (net) => {
             const pin = pinOf(net);
-            return pin ? abilities(pin) : "";
+            const words = pin ? abilities(pin) : "";
+            return (
+              <Box maxWidth="180px" overflow="hidden" textOverflow="ellipsis" title={words}>
+                {words}
+              </Box>
+            );
           },
         },
         { title: "Lead (mm)", numeric: true, cell: lead },

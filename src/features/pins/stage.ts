@@ -14,4 +14,5 @@ export const pinsStage: StageView = {
   Tray: dynamic(() => import("./PinsTray").then((m) => m.PinsTray)),
   Ledger: dynamic(() => import("./PinsLedger").then((m) => m.PinsLedger)),
   ledgerTitle: "Nets and pins",
+  ledgerShare: 32,
 };

@@ -11,4 +11,5 @@ export const reportsStage: StageView = {
   Tray: dynamic(() => import("./ReportsTray").then((m) => m.ReportsTray)),
   Ledger: dynamic(() => import("./ReportsLedger").then((m) => m.ReportsLedger)),
   ledgerTitle: "Report descriptor, byte by byte",
+  ledgerShare: 40,
 };

@@ -8,10 +8,13 @@ import { useDesign } from "@/store/bench";
 import { type Change, useSession } from "@/store/session";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { type Lane, lanesOf } from "./lanes";
+import { REPORT_ROWS, packReports } from "./packReports";
 
 const LABEL_PX = 150;
 const LANE_PX = 30;
 const AXIS_PX = 22;
+const REPORT_PX = 15;
+const MONO = "'Atkinson Hyperlegible Mono Variable', monospace";
 const WINDOWS_MS = [500, 1000, 2000, 5000];
 
 /** Contact, debounced state, layer and reports on one time axis, the newest at the right. */
@@ -36,8 +39,9 @@ export function Strip() {
     (index) => design.keymap.layers[index]?.name ?? "",
   );
   const x = (ms: number) => LABEL_PX + ((ms - from) / windowMs) * (width - LABEL_PX - 12);
-  const height = AXIS_PX + (lanes.length + 1) * LANE_PX + 26;
+  const height = AXIS_PX + lanes.length * LANE_PX + REPORT_ROWS * REPORT_PX + 10;
   const reports = shown.reports.filter((report) => report.atMs >= from);
+  const packed = packReports(reports, x);
   return (
     <Box ref={frame} minHeight="100%">
       <Box display="flex" gap="6px" alignItems="center" padding="6px 10px">
@@ -82,27 +86,35 @@ export function Strip() {
           />
         ))}
         <g transform={`translate(0 ${AXIS_PX + lanes.length * LANE_PX})`}>
-          <text style={{ fontWeight: 600 }} x={10} y={20}>
+          <text x={10} y={16} style={{ fontWeight: 600 }}>
             Reports
           </text>
-          <line x1={0} x2={width} y1={LANE_PX + 24} y2={LANE_PX + 24} stroke="var(--edge)" />
-          {reports.map((report, nth) => (
-            <g key={`${report.atMs} ${nth}`} transform={`translate(${x(report.atMs)} 0)`}>
-              <line
-                y1={3}
-                y2={LANE_PX + 22}
-                stroke={report.interface === "keyboard" ? "var(--ink)" : "var(--settled)"}
-                strokeWidth={1.5}
-              />
-              <text
-                style={{ fontSize: 11, fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace" }}
-                x={3}
-                y={12 + (nth % 3) * 14}
-              >
-                {toHex(report.bytes).replace(/(..)/g, "$1 ").trim()}
-              </text>
-            </g>
+          {packed.map(({ report, atPx, row }, nth) => (
+            <line
+              key={`${report.atMs} ${nth}`}
+              x1={atPx}
+              x2={atPx}
+              y1={2}
+              y2={(row ?? REPORT_ROWS) * REPORT_PX + 13}
+              stroke={report.interface === "keyboard" ? "var(--ink)" : "var(--settled)"}
+              strokeWidth={1.5}
+            />
           ))}
+          {packed.map(
+            ({ report, words, atPx, row }, nth) =>
+              row !== null && (
+                <text
+                  key={`${report.atMs} ${nth}`}
+                  style={{ fontSize: 11, fontFamily: MONO, paintOrder: "stroke" }}
+                  stroke="var(--sheet)"
+                  strokeWidth={4}
+                  x={atPx + 4}
+                  y={row * REPORT_PX + 12}
+                >
+                  {words}
+                </text>
+              ),
+          )}
         </g>
       </svg>
       <details style={{ padding: "4px 10px" }}>
@@ -136,7 +148,7 @@ function TimeAxis({
   const first = Math.ceil(from / step) * step;
   const marks = Array.from({ length: 11 }, (_, i) => first + i * step).filter((ms) => ms >= 0 && ms <= from + windowMs);
   return (
-    <g style={{ fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace" }} fill="var(--faint)">
+    <g style={{ fontFamily: MONO }} fill="var(--faint)">
       {marks.map((ms) => (
         <g key={ms}>
           <line x1={x(ms)} x2={x(ms)} y1={14} y2={height} stroke="var(--edge)" />

@@ -11,4 +11,5 @@ export const tryStage: StageView = {
   Tray: dynamic(() => import("./TryTray").then((m) => m.TryTray)),
   Ledger: dynamic(() => import("./Strip").then((m) => m.Strip)),
   ledgerTitle: "Running strip",
+  ledgerShare: 46,
 };

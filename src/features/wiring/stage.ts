@@ -17,5 +17,6 @@ export const wiringStage: StageView = {
   Tray: dynamic(() => import("./WiringTray").then((m) => m.WiringTray)),
   Ledger: dynamic(() => import("./WiringLedger").then((m) => m.WiringLedger)),
   ledgerTitle: "Switches and their circuits",
+  ledgerShare: 32,
   onNet: moveSelectionToNet,
 };

@@ -75,7 +75,7 @@ export const ModuleShape = memo(function ModuleShape({
         strokeWidth={selected ? 0.9 : 0.35}
         strokeDasharray={controller.side === "under" ? "1.5 0.8" : undefined}
       />
-      <rect x={-4.5} y={-h / 2 - 1.4} width={9} height={6.4} rx={0.8} fill="var(--module-edge)" pointerEvents="none" />
+      <rect x={-4.5} y={-h / 2 - 1.4} width={9} height={5} rx={0.8} fill="var(--module-edge)" pointerEvents="none" />
       {detailed &&
         profile.pins.map((pin, i) => (
           <Pad key={`${pin.name} ${i}`} pin={pin} taken={taken} rotationDeg={rotationDeg} />

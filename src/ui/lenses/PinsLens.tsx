@@ -40,10 +40,12 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
           rotationDeg: controller.placement.rotationDeg,
         });
         const flag = isCarried ? point(carried.xMm, carried.yMm) : point(at.xMm + shift.xMm, at.yMm + shift.yMm);
+        const way = `M${from.xMm} ${from.yMm}L${flag.xMm} ${flag.yMm}L${at.xMm} ${at.yMm}`;
         return (
           <g key={net.id}>
+            <path d={way} fill="none" stroke="var(--casing)" strokeWidth={strong ? 1.5 : 0.9} pointerEvents="none" />
             <path
-              d={`M${from.xMm} ${from.yMm}L${flag.xMm} ${flag.yMm}L${at.xMm} ${at.yMm}`}
+              d={way}
               fill="none"
               stroke={colour}
               strokeWidth={strong ? 0.9 : 0.4}

@@ -51,10 +51,19 @@ function NetWire({ design, net, index, strong }: { design: Design; net: Net; ind
   const { colour, pattern } = netLook(net, index);
   const flag = flagPlace(net, points, index);
   const isLine = net.role === "row" || net.role === "column";
+  const way = path(isLine ? [flag, ...points] : [flag, points[0]]);
   return (
     <g>
       <path
-        d={path(isLine ? [flag, ...points] : [flag, points[0]])}
+        d={way}
+        fill="none"
+        stroke="var(--casing)"
+        strokeWidth={strong ? 1.7 : 1.15}
+        strokeLinejoin="round"
+        pointerEvents="none"
+      />
+      <path
+        d={way}
         fill="none"
         stroke={colour}
         strokeWidth={strong ? 1 : 0.55}

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useGesture } from "@use-gesture/react";
-import { FlipHorizontal2, Maximize, ZoomIn, ZoomOut } from "lucide-react";
+import { FlipHorizontal2, Focus, Maximize, ZoomIn, ZoomOut } from "lucide-react";
 import {
   type KeyboardEvent,
   type PointerEvent,
@@ -38,11 +38,16 @@ interface MatProps {
   onKeyUp?: (event: KeyboardEvent<SVGSVGElement>) => void;
   /** Takes a wheel turn over something; true when it did, so that the mat does not zoom. */
   onWheelOver?: (target: Element, deltaY: number) => boolean;
+  /** Two fingers zoom; switched off where fingers press keys. */
+  pinchZooms: boolean;
+  /** A box to look at closely, with the words for its button. */
+  closeUp?: { words: string; box: MmBox } | null;
   children: ReactNode;
   corner?: ReactNode;
 }
 
 const ZOOM_STEP = 1.25;
+const CLOSE_SCALE = 16;
 
 /** The bench mat: millimetre grid and rulers, pan, zoom, fit, flip. What lies on it is drawn in mm by its children. */
 export function Mat(props: MatProps) {
@@ -97,7 +102,12 @@ export function Mat(props: MatProps) {
         return start;
       },
     },
-    { target: svg, eventOptions: { passive: false }, wheel: { preventDefault: true } },
+    {
+      target: svg,
+      eventOptions: { passive: false },
+      wheel: { preventDefault: true },
+      pinch: { enabled: props.pinchZooms },
+    },
   );
 
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
@@ -185,6 +195,14 @@ export function Mat(props: MatProps) {
         <SignButton aria-label="Zoom out (−)" onClick={() => zoom(1 / ZOOM_STEP)}>
           <ZoomOut size={17} />
         </SignButton>
+        {props.closeUp && (
+          <SignButton
+            aria-label={props.closeUp.words}
+            onClick={() => setView(fitView(props.closeUp!.box, size.width, size.height, CLOSE_SCALE))}
+          >
+            <Focus size={16} />
+          </SignButton>
+        )}
         <SignButton aria-label="Fit to window (0)" onClick={fit}>
           <Maximize size={16} />
         </SignButton>

@@ -19,11 +19,15 @@ const FIT_MARGIN_PX = { across: 58, down: 40 };
 
 const clamp = (scale: number) => Math.min(MOST_SCALE, Math.max(LEAST_SCALE, scale));
 
-/** The view that shows a box whole and in the middle. */
-export function fitView(box: Box, widthPx: number, heightPx: number): View {
+const FIT_SCALE = 6;
+
+/** The view that shows a box whole and in the middle, at most at the scale given. */
+export function fitView(box: Box, widthPx: number, heightPx: number, mostScale = FIT_SCALE): View {
   const w = Math.max(20, box.maxXMm - box.minXMm);
   const h = Math.max(20, box.maxYMm - box.minYMm);
-  const scale = clamp(Math.min((widthPx - 2 * FIT_MARGIN_PX.across) / w, (heightPx - 2 * FIT_MARGIN_PX.down) / h, 6));
+  const scale = clamp(
+    Math.min((widthPx - 2 * FIT_MARGIN_PX.across) / w, (heightPx - 2 * FIT_MARGIN_PX.down) / h, mostScale),
+  );
   return {
     scale,
     x: widthPx / 2 - ((box.minXMm + box.maxXMm) / 2) * scale,
