@@ -32,6 +32,12 @@ export async function saved(page: Page): Promise<void> {
   await expect(page.getByText("saved", { exact: true })).toBeVisible();
 }
 
+/** The middle of something on screen, in pixels. */
+export async function middleOf(locator: Locator): Promise<{ x: number; y: number }> {
+  const { x, y, width, height } = (await locator.boundingBox())!;
+  return { x: x + width / 2, y: y + height / 2 };
+}
+
 /** Presses a part for as long as a finger does. */
 export async function tap(page: Page, label: string): Promise<void> {
   await part(page, label).hover();

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { part } from "./bench";
+import { middleOf, part } from "./bench";
 
 const DRAG_MS = 2000;
 
@@ -13,8 +13,7 @@ const FRAMES_COUNTED = `window.countFrames = false; window.frameCount`;
 
 /** Drags a key of the open design in circles for two seconds. @returns frames a second while it was dragged */
 export async function framesWhileDragging(page: Page, label: string): Promise<number> {
-  const box = (await part(page, label).boundingBox())!;
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const { x, y } = await middleOf(part(page, label));
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.evaluate(COUNT_FRAMES);

@@ -1,5 +1,19 @@
 import { expect, test } from "@playwright/test";
-import { bindByName, emptyShelf, exportAs, goTo, mat, part, saved, stage, tap, textOf, tray, typed } from "./bench";
+import {
+  bindByName,
+  emptyShelf,
+  exportAs,
+  goTo,
+  mat,
+  middleOf,
+  part,
+  saved,
+  stage,
+  tap,
+  textOf,
+  tray,
+  typed,
+} from "./bench";
 
 test("a nine-key pad with an encoder, from an empty shelf to keystrokes and back as a file, by pointer", async ({
   page,
@@ -213,4 +227,35 @@ test("every export leaves every stage's menu", async ({ page }) => {
   expect(await textOf(await exportAs(page, "Report descriptor, hexadecimal"))).toContain("26 FF 00");
   expect((await exportAs(page, "Report descriptor, binary")).suggestedFilename()).toBe("kestrel-descriptor.bin");
   expect((await exportAs(page, "Firmware, C99")).suggestedFilename()).toBe("kestrel-firmware.zip");
+});
+
+test("two fingers press two keys at once", async ({ browser }) => {
+  const context = await browser.newContext({ hasTouch: true, viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  await page.goto("/bench/loom-64/try");
+  const points = await Promise.all(["G", "H"].map((label) => middleOf(part(page, label))));
+  const session = await context.newCDPSession(page);
+  await session.send("Input.dispatchTouchEvent", { type: "touchStart", touchPoints: points });
+  await page.waitForTimeout(100);
+  await page.getByText("The last reports as a list").click();
+  await expect(page.getByText(/^\d+ ms keyboard 00000a0b00000000$/).first()).toBeVisible();
+  await session.send("Input.dispatchTouchEvent", { type: "touchEnd", touchPoints: [] });
+  await expect(page.getByText(/^\d+ ms keyboard 0000000000000000$/).first()).toBeVisible();
+  await expect(typed(page)).toHaveText("gh");
+  await context.close();
+});
+
+test("a design file dropped on the bench goes to the shelf and leaves the bench as it is", async ({ page }) => {
+  await page.goto("/bench/kestrel/layout");
+  const text = await textOf(await exportAs(page, "Design file"));
+  const transfer = await page.evaluateHandle((body) => {
+    const data = new DataTransfer();
+    data.items.add(new File([body], "kestrel.json", { type: "application/json" }));
+    return data;
+  }, text);
+  await mat(page).dispatchEvent("drop", { dataTransfer: transfer });
+  await expect(page.getByText("The dropped design is on the shelf.")).toBeVisible();
+  await expect(page.getByLabel("Name of the design")).toHaveValue("Kestrel");
+  await page.getByRole("button", { name: "Open it" }).click();
+  await expect(page.getByLabel("Name of the design")).toHaveValue("Kestrel 2");
 });

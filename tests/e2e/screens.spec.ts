@@ -22,7 +22,7 @@ for (const light of ["light", "dark"] as const) {
   test(`no screen has a serious problem for assistive technology, ${light === "light" ? "day" : "night"} bench`, async ({
     page,
   }) => {
-    await page.emulateMedia({ colorScheme: light });
+    await page.emulateMedia({ colorScheme: light, reducedMotion: "reduce" });
     await page.goto("/");
     await expect(page.getByRole("article")).toHaveCount(2);
     await hasNoSeriousProblem(page, "shelf");

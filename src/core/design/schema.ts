@@ -40,7 +40,6 @@ const controllerSchema = z.strictObject({
 export type Controller = z.infer<typeof controllerSchema>;
 
 const pinChoiceSchema = z.strictObject({ controllerId: idSchema, pin: z.string().min(1).max(12), locked: z.boolean() });
-export type PinChoice = z.infer<typeof pinChoiceSchema>;
 
 const layerSchema = z.strictObject({
   id: idSchema,

@@ -3,7 +3,7 @@ import { demoDesigns } from "../../../demo";
 import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { changeControl, placeControls } from "../design/edits/controls";
 import { addLayer, bind } from "../design/edits/keymap";
-import { chooseController, freePin, movePin } from "../design/edits/pins";
+import { chooseController, freePin, moveController, movePin } from "../design/edits/pins";
 import { placeBlock } from "../design/edits/placeBlock";
 import { setCell, setDiodes, setOwnDiode, shareOutDirect, unwire } from "../design/edits/wiring";
 import { newDesign } from "../design/newDesign";
@@ -29,6 +29,12 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   ["layout/overlap", move(done, "k2", 10, 0), /^K1 and K2 overlap: their caps are 8\.10 mm into each other\.$/],
   ["layout/overlap", move(done, "k2", 18.6, 9, 45), /K1 and K2 overlap/],
   ["layout/too-close", move(done, "k2", 18.4, 0), /^K1 and K2 are 0\.30 mm apart; leave 0\.5 mm\.$/],
+  [
+    "layout/controller-overlap",
+    moveController(done, { xMm: 19, yMm: 19 }),
+    /^The controller lies on K2, K5 and K8: move it aside or under the board/,
+  ],
+  ["layout/same-label", changeControl(done, "k2", { label: "K1" }), /^2 parts are called K1\.$/],
   ["wiring/unwired", unwire(done, ["k1:press", "l1:lamp"]), /^K1 and L1 are not wired to anything\.$/],
   [
     "wiring/wired-twice",

@@ -1,8 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { derive } from "@/core/design/derive";
+import { scanPlanOf } from "@/core/firmware/scanPlan";
 import { toHex } from "@/core/engine/simulate";
 import { useDesign } from "@/store/bench";
 import { type Change, useSession } from "@/store/session";
@@ -21,6 +22,7 @@ const WINDOWS_MS = [500, 1000, 2000, 5000];
 export function Strip() {
   const design = useDesign();
   const session = useSession();
+  const hasInputs = useMemo(() => scanPlanOf(design).inputs.length > 0, [design]);
   const [held, setHeld] = useState<typeof session | null>(null);
   const [windowMs, setWindowMs] = useState(1000);
   const [width, setWidth] = useState(800);
@@ -60,9 +62,7 @@ export function Strip() {
           </PlainButton>
         ))}
         <Box color="var(--faint)" fontSize="13px">
-          {lanes.length === 1 && reports.length === 0
-            ? "Press something on the mat: its contact, what the firmware makes of it, and the reports appear here."
-            : ""}
+          {lanes.length === 0 && reports.length === 0 ? advice(hasInputs) : ""}
         </Box>
       </Box>
       <svg
@@ -130,6 +130,11 @@ export function Strip() {
     </Box>
   );
 }
+
+const advice = (hasInputs: boolean) =>
+  hasInputs
+    ? "Press something on the mat: its contact, what the firmware makes of it, and the reports appear here."
+    : "There is nothing to press yet: place keys in Layout, then share out rows and columns in Wiring.";
 
 const labelOf = (label: string | undefined, contact: string) => label ?? contact;
 

@@ -19,6 +19,7 @@ export function Slip({ title, open, onClose, children, actions, urgent }: SlipPr
     <Dialog.Root
       open={open}
       onOpenChange={(details) => !details.open && onClose()}
+      motionPreset="none"
       role={urgent ? "alertdialog" : "dialog"}
       closeOnInteractOutside={!urgent}
     >

@@ -1,0 +1,33 @@
+import { clearanceMm } from "../../layout/clearance";
+import { placeOutline, roundedRectangle } from "../../layout/outline";
+import { type Rule, controlSubject, listed } from "../finding";
+
+export const moduleOverlap: Rule = {
+  id: "layout/controller-overlap",
+  stage: "layout",
+  severity: "stop",
+  why: "A module on the parts side takes the room of a cap, so one of the two cannot be there.",
+  source: "geometry of the module's outline and the caps",
+  check(design, { controller, profile, caps }) {
+    if (!controller || !profile || controller.side === "under") return [];
+    const module = placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), controller.placement);
+    const hit = design.controls.filter((_, i) => clearanceMm(module, caps[i]) < -1e-6);
+    if (hit.length === 0) return [];
+    const names = listed(hit.slice(0, 6).map((control) => control.label));
+    return [
+      {
+        message: `The controller lies on ${names}${hit.length > 6 ? ` and ${hit.length - 6} more` : ""}: move it aside or under the board.`,
+        subjects: hit.map((control) => controlSubject(control.id)),
+        fixes: [
+          {
+            title: "Put it under the board",
+            apply: (d) => ({
+              ...d,
+              controllers: d.controllers.map((c, at) => (at === 0 ? { ...c, side: "under" } : c)),
+            }),
+          },
+        ],
+      },
+    ];
+  },
+};
