@@ -2,6 +2,7 @@
 
 import { Box, Field, Input, NativeSelect } from "@chakra-ui/react";
 import { type KeyboardEvent, useId, useState } from "react";
+import { readNumber } from "./readNumber";
 
 const box = {
   height: "30px",
@@ -56,16 +57,6 @@ export function TextField({ label, value, onCommit, check, mono, help }: TextFie
       )}
     </Field.Root>
   );
-}
-
-/** Reads "12.5" and "12,5", with or without the unit. */
-export function readNumber(text: string): number | null {
-  const plain = text
-    .trim()
-    .replace(/\s*(mm|°|u|ms|µs|mA)$/i, "")
-    .replace("−", "-")
-    .replace(",", ".");
-  return /^[+-]?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null;
 }
 
 interface NumberFieldProps {

@@ -1,0 +1,111 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { finishedPad, matrixOf, pad } from "../../../tests/support/designs";
+import { derive } from "../design/derive";
+import { setCell, shareOutDirect, shareOutMatrix, unwire, wireDirect } from "../design/edits/wiring";
+import type { Design } from "../design/schema";
+import { circuitKindOf, circuitSchema } from ".";
+import { matrix } from "./matrix";
+
+const plans = (design: Design) => derive(design).plans;
+
+describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "fewest-pins")])(
+  "circuits of a pad, case %#",
+  (design) => {
+    it("are what their schema takes", () => {
+      for (const circuit of design.circuits) expect(circuitSchema.safeParse(circuit).success).toBe(true);
+    });
+
+    it("let go of each member and then hold it no more", () => {
+      for (const circuit of design.circuits) {
+        const kind = circuitKindOf(circuit);
+        for (const id of kind.members(circuit)) expect(kind.members(kind.without(circuit, id))).not.toContain(id);
+        expect(kind.without(circuit, "nobody:press")).toBe(circuit);
+      }
+    });
+
+    it("give every contact of every member to exactly one net", () => {
+      const taps = derive(design).nets.flatMap((net) => net.taps.map((tap) => tap.contactId));
+      const contacts = [...derive(design).elements.values()].flatMap((element) =>
+        element.contacts.map((contact) => contact.id),
+      );
+      expect(taps.sort()).toEqual(contacts.sort());
+    });
+
+    it("conduct between nets that exist", () => {
+      const ids = new Set(derive(design).nets.map((net) => net.id));
+      for (const { from, to } of plans(design).flatMap((plan) => plan.conductors)) {
+        expect(ids.has(from)).toBe(true);
+        expect(ids.has(to)).toBe(true);
+      }
+    });
+
+    it("drive what they strobe and read what they sense", () => {
+      const { netById } = derive(design);
+      for (const group of plans(design).flatMap((plan) => plan.groups)) {
+        if (group.strobeNet) expect(netById.get(group.strobeNet)!.need).toMatchObject({ output: true, input: false });
+        for (const { senseNet } of group.cells)
+          expect(netById.get(senseNet)!.need).toMatchObject({ input: true, pullUp: true });
+      }
+    });
+
+    it("scan every switch once", () => {
+      const scanned = plans(design).flatMap((plan) =>
+        plan.groups.flatMap((group) => group.cells.map((cell) => cell.elementId)),
+      );
+      const switches = [...derive(design).elements.values()].filter((element) => element.kind === "switch");
+      expect(scanned.sort()).toEqual(switches.map((element) => element.id).sort());
+    });
+  },
+);
+
+describe("a matrix", () => {
+  it("turns round what is driven with the diodes' direction", () => {
+    const needs = (diodes: "column-to-row" | "row-to-column" | "none") => {
+      const plan = matrix.plan({ ...matrixOf(finishedPad()), diodes }, derive(finishedPad()).elements);
+      return plan.nets.filter((net) => net.role === "row").every((net) => net.need!.output);
+    };
+    expect(needs("column-to-row")).toBe(true);
+    expect(needs("none")).toBe(true);
+    expect(needs("row-to-column")).toBe(false);
+  });
+
+  it("counts the diodes that are fitted", () => {
+    const count = (withoutDiode: string[], diodes: "column-to-row" | "none" = "column-to-row") =>
+      matrix.plan({ ...matrixOf(finishedPad()), withoutDiode, diodes }, derive(finishedPad()).elements).diodes;
+    expect([count([]), count(["k1:press", "k2:press"]), count([], "none")]).toEqual([10, 8, 0]);
+  });
+
+  it("takes switches only", () => {
+    const kinds = [...derive(pad()).elements.values()]
+      .filter((element) => matrix.takes(element))
+      .map((element) => element.kind);
+    expect(new Set(kinds)).toEqual(new Set(["switch"]));
+  });
+});
+
+describe("wiring by hand", () => {
+  it("never puts an element into two circuits, whatever is done in which order", () => {
+    const ids = [...derive(pad()).elements.keys()];
+    const step = fc.record({
+      id: fc.constantFrom(...ids),
+      what: fc.constantFrom("cell", "direct", "off"),
+      row: fc.integer({ min: 0, max: 5 }),
+      column: fc.integer({ min: 0, max: 5 }),
+    });
+    fc.assert(
+      fc.property(fc.array(step, { maxLength: 25 }), (steps) => {
+        let design = pad();
+        for (const { id, what, row, column } of steps) {
+          if (what === "cell" && id.endsWith(":press")) design = setCell(design, id, { row, column });
+          else if (what === "direct") design = wireDirect(design, [id]);
+          else design = unwire(design, [id]);
+        }
+        for (const owners of derive(design).circuitsOf.values()) expect(owners).toHaveLength(1);
+        for (const circuit of design.circuits)
+          expect(circuitKindOf(circuit).members(circuit).length).toBeGreaterThan(0);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});

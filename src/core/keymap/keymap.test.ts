@@ -1,0 +1,71 @@
+import { describe, expect, it } from "vitest";
+import { finishedPad } from "../../../tests/support/designs";
+import { addLayer, bind } from "../design/edits/keymap";
+import type { Design } from "../design/schema";
+import { bindingContextOf } from "./bindingContext";
+import { type Binding, bindingSchema, phraseOf } from "./bindings";
+import { layersWithoutReturn, reachableLayers } from "./layerReach";
+
+const layered = addLayer(addLayer(finishedPad(), "up", "Up"), "top", "Top");
+const hold = (layerId: string): Binding => ({ does: "hold-layer", layerId });
+const stay = (layerId: string): Binding => ({ does: "stay-layer", layerId });
+const on = (design: Design, layer: string, input: string, binding: Binding) =>
+  bind(design, layer, `${input}:press`, binding);
+
+describe("phrases", () => {
+  const phrase = (binding: Binding) => phraseOf(binding, bindingContextOf(layered));
+
+  it.each<[Binding, string]>([
+    [{ does: "keyboard", usage: 0x04, modifiers: 0 }, "A"],
+    [{ does: "keyboard", usage: 0x06, modifiers: 0b11 }, "Left Control + Left Shift + C"],
+    [{ does: "consumer", usage: 0xe9 }, "Volume Increment"],
+    [{ does: "consumer", usage: 0x3fe }, "consumer usage 0x3FE"],
+    [hold("up"), "hold for Up"],
+    [stay("base"), "stay on Base"],
+    [{ does: "nothing" }, "nothing"],
+    [hold("gone"), "hold for a layer that is gone"],
+  ])("%o is %s", (binding, words) => expect(phrase(binding)).toBe(words));
+
+  it.each([
+    { does: "keyboard", usage: 3, modifiers: 0 },
+    { does: "keyboard", usage: 4, modifiers: 256 },
+    { does: "consumer", usage: 0 },
+    { does: "consumer", usage: 0x400 },
+    { does: "hold-layer" },
+    { does: "dance" },
+  ])("%o is no binding", (binding) => expect(bindingSchema.safeParse(binding).success).toBe(false));
+});
+
+describe("layers that can be reached", () => {
+  it("are only the base without a key that leads on", () => expect([...reachableLayers(layered)]).toEqual(["base"]));
+
+  it("are found through other layers", () => {
+    const chained = on(on(layered, "base", "k1", hold("up")), "up", "k2", stay("top"));
+    expect([...reachableLayers(chained)].sort()).toEqual(["base", "top", "up"]);
+  });
+
+  it("are not found from a layer that itself is not reached", () => {
+    expect([...reachableLayers(on(layered, "up", "k1", hold("top")))]).toEqual(["base"]);
+  });
+
+  it("may lead in circles", () => {
+    const circle = on(on(layered, "base", "k1", stay("up")), "up", "k1", stay("base"));
+    expect([...reachableLayers(circle)].sort()).toEqual(["base", "up"]);
+    expect(layersWithoutReturn(circle)).toEqual([]);
+  });
+});
+
+describe("layers without return", () => {
+  it("are those one stays on, with the keys that lead there", () => {
+    const trap = on(on(layered, "base", "k1", stay("up")), "base", "k2", stay("up"));
+    expect(layersWithoutReturn(trap)).toEqual([{ layerId: "up", enteredBy: ["k1:press", "k2:press"] }]);
+  });
+
+  it("are never those one only holds", () =>
+    expect(layersWithoutReturn(on(layered, "base", "k1", hold("up")))).toEqual([]));
+
+  it("may be left to any other layer", () => {
+    const onward = on(on(layered, "base", "k1", stay("up")), "up", "k2", stay("top"));
+    expect(layersWithoutReturn(onward).map(({ layerId }) => layerId)).toEqual([]);
+  });
+});
