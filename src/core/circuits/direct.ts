@@ -46,7 +46,7 @@ function addQuadrature(plan: CircuitPlan, element: PlacedElement) {
     elementId: element.id,
     netA: `${element.id}/A`,
     netB: `${element.id}/B`,
-    statesPerStep: element.statesPerStep,
+    statesPerStep: element.turning!.statesPerStep,
   });
 }
 

@@ -2,11 +2,7 @@ import type { Element } from "../catalogue/kinds/controlKind";
 import type { Point } from "../layout/point";
 
 /** An element whose contacts have their places on the mat. */
-export interface PlacedElement extends Element {
-  /** Quadrature states a felt step; 0 for what does not turn. */
-  statesPerStep: number;
-  stepsPerTurn: number;
-}
+export type PlacedElement = Element;
 
 /** Where a wire of a net ends: a contact of a control, on the mat. */
 export interface Tap {

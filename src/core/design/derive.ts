@@ -101,8 +101,6 @@ function placedElements(control: Control): PlacedElement[] {
     .elements(control)
     .map((element) => ({
       ...element,
-      statesPerStep: control.kind === "encoder" ? control.statesPerStep : 0,
-      stepsPerTurn: control.kind === "encoder" ? control.stepsPerTurn : 0,
       contacts: element.contacts.map((contact) => ({ ...contact, at: place(contact.at, control.placement) })),
     }));
 }

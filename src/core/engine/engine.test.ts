@@ -113,6 +113,14 @@ describe("bad events", () => {
 });
 
 describe("contact schedule", () => {
+  it("keeps an order that a later one follows, even when both are given at once", () => {
+    const schedule = new ContactSchedule(null);
+    schedule.order("k", true, 5);
+    schedule.order("k", false, 35);
+    expect(schedule.take(5)).toEqual([{ contact: "k", closed: true }]);
+    expect(schedule.take(35)).toEqual([{ contact: "k", closed: false }]);
+  });
+
   it("ends in the state of the newest order, whatever bounce is left of older ones", () => {
     const order = fc.record({ gap: fc.integer({ min: 0, max: 6 }), closed: fc.boolean() });
     fc.assert(

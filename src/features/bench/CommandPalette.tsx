@@ -9,12 +9,12 @@ import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { planPins } from "@/core/pins/planPins";
 import { edit, flip, redoEdit, undoEdit, useDesign } from "@/store/bench";
 import { useFindings } from "@/store/findings";
+import { duplicateSelection, removeSelection, selectAll } from "@/store/selectionEdits";
 import { notify } from "@/ui/pieces/notices";
 import { Slip } from "@/ui/pieces/Slip";
 import { setLight, useLight } from "@/ui/theme/light";
 import { stages } from "../stages";
 import { exportChoices, exportDesign } from "./exportDesign";
-import { duplicateSelection, removeSelection, selectAll } from "./useBenchKeys";
 import { useStage } from "./useStage";
 
 interface Command {

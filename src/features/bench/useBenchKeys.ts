@@ -1,40 +1,12 @@
 import { useHotkeys } from "react-hotkeys-hook";
-import { duplicateControls, removeControls } from "@/core/design/edits/controls";
-import { edit, flip, redoEdit, select, undoEdit, useBench } from "@/store/bench";
-import { newId } from "@/store/newId";
+import { flip, redoEdit, select, undoEdit } from "@/store/bench";
 import { takeInHand } from "@/store/placing";
+import { duplicateSelection, removeSelection, selectAll } from "@/store/selectionEdits";
 import { useStage } from "./useStage";
 
 interface BenchKeys {
   openPalette: () => void;
   openKeys: () => void;
-}
-
-/** Removes what is selected: one step to undo. */
-export function removeSelection(): void {
-  const { selection } = useBench.getState();
-  if (selection.length > 0) edit(`remove ${selection.length}`, (design) => removeControls(design, selection));
-}
-
-/** Copies what is selected one pitch to the right and below; the copies are then selected. */
-export function duplicateSelection(): void {
-  const { selection, history } = useBench.getState();
-  if (!history || selection.length === 0) return;
-  const { pitch } = history.design;
-  const before = new Set(history.design.controls.map((control) => control.id));
-  edit(`duplicate ${selection.length}`, (design) =>
-    duplicateControls(design, selection, newId, [pitch.xMm, pitch.yMm]),
-  );
-  select(
-    useBench
-      .getState()
-      .history!.design.controls.map((control) => control.id)
-      .filter((id) => !before.has(id)),
-  );
-}
-
-export function selectAll(): void {
-  select(useBench.getState().history?.design.controls.map((control) => control.id) ?? []);
 }
 
 /** Nothing in hand, nothing selected. */

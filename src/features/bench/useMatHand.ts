@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useRef, useState } from "react";
-import { kindNamed } from "@/core/catalogue/kinds";
+import { kindNamed, kindOf } from "@/core/catalogue/kinds";
 import { derive } from "@/core/design/derive";
 import { addControl, shiftControls } from "@/core/design/edits/controls";
 import { moveController, movePin } from "@/core/design/edits/pins";
@@ -93,8 +93,13 @@ export function useMatHand(stage: StageView, lens: LensId) {
 
   const pressControl = (id: string, pointer: MatPointer) => {
     const control = derive(design).controls.get(id)!;
-    const onRim = control.kind === "encoder" && distanceMm(pointer.at, control.placement) > control.knobDiameterMm / 4;
-    if (control.kind === "encoder" && (onRim || !control.push)) {
+    const sorts = kindOf(control)
+      .elements(control)
+      .map((element) => element.kind);
+    // A knob is turned by its rim and pushed in its middle, where it can be pushed.
+    const middleMm = kindOf(control).cap(control, design.pitch).radiusMm / 2;
+    const onRim = distanceMm(pointer.at, control.placement) > middleMm;
+    if (sorts.includes("quadrature") && (onRim || !sorts.includes("switch"))) {
       grips.current.set(pointer.event.pointerId, {
         doing: "turn",
         elementId: `${id}:turn`,
@@ -221,7 +226,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
 
   const onWheelOver = (target: Element, deltaY: number) => {
     const id = controlIdAt(target);
-    if (stage.mode !== "press" || !id || derive(design).controls.get(id)?.kind !== "encoder") return false;
+    if (stage.mode !== "press" || !id || !derive(design).elements.has(`${id}:turn`)) return false;
     turnElement(`${id}:turn`, deltaY < 0 ? 1 : -1);
     return true;
   };

@@ -1,6 +1,5 @@
 "use client";
 
-import { CircleDot, Lightbulb, type LucideIcon, Square } from "lucide-react";
 import { useState } from "react";
 import { type Control, controlKinds } from "@/core/catalogue/kinds";
 import { addControl } from "@/core/design/edits/controls";
@@ -9,11 +8,10 @@ import { freeSpot } from "@/core/layout/freeSpot";
 import { edit, select, useBench, useDesign } from "@/store/bench";
 import { newId } from "@/store/newId";
 import { takeInHand, usePlacing } from "@/store/placing";
+import { viewOf } from "@/ui/kinds";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { NumberField } from "@/ui/pieces/fields";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
-
-const SIGNS: Record<Control["kind"], LucideIcon> = { key: Square, encoder: CircleDot, lamp: Lightbulb };
 
 /** Takes a kind in hand for the mat; from the keyboard it is placed at once, at the next free spot. */
 export function PlaceSection() {
@@ -45,7 +43,7 @@ export function PlaceSection() {
     <Section title="Place">
       <Row>
         {controlKinds.map(({ kind, title, article }) => {
-          const Sign = SIGNS[kind];
+          const { Sign } = viewOf(kind);
           const taken = inHand === kind;
           return (
             <PlainButton

@@ -5,11 +5,11 @@ import { changeControl, placeControls, tidyMm } from "@/core/design/edits/contro
 import { type AlignEdge, align, distribute } from "@/core/layout/arrange";
 import type { Point } from "@/core/layout/point";
 import { edit } from "@/store/bench";
+import { duplicateSelection, removeSelection } from "@/store/selectionEdits";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { NumberField } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
-import { WidthChips } from "./ControlSection";
-import { duplicateControl, removeControl } from "./actions";
+import { WidthChips } from "./WidthChips";
 
 type Arrange = (points: Point[], axis: AlignEdge) => Point[];
 
@@ -61,8 +61,8 @@ export function SeveralSection({ controls }: { controls: Control[] }) {
         </>
       )}
       <Row>
-        <PlainButton onClick={() => duplicateControl(ids)}>Duplicate</PlainButton>
-        <PlainButton onClick={() => removeControl(ids)}>Remove</PlainButton>
+        <PlainButton onClick={duplicateSelection}>Duplicate</PlainButton>
+        <PlainButton onClick={removeSelection}>Remove</PlainButton>
       </Row>
     </Section>
   );

@@ -1,6 +1,7 @@
 import { memo } from "react";
 import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Pitch } from "@/core/catalogue/kinds/controlKind";
+import { viewOf } from "../kinds";
 import { Upright } from "./Upright";
 import { outlinePath } from "./outlinePath";
 
@@ -27,25 +28,6 @@ const TONES = { none: "var(--cap-edge)", stop: "var(--stop)", warn: "var(--warn)
 const fitted = (words: string, widthMm: number, most: number) =>
   Math.min(most, (widthMm - 2.4) / (Math.max(1, words.length) * 0.56));
 
-function Knob({ radius }: { radius: number }) {
-  const notches = Array.from({ length: 24 }, (_, i) => (i * Math.PI) / 12);
-  return (
-    <g stroke="var(--cap-edge)" strokeWidth={0.35} pointerEvents="none">
-      {notches.map((angle) => (
-        <line
-          key={angle}
-          x1={Math.cos(angle) * (radius - 1.5)}
-          y1={Math.sin(angle) * (radius - 1.5)}
-          x2={Math.cos(angle) * (radius - 0.4)}
-          y2={Math.sin(angle) * (radius - 0.4)}
-        />
-      ))}
-      <circle r={Math.max(1, radius - 2.2)} fill="var(--cap-top)" strokeWidth={0.25} />
-      <line x1={0} y1={-radius + 2.4} x2={0} y2={-radius + 4.6} strokeWidth={0.7} stroke="var(--cap-ink)" />
-    </g>
-  );
-}
-
 function Contacts({ control }: { control: Control }) {
   return (
     <g pointerEvents="none">
@@ -67,31 +49,6 @@ function Contacts({ control }: { control: Control }) {
   );
 }
 
-function Face({ control, pitch, pressed, lit }: Pick<ControlShapeProps, "control" | "pitch" | "pressed" | "lit">) {
-  if (control.kind === "encoder") return <Knob radius={control.knobDiameterMm / 2} />;
-  if (control.kind === "lamp") {
-    const arm = control.diameterMm * 0.35;
-    return (
-      <g pointerEvents="none" stroke={lit ? "var(--saffron-ink)" : "var(--cap-edge)"} strokeWidth={0.3}>
-        <line x1={-arm} y1={-arm} x2={arm} y2={arm} />
-        <line x1={-arm} y1={arm} x2={arm} y2={-arm} />
-      </g>
-    );
-  }
-  const [w, h] = [control.widthU * pitch.xMm - 4.6, control.heightU * pitch.yMm - 5];
-  return (
-    <rect
-      x={-w / 2}
-      y={-h / 2 - 0.6}
-      width={w}
-      height={h}
-      rx={1.4}
-      fill={pressed ? "var(--saffron)" : "var(--cap-top)"}
-      pointerEvents="none"
-    />
-  );
-}
-
 const LINE_SIGNS = 9;
 
 /** Long words go on up to three lines, broken at spaces. */
@@ -108,13 +65,13 @@ function broken(words: string): string[] {
 }
 
 function Words({ control, pitch, words, small }: Pick<ControlShapeProps, "control" | "pitch" | "words" | "small">) {
-  if (control.kind === "lamp") return null;
-  const width = control.kind === "key" ? Math.max(10, control.widthU * pitch.xMm - 4) : control.knobDiameterMm - 2;
+  const width = viewOf(control.kind).wordsWidthMm(control, pitch);
+  if (width === null) return null;
   const lines = broken(words);
   const size = Math.min(...lines.map((line) => fitted(line, width, [4.4, 3.6, 3][lines.length - 1])));
   const under = lines.length > 1 ? "" : small;
   return (
-    <Upright x={0} y={control.kind === "key" ? -0.4 : 0.4}>
+    <Upright x={0} y={-0.2}>
       <g textAnchor="middle" fill="var(--cap-ink)" pointerEvents="none">
         {lines.map((line, nth) => (
           <text
@@ -150,6 +107,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
   const { control, pitch, selected, tone, words, small, pressed, lit, solderSide, tabStop } = props;
   const { xMm, yMm, rotationDeg } = control.placement;
   const kind = kindOf(control);
+  const { Face } = viewOf(control.kind);
   const cap = outlinePath(kind.cap(control, pitch));
   const body = outlinePath(kind.body(control));
   return (

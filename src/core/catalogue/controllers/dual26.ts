@@ -1,4 +1,5 @@
 import type { ControllerProfile, Pin } from "./controllerProfile";
+import { logic3v3 } from "./logicLevels";
 import { ground, io, logicSupply, pinRow, reset, supply, unused } from "./pinRow";
 
 const any: Partial<Pin> = { interrupt: true, pwm: true };
@@ -21,13 +22,7 @@ export const dual26: ControllerProfile = {
   summary: "Two rows of twenty pads. Every I/O pin can interrupt; three are analog. Two I²C and two SPI controllers.",
   widthMm: 21,
   heightMm: 51,
-  logicV: 3.3,
-  inputLowMaxV: 0.8,
-  inputHighMinV: 2,
-  pullUpMinOhm: 50_000,
-  pullUpMaxOhm: 80_000,
-  pinCurrentMa: 4,
-  allPinsCurrentMa: 50,
+  ...logic3v3,
   clockMhz: 133,
   flashKib: 2048,
   ramKib: 264,

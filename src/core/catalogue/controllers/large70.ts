@@ -1,4 +1,5 @@
 import type { ControllerProfile, Pin } from "./controllerProfile";
+import { logic5v } from "./logicLevels";
 import { ground, io, logicSupply, pinRow, reset, supply } from "./pinRow";
 
 const INTERRUPTS = new Set([2, 3, 18, 19, 20, 21]);
@@ -29,13 +30,7 @@ export const large70: ControllerProfile = {
     "8-bit, 16 MHz. 54 digital and 16 analog pins along the edges; only six can interrupt. 256 KiB flash, 8 KiB RAM.",
   widthMm: 53.3,
   heightMm: 101.6,
-  logicV: 5,
-  inputLowMaxV: 1.5,
-  inputHighMinV: 3,
-  pullUpMinOhm: 20_000,
-  pullUpMaxOhm: 50_000,
-  pinCurrentMa: 20,
-  allPinsCurrentMa: 200,
+  ...logic5v,
   clockMhz: 16,
   flashKib: 256,
   ramKib: 8,

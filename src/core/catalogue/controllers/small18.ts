@@ -1,4 +1,5 @@
 import type { ControllerProfile } from "./controllerProfile";
+import { logic5v } from "./logicLevels";
 import { ground, io, logicSupply, pinRow, reset, supply } from "./pinRow";
 
 /** Small 5 V 8-bit class with USB on the chip. Typical of the class (common practice; limits from memory). */
@@ -9,13 +10,7 @@ export const small18: ControllerProfile = {
     "8-bit, 16 MHz, two rows of twelve pads. Nine pins can interrupt, nine are analog. 32 KiB flash, 2.5 KiB RAM.",
   widthMm: 18,
   heightMm: 33,
-  logicV: 5,
-  inputLowMaxV: 1.5,
-  inputHighMinV: 3,
-  pullUpMinOhm: 20_000,
-  pullUpMaxOhm: 50_000,
-  pinCurrentMa: 20,
-  allPinsCurrentMa: 200,
+  ...logic5v,
   clockMhz: 16,
   flashKib: 32,
   ramKib: 2.5,

@@ -1,4 +1,5 @@
 import type { ControllerProfile, Pin } from "./controllerProfile";
+import { logic3v3 } from "./logicLevels";
 import { ground, io, logicSupply, pinRow, supply } from "./pinRow";
 
 const any: Partial<Pin> = { interrupt: true, pwm: true };
@@ -10,13 +11,7 @@ export const thumb11: ControllerProfile = {
   summary: "Two rows of seven pads. Every I/O pin can interrupt; four are analog. One I²C and one SPI controller.",
   widthMm: 17.8,
   heightMm: 21,
-  logicV: 3.3,
-  inputLowMaxV: 0.8,
-  inputHighMinV: 2,
-  pullUpMinOhm: 50_000,
-  pullUpMaxOhm: 80_000,
-  pinCurrentMa: 4,
-  allPinsCurrentMa: 50,
+  ...logic3v3,
   clockMhz: 133,
   flashKib: 2048,
   ramKib: 264,

@@ -53,6 +53,8 @@ export interface Element {
   kind: "switch" | "quadrature" | "lamp";
   label: string;
   contacts: Contact[];
+  /** Of what turns: quadrature states between two felt steps, and felt steps in a turn. */
+  turning?: { statesPerStep: number; stepsPerTurn: number };
 }
 
 /** Something the hand can do that a keymap can bind. */

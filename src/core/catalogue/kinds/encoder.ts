@@ -50,6 +50,7 @@ const quadrature = (control: Encoder): Element => ({
   controlId: control.id,
   kind: "quadrature",
   label: control.label,
+  turning: { statesPerStep: control.statesPerStep, stepsPerTurn: control.stepsPerTurn },
   contacts: [
     { id: `${control.id}.A`, name: "A", at: point(-2.5, 7) },
     { id: `${control.id}.B`, name: "B", at: point(2.5, 7) },

@@ -1,0 +1,147 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { finishedPad } from "../../tests/support/designs";
+import { addLayer, bind, setLampRule } from "@/core/design/edits/keymap";
+import {
+  clearText,
+  pressElement,
+  releaseAll,
+  setBounce,
+  setWithoutDiodes,
+  startSession,
+  stopSession,
+  turnElement,
+  useSession,
+} from "./session";
+
+const state = useSession.getState;
+
+/** The screen's frames, by hand: the session's clock follows them. */
+let frames: ((now: number) => void)[] = [];
+let now = 1000;
+
+function pass(ms: number) {
+  for (let left = ms; left > 0; left -= 16) {
+    now += Math.min(16, left);
+    const due = frames;
+    frames = [];
+    due.forEach((frame) => frame(now));
+  }
+}
+
+beforeEach(() => {
+  frames = [];
+  vi.stubGlobal("requestAnimationFrame", (frame: (now: number) => void) => frames.push(frame));
+  vi.stubGlobal("cancelAnimationFrame", () => (frames = []));
+  vi.spyOn(performance, "now").mockImplementation(() => now);
+  useSession.setState({ bounce: false, withoutDiodes: false });
+  startSession(finishedPad());
+  pass(16);
+});
+
+afterEach(() => {
+  stopSession();
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
+
+function tap(element: string, ms = 50) {
+  pressElement(element, true);
+  pass(ms);
+  pressElement(element, false);
+  pass(80);
+}
+
+describe("the live session", () => {
+  it("runs in step with the screen's clock", () => {
+    const before = state().nowMs;
+    pass(320);
+    expect(state().nowMs - before).toBe(320);
+  });
+
+  it("does not try to catch up hours after the tab slept", () => {
+    const before = state().nowMs;
+    now += 3_600_000;
+    pass(16);
+    expect(state().nowMs - before).toBeLessThanOrEqual(100);
+  });
+
+  it("types what is pressed, and tells contacts, debounced states and reports", () => {
+    tap("k1:press");
+    expect(state().text).toBe("a");
+    expect(state().contacts.map(({ id, on }) => `${id} ${on}`)).toEqual(["k1:press true", "k1:press false"]);
+    expect(state().debounced.map(({ on }) => on)).toEqual([true, false]);
+    expect(state().debounced[0].atMs - state().contacts[0].atMs).toBe(5);
+    expect(state().reports).toHaveLength(2);
+  });
+
+  it("takes a tap that is shorter than a frame for a keystroke", () => {
+    pressElement("k2:press", true);
+    pressElement("k2:press", false);
+    pass(100);
+    expect(state().text).toBe("b");
+    expect(state().held).toEqual([]);
+  });
+
+  it("lets go of everything when the window is left", () => {
+    pressElement("k1:press", true);
+    pressElement("k2:press", true);
+    pass(50);
+    releaseAll();
+    pass(80);
+    expect([...state().reports.at(-1)!.bytes]).toEqual([0, 0, 0, 0, 0, 0, 0, 0]);
+  });
+
+  it("turns an encoder and tells the deed", () => {
+    startSession(bind(finishedPad(), "base", "e1:cw", { does: "consumer", usage: 0xe9 }));
+    turnElement("e1:turn", 2);
+    pass(200);
+    expect(state().deeds.map(({ deed }) => deed)).toEqual(["Volume Increment", "Volume Increment"]);
+  });
+
+  it("shows layers and lamps while they last", () => {
+    const layered = bind(addLayer(finishedPad(), "up", "Up"), "base", "k1:press", {
+      does: "hold-layer",
+      layerId: "up",
+    });
+    startSession(setLampRule(layered, "l1", { when: "layer", layerId: "up" }));
+    pressElement("k1:press", true);
+    pass(50);
+    expect(state().activeLayers).toEqual([0, 1]);
+    expect(state().lit).toEqual(["l1"]);
+    pressElement("k1:press", false);
+    pass(80);
+    expect(state().activeLayers).toEqual([0]);
+    expect(state().lit).toEqual([]);
+  });
+
+  it("ghosts when the diodes are left out, and the design keeps its own", () => {
+    setWithoutDiodes(true);
+    for (const id of ["k1", "k2", "k4"]) pressElement(`${id}:press`, true);
+    pass(60);
+    expect([...state().text].sort().join("")).toBe("abde");
+  });
+
+  it("bounces when asked to, and types the same", () => {
+    setBounce(true);
+    tap("k1:press", 60);
+    expect(state().contacts.length).toBeGreaterThan(2);
+    expect(state().text).toBe("a");
+  });
+
+  it("forgets old changes but not what was typed", () => {
+    tap("k1:press");
+    pass(20_000);
+    tap("k2:press");
+    expect(state().contacts.every(({ id }) => id === "k2:press")).toBe(true);
+    expect(state().text).toBe("ab");
+    clearText();
+    expect(state().text).toBe("");
+  });
+
+  it("is deaf when it is stopped", () => {
+    stopSession();
+    pressElement("k1:press", true);
+    expect(state().held).toEqual([]);
+    expect(state().running).toBe(false);
+  });
+});

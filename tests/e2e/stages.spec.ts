@@ -1,0 +1,179 @@
+import { type Page, expect, test } from "@playwright/test";
+import { bindByName, goTo, mat, middleOf, part, saved, stage, tap, tray, typed } from "./bench";
+
+const undoIs = (page: Page, title: string) => page.getByRole("button", { name: `Undo: ${title}` });
+
+test("layers: one is added, reached by holding, warned about while nobody reaches it, and removed", async ({
+  page,
+}) => {
+  await page.goto("/bench/kestrel/keymap");
+  await page.getByRole("button", { name: "Add a layer" }).click();
+  await page.getByLabel("Name of this layer").fill("Dome");
+  await page.getByLabel("Name of this layer").press("Enter");
+  await expect(page.getByText(/No key leads to Dome/)).toBeVisible();
+  await page.getByRole("button", { name: /^1\. Base/ }).click();
+  await part(page, "Park").click();
+  await page.getByLabel("Stay on a layer").selectOption({ label: "Dome" });
+  await expect(page.getByText("Park leads to Dome for good: no key there leads back.")).toBeVisible();
+  await page.getByLabel("Hold for a layer").selectOption({ label: "Dome" });
+  await expect(page.getByText("All settled")).toBeVisible();
+  await page.getByRole("button", { name: /^3\. Dome/ }).click();
+  await part(page, "Mark").click();
+  await bindByName(page, "digit 9");
+  await goTo(page, "Try");
+  await part(page, "Park").focus();
+  await page.keyboard.down("Space");
+  await expect(tray(page).getByText("Base over Dome")).toBeVisible();
+  await tap(page, "Mark");
+  await page.keyboard.up("Space");
+  await expect(typed(page)).toHaveText("9");
+  await goTo(page, "Keymap");
+  await page.getByRole("button", { name: "Remove Dome" }).click();
+  await expect(stage(page, "Keymap")).toContainText("2 layers");
+});
+
+test("a lamp shows what it is told to, live", async ({ page }) => {
+  await page.goto("/bench/kestrel/keymap");
+  await part(page, "Lock").click();
+  await page.getByLabel("Shows").selectOption({ label: "that Camera layer is active" });
+  await goTo(page, "Try");
+  const lampFill = () => part(page, "Lock").locator("path").first().getAttribute("fill");
+  await expect.poll(lampFill).toBe("var(--cap)");
+  await part(page, "Camera").focus();
+  await page.keyboard.down("Space");
+  await expect.poll(lampFill).toBe("var(--saffron)");
+  await page.keyboard.up("Space");
+  await expect.poll(lampFill).toBe("var(--cap)");
+});
+
+test("a knob is turned by dragging round it and by the wheel, and pushed in its middle", async ({ page }) => {
+  await page.goto("/bench/kestrel/try");
+  await expect(page.getByText("Live: press keys")).toBeVisible();
+  const { x, y } = await middleOf(part(page, "Rotator"));
+  const radius = 20;
+  await page.mouse.move(x + radius, y);
+  await page.mouse.down();
+  for (let angle = 0; angle <= 60; angle += 5) {
+    await page.mouse.move(
+      x + radius * Math.cos((angle * Math.PI) / 180),
+      y + radius * Math.sin((angle * Math.PI) / 180),
+    );
+  }
+  await page.mouse.up();
+  await expect(typed(page)).toHaveText("]]]]");
+  await page.mouse.wheel(0, 100);
+  await expect(typed(page)).toHaveText("]]]][");
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.waitForTimeout(60);
+  await page.mouse.up();
+  await expect(typed(page)).toHaveText("]]]][r");
+});
+
+test("a locked pin stays when pins are shared out anew", async ({ page }) => {
+  await page.goto("/bench/kestrel/pins");
+  await page.getByLabel("Pin of Lock", { exact: true }).selectOption("P0");
+  await page.getByLabel("Lock Lock", { exact: true }).check();
+  await page.getByRole("button", { name: "Share out pins" }).first().click();
+  await expect(page.getByLabel("Pin of Lock", { exact: true })).toHaveValue("P0");
+  await page.getByLabel("Pin of Lock", { exact: true }).selectOption("");
+  await expect(page.getByText("Lock is locked to P0. Unlock it to move it.")).toBeVisible();
+  await page.getByLabel("Pin of R1", { exact: true }).selectOption("P17");
+  await expect(page.getByText(/R1 is on P17, but the board needs that pin itself/)).toBeVisible();
+});
+
+test("the module is dragged, turned over and seen closely; on the caps it is told", async ({ page }) => {
+  await page.goto("/bench/kestrel/pins");
+  await page.getByRole("button", { name: "Look closely at the controller" }).click();
+  await expect(mat(page).locator('[data-pin="P10"] text')).toBeVisible();
+  await page.getByRole("button", { name: "Fit to window (0)" }).click();
+  await page.getByLabel("y (mm)").fill("50");
+  await page.getByLabel("y (mm)").press("Enter");
+  await expect(page.getByText(/^The controller lies on/)).toBeVisible();
+  await page.getByRole("button", { name: "Put it under the board" }).click();
+  await expect(page.getByLabel("Lies")).toHaveValue("under");
+  await expect(undoIs(page, "put it under the board")).toBeEnabled();
+});
+
+test("boards: a second one is added, a key moves onto it, and an empty one can go", async ({ page }) => {
+  await page.goto("/bench/kestrel/layout");
+  await page.getByRole("button", { name: "Add a board" }).click();
+  await part(page, "Sync").click();
+  await page.getByLabel("Board", { exact: true }).selectOption({ label: "Board 2" });
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("button", { name: "Remove Board 2" })).toHaveCount(0);
+  await undoIs(page, "place Sync").click();
+  await page.getByRole("button", { name: "Remove Board 2" }).click();
+  await expect(page.getByLabel("Name", { exact: true })).toHaveCount(1);
+});
+
+test("widths change by chip for several keys, and what then overlaps is told and undone", async ({ page }) => {
+  await page.goto("/bench/kestrel/layout");
+  await part(page, "West").click();
+  await part(page, "East").click({ modifiers: ["Shift"] });
+  await page.getByRole("button", { name: "Width 1.5 units" }).click();
+  await expect(page.getByText(/overlap: their caps are/)).toBeVisible();
+  await page.getByRole("button", { name: /^All \d+ findings$/ }).click();
+  await expect(page.getByRole("region", { name: "All findings" }).getByRole("listitem")).toHaveCount(3);
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText("All settled")).toBeVisible();
+});
+
+test("duplicate, select all and remove by keys", async ({ page }) => {
+  await page.goto("/bench/kestrel/layout");
+  await part(page, "Mark").click();
+  await page.keyboard.press("Control+d");
+  await expect(stage(page, "Layout")).toContainText("18 placed");
+  await expect(part(page, "K1")).toBeVisible();
+  await page.keyboard.press("Control+a");
+  await expect(tray(page).getByText("18 selected")).toBeVisible();
+  await page.keyboard.press("Delete");
+  await expect(page.getByText("Start by placing a key")).toBeVisible();
+  await page.keyboard.press("Control+z");
+  await page.keyboard.press("Control+z");
+  await expect(stage(page, "Layout")).toContainText("17 placed");
+  await saved(page);
+});
+
+test("the mat zooms, moves, fits and turns over", async ({ page }) => {
+  await page.goto("/bench/kestrel/layout");
+  const width = async () => (await part(page, "Stop").boundingBox())!.width;
+  const before = await width();
+  const { x, y } = await middleOf(mat(page));
+  await page.mouse.move(x, y);
+  await page.mouse.wheel(0, -300);
+  await expect.poll(width).toBeGreaterThan(before * 1.5);
+  await page.mouse.down({ button: "middle" });
+  await page.mouse.move(x + 90, y + 40, { steps: 4 });
+  await page.mouse.up({ button: "middle" });
+  await page.getByRole("button", { name: "Fit to window (0)" }).click();
+  await expect.poll(width).toBeCloseTo(before, 0);
+  const left = (await middleOf(part(page, "West"))).x;
+  await page.keyboard.press("f");
+  await expect(page.getByText("Solder side up: left and right are mirrored")).toBeVisible();
+  await expect.poll(async () => (await middleOf(part(page, "West"))).x).toBeGreaterThan(left + 60);
+});
+
+test("night bench is remembered", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Night bench" }).click();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Day bench" })).toBeVisible();
+  await expect(page.locator("html")).toHaveClass(/dark/);
+});
+
+test("a demo is taken apart as a copy, and renamed on the bench", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "From a demo" }).click();
+  await page
+    .getByRole("dialog")
+    .getByRole("button", { name: /^Loom 64/ })
+    .click();
+  await expect(page.getByLabel("Name of the design")).toHaveValue("Loom 64 2");
+  await page.getByLabel("Name of the design").fill("Shuttle");
+  await page.getByLabel("Name of the design").press("Enter");
+  await saved(page);
+  await page.getByRole("link", { name: "Ovrin: back to the shelf" }).click();
+  await expect(page.getByRole("article", { name: "Shuttle" })).toBeVisible();
+  await expect(page.getByRole("article")).toHaveCount(3);
+});
