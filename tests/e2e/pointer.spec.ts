@@ -54,7 +54,7 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes and back
 
   // Pins.
   await goTo(page, "Pins");
-  await page.getByLabel("Class").selectOption("small-5v-18");
+  await page.getByLabel("Class", { exact: true }).selectOption("small-5v-18");
   await page.getByRole("button", { name: "Share out pins" }).first().click();
   await expect(stage(page, "Pins")).toContainText("9 of 18 pins");
 
@@ -122,7 +122,7 @@ test("undo reaches back through layout, wiring and pins while one moves between 
   await page.getByRole("button", { name: "Everything direct" }).click();
   await expect(stage(page, "Wiring")).toContainText("22 nets");
   await goTo(page, "Pins");
-  await page.getByLabel("Class").selectOption("dual-core-3v3-26");
+  await page.getByLabel("Class", { exact: true }).selectOption("dual-core-3v3-26");
   await expect(page.getByText(/nets? without a pin/)).toBeVisible();
   await page.getByRole("button", { name: "Undo: choose a controller" }).click();
   await page.getByRole("button", { name: "Undo: wire everything direct" }).click();
@@ -134,11 +134,11 @@ test("undo reaches back through layout, wiring and pins while one moves between 
 
 test("too few pins are counted, and the way out is one click", async ({ page }) => {
   await page.goto("/bench/kestrel/pins");
-  await page.getByLabel("Class").selectOption("thumb-3v3-11");
+  await page.getByLabel("Class", { exact: true }).selectOption("thumb-3v3-11");
   await expect(
     page.getByText("4 pins too few: 15 nets need pins, the Thumb-size 3.3 V board, 11 I/O has 11."),
   ).toBeVisible();
-  await page.getByRole("button", { name: "Take the Small 5 V USB board, 18 I/O" }).click();
+  await page.getByRole("contentinfo").getByRole("button", { name: "Take the Small 5 V USB board, 18 I/O" }).click();
   await page.getByRole("button", { name: "Share out pins" }).first().click();
   await expect(page.getByText("All settled")).toBeVisible();
 });

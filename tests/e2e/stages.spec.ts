@@ -128,7 +128,7 @@ test("duplicate, select all and remove by keys", async ({ page }) => {
   await page.keyboard.press("Control+a");
   await expect(tray(page).getByText("18 selected")).toBeVisible();
   await page.keyboard.press("Delete");
-  await expect(page.getByText("Start by placing a key")).toBeVisible();
+  await expect(page.getByText("Nothing is placed yet.")).toBeVisible();
   await page.keyboard.press("Control+z");
   await page.keyboard.press("Control+z");
   await expect(stage(page, "Layout")).toContainText("17 placed");

@@ -6,6 +6,7 @@ import { controllerProfileSchema, usablePins } from "../catalogue/controllers/co
 import { derive } from "../design/derive";
 import { chooseController, freePin, lockPins, moveController, movePin, takePinPlan } from "../design/edits/pins";
 import { shareOutDirect, shareOutMatrix } from "../design/edits/wiring";
+import { findingsOf } from "../findings/check";
 import { assignLeastCost } from "./assignment";
 import { pinPlace } from "./pinPlace";
 import { planPins, wireMm } from "./planPins";
@@ -138,6 +139,15 @@ describe("pins by hand", () => {
     const other = chooseController(design, "dual-core-3v3-26");
     for (const [net, choice] of Object.entries(other.pinPlan)) expect(choice.pin).toBe(pinOf(design, net));
     expect(derive(other).profile!.id).toBe("dual-core-3v3-26");
+  });
+
+  it("lays a larger module beside the caps that it would cover, and leaves one that fits", () => {
+    const near = moveController(design, { xMm: 69, yMm: 10 });
+    const small = chooseController(near, "thumb-3v3-11").controllers[0].placement;
+    expect(small).toEqual(near.controllers[0].placement);
+    const large = chooseController(near, "large-5v-70");
+    expect(large.controllers[0].placement.xMm).toBeGreaterThan(69);
+    expect(findingsOf(large).filter((finding) => finding.rule === "layout/controller-overlap")).toEqual([]);
   });
 
   it("mirrors the pads of a module under the board", () => {

@@ -35,7 +35,7 @@ export function PinsLedger() {
       : "";
   };
   const needs = (net: Net) =>
-    [net.need!.input ? "input, pull-up" : "output", net.need!.interrupt ? "interrupt" : ""].filter(Boolean).join(", ");
+    [net.need!.input ? "pulled-up input" : "output", net.need!.interrupt ? "interrupt" : ""].filter(Boolean).join(", ");
   return (
     <Ledger
       label="Nets and pins"
@@ -45,7 +45,7 @@ export function PinsLedger() {
       onPick={(net) => takeNet(net.id)}
       empty="No net needs a pin yet. Wire some controls in Wiring."
       columns={[
-        { title: "Net", cell: (net) => net.flag, width: "140px" },
+        { title: "Net", cell: (net) => net.flag, width: "110px" },
         { title: "What", cell: (net) => ROLE[net.role] },
         { title: "Contacts", numeric: true, cell: (net) => net.taps.length },
         { title: "Needs", cell: needs },
@@ -54,7 +54,7 @@ export function PinsLedger() {
           width: "200px",
           cell: (net) =>
             profile ? (
-              <Box width="150px">
+              <Box width="120px">
                 <PinField net={net} hideLabel />
               </Box>
             ) : (
@@ -67,7 +67,7 @@ export function PinsLedger() {
             const pin = pinOf(net);
             const words = pin ? abilities(pin) : "";
             return (
-              <Box maxWidth="180px" overflow="hidden" textOverflow="ellipsis" title={words}>
+              <Box maxWidth="150px" overflow="hidden" textOverflow="ellipsis" title={words}>
                 {words}
               </Box>
             );

@@ -9,6 +9,7 @@ import { edit, useBench, useDesign } from "@/store/bench";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
+import { ClassesSection } from "./ClassesSection";
 import { PinField } from "./PinField";
 
 /** Which controller, where it lies, and which net is on which pin. */
@@ -108,6 +109,7 @@ export function PinsTray() {
           />
         </Section>
       )}
+      {!net && <ClassesSection />}
       {profile && !net && (
         <Section title="By hand">
           <div>

@@ -1,5 +1,7 @@
 import type { PinPlanResult } from "../../pins/planPins";
-import { boundsOf } from "../../layout/outline";
+import type { ControllerProfile } from "../../catalogue/controllers/controllerProfile";
+import { clearanceMm } from "../../layout/clearance";
+import { boundsOf, placeOutline, roundedRectangle } from "../../layout/outline";
 import { derive, profileNamed } from "../derive";
 import type { Controller, Design } from "../schema";
 
@@ -14,8 +16,15 @@ function placeBeside(design: Design, widthMm: number, heightMm: number): Control
   return { xMm: Math.round((box.maxXMm + BESIDE_MM + widthMm / 2) * 100) / 100, yMm, rotationDeg: 0, boardId };
 }
 
+/** Whether a module of this class would lie on caps where the present one lies. */
+function coversCaps(design: Design, profile: ControllerProfile, { placement, side }: Controller): boolean {
+  if (side === "under") return false;
+  const outline = placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), placement);
+  return derive(design).caps.some((cap) => clearanceMm(outline, cap) < 0);
+}
+
 /**
- * Chooses a controller class. Choices of pins whose names the new class also has stay where they can be used;
+ * Chooses a controller class. A module that would lie on caps is laid beside them. Choices of pins whose names the new class also has stay where they can be used;
  * the others become free.
  */
 export function chooseController(design: Design, profileId: string): Design {
@@ -28,7 +37,8 @@ export function chooseController(design: Design, profileId: string): Design {
     placement: placeBeside(design, profile.widthMm, profile.heightMm),
     side: "top",
   };
-  const controller = first ? { ...first, profileId } : fresh;
+  const moved = first && coversCaps(design, profile, first) ? { ...first, placement: fresh.placement } : first;
+  const controller = moved ? { ...moved, profileId } : fresh;
   const names = new Set(profile.pins.filter((pin) => pin.role === "io").map((pin) => pin.name));
   const kept = Object.entries(design.pinPlan).filter(([, choice]) => names.has(choice.pin));
   return { ...design, controllers: [controller, ...others], pinPlan: Object.fromEntries(kept) };
