@@ -2,6 +2,7 @@
  * device reports. Script lines:
  *   MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
  *                               while STROBE (a number, or - for none) is driven
+ *   MS busy 1|0                 from this millisecond on, the endpoints take no report, or take them again
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS end                      run up to this millisecond, then start afresh (device and clock)
  * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, and "end". */
@@ -17,6 +18,7 @@
 static uint16_t answers[STROBES + 1][OV_MAX_BANKS];
 static unsigned row;
 static unsigned long now_ms;
+static int busy;
 
 void ov_hal_strobe(uint8_t line) { row = line + 1u; }
 void ov_hal_release(uint8_t line) { (void)line; row = 0; }
@@ -26,6 +28,7 @@ void ov_hal_lamp(uint8_t line, uint8_t on) { printf("%lu lamp %u %u\n", now_ms, 
 
 uint8_t ov_hal_report(uint8_t interface, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
+  if (busy) return 0;
   printf("%lu %s ", now_ms, interface == OV_INTERFACE_KEYBOARD ? "keyboard" : "consumer");
   for (i = 0; i < length; i++) printf("%02x", bytes[i]);
   putchar('\n');
@@ -36,6 +39,7 @@ static void start_afresh(void) {
   memset(answers, 0xFF, sizeof answers);
   row = 0;
   now_ms = 0;
+  busy = 0;
   ov_init();
 }
 
@@ -60,6 +64,10 @@ static int obey(const char *line) {
   if (sscanf(line, "%lu %7s%n", &ms, verb, &used) != 2 || ms < now_ms) return 0;
   run_until(ms);
   if (strcmp(verb, "sense") == 0) return set_answer(line + used);
+  if (strcmp(verb, "busy") == 0) {
+    busy = atoi(line + used);
+    return 1;
+  }
   if (strcmp(verb, "locks") == 0) {
     ov_host_locks((uint8_t)atoi(line + used));
     return 1;
