@@ -6,6 +6,8 @@ export default defineConfig({
   testDir: "tests/e2e",
   outputDir: "test-results",
   workers: 1,
+  // A busy shared machine may starve a single browser step; a test that fails twice in a row is broken.
+  retries: process.env.CI ? 1 : 0,
   timeout: 60_000,
   expect: { timeout: 10_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/e2e.json" }]],

@@ -63,6 +63,9 @@ test("a knob is turned by dragging round it and by the wheel, and pushed in its 
   await expect(typed(page)).toHaveText("]]]]");
   await page.mouse.wheel(0, 100);
   await expect(typed(page)).toHaveText("]]]][");
+  // One notch of the wheel is one step, also when the wheel has come to rest.
+  await page.waitForTimeout(500);
+  await expect(typed(page)).toHaveText("]]]][");
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.waitForTimeout(60);

@@ -88,7 +88,9 @@ export function Mat(props: MatProps) {
 
   useGesture(
     {
-      onWheel: ({ event }) => {
+      onWheel: ({ event, last }) => {
+        // The end of a wheel gesture is told with its last event again; it has been acted on already.
+        if (last) return;
         event.preventDefault();
         if (props.onWheelOver?.(event.target as Element, event.deltaY)) return;
         const rect = svg.current!.getBoundingClientRect();
