@@ -35,7 +35,7 @@ export function PinsLedger() {
       : "";
   };
   const needs = (net: Net) =>
-    [net.need!.input ? "pulled-up input" : "output", net.need!.interrupt ? "interrupt" : ""].filter(Boolean).join(", ");
+    [net.need!.input ? "input" : "output", net.need!.interrupt ? "interrupt" : ""].filter(Boolean).join(", ");
   return (
     <Ledger
       label="Nets and pins"
@@ -54,7 +54,7 @@ export function PinsLedger() {
           width: "200px",
           cell: (net) =>
             profile ? (
-              <Box width="120px">
+              <Box width="104px">
                 <PinField net={net} hideLabel />
               </Box>
             ) : (
@@ -67,7 +67,7 @@ export function PinsLedger() {
             const pin = pinOf(net);
             const words = pin ? abilities(pin) : "";
             return (
-              <Box maxWidth="150px" overflow="hidden" textOverflow="ellipsis" title={words}>
+              <Box maxWidth="136px" overflow="hidden" textOverflow="ellipsis" title={words}>
                 {words}
               </Box>
             );

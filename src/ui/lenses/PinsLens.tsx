@@ -3,6 +3,7 @@ import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
 import { place, point } from "@/core/layout/point";
 import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
+import { CasedWire } from "./CasedWire";
 import { Flag, flagWidth } from "./Flag";
 import { netLook } from "./netLook";
 
@@ -43,15 +44,7 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
         const way = `M${from.xMm} ${from.yMm}L${flag.xMm} ${flag.yMm}L${at.xMm} ${at.yMm}`;
         return (
           <g key={net.id}>
-            <path d={way} fill="none" stroke="var(--casing)" strokeWidth={strong ? 1.5 : 0.9} pointerEvents="none" />
-            <path
-              d={way}
-              fill="none"
-              stroke={colour}
-              strokeWidth={strong ? 0.9 : 0.4}
-              strokeDasharray={pattern}
-              pointerEvents="none"
-            />
+            <CasedWire way={way} colour={colour} pattern={pattern} widthMm={strong ? 0.9 : 0.4} />
             <circle cx={from.xMm} cy={from.yMm} r={0.8} fill={colour} pointerEvents="none" />
             <Flag
               x={flag.xMm}

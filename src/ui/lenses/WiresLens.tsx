@@ -5,6 +5,7 @@ import { GROUND, type Net, type PlacedElement, type Tap } from "@/core/circuits/
 import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
 import { type Point, place, point } from "@/core/layout/point";
+import { CasedWire } from "./CasedWire";
 import { Flag } from "./Flag";
 import { netLook } from "./netLook";
 
@@ -54,23 +55,7 @@ function NetWire({ design, net, index, strong }: { design: Design; net: Net; ind
   const way = path(isLine ? [flag, ...points] : [flag, points[0]]);
   return (
     <g>
-      <path
-        d={way}
-        fill="none"
-        stroke="var(--casing)"
-        strokeWidth={strong ? 1.7 : 1.15}
-        strokeLinejoin="round"
-        pointerEvents="none"
-      />
-      <path
-        d={way}
-        fill="none"
-        stroke={colour}
-        strokeWidth={strong ? 1 : 0.55}
-        strokeDasharray={pattern}
-        strokeLinejoin="round"
-        pointerEvents="none"
-      />
+      <CasedWire way={way} colour={colour} pattern={pattern} widthMm={strong ? 1 : 0.55} />
       <Flag
         x={flag.xMm}
         y={flag.yMm}

@@ -1,0 +1,20 @@
+interface CasedWireProps {
+  /** SVG path data in mm. */
+  way: string;
+  colour: string;
+  pattern: string;
+  widthMm: number;
+}
+
+/** Dark rim on both sides together, so that light colours also show on the light caps. */
+const CASING_MM = 0.6;
+
+/** A wire in its net's colour and pattern. */
+export function CasedWire({ way, colour, pattern, widthMm }: CasedWireProps) {
+  return (
+    <g fill="none" strokeLinejoin="round" pointerEvents="none">
+      <path d={way} stroke="var(--casing)" strokeWidth={widthMm + CASING_MM} />
+      <path d={way} stroke={colour} strokeWidth={widthMm} strokeDasharray={pattern} />
+    </g>
+  );
+}
