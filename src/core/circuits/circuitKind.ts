@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type { Schema } from "../schema";
 import type { Element } from "../catalogue/kinds/controlKind";
 import type { Net, PlacedElement } from "./net";
 
@@ -50,7 +50,7 @@ export interface CircuitPlan {
 export interface CircuitKind<C extends CircuitBase> {
   kind: C["kind"];
   title: string;
-  schema: z.ZodType<C>;
+  schema: Schema<C>;
   takes(element: Element): boolean;
   members(circuit: C): string[];
   /** The circuit without an element; it may not have held it. */

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { text, listOf, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
 import type { CircuitKind, CircuitPlan } from "./circuitKind";
 import { GROUND, type Net, type PlacedElement, inputNeed, outputNeed, tapOf } from "./net";
@@ -6,8 +6,8 @@ import { GROUND, type Net, type PlacedElement, inputNeed, outputNeed, tapOf } fr
 const directSchema = z.strictObject({
   id: idSchema,
   kind: z.literal("direct"),
-  name: z.string().min(1).max(40),
-  members: z.array(z.string()).max(256),
+  name: text(1, 40),
+  members: listOf(z.string(), 256),
 });
 export type DirectCircuit = z.infer<typeof directSchema>;
 

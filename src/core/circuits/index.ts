@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { type Schema, z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { type DirectCircuit, direct } from "./direct";
 import { type MatrixCircuit, matrix } from "./matrix";
@@ -15,4 +15,4 @@ const byKind = new Map<string, CircuitKind<Circuit>>(
 export const circuitKindOf = (circuit: Circuit): CircuitKind<Circuit> => byKind.get(circuit.kind)!;
 
 const schemas = circuitKinds.map((kind) => kind.schema) as unknown as [z.core.$ZodTypeDiscriminable];
-export const circuitSchema = z.discriminatedUnion("kind", schemas) as unknown as z.ZodType<Circuit>;
+export const circuitSchema = z.discriminatedUnion("kind", schemas) as unknown as Schema<Circuit>;

@@ -1,10 +1,10 @@
-import { z } from "zod";
+import { text, whole, listOf, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
 import type { CircuitKind, CircuitPlan, Conductor, ScanGroup } from "./circuitKind";
 import { type Net, type PlacedElement, inputNeed, outputNeed, tapOf } from "./net";
 
 /** Rows and columns are counted from 0 here and shown from 1. */
-const cellSchema = z.strictObject({ row: z.int().min(0).max(31), column: z.int().min(0).max(31) });
+const cellSchema = z.strictObject({ row: whole(0, 31), column: whole(0, 31) });
 export type Cell = z.infer<typeof cellSchema>;
 
 /**
@@ -17,11 +17,11 @@ export type DiodeDirection = (typeof diodeDirections)[number];
 const matrixSchema = z.strictObject({
   id: idSchema,
   kind: z.literal("matrix"),
-  name: z.string().min(1).max(40),
+  name: text(1, 40),
   diodes: z.enum(diodeDirections),
   cells: z.record(z.string(), cellSchema),
   /** Switches whose own diode is left out although the matrix has diodes. */
-  withoutDiode: z.array(z.string()).max(256),
+  withoutDiode: listOf(z.string(), 256),
 });
 export type MatrixCircuit = z.infer<typeof matrixSchema>;
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "../schema";
 import { designSchema } from "./schema";
 
 /** The published JSON Schema (draft 2020-12) of the design document. */

@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type { z } from "../schema";
 import { migrate } from "./migrations";
 import { type Problem, type Result, bad, good } from "./problem";
 import { DESIGN_FORMAT, DESIGN_VERSION, type Design, designSchema } from "./schema";

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";
 import { kindOf } from "../catalogue/kinds";
 import { derive } from "../design/derive";
@@ -14,20 +14,20 @@ import { randomFrom } from "./random";
 const LONGEST_MS = 600_000;
 
 const eventSchema = z.strictObject({
-  atMs: z.int().min(0).max(LONGEST_MS),
+  atMs: whole(0, LONGEST_MS),
   /** Id or label of a control. */
-  control: z.string().min(1),
+  control: text(1, 4000),
   action: z.enum(["press", "release", "turn"]),
   /** Felt steps of a turn, clockwise when positive. */
-  steps: z.int().min(-1000).max(1000).optional(),
+  steps: z.optional(whole(-1000, 1000)),
 });
 export type ControlEvent = z.infer<typeof eventSchema>;
 
 export const simulationSchema = z.strictObject({
-  events: z.array(eventSchema).max(20_000),
-  untilMs: z.int().min(0).max(LONGEST_MS),
+  events: listOf(eventSchema, 20_000),
+  untilMs: whole(0, LONGEST_MS),
   /** Longest bounce of a contact in ms, and the seed it is drawn from; no bounce when left out. */
-  bounce: z.strictObject({ mostMs: z.int().min(0).max(20), seed: z.int() }).optional(),
+  bounce: z.optional(z.strictObject({ mostMs: whole(0, 20), seed: z.int() })),
 });
 export type SimulationRequest = z.infer<typeof simulationSchema>;
 

@@ -1,54 +1,54 @@
-import { z } from "zod";
+import { text, between, whole, listOf, z } from "../../schema";
 import { idSchema } from "../kinds/controlKind";
 
 const busRoleSchema = z.strictObject({
   bus: z.enum(["i2c", "spi", "uart"]),
   /** Which of the chip's own bus controllers of that sort stands behind the pin. */
-  instance: z.int().min(0).max(15),
-  line: z.string().min(1).max(10),
+  instance: whole(0, 15),
+  line: text(1, 10),
 });
 
 const pinSchema = z.strictObject({
-  name: z.string().min(1).max(12),
+  name: text(1, 12),
   /** What the pin is: an I/O pin, or a fixed one of the board. */
   role: z.enum(["io", "ground", "supply", "logic-supply", "reset", "unused"]),
   /** Centre of the pad from the module's centre, connector upwards, seen from the parts side. */
-  xMm: z.number().min(-200).max(200),
-  yMm: z.number().min(-200).max(200),
+  xMm: between(-200, 200),
+  yMm: between(-200, 200),
   input: z.boolean(),
   pullUp: z.boolean(),
   output: z.boolean(),
   interrupt: z.boolean(),
   pwm: z.boolean(),
   /** Channel of the analog converter, or null. */
-  analogChannel: z.int().min(0).max(63).nullable(),
-  buses: z.array(busRoleSchema).max(8),
+  analogChannel: z.nullable(whole(0, 63)),
+  buses: listOf(busRoleSchema, 8),
   /** Why the board itself needs the pin; null when it is free for use. */
-  reserved: z.string().max(160).nullable(),
+  reserved: z.nullable(text(0, 160)),
 });
 export type Pin = z.infer<typeof pinSchema>;
 
 /** A controller module as data: what can be reached at which place, and its electrical and memory limits. */
 export const controllerProfileSchema = z.strictObject({
   id: idSchema,
-  title: z.string().min(1).max(80),
-  summary: z.string().max(300),
-  widthMm: z.number().min(5).max(250),
-  heightMm: z.number().min(5).max(250),
-  logicV: z.number().min(1).max(6),
+  title: text(1, 80),
+  summary: text(0, 300),
+  widthMm: between(5, 250),
+  heightMm: between(5, 250),
+  logicV: between(1, 6),
   /** Highest voltage surely read as low and lowest surely read as high, in V. */
-  inputLowMaxV: z.number().min(0).max(6),
-  inputHighMinV: z.number().min(0).max(6),
+  inputLowMaxV: between(0, 6),
+  inputHighMinV: between(0, 6),
   /** Internal pull-up between its limits, in ohm. */
-  pullUpMinOhm: z.number().min(100).max(1e6),
-  pullUpMaxOhm: z.number().min(100).max(1e6),
-  pinCurrentMa: z.number().min(0.1).max(100),
-  allPinsCurrentMa: z.number().min(1).max(2000),
-  clockMhz: z.number().min(1).max(1000),
-  flashKib: z.number().min(1).max(65536),
-  ramKib: z.number().min(0.5).max(65536),
+  pullUpMinOhm: between(100, 1e6),
+  pullUpMaxOhm: between(100, 1e6),
+  pinCurrentMa: between(0.1, 100),
+  allPinsCurrentMa: between(1, 2000),
+  clockMhz: between(1, 1000),
+  flashKib: between(1, 65536),
+  ramKib: between(0.5, 65536),
   usbDevice: z.boolean(),
-  pins: z.array(pinSchema).min(2).max(200),
+  pins: listOf(pinSchema, 200, 2),
 });
 export type ControllerProfile = z.infer<typeof controllerProfileSchema>;
 

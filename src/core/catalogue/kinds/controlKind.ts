@@ -1,16 +1,16 @@
-import { z } from "zod";
+import { type Schema, text, between, z } from "../../schema";
 import type { Outline } from "../../layout/outline";
 import type { Point } from "../../layout/point";
 
 export const idSchema = z
   .string()
-  .regex(/^[A-Za-z0-9_-]{1,40}$/, "an id is 1 to 40 letters, digits, hyphens or underscores");
+  .check(z.regex(/^[A-Za-z0-9_-]{1,40}$/, "an id is 1 to 40 letters, digits, hyphens or underscores"));
 
 /** Where a part lies: its centre on the mat in mm, turned clockwise in degrees, and the board that carries it. */
 export const placementSchema = z.strictObject({
-  xMm: z.number().min(-2000).max(2000),
-  yMm: z.number().min(-2000).max(2000),
-  rotationDeg: z.number().min(-360).max(360),
+  xMm: between(-2000, 2000),
+  yMm: between(-2000, 2000),
+  rotationDeg: between(-360, 360),
   boardId: idSchema,
 });
 export type Placement = z.infer<typeof placementSchema>;
@@ -18,7 +18,7 @@ export type Placement = z.infer<typeof placementSchema>;
 /** What every control has. */
 export const controlFields = {
   id: idSchema,
-  label: z.string().min(1).max(40),
+  label: text(1, 40),
   placement: placementSchema,
 };
 
@@ -74,7 +74,7 @@ export interface ControlKind<C extends ControlBase> {
   article: string;
   /** First letter of automatic labels. */
   prefix: string;
-  schema: z.ZodType<C>;
+  schema: Schema<C>;
   fresh(id: string, label: string, placement: Placement): C;
   /** What a finger touches or an eye sees, about the control's centre. */
   cap(control: C, pitch: Pitch): Outline;

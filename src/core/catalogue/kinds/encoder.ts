@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { between, whole, z } from "../../schema";
 import { circle, roundedRectangle } from "../../layout/outline";
 import { point } from "../../layout/point";
 import { type ControlInput, type ControlKind, type Element, controlFields, pressOf } from "./controlKind";
@@ -8,10 +8,10 @@ const encoderSchema = z.strictObject({
   kind: z.literal("encoder"),
   push: z.boolean(),
   /** Felt steps in one turn. */
-  stepsPerTurn: z.int().min(1).max(200),
+  stepsPerTurn: whole(1, 200),
   /** Quadrature states that pass between two felt steps. */
   statesPerStep: z.union([z.literal(1), z.literal(2), z.literal(4)]),
-  knobDiameterMm: z.number().min(5).max(80),
+  knobDiameterMm: between(5, 80),
 });
 export type Encoder = z.infer<typeof encoderSchema>;
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { type Schema, z } from "../../schema";
 import type { ControlKind } from "./controlKind";
 import { type Encoder, encoder } from "./encoder";
 import { type Key, key } from "./key";
@@ -20,4 +20,4 @@ export const kindNamed = (kind: Control["kind"]): AnyControlKind => byKind.get(k
 export const kindOf = (control: Control): AnyControlKind => kindNamed(control.kind);
 
 const schemas = controlKinds.map((kind) => kind.schema) as unknown as [z.core.$ZodTypeDiscriminable];
-export const controlSchema = z.discriminatedUnion("kind", schemas) as unknown as z.ZodType<Control>;
+export const controlSchema = z.discriminatedUnion("kind", schemas) as unknown as Schema<Control>;

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { between, z } from "../../schema";
 import { roundedRectangle } from "../../layout/outline";
 import { point } from "../../layout/point";
 import { type ControlKind, controlFields, pressOf } from "./controlKind";
@@ -7,8 +7,8 @@ const keySchema = z.strictObject({
   ...controlFields,
   kind: z.literal("key"),
   /** Cap width and height in units of the pitch. */
-  widthU: z.number().min(0.5).max(10),
-  heightU: z.number().min(0.5).max(4),
+  widthU: between(0.5, 10),
+  heightU: between(0.5, 4),
 });
 export type Key = z.infer<typeof keySchema>;
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { between, z } from "../../schema";
 import { circle } from "../../layout/outline";
 import { point } from "../../layout/point";
 import { type ControlKind, controlFields } from "./controlKind";
@@ -6,9 +6,9 @@ import { type ControlKind, controlFields } from "./controlKind";
 const lampSchema = z.strictObject({
   ...controlFields,
   kind: z.literal("lamp"),
-  diameterMm: z.number().min(1).max(30),
+  diameterMm: between(1, 30),
   /** Current through the lamp when lit. */
-  currentMa: z.number().min(0.1).max(50),
+  currentMa: between(0.1, 50),
 });
 export type Lamp = z.infer<typeof lampSchema>;
 

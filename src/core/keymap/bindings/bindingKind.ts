@@ -1,4 +1,4 @@
-import type { z } from "zod";
+import type { Schema } from "../../schema";
 
 /** What phrases and table entries need to know about the keymap around a binding. */
 export interface BindingContext {
@@ -20,7 +20,7 @@ export interface BindingBase {
 /** One sort of binding. A new one is one file, its line in the registry, and its case in firmware/src/keymap.c. */
 export interface BindingKind<B extends BindingBase> {
   does: B["does"];
-  schema: z.ZodType<B>;
+  schema: Schema<B>;
   /** A short plain phrase: "hold for Symbols". */
   phrase(binding: B, context: BindingContext): string;
   encode(binding: B, context: BindingContext): ActionEntry;

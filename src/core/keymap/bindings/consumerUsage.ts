@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { whole, z } from "../../schema";
 import { consumerUsageNamed } from "../../hid/consumerUsages";
 import type { BindingKind } from "./bindingKind";
 
 const consumerUsageSchema = z.strictObject({
   does: z.literal("consumer"),
   /** Usage on the consumer page (0x0C) of the HID Usage Tables. */
-  usage: z.int().min(1).max(0x3ff),
+  usage: whole(1, 0x3ff),
 });
 export type ConsumerBinding = z.infer<typeof consumerUsageSchema>;
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { type Schema, z } from "../../schema";
 import type { ActionEntry, BindingContext, BindingKind } from "./bindingKind";
 import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
 import { type HoldLayerBinding, holdLayer } from "./holdLayer";
@@ -16,7 +16,7 @@ const byDeed = new Map<string, BindingKind<Binding>>(
 );
 
 const schemas = bindingKinds.map((kind) => kind.schema) as unknown as [z.core.$ZodTypeDiscriminable];
-export const bindingSchema = z.discriminatedUnion("does", schemas) as unknown as z.ZodType<Binding>;
+export const bindingSchema = z.discriminatedUnion("does", schemas) as unknown as Schema<Binding>;
 
 export const phraseOf = (binding: Binding, context: BindingContext): string =>
   byDeed.get(binding.does)!.phrase(binding, context);

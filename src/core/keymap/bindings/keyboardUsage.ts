@@ -1,13 +1,13 @@
-import { z } from "zod";
+import { whole, z } from "../../schema";
 import { keyboardUsageNamed, modifierNames } from "../../hid/keyboardUsages";
 import type { BindingKind } from "./bindingKind";
 
 const keyboardUsageSchema = z.strictObject({
   does: z.literal("keyboard"),
   /** Usage on the keyboard page (0x07) of the HID Usage Tables. */
-  usage: z.int().min(4).max(0xe7),
+  usage: whole(4, 0xe7),
   /** Modifiers held with it, bit 0 = left control … bit 7 = right GUI, as in the report's first byte. */
-  modifiers: z.int().min(0).max(255),
+  modifiers: whole(0, 255),
 });
 export type KeyboardBinding = z.infer<typeof keyboardUsageSchema>;
 

@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "../../schema";
 import type { BindingKind } from "./bindingKind";
 
 const nothingSchema = z.strictObject({ does: z.literal("nothing") });

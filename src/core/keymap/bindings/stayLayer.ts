@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "../../schema";
 import { idSchema } from "../../catalogue/kinds/controlKind";
 import type { BindingKind } from "./bindingKind";
 

@@ -1,11 +1,11 @@
-import { z } from "zod";
+import { z } from "@/core/schema";
 import { shareOutMatrix } from "@/core/design/edits/wiring";
 import { good } from "@/core/design/problem";
 import { factsOf } from "@/core/findings/check";
 import { readOptions } from "../../options";
 import { withDesign } from "../../request";
 
-const optionsSchema = z.strictObject({ shape: z.enum(["as-laid-out", "fewest-pins"]).default("fewest-pins") });
+const optionsSchema = z.strictObject({ shape: z._default(z.enum(["as-laid-out", "fewest-pins"]), "fewest-pins") });
 
 export const POST = (request: Request) =>
   withDesign(request, async (design, rest) => {

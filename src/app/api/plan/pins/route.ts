@@ -1,4 +1,4 @@
-import { z } from "zod";
+import { z } from "@/core/schema";
 import { chooseController, takePinPlan } from "@/core/design/edits/pins";
 import { profileNamed } from "@/core/design/derive";
 import { bad, good } from "@/core/design/problem";
@@ -7,7 +7,7 @@ import { readOptions } from "../../options";
 import { withDesign } from "../../request";
 
 /** `profileId` plans on another controller class than the design's own. */
-const optionsSchema = z.strictObject({ profileId: z.string().optional() });
+const optionsSchema = z.strictObject({ profileId: z.optional(z.string()) });
 
 export const POST = (request: Request) =>
   withDesign(request, async (design, rest) => {
