@@ -1,7 +1,7 @@
 import { text, listOf, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
 import type { CircuitKind, CircuitPlan } from "./circuitKind";
-import { GROUND, type Net, type PlacedElement, inputNeed, outputNeed, tapOf } from "./net";
+import { GROUND, type Net, type PlacedElement, analogNeed, inputNeed, outputNeed, pwmNeed, tapOf } from "./net";
 
 const directSchema = z.strictObject({
   id: idSchema,
@@ -56,12 +56,34 @@ function addLamp(plan: CircuitPlan, element: PlacedElement) {
   plan.resistors += 1;
 }
 
+/** A wiper on an analog pin; its ends are on the supply and on ground. */
+const addAnalog = (plan: CircuitPlan, element: PlacedElement) =>
+  plan.nets.push({
+    id: element.id,
+    flag: element.label,
+    role: "analog",
+    need: analogNeed,
+    taps: [tapOf(element, 1)],
+  });
+
+const addOutput = (plan: CircuitPlan, element: PlacedElement) =>
+  plan.nets.push(net(element, "", element.label, "output", pwmNeed));
+
+/** Which contact of an element goes to ground. */
+const groundEnd: Partial<Record<PlacedElement["kind"], number>> = {
+  switch: 1,
+  quadrature: 2,
+  lamp: 1,
+  analog: 2,
+  output: 1,
+};
+
 /** One pin an element end: switches and encoders to ground with the internal pull-up, lamps from the pin. */
 export const direct: CircuitKind<DirectCircuit> = {
   kind: "direct",
   title: "Direct",
   schema: directSchema,
-  takes: () => true,
+  takes: (element) => element.kind in groundEnd,
   members: (circuit) => circuit.members,
   without: (circuit, elementId) =>
     circuit.members.includes(elementId)
@@ -72,11 +94,13 @@ export const direct: CircuitKind<DirectCircuit> = {
     const ground: Net = { id: GROUND, flag: "GND", role: "ground", need: null, taps: [] };
     for (const id of circuit.members) {
       const element = elements.get(id);
-      if (!element) continue;
+      if (!element || !direct.takes(element)) continue;
       if (element.kind === "switch") addSwitch(plan, element);
       if (element.kind === "quadrature") addQuadrature(plan, element);
       if (element.kind === "lamp") addLamp(plan, element);
-      ground.taps.push(tapOf(element, element.kind === "quadrature" ? 2 : 1));
+      if (element.kind === "analog") addAnalog(plan, element);
+      if (element.kind === "output") addOutput(plan, element);
+      ground.taps.push(tapOf(element, groundEnd[element.kind]!));
     }
     if (ground.taps.length > 0) plan.nets.push(ground);
     return plan;

@@ -18,9 +18,14 @@ export interface PinNeed {
   output: boolean;
   pullUp: boolean;
   interrupt: boolean;
+  analog: boolean;
+  pwm: boolean;
+  /** A line of one of the chip's own bus controllers. */
+  bus: { bus: "i2c" | "spi" | "uart"; line: string } | null;
 }
 
-export type NetRole = "row" | "column" | "switch" | "quadrature-a" | "quadrature-b" | "lamp" | "ground";
+export type NetRole =
+  "row" | "column" | "switch" | "quadrature-a" | "quadrature-b" | "lamp" | "analog" | "output" | "ground";
 
 /** Wires that are electrically one. Ground needs no I/O pin, so its `need` is null. */
 export interface Net {
@@ -34,8 +39,23 @@ export interface Net {
 
 export const GROUND = "GND";
 
-export const inputNeed: PinNeed = { input: true, output: false, pullUp: true, interrupt: false };
-export const outputNeed: PinNeed = { input: false, output: true, pullUp: false, interrupt: false };
+const noNeed: PinNeed = {
+  input: false,
+  output: false,
+  pullUp: false,
+  interrupt: false,
+  analog: false,
+  pwm: false,
+  bus: null,
+};
+export const inputNeed: PinNeed = { ...noNeed, input: true, pullUp: true };
+export const outputNeed: PinNeed = { ...noNeed, output: true };
+export const analogNeed: PinNeed = { ...noNeed, analog: true };
+export const pwmNeed: PinNeed = { ...noNeed, output: true, pwm: true };
+export const busNeed = (bus: NonNullable<PinNeed["bus"]>["bus"], line: string): PinNeed => ({
+  ...noNeed,
+  bus: { bus, line },
+});
 
 export const tapOf = (element: PlacedElement, contact: number): Tap => ({
   contactId: element.contacts[contact].id,

@@ -5,7 +5,9 @@ import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
 import type { CircuitPlan } from "../circuits/circuitKind";
 import { GROUND, type Net, type PlacedElement } from "../circuits/net";
-import { type Outline, placeOutline } from "../layout/outline";
+import { partCatalogue } from "../catalogue/parts";
+import type { Part } from "../catalogue/parts/part";
+import { type Outline, circle, placeOutline } from "../layout/outline";
 import { place } from "../layout/point";
 import type { Controller, Design } from "./schema";
 
@@ -23,14 +25,53 @@ export class Derived {
     return this.keep("controls", () => new Map(this.design.controls.map((control) => [control.id, control])));
   }
 
-  /** Outlines on the mat in the order of the controls. */
-  get caps(): Outline[] {
-    return this.keep("caps", () => this.design.controls.map((control) => capOf(control, this.design)));
+  get parts(): Map<string, Part> {
+    return this.keep("parts", () =>
+      this.design.parts.length === 0
+        ? catalogueById
+        : new Map([...catalogueById, ...this.design.parts.map((part) => [part.id, part] as const)]),
+    );
   }
 
+  /** The part of a control; the kind's usual one when the named one is not there. */
+  partOf(control: Control): Part {
+    return this.parts.get(control.partId) ?? catalogueById.get(kindOf(control).partId)!;
+  }
+
+  /** Pieces of caps on the mat, each with the control it belongs to (by index), in the order of the controls. */
+  get capPieces(): OwnedOutline[] {
+    return this.keep("capPieces", () =>
+      this.owned((control) => kindOf(control).cap(control, this.design.pitch, this.partOf(control))),
+    );
+  }
+
+  get caps(): Outline[] {
+    return this.keep("caps", () => this.capPieces.map(({ outline }) => outline));
+  }
+
+  /** Outlines on the mat in the order of the controls. */
   get bodies(): Outline[] {
     return this.keep("bodies", () =>
-      this.design.controls.map((control) => placeOutline(kindOf(control).body(control), control.placement)),
+      this.design.controls.map((control) =>
+        placeOutline(kindOf(control).body(control, this.partOf(control)), control.placement),
+      ),
+    );
+  }
+
+  /** Openings and post holes in the plates, each with its control. */
+  get openings(): OwnedOutline[] {
+    return this.keep("openings", () =>
+      this.owned((control) => {
+        const part = this.partOf(control);
+        const posts = part.posts.map((post) => placeOutline(circle(post.diameterMm), { ...post, rotationDeg: 0 }));
+        return [...kindOf(control).openings(control, part), ...posts];
+      }),
+    );
+  }
+
+  private owned(shapes: (control: Control) => Outline[]): OwnedOutline[] {
+    return this.design.controls.flatMap((control, owner) =>
+      shapes(control).map((outline) => ({ owner, outline: placeOutline(outline, control.placement) })),
     );
   }
 
@@ -93,15 +134,25 @@ export class Derived {
   }
 }
 
-export const capOf = (control: Control, design: Pick<Design, "pitch">): Outline =>
-  placeOutline(kindOf(control).cap(control, design.pitch), control.placement);
+/** An outline on the mat and the index of its control. */
+export interface OwnedOutline {
+  owner: number;
+  outline: Outline;
+}
 
+const catalogueById = new Map(partCatalogue.map((part) => [part.id, part]));
+
+/** A part that is mounted from the solder side shows its contacts mirrored. */
 function placedElements(control: Control): PlacedElement[] {
+  const mirror = control.placement.mirrored ? -1 : 1;
   return kindOf(control)
     .elements(control)
     .map((element) => ({
       ...element,
-      contacts: element.contacts.map((contact) => ({ ...contact, at: place(contact.at, control.placement) })),
+      contacts: element.contacts.map((contact) => ({
+        ...contact,
+        at: place({ xMm: mirror * contact.at.xMm, yMm: contact.at.yMm }, control.placement),
+      })),
     }));
 }
 

@@ -1,3 +1,7 @@
+import { emptyBrief } from "../brief/wish";
+import { usualMaking } from "../making/settings";
+import { noReach } from "../reach/reachSettings";
+
 type Json = Record<string, unknown>;
 
 const isObject = (value: unknown): value is Json =>
@@ -26,8 +30,54 @@ function circuitsFromKeys(old: Json): Json {
   return { ...rest, version: 2, controls, circuits };
 }
 
+const PARTS: Record<string, string> = { key: "switch-full", encoder: "encoder-11", lamp: "lamp-round" };
+const KEY_FIELDS = { second: null, stepU: null, profile: "", groupId: null };
+
+/** Version 2 had three kinds without parts, boards without plates, and neither brief nor making. */
+function partsAndBrief(old: Json): Json {
+  const controls = objects(old.controls).map((control) => ({
+    ...control,
+    partId: PARTS[String(control.kind)],
+    ...(control.kind === "key"
+      ? { ...KEY_FIELDS, stabiliser: Math.max(Number(control.widthU), Number(control.heightU)) >= 2 }
+      : {}),
+  }));
+  const plate = { material: "printed", thicknessMm: 1.5 };
+  const boards = objects(old.boards).map((board) => ({
+    ...board,
+    cornerRadiusMm: board.marginMm,
+    outline: null,
+    plate,
+    edgeCarried: true,
+  }));
+  const profiles = objects(old.profiles).map(({ usbDevice, ...profile }) => ({
+    ...profile,
+    form: "module",
+    firmware: { compiled: usbDevice ? "runs-usb" : "runs", interpreted: "no" },
+    radio: false,
+    connector: null,
+    oscillator: null,
+    price: 5,
+    pins: objects(profile.pins).map((pin) => ({ ...pin, boot: null })),
+  }));
+  return {
+    ...old,
+    version: 3,
+    controls,
+    boards,
+    profiles,
+    brief: emptyBrief,
+    groups: [],
+    parts: [],
+    colourGroups: [],
+    capSets: [],
+    reach: noReach,
+    making: usualMaking,
+  };
+}
+
 /** By the version they start from. */
-const steps: Record<number, (old: Json) => Json> = { 1: circuitsFromKeys };
+const steps: Record<number, (old: Json) => Json> = { 1: circuitsFromKeys, 2: partsAndBrief };
 
 /** Brings an older document forward, version by version. What is not recognised is handed on unchanged. */
 export function migrate(document: Json): Json {

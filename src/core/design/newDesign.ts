@@ -1,7 +1,22 @@
-import { DESIGN_FORMAT, DESIGN_VERSION, type Design } from "./schema";
+import { emptyBrief } from "../brief/wish";
+import { usualMaking } from "../making/settings";
+import { noReach } from "../reach/reachSettings";
+import { type Board, DESIGN_FORMAT, DESIGN_VERSION, type Design } from "./schema";
 
 /** Key pitch of full-height keys: 0.75 inch (common practice). */
 export const FULL_PITCH_MM = 19.05;
+
+/** A board as a fresh one is: an outline 6 mm outside its controls, a printed plate of 1.5 mm carried by its case. */
+export const newBoard = (id: string, name: string, kind: Board["kind"]): Board => ({
+  id,
+  name,
+  kind,
+  marginMm: 6,
+  cornerRadiusMm: 6,
+  outline: null,
+  plate: { material: "printed", thicknessMm: 1.5 },
+  edgeCarried: true,
+});
 
 /** An empty design: one panel, nothing on it. */
 export function newDesign(id: string, name: string): Design {
@@ -11,9 +26,16 @@ export function newDesign(id: string, name: string): Design {
     id,
     name,
     note: "",
+    brief: emptyBrief,
     pitch: { xMm: FULL_PITCH_MM, yMm: FULL_PITCH_MM },
-    boards: [{ id: "panel", name: "Panel", kind: "panel", marginMm: 6 }],
+    boards: [newBoard("panel", "Panel", "panel")],
     links: [],
+    groups: [],
+    parts: [],
+    colourGroups: [],
+    capSets: [],
+    reach: noReach,
+    making: usualMaking,
     controls: [],
     circuits: [],
     controllers: [],

@@ -6,7 +6,9 @@ import { designText } from "../formats/designJson";
 import { readDesignText } from "../formats/readDesignText";
 import { designJsonSchema } from "./jsonSchema";
 import { readDesign } from "./readDesign";
+import { controlKinds } from "../catalogue/kinds";
 import versionOne from "./version1.example.json";
+import versionTwo from "./version2.example.json";
 
 const copy = (): Record<string, never> => JSON.parse(JSON.stringify(pad()));
 
@@ -28,7 +30,7 @@ describe("reading a design", () => {
   });
 
   it("tells a too new version to be opened with a newer program", () => {
-    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 2/);
+    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 3/);
   });
 
   it.each([
@@ -101,7 +103,7 @@ describe("a design of version 1", () => {
   it("is brought forward with its wiring, and works", () => {
     const read = readDesign(versionOne);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    expect(read.value.version).toBe(2);
+    expect(read.value.version).toBe(3);
     const [matrix, direct] = read.value.circuits;
     expect(matrix).toMatchObject({
       kind: "matrix",
@@ -118,6 +120,20 @@ describe("a design of version 1", () => {
   });
 });
 
+describe("a design of version 2", () => {
+  it("is brought forward with parts, stabilisers and plates, and nothing is lost", () => {
+    const read = readDesign(versionTwo);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { value } = read;
+    expect(value.controls.map(({ id }) => id)).toEqual(versionTwo.controls.map(({ id }) => id));
+    expect(value.controls.every(({ partId }) => partId !== "")).toBe(true);
+    expect(value.boards[0]).toMatchObject({ marginMm: 7, cornerRadiusMm: 7, outline: null, edgeCarried: true });
+    for (const control of value.controls)
+      if (control.kind === "key") expect(control.stabiliser).toBe(Math.max(control.widthU, control.heightU) >= 2);
+    expect(value.keymap).toEqual(versionTwo.keymap);
+  });
+});
+
 describe("the published schema", () => {
   it("describes the document and its kinds of control", () => {
     const schema = designJsonSchema() as {
@@ -125,6 +141,6 @@ describe("the published schema", () => {
     };
     expect(Object.keys(schema.properties)).toEqual(Object.keys(pad()));
     const kinds = schema.properties.controls.items!;
-    expect((kinds.oneOf ?? kinds.anyOf)!.length).toBe(3);
+    expect((kinds.oneOf ?? kinds.anyOf)!.length).toBe(controlKinds.length);
   });
 });

@@ -2,21 +2,35 @@ import { text, between, whole, listOf, z } from "../schema";
 import { controllerProfileSchema } from "../catalogue/controllers/controllerProfile";
 import { controlSchema } from "../catalogue/kinds";
 import { idSchema, placementSchema } from "../catalogue/kinds/controlKind";
+import { partListSchema } from "../catalogue/parts/part";
+import { briefSchema } from "../brief/wish";
+import { capSetSchema, colourGroupSchema } from "../capsets/capSet";
 import { circuitSchema } from "../circuits";
 import { interfaceKinds } from "../hid/interfaces";
+import { makingSchema, plateSchema } from "../making/settings";
+import { reachSchema } from "../reach/reachSettings";
+import { shapeSchema } from "../layout/shapes";
 import { bindingSchema } from "../keymap/bindings";
 
 export const DESIGN_FORMAT = "ovrin-design";
-export const DESIGN_VERSION = 2;
+export const DESIGN_VERSION = 3;
 
 const nameSchema = text(1, 80);
 
-/** A physical part that carries controls. Its outline follows its controls at a margin. */
+const cornerSchema = z.strictObject({ xMm: between(-3000, 3000), yMm: between(-3000, 3000) });
+
+/** A physical part that carries controls. Its outline follows its controls at a margin, or is drawn. */
 const boardSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   kind: z.enum(["panel", "half", "module", "loose"]),
   marginMm: between(0, 50),
+  cornerRadiusMm: between(0, 50),
+  /** Corners of a drawn outline on the mat; null for one that follows the controls. */
+  outline: z.nullable(listOf(cornerSchema, 400, 3)),
+  plate: plateSchema,
+  /** Whether the case carries the plate along its edge. */
+  edgeCarried: z.boolean(),
 });
 export type Board = z.infer<typeof boardSchema>;
 
@@ -38,6 +52,18 @@ const controllerSchema = z.strictObject({
   side: z.enum(["top", "under"]),
 });
 export type Controller = z.infer<typeof controllerSchema>;
+
+/** Controls that a start shape placed and can place again. */
+const groupSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  kind: text(1, 20),
+  at: placementSchema,
+  shape: shapeSchema,
+  /** In the order of the shape's slots; "" where the control was removed. */
+  members: listOf(text(0, 40), 1000),
+});
+export type Group = z.infer<typeof groupSchema>;
 
 const pinChoiceSchema = z.strictObject({ controllerId: idSchema, pin: text(1, 12), locked: z.boolean() });
 
@@ -93,9 +119,17 @@ export const designSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   note: text(0, 2000),
+  brief: briefSchema,
   pitch: z.strictObject({ xMm: between(5, 60), yMm: between(5, 60) }),
   boards: listOf(boardSchema, 40, 1),
   links: listOf(linkSchema, 60),
+  groups: listOf(groupSchema, 200),
+  /** Parts the person described, beside those of the catalogue. */
+  parts: partListSchema,
+  colourGroups: listOf(colourGroupSchema, 30),
+  capSets: listOf(capSetSchema, 20),
+  reach: reachSchema,
+  making: makingSchema,
   controls: listOf(controlSchema, 1000),
   circuits: listOf(circuitSchema, 40),
   controllers: listOf(controllerSchema, 8),

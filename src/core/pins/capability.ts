@@ -7,5 +7,10 @@ export function lacks(pin: Pin, need: PinNeed): string | null {
   if (need.input && !pin.input) return "cannot be an input";
   if (need.output && !pin.output) return "cannot be an output";
   if (need.pullUp && !pin.pullUp) return "has no pull-up";
+  if (need.analog && pin.analogChannel === null) return "has no analog channel";
+  if (need.pwm && !pin.pwm) return "has no PWM";
+  const { bus } = need;
+  if (bus && !pin.buses.some((role) => role.bus === bus.bus && role.line === bus.line))
+    return `is not the ${bus.line} line of a bus`;
   return null;
 }

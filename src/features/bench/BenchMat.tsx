@@ -2,6 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
+import type { Control } from "@/core/catalogue/kinds";
 import { derive } from "@/core/design/derive";
 import { boardOutline } from "@/core/layout/boardOutline";
 import { type Outline, boundsOf } from "@/core/layout/outline";
@@ -62,6 +63,11 @@ function useTones(design: Design, stage: StageView): Map<string, Tone> {
   }, [design, findings, stage]);
 }
 
+const colourOf = ({ colourGroups }: Design, control: Control) =>
+  control.kind === "key" && control.groupId !== null
+    ? (colourGroups.find(({ id }) => id === control.groupId)?.colour ?? null)
+    : null;
+
 /** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
 export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const design = useDesign();
@@ -75,7 +81,9 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const tones = useTones(design, stage);
   const chosen = useMemo(() => new Set(selection), [selection]);
   const content = useMemo(() => contentOf(design), [design]);
-  const { controller, profile } = derive(shown);
+  const derived = derive(shown);
+  const { controller, profile } = derived;
+  const partOf = (control: Control) => derived.partOf(control);
   const taken = useMemo(() => new Set(Object.values(design.pinPlan).map((choice) => choice.pin)), [design.pinPlan]);
   const layers = shown.keymap.layers;
   const layer = isLive
@@ -106,6 +114,8 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
           <ControlShape
             key={control.id}
             control={control}
+            part={partOf(control)}
+            colour={colourOf(shown, control)}
             pitch={shown.pitch}
             selected={!isLive && chosen.has(control.id)}
             tone={tones.get(control.id) ?? "none"}

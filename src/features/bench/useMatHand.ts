@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useRef, useState } from "react";
-import { kindNamed, kindOf } from "@/core/catalogue/kinds";
+import { type Control, kindNamed, kindOf } from "@/core/catalogue/kinds";
 import { derive } from "@/core/design/derive";
 import { addControl, shiftControls } from "@/core/design/edits/controls";
 import { moveController, movePin } from "@/core/design/edits/pins";
@@ -57,6 +57,9 @@ function shiftFor(design: Design, from: Point, to: Point, fine: boolean): [numbe
   return [snapped(to.xMm - from.xMm, design.pitch.xMm, fine), snapped(to.yMm - from.yMm, design.pitch.yMm, fine)];
 }
 
+const capRadiusMm = (design: Design, control: Control) =>
+  kindOf(control).cap(control, design.pitch, derive(design).partOf(control))[0].radiusMm;
+
 /** What the hand does on the mat, by the stage's mode: select and move, pick, or press and turn. */
 export function useMatHand(stage: StageView, lens: LensId) {
   const design = useDesign();
@@ -97,7 +100,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
       .elements(control)
       .map((element) => element.kind);
     // A knob is turned by its rim and pushed in its middle, where it can be pushed.
-    const middleMm = kindOf(control).cap(control, design.pitch).radiusMm / 2;
+    const middleMm = capRadiusMm(design, control) / 2;
     const onRim = distanceMm(pointer.at, control.placement) > middleMm;
     if (sorts.includes("quadrature") && (onRim || !sorts.includes("switch"))) {
       grips.current.set(pointer.event.pointerId, {

@@ -1,6 +1,7 @@
 "use client";
 
 import type { Board, Design } from "@/core/design/schema";
+import { newBoard } from "@/core/design/newDesign";
 import { derive } from "@/core/design/derive";
 import { boardOutline } from "@/core/layout/boardOutline";
 import { boundsOf } from "@/core/layout/outline";
@@ -27,7 +28,7 @@ export function BoardsSection() {
   const { elements } = derive(design);
   const addBoard = () => {
     const name = `Board ${design.boards.length + 1}`;
-    edit("add a board", (d) => ({ ...d, boards: [...d.boards, { id: newId(), name, kind: "module", marginMm: 6 }] }));
+    edit("add a board", (d) => ({ ...d, boards: [...d.boards, newBoard(newId(), name, "module")] }));
   };
   const removeBoard = (id: string) =>
     edit("remove a board", (d) => ({

@@ -3,19 +3,26 @@
 import type { Control } from "@/core/catalogue/kinds";
 import { kindOf } from "@/core/catalogue/kinds";
 import type { Placement } from "@/core/catalogue/kinds/controlKind";
+import { derive } from "@/core/design/derive";
+import type { Design } from "@/core/design/schema";
 import { changeControl, placeControls } from "@/core/design/edits/controls";
 import { edit, useDesign } from "@/store/bench";
 import { duplicateSelection, removeSelection } from "@/store/selectionEdits";
-import { ChoiceField, NumberField, TextField } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
-import { fieldsOf } from "./fields/kindFields";
+import { KeyFields } from "./fields/KeyFields";
+import { SpecFields } from "./fields/SpecFields";
+
+const partChoices = (design: Design, control: Control) =>
+  [...derive(design).parts.values()]
+    .filter((part) => part.kind === control.kind)
+    .map(({ id, title }) => ({ value: id, label: title }));
 
 /** The exact numbers of one control. */
 export function ControlSection({ control }: { control: Control }) {
   const design = useDesign();
   const { id, label, placement } = control;
-  const KindFields = fieldsOf(control.kind);
   const change = (what: string, fields: Partial<Control>) =>
     edit(`${what} of ${label}`, (d) => changeControl(d, id, fields));
   const move = (place: Partial<Placement>) => edit(`place ${label}`, (d) => placeControls(d, new Map([[id, place]])));
@@ -63,7 +70,19 @@ export function ControlSection({ control }: { control: Control }) {
           onCommit={(boardId) => move({ boardId })}
         />
       )}
-      <KindFields control={control} change={change} />
+      <ChoiceField
+        label="Part"
+        value={derive(design).partOf(control).id}
+        choices={partChoices(design, control)}
+        onCommit={(partId) => change("part", { partId })}
+      />
+      {control.kind === "key" && <KeyFields control={control} change={change} />}
+      <SpecFields control={control} change={change} />
+      <Tick
+        label="Mounted from the solder side (contacts mirrored)"
+        checked={placement.mirrored === true}
+        onChange={(on) => move({ mirrored: on ? true : undefined })}
+      />
       <Row>
         <PlainButton onClick={duplicateSelection}>Duplicate</PlainButton>
         <PlainButton onClick={removeSelection}>Remove</PlainButton>

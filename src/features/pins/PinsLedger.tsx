@@ -18,6 +18,8 @@ const ROLE: Record<Net["role"], string> = {
   "quadrature-a": "encoder A",
   "quadrature-b": "encoder B",
   lamp: "lamp",
+  analog: "analog",
+  output: "output",
   ground: "ground",
 };
 

@@ -11,6 +11,16 @@ import { Ledger } from "@/ui/pieces/Ledger";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { lineChoices } from "./lineChoices";
 
+const SORT: Record<PlacedElement["kind"], string> = {
+  switch: "switch",
+  quadrature: "turn (A, B)",
+  lamp: "lamp",
+  analog: "voltage",
+  device: "bus device",
+  light: "chain light",
+  output: "switched part",
+};
+
 /** Every element with its circuit; a switch's row and column can be changed right here. */
 export function WiringLedger() {
   const design = useDesign();
@@ -37,7 +47,7 @@ export function WiringLedger() {
         { title: "Part", cell: (element) => element.label, width: "170px" },
         {
           title: "What",
-          cell: (element) => ({ switch: "switch", quadrature: "turn (A, B)", lamp: "lamp" })[element.kind],
+          cell: (element) => SORT[element.kind],
         },
         { title: "Circuit", cell: circuitName },
         { title: "Row", width: "90px", cell: (element) => <LineCell matrix={matrix} element={element} axis="row" /> },

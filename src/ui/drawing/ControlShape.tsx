@@ -1,6 +1,7 @@
 import { memo } from "react";
 import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Pitch } from "@/core/catalogue/kinds/controlKind";
+import type { Part } from "@/core/catalogue/parts/part";
 import { viewOf } from "../kinds";
 import { Upright } from "./Upright";
 import { outlinePath } from "./outlinePath";
@@ -9,6 +10,9 @@ export type Tone = "none" | "stop" | "warn";
 
 interface ControlShapeProps {
   control: Control;
+  part: Part;
+  /** Colour of its group; none when null. */
+  colour: string | null;
   pitch: Pitch;
   selected: boolean;
   tone: Tone;
@@ -104,12 +108,13 @@ const describe = (control: Control, words: string, small: string) =>
 
 /** One control on the mat: its cap seen from above, or its body and contacts from the solder side. */
 export const ControlShape = memo(function ControlShape(props: ControlShapeProps) {
-  const { control, pitch, selected, tone, words, small, pressed, lit, solderSide, tabStop } = props;
+  const { control, part, colour, pitch, selected, tone, words, small, pressed, lit, solderSide, tabStop } = props;
   const { xMm, yMm, rotationDeg } = control.placement;
   const kind = kindOf(control);
   const { Face } = viewOf(control.kind);
-  const cap = outlinePath(kind.cap(control, pitch));
-  const body = outlinePath(kind.body(control));
+  const pieces = kind.cap(control, pitch, part);
+  const cap = pieces.map(outlinePath).join("");
+  const body = outlinePath(kind.body(control, part));
   return (
     <g
       transform={`translate(${xMm} ${yMm}) rotate(${rotationDeg})`}
@@ -137,10 +142,11 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
         <>
           <path
             d={cap}
-            fill={lit ? "var(--saffron)" : "var(--cap)"}
+            fill={lit ? "var(--saffron)" : (colour ?? "var(--cap)")}
             stroke={TONES[tone]}
             strokeWidth={tone === "none" ? 0.3 : 0.9}
           />
+          {pieces.length > 1 && <path d={cap} fill={colour ?? "var(--cap)"} pointerEvents="none" />}
           <Face control={control} pitch={pitch} pressed={pressed} lit={lit} />
         </>
       )}

@@ -25,10 +25,15 @@ const pinSchema = z.strictObject({
   buses: listOf(busRoleSchema, 8),
   /** Why the board itself needs the pin; null when it is free for use. */
   reserved: z.nullable(text(0, 160)),
+  /** What the pin decides while the board starts, so that nothing may hold it then; null when it decides nothing. */
+  boot: z.nullable(text(0, 160)),
 });
 export type Pin = z.infer<typeof pinSchema>;
 
-/** A controller module as data: what can be reached at which place, and its electrical and memory limits. */
+/** Whether firmware of a sort runs there, and whether it can be a USB device. */
+const firmwareSupport = z.enum(["no", "runs", "runs-usb"]);
+
+/** A controller as data: what can be reached at which place, and its electrical and memory limits. */
 export const controllerProfileSchema = z.strictObject({
   id: idSchema,
   title: text(1, 80),
@@ -47,7 +52,24 @@ export const controllerProfileSchema = z.strictObject({
   clockMhz: between(1, 1000),
   flashKib: between(1, 65536),
   ramKib: between(0.5, 65536),
-  usbDevice: z.boolean(),
+  /** A ready module with its connector, or a bare chip that needs a board around it. */
+  form: z.enum(["module", "chip"]),
+  firmware: z.strictObject({ compiled: firmwareSupport, interpreted: firmwareSupport }),
+  radio: z.boolean(),
+  /** The plug's middle on the module's edge, and the clear length that plug and hand need beyond it; null without one. */
+  connector: z.nullable(
+    z.strictObject({
+      xMm: between(-125, 125),
+      yMm: between(-125, 125),
+      side: z.enum(["top", "right", "bottom", "left"]),
+      widthMm: between(3, 40),
+      plugMm: between(0, 100),
+    }),
+  ),
+  /** Where the module's oscillator sits; it wants distance to fast data lines. */
+  oscillator: z.nullable(z.strictObject({ xMm: between(-125, 125), yMm: between(-125, 125) })),
+  /** Money units a piece, for estimates. */
+  price: between(0, 1000),
   pins: listOf(pinSchema, 200, 2),
 });
 export type ControllerProfile = z.infer<typeof controllerProfileSchema>;

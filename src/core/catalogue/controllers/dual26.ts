@@ -26,7 +26,12 @@ export const dual26: ControllerProfile = {
   clockMhz: 133,
   flashKib: 2048,
   ramKib: 264,
-  usbDevice: true,
+  form: "module",
+  firmware: { compiled: "runs-usb", interpreted: "runs-usb" },
+  radio: false,
+  connector: { xMm: 0, yMm: -25.5, side: "top", widthMm: 8, plugMm: 25 },
+  oscillator: { xMm: 4, yMm: -6 },
+  price: 5,
   pins: [
     ...pinRow(-8.89, 0, [
       busPin(0),

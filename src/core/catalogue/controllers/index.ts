@@ -1,8 +1,23 @@
+import { chip23, chip26, chip35, chip50 } from "./chips";
 import type { ControllerProfile } from "./controllerProfile";
 import { dual26 } from "./dual26";
 import { large70 } from "./large70";
+import { dual18, full34, serial20, wireless20 } from "./moreModules";
 import { small18 } from "./small18";
 import { thumb11 } from "./thumb11";
 
-/** The generic controller classes that the catalogue ships, fewest pins first. */
-export const controllerCatalogue: ControllerProfile[] = [thumb11, small18, dual26, large70];
+/** The generic controller classes that the catalogue ships: ready modules by their pins, then bare chips by theirs. */
+export const controllerCatalogue: ControllerProfile[] = [
+  thumb11,
+  small18,
+  dual18,
+  serial20,
+  wireless20,
+  dual26,
+  full34,
+  large70,
+  chip23,
+  chip26,
+  chip35,
+  chip50,
+];

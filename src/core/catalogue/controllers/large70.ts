@@ -34,7 +34,12 @@ export const large70: ControllerProfile = {
   clockMhz: 16,
   flashKib: 256,
   ramKib: 8,
-  usbDevice: true,
+  form: "module",
+  firmware: { compiled: "runs", interpreted: "no" },
+  radio: false,
+  connector: { xMm: -15, yMm: -50.8, side: "top", widthMm: 12, plugMm: 30 },
+  oscillator: { xMm: 8, yMm: -30 },
+  price: 16,
   pins: [
     ...pinRow(24.1, -17, digitals(0, 21)),
     ...pinRow(-24.1, -33, [reset, logicSupply("3V3"), supply("5V"), ground, ground]),

@@ -14,6 +14,7 @@ const fixed = (name: string, role: Pin["role"]): Omit<Pin, "xMm" | "yMm"> => ({
   analogChannel: null,
   buses: [],
   reserved: null,
+  boot: null,
 });
 
 export const ground = fixed("GND", "ground");
@@ -35,4 +36,24 @@ export const io = (name: string, special: Partial<Pin> = {}): Omit<Pin, "xMm" | 
 export function pinRow(xMm: number, middleYMm: number, pins: Omit<Pin, "xMm" | "yMm">[]): Pin[] {
   const top = middleYMm - ((pins.length - 1) * PAD_PITCH_MM) / 2;
   return pins.map((pin, nth) => ({ ...pin, xMm, yMm: top + nth * PAD_PITCH_MM }));
+}
+
+/** Lead pitch of flat square packages of 32 to 64 leads, from centre to centre (typical of the class; from memory). */
+const LEAD_PITCH_MM = 0.8;
+
+/**
+ * The leads of a square flat package, counted anticlockwise from the upper left corner as the trade does
+ * (IEC 60191 orientation): down the left side, along the bottom, up the right, back along the top.
+ */
+export function quadLeads(pins: Omit<Pin, "xMm" | "yMm">[], sizeMm: number, pitchMm = LEAD_PITCH_MM): Pin[] {
+  const aSide = pins.length / 4;
+  const along = (nth: number) => Math.round((nth - (aSide - 1) / 2) * pitchMm * 1000) / 1000;
+  const edge = sizeMm / 2 - 0.3;
+  const places = [
+    (n: number) => ({ xMm: -edge, yMm: along(n) }),
+    (n: number) => ({ xMm: along(n), yMm: edge }),
+    (n: number) => ({ xMm: edge, yMm: -along(n) }),
+    (n: number) => ({ xMm: -along(n), yMm: -edge }),
+  ];
+  return pins.map((pin, nth) => ({ ...pin, ...places[Math.floor(nth / aSide)](nth % aSide) }));
 }

@@ -14,7 +14,12 @@ export const small18: ControllerProfile = {
   clockMhz: 16,
   flashKib: 32,
   ramKib: 2.5,
-  usbDevice: true,
+  form: "module",
+  firmware: { compiled: "runs-usb", interpreted: "no" },
+  radio: false,
+  connector: { xMm: 0, yMm: -16.5, side: "top", widthMm: 8, plugMm: 25 },
+  oscillator: { xMm: -3, yMm: 4 },
+  price: 6,
   pins: [
     ...pinRow(-7.62, 1, [
       io("P1", { interrupt: true, buses: [{ bus: "uart", instance: 0, line: "TX" }] }),

@@ -15,7 +15,12 @@ export const thumb11: ControllerProfile = {
   clockMhz: 133,
   flashKib: 2048,
   ramKib: 264,
-  usbDevice: true,
+  form: "module",
+  firmware: { compiled: "runs-usb", interpreted: "runs-usb" },
+  radio: false,
+  connector: { xMm: 0, yMm: -10.5, side: "top", widthMm: 9, plugMm: 25 },
+  oscillator: { xMm: 3, yMm: 2 },
+  price: 5.5,
   pins: [
     ...pinRow(-7.62, 0, [
       io("P0", { ...any, analogChannel: 0 }),

@@ -1,6 +1,8 @@
 import { type Schema, text, between, z } from "../../schema";
+import type { Part } from "../parts/part";
+import { shapeOutline } from "../parts/part";
 import type { Outline } from "../../layout/outline";
-import type { Point } from "../../layout/point";
+import { type Point, point } from "../../layout/point";
 
 export const idSchema = z
   .string()
@@ -12,6 +14,8 @@ export const placementSchema = z.strictObject({
   yMm: between(-2000, 2000),
   rotationDeg: between(-360, 360),
   boardId: idSchema,
+  /** Mounted from the solder side, so that its contacts lie mirrored. */
+  mirrored: z.optional(z.literal(true)),
 });
 export type Placement = z.infer<typeof placementSchema>;
 
@@ -20,6 +24,8 @@ export const controlFields = {
   id: idSchema,
   label: text(1, 40),
   placement: placementSchema,
+  /** A part of the catalogue or of the design's own. */
+  partId: idSchema,
 };
 
 /** What every control has, as a type; a kind adds its own fields. */
@@ -28,6 +34,7 @@ export interface ControlBase {
   kind: string;
   label: string;
   placement: Placement;
+  partId: string;
 }
 
 /** Horizontal and vertical distance of one key unit in mm. */
@@ -44,13 +51,17 @@ export interface Contact {
 }
 
 /**
- * One electrical element of a control: a switch (two ends), a quadrature pair (A, B, common) or a lamp (anode,
- * cathode). Circuits connect elements; an element belongs to exactly one circuit.
+ * The sorts of element: a switch (two ends), a quadrature pair (A, B, common), a lamp (anode, cathode), something
+ * with a voltage to read (top, wiper, bottom), a device on a bus, an addressable light (in, out, supply, ground), and
+ * something that is switched on (plus, minus).
  */
+export type ElementKind = "switch" | "quadrature" | "lamp" | "analog" | "device" | "light" | "output";
+
+/** One electrical element of a control. Circuits connect elements; an element belongs to exactly one circuit. */
 export interface Element {
   id: string;
   controlId: string;
-  kind: "switch" | "quadrature" | "lamp";
+  kind: ElementKind;
   label: string;
   contacts: Contact[];
   /** Of what turns: quadrature states between two felt steps, and felt steps in a turn. */
@@ -76,31 +87,79 @@ export interface ControlKind<C extends ControlBase> {
   prefix: string;
   schema: Schema<C>;
   fresh(id: string, label: string, placement: Placement): C;
-  /** What a finger touches or an eye sees, about the control's centre. */
-  cap(control: C, pitch: Pitch): Outline;
+  /** The part of the catalogue that a fresh one takes. */
+  partId: string;
+  /** What a finger touches or an eye sees, about the control's centre, in one or more pieces. */
+  cap(control: C, pitch: Pitch, part: Part): Outline[];
   /** The part's body at the level of the plate, about the control's centre. */
-  body(control: C): Outline;
+  body(control: C, part: Part): Outline;
+  /** Openings in the plate, about the control's centre; the part's posts come on top. */
+  openings(control: C, part: Part): Outline[];
   elements(control: C): Element[];
   inputs(control: C): ControlInput[];
   /** A few words on its size for lists. */
   describe(control: C): string;
 }
 
-const switchEnds = (controlId: string, first: string, second: string, at: [Point, Point]): Contact[] => [
-  { id: `${controlId}.${first}`, name: first, at: at[0] },
-  { id: `${controlId}.${second}`, name: second, at: at[1] },
-];
+/** What most kinds look like: as their part says. */
+export const asPart = {
+  cap: (_control: unknown, _pitch: Pitch, part: Part) => [shapeOutline(part.cap ?? part.body)],
+  body: (_control: unknown, part: Part) => shapeOutline(part.body),
+  openings: (_control: unknown, part: Part) => (part.opening ? [shapeOutline(part.opening)] : []),
+};
 
-/** The element and input of a plain two-ended switch. */
-export function pressOf(control: ControlBase, label: string, ends: [string, string], at: [Point, Point]) {
-  const id = `${control.id}:press`;
-  const element: Element = {
-    id,
-    controlId: control.id,
-    kind: "switch",
-    label,
-    contacts: switchEnds(control.id, ends[0], ends[1], at),
-  };
+/** Contacts in a straight row at one pitch, centred on the control. */
+export function contactRow(controlId: string, names: string[], yMm: number, pitchMm = 2.54): Contact[] {
+  const first = (-(names.length - 1) * pitchMm) / 2;
+  return names.map((name, nth) => ({
+    id: `${controlId}.${name}`,
+    name,
+    at: point(Math.round((first + nth * pitchMm) * 1000) / 1000, yMm),
+  }));
+}
+
+/** One switch of a control, with its input; `name` tells several of one control apart. */
+export function switchOf(control: ControlBase, name: string, label: string, contacts: Contact[]) {
+  const id = `${control.id}:${name}`;
+  const element: Element = { id, controlId: control.id, kind: "switch", label, contacts };
   const input: ControlInput = { id, controlId: control.id, elementId: id, motion: "press", label };
   return { element, input };
 }
+
+/** The element and input of a plain two-ended switch. */
+export const pressOf = (control: ControlBase, label: string, ends: [string, string], at: [Point, Point]) =>
+  switchOf(
+    control,
+    "press",
+    label,
+    ends.map((name, nth) => ({ id: `${control.id}.${name}`, name, at: at[nth] })),
+  );
+
+/** A quadrature pair of a control and the two inputs of its turning; `name` tells several of one control apart. */
+export function turningOf(
+  control: ControlBase,
+  name: string,
+  label: string,
+  turning: Required<Element>["turning"],
+  contacts: Contact[],
+) {
+  const id = `${control.id}:${name}`;
+  const element: Element = { id, controlId: control.id, kind: "quadrature", label, turning, contacts };
+  const input = (end: "cw" | "ccw", motion: "clockwise" | "anticlockwise"): ControlInput => ({
+    id: name === "turn" ? `${control.id}:${end}` : `${id}-${end}`,
+    controlId: control.id,
+    elementId: id,
+    motion,
+    label: `${label} turned ${motion}`,
+  });
+  return { element, inputs: [input("cw", "clockwise"), input("ccw", "anticlockwise")] };
+}
+
+/** An element of a control that is neither switch nor quadrature pair. */
+export const elementOf = (
+  control: ControlBase,
+  name: string,
+  kind: ElementKind,
+  label: string,
+  contacts: Contact[],
+): Element => ({ id: `${control.id}:${name}`, controlId: control.id, kind, label, contacts });

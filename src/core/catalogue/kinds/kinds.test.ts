@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import { partCatalogue } from "../parts";
 import { boundsOf } from "../../layout/outline";
 import { type AnyControlKind, controlKinds, controlSchema, kindNamed } from ".";
 
@@ -25,15 +26,18 @@ describe.each(kinds)("kind $kind", (kind) => {
   it("has elements and contacts whose ids begin with its own and are all different", () => {
     const elements = kind.elements(control);
     const ids = elements.flatMap((element) => [element.id, ...element.contacts.map((contact) => contact.id)]);
-    expect(elements.length).toBeGreaterThan(0);
+    expect(elements.length > 0).toBe(kind.kind !== "fixing");
     expect(new Set(ids).size).toBe(ids.length);
     for (const id of ids) expect(id).toMatch(/^id1[:.]/);
     for (const element of elements) expect(element.controlId).toBe("id1");
   });
 
   it("has as many contacts as its elements need", () => {
-    const needed = { switch: 2, quadrature: 3, lamp: 2 };
-    for (const element of kind.elements(control)) expect(element.contacts).toHaveLength(needed[element.kind]);
+    const needed = { switch: 2, quadrature: 3, lamp: 2, analog: 3, light: 4, output: 2, device: 4 };
+    for (const { kind: sort, contacts } of kind.elements(control)) {
+      if (sort === "device") expect(contacts.length).toBeGreaterThanOrEqual(needed[sort]);
+      else expect(contacts).toHaveLength(needed[sort]);
+    }
   });
 
   it("has inputs that belong to its elements", () => {
@@ -43,8 +47,15 @@ describe.each(kinds)("kind $kind", (kind) => {
     expect(new Set(inputs.map((input) => input.id)).size).toBe(inputs.length);
   });
 
+  const part = partCatalogue.find(({ id }) => id === kind.partId)!;
+
+  it("takes a part of the catalogue that is made for it", () => {
+    expect(part.kind).toBe(kind.kind);
+    expect(control.partId).toBe(part.id);
+  });
+
   it("has outlines of a size that a hand can use", () => {
-    for (const outline of [kind.cap(control, pitch), kind.body(control)]) {
+    for (const outline of [...kind.cap(control, pitch, part), kind.body(control, part)]) {
       const box = boundsOf([outline])!;
       expect(box.maxXMm - box.minXMm).toBeGreaterThan(1);
       expect(box.maxXMm - box.minXMm).toBeLessThan(100);
@@ -62,7 +73,7 @@ describe.each(kinds)("kind $kind", (kind) => {
 describe("caps", () => {
   const capWidth = (widthU: number) => {
     const key = { ...kindNamed("key").fresh("k", "K", at), widthU } as Parameters<AnyControlKind["cap"]>[0];
-    const box = boundsOf([kindNamed("key").cap(key, pitch)])!;
+    const box = boundsOf(kindNamed("key").cap(key, pitch, partCatalogue[0]))!;
     return box.maxXMm - box.minXMm;
   };
 

@@ -1,7 +1,6 @@
-import { between, z } from "../../schema";
 import { circle } from "../../layout/outline";
-import { point } from "../../layout/point";
-import { type ControlKind, controlFields } from "./controlKind";
+import { between, z } from "../../schema";
+import { type ControlKind, contactRow, controlFields, elementOf } from "./controlKind";
 
 const lampSchema = z.strictObject({
   ...controlFields,
@@ -19,20 +18,21 @@ export const lamp: ControlKind<Lamp> = {
   article: "a lamp",
   prefix: "L",
   schema: lampSchema,
-  fresh: (id, label, placement) => ({ id, kind: "lamp", label, placement, diameterMm: 3, currentMa: 2 }),
-  cap: (control) => circle(control.diameterMm),
+  partId: "lamp-round",
+  fresh: (id, label, placement) => ({
+    id,
+    kind: "lamp",
+    label,
+    placement,
+    partId: "lamp-round",
+    diameterMm: 3,
+    currentMa: 2,
+  }),
+  cap: (control) => [circle(control.diameterMm)],
   body: (control) => circle(control.diameterMm + 0.8),
+  openings: (control) => [circle(control.diameterMm + 0.1)],
   elements: (control) => [
-    {
-      id: `${control.id}:lamp`,
-      controlId: control.id,
-      kind: "lamp",
-      label: control.label,
-      contacts: [
-        { id: `${control.id}.anode`, name: "anode", at: point(-1.27, 0) },
-        { id: `${control.id}.cathode`, name: "cathode", at: point(1.27, 0) },
-      ],
-    },
+    elementOf(control, "lamp", "lamp", control.label, contactRow(control.id, ["anode", "cathode"], 0)),
   ],
   inputs: () => [],
   describe: (control) => `⌀ ${control.diameterMm} mm, ${control.currentMa} mA`,

@@ -3,6 +3,7 @@ import type { Placement } from "../../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../../circuits";
 import { derive } from "../derive";
 import type { Design } from "../schema";
+import { needsStabiliser } from "../../layout/stabiliser";
 import { tidyPins } from "./tidyPins";
 
 /** The next free automatic label of a kind: K1, K2 … */
@@ -23,18 +24,30 @@ export function addControl(design: Design, kind: Control["kind"], id: string, pl
 /** Changes fields of one control; its id and kind stay. */
 export function changeControl(design: Design, id: string, change: Partial<Control>): Design {
   const controls = design.controls.map((c) =>
-    c.id === id ? ({ ...c, ...change, id: c.id, kind: c.kind } as Control) : c,
+    c.id === id ? stabilised({ ...c, ...change, id: c.id, kind: c.kind } as Control, c, change) : c,
   );
   return dropLostElements({ ...design, controls });
+}
+
+/** A cap that becomes long gets its stabiliser, and loses it when it becomes short; the person's own choice stands. */
+function stabilised(control: Control, before: Control, change: Partial<Control>): Control {
+  if (control.kind !== "key" || before.kind !== "key" || "stabiliser" in change) return control;
+  if (needsStabiliser(control) === needsStabiliser(before)) return control;
+  return { ...control, stabiliser: needsStabiliser(control) };
 }
 
 /** Gives controls new places, by id; missing parts of a place stay. */
 export function placeControls(design: Design, places: Map<string, Partial<Placement>>): Design {
   const controls = design.controls.map((control) => {
     const place = places.get(control.id);
-    return place ? { ...control, placement: { ...control.placement, ...place } } : control;
+    return place ? { ...control, placement: withoutGaps({ ...control.placement, ...place }) } : control;
   });
   return { ...design, controls };
+}
+
+/** What is not so has no field, so that two equal placements look equal. */
+function withoutGaps({ mirrored, ...placement }: Placement): Placement {
+  return mirrored ? { ...placement, mirrored } : placement;
 }
 
 export function shiftControls(design: Design, ids: string[], xMm: number, yMm: number): Design {

@@ -1,5 +1,5 @@
 import { type Circuit, circuitKindOf } from "../../circuits";
-import type { DirectCircuit } from "../../circuits/direct";
+import { type DirectCircuit, direct } from "../../circuits/direct";
 import type { Cell, DiodeDirection, MatrixCircuit } from "../../circuits/matrix";
 import { type MatrixShape, planReadingOrder } from "../../matrix/planReadingOrder";
 import { derive } from "../derive";
@@ -40,11 +40,19 @@ export function unwire(design: Design, elementIds: string[]): Design {
   return tidyPins({ ...design, circuits: circuits.filter((circuit) => !isEmpty(circuit)) });
 }
 
-/** Wires elements one pin an end. */
+const takenDirect = (design: Design, elementId: string) => {
+  const element = derive(design).elements.get(elementId);
+  return element !== undefined && direct.takes(element);
+};
+
+/** Wires elements one pin an end; what cannot be wired so (bus devices, light chains) stays as it was. */
 export function wireDirect(design: Design, elementIds: string[]): Design {
-  const cleared = unwire(design, elementIds);
+  const cleared = unwire(
+    design,
+    elementIds.filter((id) => takenDirect(design, id)),
+  );
   const circuit = directOf(cleared) ?? freshDirect();
-  const members = [...circuit.members, ...elementIds.filter((id) => derive(design).elements.has(id))];
+  const members = [...circuit.members, ...elementIds.filter((id) => takenDirect(design, id))];
   return tidyPins(withCircuit(cleared, { ...circuit, members }));
 }
 
@@ -77,7 +85,9 @@ export function setOwnDiode(design: Design, elementIds: string[], fitted: boolea
 export function shareOutMatrix(design: Design, shape: MatrixShape): Design {
   const { elements } = derive(design);
   const switches = [...elements.values()].filter((element) => element.kind === "switch");
-  const others = [...elements.values()].filter((element) => element.kind !== "switch").map((element) => element.id);
+  const others = [...elements.values()]
+    .filter((element) => element.kind !== "switch" && direct.takes(element))
+    .map((element) => element.id);
   if (switches.length === 0) return wireDirect(design, others);
   const circuit = matrixOf(design) ?? freshMatrix();
   const plan = planReadingOrder(

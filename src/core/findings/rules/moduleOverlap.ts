@@ -8,10 +8,13 @@ export const moduleOverlap: Rule = {
   severity: "stop",
   why: "A module on the parts side takes the room of a cap, so one of the two cannot be there.",
   source: "geometry of the module's outline and the caps",
-  check(design, { controller, profile, caps }) {
+  check(design, { controller, profile, capPieces }) {
     if (!controller || !profile || controller.side === "under") return [];
     const module = placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), controller.placement);
-    const hit = design.controls.filter((_, i) => clearanceMm(module, caps[i]) < -1e-6);
+    const owners = new Set(
+      capPieces.filter(({ outline }) => clearanceMm(module, outline) < -1e-6).map(({ owner }) => owner),
+    );
+    const hit = [...owners].map((owner) => design.controls[owner]);
     if (hit.length === 0) return [];
     const names = listed(hit.slice(0, 6).map((control) => control.label));
     return [

@@ -1,3 +1,4 @@
+import type { OwnedOutline } from "../../design/derive";
 import { closePairs } from "../../layout/closePairs";
 import { type Observation, type Rule, controlSubject } from "../finding";
 
@@ -9,13 +10,18 @@ export const overlap: Rule = {
   severity: "stop",
   why: "Two parts cannot be in one place: neither can be mounted, or one blocks the other's travel.",
   source: "geometry of the caps and bodies",
-  check(design, { caps, bodies }) {
+  check(design, { capPieces, bodies }) {
     const seen = new Set<string>();
-    const observe = (what: string, pairs: ReturnType<typeof closePairs>): Observation[] =>
-      pairs.flatMap(({ a, b, clearanceMm }) => {
-        if (seen.has(`${a} ${b}`)) return [];
-        seen.add(`${a} ${b}`);
-        const [first, second] = [design.controls[a], design.controls[b]];
+    const observe = (what: string, shapes: OwnedOutline[]): Observation[] =>
+      closePairs(
+        shapes.map(({ outline }) => outline),
+        -1e-6,
+      ).flatMap(({ a, b, clearanceMm }) => {
+        const owners = [shapes[a].owner, shapes[b].owner];
+        const key = owners.join(" ");
+        if (owners[0] === owners[1] || seen.has(key)) return [];
+        seen.add(key);
+        const [first, second] = owners.map((owner) => design.controls[owner]);
         return [
           {
             message: `${first.label} and ${second.label} overlap: their ${what} are ${MM(clearanceMm)} into each other.`,
@@ -23,6 +29,12 @@ export const overlap: Rule = {
           },
         ];
       });
-    return [...observe("caps", closePairs(caps, -1e-6)), ...observe("bodies", closePairs(bodies, -1e-6))];
+    return [
+      ...observe("caps", capPieces),
+      ...observe(
+        "bodies",
+        bodies.map((outline, owner) => ({ owner, outline })),
+      ),
+    ];
   },
 };

@@ -10,11 +10,11 @@ export const tooClose: Rule = {
   severity: "warn",
   why: "Caps tilt a little when pressed off-centre and switches sit up to 0.2 mm askew; with less room they rub.",
   source: "common practice: 0.95 mm between caps on a 19.05 mm pitch, 0.5 mm at the least",
-  check(design, { caps }) {
+  check(design, { caps, capPieces }) {
     return closePairs(caps, LEAST_GAP_MM - 1e-6)
-      .filter((pair) => pair.clearanceMm > -1e-6)
+      .filter(({ a, b, clearanceMm }) => clearanceMm > -1e-6 && capPieces[a].owner !== capPieces[b].owner)
       .map(({ a, b, clearanceMm }) => {
-        const [first, second] = [design.controls[a], design.controls[b]];
+        const [first, second] = [design.controls[capPieces[a].owner], design.controls[capPieces[b].owner]];
         return {
           message: `${first.label} and ${second.label} are ${Math.max(0, clearanceMm).toFixed(2)} mm apart; leave ${LEAST_GAP_MM} mm.`,
           subjects: [controlSubject(first.id), controlSubject(second.id)],

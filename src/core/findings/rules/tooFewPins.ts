@@ -1,5 +1,5 @@
 import { controllerCatalogue } from "../../catalogue/controllers";
-import { usablePins } from "../../catalogue/controllers/controllerProfile";
+import { type ControllerProfile, usablePins } from "../../catalogue/controllers/controllerProfile";
 import { type Derived, derive } from "../../design/derive";
 import { chooseController } from "../../design/edits/pins";
 import { shareOutMatrix } from "../../design/edits/wiring";
@@ -17,8 +17,13 @@ function matrixFix(design: Design, usable: number, needed: number): Fix[] {
   return [{ title, apply: (d) => shareOutMatrix(d, "fewest-pins") }];
 }
 
+const isReadyUsb = ({ form, firmware }: ControllerProfile) => form === "module" && firmware.compiled === "runs-usb";
+
+/** The cheapest ready module that fits and can be a USB device; else whatever fits. */
 function largerController(needed: number): Fix[] {
-  const fitting = controllerCatalogue.find((profile) => usablePins(profile).length >= needed);
+  const fitting = controllerCatalogue
+    .filter((profile) => usablePins(profile).length >= needed)
+    .sort((a, b) => Number(isReadyUsb(b)) - Number(isReadyUsb(a)) || a.price - b.price)[0];
   if (!fitting) return [];
   return [{ title: `Take the ${fitting.title}`, apply: (d) => chooseController(d, fitting.id) }];
 }

@@ -1,0 +1,43 @@
+import { whole, z } from "../../schema";
+import { type ControlKind, asPart, contactRow, controlFields, elementOf } from "./controlKind";
+
+const displaySchema = z.strictObject({
+  ...controlFields,
+  kind: z.literal("display"),
+  widthPx: whole(8, 1024),
+  heightPx: whole(8, 1024),
+  bitsPerPx: whole(1, 24),
+});
+export type Display = z.infer<typeof displaySchema>;
+
+/** A graphic display on the two-wire bus. */
+export const display: ControlKind<Display> = {
+  kind: "display",
+  title: "Display",
+  article: "a display",
+  prefix: "D",
+  schema: displaySchema,
+  partId: "display-27",
+  fresh: (id, label, placement) => ({
+    id,
+    kind: "display",
+    label,
+    placement,
+    partId: "display-27",
+    widthPx: 128,
+    heightPx: 64,
+    bitsPerPx: 1,
+  }),
+  ...asPart,
+  elements: (control) => [
+    elementOf(
+      control,
+      "display",
+      "device",
+      control.label,
+      contactRow(control.id, ["minus", "plus", "SCL", "SDA"], -12.4),
+    ),
+  ],
+  inputs: () => [],
+  describe: (control) => `${control.widthPx} × ${control.heightPx} dots`,
+};

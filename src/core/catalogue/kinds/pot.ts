@@ -1,0 +1,36 @@
+import { between, z } from "../../schema";
+import { type ControlKind, asPart, contactRow, controlFields, elementOf } from "./controlKind";
+
+const potSchema = z.strictObject({
+  ...controlFields,
+  kind: z.literal("pot"),
+  motion: z.enum(["turn", "slide"]),
+  /** Way of the wiper: degrees of a turn, or millimetres of a slide. */
+  travel: between(1, 3600),
+});
+export type Pot = z.infer<typeof potSchema>;
+
+/** A potentiometer that is turned or slid. A single turn is about 270° (common practice). */
+export const pot: ControlKind<Pot> = {
+  kind: "pot",
+  title: "Pot",
+  article: "a pot",
+  prefix: "P",
+  schema: potSchema,
+  partId: "pot-9",
+  fresh: (id, label, placement) => ({
+    id,
+    kind: "pot",
+    label,
+    placement,
+    partId: "pot-9",
+    motion: "turn",
+    travel: 270,
+  }),
+  ...asPart,
+  elements: (control) => [
+    elementOf(control, "wiper", "analog", control.label, contactRow(control.id, ["1", "2", "3"], 7, 2.5)),
+  ],
+  inputs: () => [],
+  describe: (control) => (control.motion === "turn" ? `${control.travel}° of turn` : `${control.travel} mm of slide`),
+};

@@ -1,0 +1,57 @@
+import type { Control } from "@/core/catalogue/kinds";
+import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
+import { Columns } from "@/ui/pieces/sheets";
+import { type FieldSpec, fieldsOf } from "./kindFields";
+
+interface SpecFieldsProps {
+  control: Control;
+  change: (what: string, fields: Partial<Control>) => void;
+}
+
+/** The fields of a kind; what changes is named for the undo step. */
+export function SpecFields({ control, change }: SpecFieldsProps) {
+  const specs = fieldsOf(control.kind);
+  const values = control as unknown as Record<string, unknown>;
+  const set = (spec: FieldSpec, value: unknown) =>
+    change(spec.label.toLowerCase(), { [spec.key]: value } as Partial<Control>);
+  const small = specs.filter((spec) => "unit" in spec);
+  const others = specs.filter((spec) => !("unit" in spec));
+  return (
+    <>
+      {small.length > 0 && (
+        <Columns>
+          {small.map((spec) => (
+            <NumberField
+              key={spec.key}
+              label={spec.label}
+              unit={spec.unit}
+              whole={spec.sort === "whole"}
+              min={spec.min}
+              max={spec.max}
+              value={Number(values[spec.key])}
+              onCommit={(value) => set(spec, value)}
+            />
+          ))}
+        </Columns>
+      )}
+      {others.map((spec) =>
+        spec.sort === "choice" ? (
+          <ChoiceField
+            key={spec.key}
+            label={spec.label}
+            value={String(values[spec.key])}
+            choices={spec.choices}
+            onCommit={(value) => set(spec, spec.numeric ? Number(value) : value)}
+          />
+        ) : (
+          <Tick
+            key={spec.key}
+            label={spec.label}
+            checked={values[spec.key] === true}
+            onChange={(value) => set(spec, value)}
+          />
+        ),
+      )}
+    </>
+  );
+}
