@@ -1,4 +1,5 @@
 import type { StageView } from "./stageView";
+import { briefStage } from "./brief/stage";
 import { keymapStage } from "./keymap/stage";
 import { layoutStage } from "./layout/stage";
 import { pinsStage } from "./pins/stage";
@@ -7,4 +8,12 @@ import { tryStage } from "./try/stage";
 import { wiringStage } from "./wiring/stage";
 
 /** The stages in the order of the work, one line each. */
-export const stages: StageView[] = [layoutStage, wiringStage, pinsStage, keymapStage, reportsStage, tryStage];
+export const stages: StageView[] = [
+  briefStage,
+  layoutStage,
+  wiringStage,
+  pinsStage,
+  keymapStage,
+  reportsStage,
+  tryStage,
+];

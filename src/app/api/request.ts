@@ -32,7 +32,8 @@ async function readBytes(request: Request): Promise<Uint8Array | null> {
   return Buffer.concat(parts);
 }
 
-async function readJson(request: Request): Promise<{ json: unknown } | Response> {
+/** The body as JSON, or the answer that says why not. */
+export async function readJson(request: Request): Promise<{ json: unknown } | Response> {
   const bytes = await readBytes(request);
   if (bytes === null) return tooLarge();
   try {

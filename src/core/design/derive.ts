@@ -16,6 +16,11 @@ export class Derived {
   constructor(readonly design: Design) {}
 
   private readonly kept = new Map<string, unknown>();
+  /** Keeps what another module derives, under a name of its own. */
+  once<T>(name: string, compute: () => T): T {
+    return this.keep(`: ${name}`, compute);
+  }
+
   private keep<T>(name: string, compute: () => T): T {
     if (!this.kept.has(name)) this.kept.set(name, compute());
     return this.kept.get(name) as T;

@@ -2,7 +2,7 @@ import type { Derived } from "../design/derive";
 import type { Design } from "../design/schema";
 
 export type Severity = "stop" | "warn" | "note";
-export type Stage = "layout" | "wiring" | "pins" | "keymap" | "reports" | "try";
+export type Stage = "brief" | "layout" | "wiring" | "pins" | "keymap" | "reports" | "try";
 
 /** What a finding is about. */
 export interface Subject {
@@ -48,10 +48,4 @@ export interface Finding extends Required<Omit<Observation, "fixes">> {
 export const controlSubject = (id: string): Subject => ({ kind: "control", id });
 export const netSubject = (id: string): Subject => ({ kind: "net", id });
 
-/** "A", "A and B", "A, B and C". */
-export function listed(words: string[]): string {
-  return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
-}
-
-/** A number with its noun: "1 pin", "3 pins". */
-export const counted = (n: number, noun: string): string => `${n} ${noun}${n === 1 ? "" : "s"}`;
+export { counted, listed } from "../words";

@@ -1,4 +1,5 @@
 import type { Rule } from "./finding";
+import { overBrief, planBroken } from "./rules/briefBudget";
 import { duplicateCell } from "./rules/duplicateCell";
 import { encoderOffInterrupt } from "./rules/encoderOffInterrupt";
 import { firmwareLimits } from "./rules/firmwareLimits";
@@ -11,6 +12,10 @@ import { noDiode } from "./rules/noDiode";
 import { noWayBack } from "./rules/noWayBack";
 import { overlap } from "./rules/overlap";
 import { incapablePin, reservedPin, sharedPin } from "./rules/pinMisuse";
+import { fitsNowhere, plateBends } from "./rules/plateFit";
+import { noStabiliser, openingsMeet, plateThickness, stabiliserRoom, thinWall } from "./rules/plateOpenings";
+import { mirroredPart, oscillatorNearLight, readsBackwards } from "./rules/placedWrong";
+import { coveredSwitches, handRoom, keepOut, loosePosts, outsideOutline, plugRoom } from "./rules/roomAround";
 import { sameLabel } from "./rules/sameLabel";
 import { tooClose } from "./rules/tooClose";
 import { tooFewPins } from "./rules/tooFewPins";
@@ -24,7 +29,23 @@ import { wiredTwice } from "./rules/wiredTwice";
 export const rules: Rule[] = [
   overlap,
   moduleOverlap,
+  openingsMeet,
+  keepOut,
+  stabiliserRoom,
+  plugRoom,
+  outsideOutline,
   tooClose,
+  thinWall,
+  handRoom,
+  noStabiliser,
+  plateThickness,
+  plateBends,
+  coveredSwitches,
+  loosePosts,
+  mirroredPart,
+  readsBackwards,
+  oscillatorNearLight,
+  fitsNowhere,
   unwired,
   wiredTwice,
   duplicateCell,
@@ -44,4 +65,6 @@ export const rules: Rule[] = [
   unbound,
   sameLabel,
   firmwareLimits,
+  planBroken,
+  overBrief,
 ];

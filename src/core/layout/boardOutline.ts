@@ -1,8 +1,9 @@
-import type { Design } from "../design/schema";
+import type { Board, Design } from "../design/schema";
 import { derive } from "../design/derive";
 import { convexHull } from "./convexHull";
 import type { Outline } from "./outline";
 import { type Point, place, point } from "./point";
+import { type Ring, clockwise, filletRing, offsetConvex, outlineRing } from "./ring";
 
 const RIM_STEPS = 16;
 
@@ -33,11 +34,38 @@ function moduleCorners(design: Design, boardId: string): Point[] {
   return [point(-x, -y), point(x, -y), point(x, y), point(-x, y)].map((p) => place(p, controller.placement));
 }
 
-/** The edge of a board: around everything it carries, at its margin. Null for a board that carries nothing. */
-export function boardOutline(design: Design, boardId: string): Outline | null {
-  const { caps } = derive(design);
-  const board = design.boards.find((b) => b.id === boardId);
-  const onBoard = caps.filter((_, i) => design.controls[i].placement.boardId === boardId);
-  const points = [...extremes(onBoard), ...moduleCorners(design, boardId)];
-  return board && points.length > 0 ? { core: convexHull(points), radiusMm: board.marginMm } : null;
+/** Corners of the hull of everything a board carries. */
+export function carriedHull(design: Design, boardId: string): Point[] {
+  const { capPieces, bodies } = derive(design);
+  const isOn = (owner: number) => design.controls[owner].placement.boardId === boardId;
+  const outlines = [
+    ...capPieces.filter(({ owner }) => isOn(owner)).map(({ outline }) => outline),
+    ...bodies.filter((_, owner) => isOn(owner)),
+  ];
+  return convexHull([...extremes(outlines), ...moduleCorners(design, boardId)]);
 }
+
+/** A convex hull at a margin, its corners rounded by the board's radius. A radius above the margin rounds the inside too. */
+function aroundHull(hull: Point[], { marginMm, cornerRadiusMm }: Board): Outline {
+  const core = offsetConvex(hull, marginMm - cornerRadiusMm);
+  return core.length > 2 ? { core, radiusMm: cornerRadiusMm } : { core: hull, radiusMm: marginMm };
+}
+
+/** The edge of a board that follows its controls. Null for a board that carries nothing. */
+export function boardOutline(design: Design, boardId: string): Outline | null {
+  const board = design.boards.find((b) => b.id === boardId);
+  const hull = board ? carriedHull(design, boardId) : [];
+  return board && hull.length > 0 ? aroundHull(hull, board) : null;
+}
+
+/** The edge of a board, drawn or following its controls, as a ring; null for a board that carries nothing. */
+export function boardRing(design: Design, boardId: string): Ring | null {
+  const board = design.boards.find((b) => b.id === boardId);
+  if (board?.outline) return filletRing(clockwise(board.outline), board.cornerRadiusMm);
+  const outline = boardOutline(design, boardId);
+  return outline && outlineRing(outline);
+}
+
+/** Rings of all boards, in their order; kept as long as the design lives. */
+export const boardRings = (design: Design): (Ring | null)[] =>
+  derive(design).once("boardRings", () => design.boards.map(({ id }) => boardRing(design, id)));

@@ -1,4 +1,4 @@
-import type { Outline } from "./outline";
+import { type Outline, boundsOf } from "./outline";
 import { type Point, distanceMm, point } from "./point";
 
 /** Distance from a point to a line piece. */
@@ -60,4 +60,11 @@ export function clearanceMm(a: Outline, b: Outline): number {
   const depth = separation(a.core, b.core);
   const cores = depth < 0 && depth > -Infinity ? depth : edgeDistanceMm(a.core, b.core);
   return cores - a.radiusMm - b.radiusMm;
+}
+
+/** Whether two outlines overlap; boxes are compared first, since most pairs are far apart. */
+export function overlaps(a: Outline, b: Outline): boolean {
+  const [p, q] = [boundsOf([a])!, boundsOf([b])!];
+  if (p.minXMm > q.maxXMm || q.minXMm > p.maxXMm || p.minYMm > q.maxYMm || q.minYMm > p.maxYMm) return false;
+  return clearanceMm(a, b) < -1e-6;
 }

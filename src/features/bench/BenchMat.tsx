@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useMemo } from "react";
 import type { Control } from "@/core/catalogue/kinds";
 import { derive } from "@/core/design/derive";
-import { boardOutline } from "@/core/layout/boardOutline";
+import { boardRings } from "@/core/layout/boardOutline";
 import { type Outline, boundsOf } from "@/core/layout/outline";
 import type { Design } from "@/core/design/schema";
 import { flip, useBench, useDesign } from "@/store/bench";
@@ -45,7 +45,7 @@ function closeUpOf(design: Design) {
 const contentOf = (design: Design) =>
   boundsOf([
     ...derive(design).caps,
-    ...design.boards.flatMap((board) => boardOutline(design, board.id) ?? []),
+    ...boardRings(design).flatMap((core) => (core ? [{ core, radiusMm: 0 }] : [])),
     ...moduleOutline(design),
   ]) ?? NOTHING;
 

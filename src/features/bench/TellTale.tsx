@@ -120,7 +120,7 @@ export function TellTale() {
           {first
             ? first.message
             : design.controls.length === 0
-              ? "Start by placing a key: choose one in the tray."
+              ? "Start with the wish in Brief, or place a key in Layout."
               : "All settled: no rule has anything to say."}
         </Box>
         {first && <FixButtons finding={first} most={2} />}

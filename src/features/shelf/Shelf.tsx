@@ -32,7 +32,7 @@ export function Shelf() {
 
   const start = async () => {
     const id = await addNew("New device");
-    if (id) router.push(`/bench/${id}/layout`);
+    if (id) router.push(`/bench/${id}/brief`);
   };
   const take = async (files: File[]) => {
     const result = await importFiles(files);

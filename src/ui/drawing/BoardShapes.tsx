@@ -1,23 +1,17 @@
 import { memo } from "react";
 import type { Design } from "@/core/design/schema";
-import { boardOutline } from "@/core/layout/boardOutline";
-import { outlinePath } from "./outlinePath";
+import { boardRings } from "@/core/layout/boardOutline";
+import { ringPath } from "./outlinePath";
 
 /** The boards beneath the controls. */
 export const BoardShapes = memo(function BoardShapes({ design }: { design: Design }) {
   return (
     <g pointerEvents="none">
-      {design.boards.map((board) => {
-        const outline = boardOutline(design, board.id);
+      {design.boards.map((board, nth) => {
+        const ring = boardRings(design)[nth];
         return (
-          outline && (
-            <path
-              key={board.id}
-              d={outlinePath(outline)}
-              fill="var(--board)"
-              stroke="var(--board-edge)"
-              strokeWidth={0.35}
-            />
+          ring && (
+            <path key={board.id} d={ringPath(ring)} fill="var(--board)" stroke="var(--board-edge)" strokeWidth={0.35} />
           )
         );
       })}

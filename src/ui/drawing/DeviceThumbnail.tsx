@@ -1,14 +1,14 @@
 import type { Design } from "@/core/design/schema";
 import { derive } from "@/core/design/derive";
-import { boardOutline } from "@/core/layout/boardOutline";
+import { boardRings } from "@/core/layout/boardOutline";
 import { boundsOf } from "@/core/layout/outline";
-import { outlinePath } from "./outlinePath";
+import { outlinePath, ringPath } from "./outlinePath";
 
 /** A small picture of the device for the shelf. */
 export function DeviceThumbnail({ design }: { design: Design }) {
   const { caps } = derive(design);
-  const boards = design.boards.flatMap((board) => boardOutline(design, board.id) ?? []);
-  const box = boundsOf([...boards, ...caps]);
+  const boards = boardRings(design).flatMap((ring) => (ring ? [ring] : []));
+  const box = boundsOf([...boards.map((core) => ({ core, radiusMm: 0 })), ...caps]);
   if (!box)
     return (
       <svg viewBox="0 0 100 60" width="100%" height="100%" aria-hidden="true">
@@ -22,7 +22,7 @@ export function DeviceThumbnail({ design }: { design: Design }) {
   return (
     <svg viewBox={viewBox} width="100%" height="100%" aria-hidden="true">
       {boards.map((board, i) => (
-        <path key={i} d={outlinePath(board)} fill="var(--board)" stroke="var(--board-edge)" strokeWidth={0.6} />
+        <path key={i} d={ringPath(board)} fill="var(--board)" stroke="var(--board-edge)" strokeWidth={0.6} />
       ))}
       {caps.map((cap, i) => (
         <path key={i} d={outlinePath(cap)} fill="var(--cap-top)" stroke="var(--cap-edge)" strokeWidth={0.5} />

@@ -31,3 +31,6 @@ export function outlinePath({ core, radiusMm }: Outline): string {
     .map(([x1, y1, x2, y2], i) => `${i === 0 ? "M" : r > 0 ? `A${r} ${r} 0 0 1 ` : "L"}${x1} ${y1}L${x2} ${y2}`)
     .join("")}${r > 0 ? `A${r} ${r} 0 0 1 ${edges[0][0]} ${edges[0][1]}` : ""}Z`;
 }
+
+/** A ring as SVG path data in mm. */
+export const ringPath = (ring: Point[]): string => `M${ring.map((p) => `${mm(p.xMm)} ${mm(p.yMm)}`).join("L")}Z`;

@@ -30,7 +30,12 @@ function leads(
   base: Partial<Pin>,
 ): Lead[] {
   const general = Array.from({ length: total - fixed.length }, (_, n) =>
-    io(`P${n}`, { ...base, analogChannel: n < analogs ? n : null, buses: buses[n] ? BUSES[buses[n]] : [] }),
+    io(`P${n}`, {
+      ...base,
+      pwm: base.pwm ?? n % 3 === 0,
+      analogChannel: n < analogs ? n : null,
+      buses: buses[n] ? BUSES[buses[n]] : [],
+    }),
   );
   return [...fixed, ...general];
 }

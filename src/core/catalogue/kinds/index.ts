@@ -1,4 +1,4 @@
-import { type Schema, schemaCore, z } from "../../schema";
+import { type Schema, type schemaCore, z } from "../../schema";
 import { type Concentric, concentric } from "./concentric";
 import type { ControlKind } from "./controlKind";
 import { type Display, display } from "./display";

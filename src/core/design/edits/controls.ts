@@ -64,7 +64,12 @@ export const tidyMm = (mm: number): number => Math.round(mm * 1000) / 1000;
 
 export function removeControls(design: Design, ids: string[]): Design {
   const gone = new Set(ids);
-  return dropLostElements({ ...design, controls: design.controls.filter((control) => !gone.has(control.id)) });
+  const controls = design.controls.filter((control) => !gone.has(control.id));
+  const groups = design.groups
+    .map((group) => ({ ...group, members: group.members.map((id) => (gone.has(id) ? "" : id)) }))
+    .filter((group) => group.members.some((id) => id !== ""));
+  const homes = design.reach.homes.filter((home) => !gone.has(home.controlId));
+  return dropLostElements({ ...design, controls, groups, reach: { ...design.reach, homes } });
 }
 
 /** Copies controls beside themselves, with new ids and labels and the same fields; they are not wired yet. */

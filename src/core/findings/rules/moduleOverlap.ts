@@ -1,4 +1,4 @@
-import { clearanceMm } from "../../layout/clearance";
+import { overlaps } from "../../layout/clearance";
 import { placeOutline, roundedRectangle } from "../../layout/outline";
 import { type Rule, controlSubject, listed } from "../finding";
 
@@ -11,9 +11,7 @@ export const moduleOverlap: Rule = {
   check(design, { controller, profile, capPieces }) {
     if (!controller || !profile || controller.side === "under") return [];
     const module = placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), controller.placement);
-    const owners = new Set(
-      capPieces.filter(({ outline }) => clearanceMm(module, outline) < -1e-6).map(({ owner }) => owner),
-    );
+    const owners = new Set(capPieces.filter(({ outline }) => overlaps(module, outline)).map(({ owner }) => owner));
     const hit = [...owners].map((owner) => design.controls[owner]);
     if (hit.length === 0) return [];
     const names = listed(hit.slice(0, 6).map((control) => control.label));

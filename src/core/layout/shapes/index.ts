@@ -1,4 +1,4 @@
-import { type Schema, schemaCore, z } from "../../schema";
+import { type Schema, type schemaCore, z } from "../../schema";
 import { arc, circleShape, thumbFan } from "./arcs";
 import { splitBlock } from "./splitBlock";
 import { staggeredColumns } from "./staggeredColumns";

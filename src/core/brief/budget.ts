@@ -1,0 +1,88 @@
+import type { Control } from "../catalogue/kinds";
+import { derive, profileNamed } from "../design/derive";
+import type { Design } from "../design/schema";
+import { counted, listed } from "../words";
+import { type BriefOption, optionFor } from "./option";
+import { type Wish, type WishCount, noWish, wishCounts } from "./wish";
+import { kindOfLine, wishNouns } from "./wishWords";
+
+/** The line of the brief that a control counts on; null for what the brief does not count. */
+export function wishLineOf(control: Control): WishCount | null {
+  if (control.kind === "stick") return control.axes === 2 ? "sticks2" : "sticks3";
+  return wishCounts.find((line) => kindOfLine[line] === control.kind) ?? null;
+}
+
+/** What lies on the mat, as a wish; the choices are the brief's. */
+export function wishAsPlaced({ controls, brief }: Pick<Design, "controls" | "brief">): Wish {
+  const counts = { ...noWish };
+  for (const control of controls) {
+    const line = wishLineOf(control);
+    if (line) counts[line] += 1;
+  }
+  const pushed = (kinds: Control["kind"][], otherwise: boolean) => {
+    const some = controls.filter(({ kind }) => kinds.includes(kind));
+    return some.length === 0 ? otherwise : some.some((control) => "push" in control && control.push);
+  };
+  const { wish } = brief;
+  const placed = Object.fromEntries(wishCounts.map((line) => [line, counts[line]])) as Record<WishCount, number>;
+  return {
+    ...wish,
+    ...placed,
+    encoderPush: pushed(["encoder"], wish.encoderPush),
+    concentricPush: pushed(["concentric"], wish.concentricPush),
+    stickPush: pushed(["stick"], wish.stickPush),
+  };
+}
+
+export interface BudgetLine {
+  line: WishCount;
+  wished: number;
+  placed: number;
+}
+
+export interface Budget {
+  lines: BudgetLine[];
+  /** The chosen plan worked out for what is placed so far, or for the wish where that is more. */
+  option: BriefOption | null;
+  pinsLeft: number | null;
+}
+
+/** The brief's lines against what is placed, and the pins that the chosen plan has left. */
+export function budgetOf(design: Design): Budget {
+  const { wish, chosen } = design.brief;
+  const placed = wishAsPlaced(design);
+  const lines = wishCounts
+    .map((line) => ({ line, wished: wish[line], placed: placed[line] }))
+    .filter(({ wished, placed: there }) => wished > 0 || there > 0);
+  const most = {
+    ...placed,
+    ...Object.fromEntries(lines.map(({ line }) => [line, Math.max(wish[line], placed[line])])),
+  };
+  const profile = chosen && (derive(design).profile ?? profileNamed(design, chosen.profileId));
+  const option =
+    chosen && profile
+      ? optionFor(most, { ...chosen, profileId: profile.id }, profile, {
+          brief: design.brief,
+          debounceMs: design.timing.debounceMs,
+          settleUs: design.timing.settleUs,
+        })
+      : null;
+  return { lines, option, pinsLeft: option ? option.room.had - option.room.needed : null };
+}
+
+/** "2 encoders more than the brief; 3 pins left". */
+export function budgetWords({ lines, pinsLeft }: Budget): string {
+  const over = lines
+    .filter(({ wished, placed }) => placed > wished)
+    .map(({ line, wished, placed }) => counted(placed - wished, wishNouns[line]));
+  const open = lines.reduce((sum, { wished, placed }) => sum + Math.max(0, wished - placed), 0);
+  const parts = [
+    ...(over.length > 0 ? [`${listed(over)} more than the brief`] : []),
+    ...(open > 0 ? [`${open} still to place`] : []),
+    ...(over.length === 0 && open === 0 && lines.length > 0 ? ["everything of the brief is placed"] : []),
+    ...(pinsLeft === null
+      ? []
+      : [pinsLeft < 0 ? `${counted(-pinsLeft, "pin")} short` : `${counted(pinsLeft, "pin")} left`]),
+  ];
+  return parts.join("; ");
+}

@@ -1,0 +1,214 @@
+import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
+import { inputNeed } from "../circuits/net";
+import { counted } from "../words";
+import { needsOf } from "./needs";
+import { type PinRoom, pinRoomOf } from "./pinRoom";
+import { type PartCounts, priceOf, sumParts } from "./prices";
+import { type Language, languageFor, unmetBy } from "./mustHaves";
+import type { Brief, ChosenPlan, Wish } from "./wish";
+import { devicesPlan } from "./ways/devices";
+import { switchWays } from "./ways";
+import { lampWays } from "./ways/lampWays";
+import { voltageWays } from "./ways/voltageWays";
+import { type Certainty, type PinLot, type WayContext, type WayPlan, noPlan } from "./ways/way";
+
+export interface PinBalance {
+  kind: "all" | "analog" | "interrupt" | "PWM" | "bus";
+  needed: number;
+  had: number;
+  spare: number;
+}
+
+/** One controller class with one way for each sort of need, and what that comes to. */
+export interface BriefOption {
+  id: string;
+  plan: ChosenPlan;
+  profile: ControllerProfile;
+  title: string;
+  /** How the switches are read, in a few words. */
+  shape: string;
+  fits: boolean;
+  room: PinRoom;
+  pins: PinBalance[];
+  parts: PartCounts;
+  partCount: number;
+  /** Controller and added parts, in money units; the controls themselves cost the same in every option. */
+  money: number;
+  /** From a press that just missed its reading to the report at the host, in ms. */
+  pressToReportMs: number;
+  certainty: Certainty[];
+  /** Must-haves that it cannot meet, in words. */
+  unmet: string[];
+  language: Language;
+}
+
+export interface OptionSetting {
+  brief: Pick<Brief, "matrixShape" | "prices">;
+  debounceMs: number;
+  settleUs: number;
+}
+
+/** Computing of one switch in compiled firmware: 13,744 cycles for 64 keys with all layers changing (measured). */
+const CYCLES_A_SWITCH = 215;
+/** The same in an on-board interpreter, in µs (from memory: a scan of 64 keys takes 3 to 5 ms). */
+const INTERPRETED_US_A_SWITCH = 60;
+/** A full-speed USB host asks once a millisecond (USB 2.0). */
+const POLL_MS = 1;
+
+const encoderLots = (turns: number): PinLot[] => [
+  { what: "encoder lines", need: { ...inputNeed, interrupt: true }, count: 2 * turns },
+];
+
+interface Pieces {
+  switches: WayPlan;
+  lamps: WayPlan;
+  voltages: WayPlan;
+  turns: WayPlan;
+  devices: WayPlan;
+}
+
+/** A way that has nothing to do is no plan at all, and only its plainest form is worth a line. */
+const idleOr = (count: number, isPlain: boolean, plan: () => WayPlan | null | undefined): WayPlan | null =>
+  count === 0 && isPlain ? noPlan : (plan() ?? null);
+
+/** The ways of a plan worked out for a wish; null when one of them makes no sense for it. */
+function piecesOf(wish: Wish, plan: ChosenPlan, context: WayContext): Pieces | null {
+  const needs = needsOf(wish);
+  const { strategy, lampWay, analogWay } = plan;
+  const switchWay = switchWays.find(({ id }) => id === strategy);
+  const together = plan.turnWay === "with-switches";
+  if (together && (!switchWay?.carriesTurns || needs.turns === 0)) return null;
+  const inputs = needs.switches + (together ? 2 * needs.turns : 0);
+  const switches = idleOr(inputs, strategy === "direct", () => switchWay?.plan(inputs, context));
+  const lamps = idleOr(needs.lamps, lampWay === "direct", () =>
+    lampWays.find(({ id }) => id === lampWay)?.plan(needs.lamps),
+  );
+  const voltages = idleOr(needs.voltages, analogWay === "direct", () =>
+    voltageWays.find(({ id }) => id === analogWay)?.plan(needs.voltages),
+  );
+  if (!switches || !lamps || !voltages) return null;
+  const turns = together ? noPlan : { ...noPlan, pins: encoderLots(needs.turns) };
+  return { switches, lamps, voltages, turns, devices: devicesPlan(context) };
+}
+
+/** Quadrature states a second at the wished speed: steps a turn × 4 × turns a second (common practice), 24 steps. */
+export const statesPerSecond = (turnsPerSecond: number): number => 24 * 4 * turnsPerSecond;
+
+/** Whether every state of a turning knob is seen by a reading that repeats after `scanUs`. */
+function turnCertainty(wish: Wish, plan: ChosenPlan, room: PinRoom, scanUs: number): Certainty[] {
+  const { turns } = needsOf(wish);
+  if (turns === 0) return [];
+  const states = statesPerSecond(wish.turnsPerSecond);
+  const readings = 1e6 / scanUs;
+  const polled = plan.turnWay === "with-switches" || room.interrupts.met < room.interrupts.wanted;
+  if (!polled) return [];
+  const best = (readings / (24 * 4)).toFixed(1);
+  if (readings < states)
+    return [
+      {
+        weight: "warn",
+        words: `knobs are read ${Math.round(readings)} times a second but make ${Math.round(states)} states: sure up to ${best} turns a second`,
+      },
+    ];
+  const lines = room.interrupts.wanted - room.interrupts.met;
+  if (plan.turnWay === "with-switches")
+    return [{ weight: "note", words: `knobs are read in turn: sure up to ${best} turns a second` }];
+  return [
+    { weight: "note", words: `${counted(lines, "encoder line")} without interrupt: sure up to ${best} turns a second` },
+  ];
+}
+
+function scanUsOf(pieces: Pieces, wish: Wish, profile: ControllerProfile, language: Language): number {
+  const { switches, turns } = needsOf(wish);
+  const inputs = switches + 2 * turns;
+  const computing =
+    language === "interpreted" ? inputs * INTERPRETED_US_A_SWITCH : (inputs * CYCLES_A_SWITCH) / profile.clockMhz;
+  const reading = pieces.switches.readUs + pieces.voltages.readUs + pieces.lamps.readUs;
+  return Math.max(1, computing + reading);
+}
+
+function balances(lots: PinLot[], room: PinRoom, profile: ControllerProfile): PinBalance[] {
+  const usable = profile.pins.filter((pin) => pin.role === "io" && pin.reserved === null);
+  const sum = (test: (lot: PinLot) => boolean) => {
+    const shared = new Set<string>();
+    return lots.reduce((total, lot) => {
+      if (!test(lot) || (lot.shared && shared.has(lot.shared))) return total;
+      if (lot.shared) shared.add(lot.shared);
+      return total + lot.count;
+    }, 0);
+  };
+  const of = (kind: PinBalance["kind"], needed: number, had: number) => ({ kind, needed, had, spare: had - needed });
+  return [
+    of("all", room.needed, room.had),
+    of(
+      "analog",
+      sum((lot) => lot.need.analog),
+      usable.filter((pin) => pin.analogChannel !== null).length,
+    ),
+    of(
+      "interrupt",
+      sum((lot) => lot.need.interrupt),
+      usable.filter((pin) => pin.interrupt).length,
+    ),
+    of(
+      "PWM",
+      sum((lot) => lot.need.pwm),
+      usable.filter((pin) => pin.pwm).length,
+    ),
+    of(
+      "bus",
+      sum((lot) => lot.need.bus !== null),
+      usable.filter((pin) => pin.buses.length > 0).length,
+    ),
+  ];
+}
+
+const titleOf = (plan: ChosenPlan, wish: Wish) => {
+  const needs = needsOf(wish);
+  const words = [switchWays.find(({ id }) => id === plan.strategy)!.title];
+  if (plan.turnWay === "with-switches") words.push("knobs too");
+  if (needs.lamps > 0) words.push(lampWays.find(({ id }) => id === plan.lampWay)!.title);
+  if (needs.voltages > 0 && plan.analogWay !== "direct")
+    words.push(voltageWays.find(({ id }) => id === plan.analogWay)!.title);
+  return words.join(", ");
+};
+
+/** Works out one plan on one controller class. Null when one of its ways makes no sense for the wish. */
+export function optionFor(
+  wish: Wish,
+  plan: ChosenPlan,
+  profile: ControllerProfile,
+  setting: OptionSetting,
+): BriefOption | null {
+  const { brief, settleUs, debounceMs } = setting;
+  const pieces = piecesOf(wish, plan, { wish, profile, matrixShape: brief.matrixShape, settleUs });
+  if (!pieces) return null;
+  const all = Object.values(pieces) as WayPlan[];
+  const lots = all.flatMap(({ pins }) => pins);
+  const room = pinRoomOf(lots, profile);
+  const language = languageFor(wish, profile);
+  const scanUs = scanUsOf(pieces, wish, profile, language);
+  const parts = sumParts([
+    ...all.map((piece) => piece.parts),
+    profile.form === "chip" ? { "chip-support": 1 } : {},
+    wish.hotSwap ? { socket: wish.keys } : {},
+  ]);
+  const partsMoney = Object.entries(parts).reduce((sum, [id, count]) => sum + count * priceOf(id, brief.prices), 0);
+  return {
+    id: [profile.id, plan.strategy, plan.turnWay, plan.lampWay, plan.analogWay].join("/"),
+    plan,
+    profile,
+    title: titleOf(plan, wish),
+    shape: pieces.switches.shape,
+    fits: room.fits,
+    room,
+    pins: balances(lots, room, profile),
+    parts,
+    partCount: Object.values(parts).reduce((sum, count) => sum + count, 0),
+    money: priceOf(profile.id, brief.prices, profile.price) + partsMoney,
+    pressToReportMs: scanUs / 1000 + debounceMs + POLL_MS,
+    certainty: [...all.flatMap(({ certainty }) => certainty), ...turnCertainty(wish, plan, room, scanUs)],
+    unmet: unmetBy(wish, profile),
+    language,
+  };
+}

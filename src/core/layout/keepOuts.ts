@@ -1,0 +1,67 @@
+import { shapeOutline } from "../catalogue/parts/part";
+import { type Derived, type OwnedOutline } from "../design/derive";
+import { closePairs } from "./closePairs";
+import { type Outline, placeOutline, roundedRectangle } from "./outline";
+import { type Point, place, point } from "./point";
+
+/** Room that parts need on one side of the plate. */
+export const keepOuts = (derived: Derived, side: "front" | "behind"): OwnedOutline[] =>
+  derived.once(`keep-outs ${side}`, () =>
+    derived.design.controls.flatMap((control, owner) => {
+      const shape = derived.partOf(control)[side];
+      return shape ? [{ owner, outline: placeOutline(shapeOutline(shape), control.placement) }] : [];
+    }),
+  );
+
+export interface OwnedPair {
+  first: number;
+  second: number;
+  clearanceMm: number;
+}
+
+/** Pairs of shapes of different controls on one board that are nearer than asked; each two controls once, the nearest. */
+export function ownedPairs(derived: Derived, shapes: OwnedOutline[], withinMm: number): OwnedPair[] {
+  const boardOf = (owner: number) => derived.design.controls[owner].placement.boardId;
+  const nearest = new Map<string, OwnedPair>();
+  const pairs = closePairs(
+    shapes.map(({ outline }) => outline),
+    withinMm,
+  );
+  for (const { a, b, clearanceMm } of pairs) {
+    const [first, second] = [shapes[a].owner, shapes[b].owner].sort((p, q) => p - q);
+    if (first === second || boardOf(first) !== boardOf(second)) continue;
+    const known = nearest.get(`${first} ${second}`);
+    if (!known || clearanceMm < known.clearanceMm) nearest.set(`${first} ${second}`, { first, second, clearanceMm });
+  }
+  return [...nearest.values()];
+}
+
+/** The controller's outline on the mat. */
+export function moduleOutline({ controller, profile }: Derived): Outline | null {
+  if (!controller || !profile) return null;
+  return placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), controller.placement);
+}
+
+/** From a module's own coordinates to the mat's; a module under the board shows its other side. */
+export const moduleToMat = ({ controller }: Derived, p: Point): Point =>
+  place(point(controller!.side === "under" ? -p.xMm : p.xMm, p.yMm), controller!.placement);
+
+/** A plug's shell is wider than its socket (from memory: an overmould of about 12 mm). */
+const SHELL_MM = 12;
+
+/** Room for the plug before the module's connector, on the mat; null without a connector. */
+export function plugOutline(derived: Derived): Outline | null {
+  const connector = derived.profile?.connector;
+  if (!derived.controller || !connector || connector.plugMm === 0) return null;
+  const half = Math.max(connector.widthMm, SHELL_MM) / 2;
+  const away = { top: [0, -1], bottom: [0, 1], left: [-1, 0], right: [1, 0] }[connector.side];
+  const corner = (out: number, across: number) =>
+    moduleToMat(
+      derived,
+      point(connector.xMm + away[0] * out + away[1] * across, connector.yMm + away[1] * out + away[0] * across),
+    );
+  return {
+    core: [corner(0, -half), corner(connector.plugMm, -half), corner(connector.plugMm, half), corner(0, half)],
+    radiusMm: 0,
+  };
+}

@@ -1,0 +1,180 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { budgetOf, budgetWords } from "@/core/brief/budget";
+import type { Wish } from "@/core/brief/wish";
+import { wishTroubles } from "@/core/brief/wishFit";
+import { briefFromLayout, changeWish, placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
+import { edit, useDesign } from "@/store/bench";
+import { newId } from "@/store/newId";
+import { PlainButton, StepButton } from "@/ui/pieces/buttons";
+import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
+import { Columns, Row, Section } from "@/ui/pieces/sheets";
+import { CountFields } from "./CountFields";
+import { PriceSection } from "./PriceSection";
+
+const CONNECTIONS = [
+  { value: "usb-hid", label: "USB: keys, pads, controls" },
+  { value: "usb-midi", label: "USB: music" },
+  { value: "radio", label: "Radio" },
+  { value: "pad-port", label: "Serial pad port" },
+];
+const FIRMWARE = [
+  { value: "either", label: "Either" },
+  { value: "compiled", label: "Compiled C" },
+  { value: "interpreted", label: "On-board Python" },
+];
+const MAKING = [
+  { value: "either", label: "Either" },
+  { value: "hand-wired", label: "Hand-wired" },
+  { value: "made-board", label: "Made board" },
+];
+
+/** The wish: counts, choices, must-haves and prices. */
+export function BriefTray() {
+  const design = useDesign();
+  const { wish } = design.brief;
+  const change = (what: string, fields: Partial<Wish>) => edit(`wish: ${what}`, (d) => changeWish(d, fields));
+  const troubles = wishTroubles(wish, design.pitch, design.making);
+  return (
+    <>
+      <BudgetSection />
+      <Section title="The wish">
+        <CountFields wish={wish} change={change} />
+        {troubles.map((words) => (
+          <Box key={words} color="var(--warn)" fontSize="13px" role="status">
+            {words}
+          </Box>
+        ))}
+      </Section>
+      <Section title="Choices and must-haves">
+        <ChoiceField
+          label="Connects by"
+          value={wish.connection}
+          choices={CONNECTIONS}
+          onCommit={(value) => change("connection", { connection: value as Wish["connection"] })}
+        />
+        <Columns>
+          <ChoiceField
+            label="Firmware"
+            value={wish.firmware}
+            choices={FIRMWARE}
+            onCommit={(value) => change("firmware", { firmware: value as Wish["firmware"] })}
+          />
+          <ChoiceField
+            label="Made as"
+            value={wish.making}
+            choices={MAKING}
+            onCommit={(value) => change("making", { making: value as Wish["making"] })}
+          />
+        </Columns>
+        <Tick
+          label="Many keys at once (a diode each)"
+          checked={wish.chords}
+          onChange={(chords) => change("many keys at once", { chords })}
+        />
+        <Tick
+          label="Switches can be swapped"
+          checked={wish.hotSwap}
+          onChange={(hotSwap) => change("swappable switches", { hotSwap })}
+        />
+        <Tick
+          label="Fits a 100 × 100 mm board"
+          checked={wish.fits100}
+          onChange={(fits100) => change("size", { fits100 })}
+        />
+        <Tick
+          label="Printed in one piece"
+          checked={wish.onePiecePrint}
+          onChange={(onePiecePrint) => change("one piece", { onePiecePrint })}
+        />
+        <NumberField
+          label="Fastest knob"
+          unit="turns a second"
+          min={0.1}
+          max={20}
+          value={wish.turnsPerSecond}
+          onCommit={(turnsPerSecond) => change("fastest knob", { turnsPerSecond })}
+        />
+      </Section>
+      <MatrixSection />
+      <PriceSection />
+    </>
+  );
+}
+
+function BudgetSection() {
+  const design = useDesign();
+  const budget = budgetOf(design);
+  if (budget.lines.length === 0)
+    return (
+      <Section title="Budget">
+        <div>Write down what you wish for. The table then shows which controllers and wirings can do it.</div>
+      </Section>
+    );
+  const open = budget.lines.some(({ wished, placed }) => wished > placed);
+  const differs = budget.lines.some(({ wished, placed }) => placed > wished);
+  return (
+    <Section title="Budget">
+      <Box role="status" fontWeight="600">
+        {budgetWords(budget)}
+      </Box>
+      <Row>
+        {open && design.brief.chosen && (
+          <StepButton onClick={() => edit("place the brief", (d) => wireAsPlanned(placeBrief(d, newId)))}>
+            Place what is open
+          </StepButton>
+        )}
+        {open && !design.brief.chosen && (
+          <PlainButton onClick={() => edit("place the brief", (d) => placeBrief(d, newId))}>
+            Place what is open
+          </PlainButton>
+        )}
+        {(differs || open) && design.controls.length > 0 && (
+          <PlainButton onClick={() => edit("brief as placed", briefFromLayout)}>
+            Take the counts from the mat
+          </PlainButton>
+        )}
+      </Row>
+    </Section>
+  );
+}
+
+/** A matrix shape of one's own is one more way in the table. */
+function MatrixSection() {
+  const { brief } = useDesign();
+  const shape = brief.matrixShape;
+  const set = (matrixShape: typeof shape) =>
+    edit("given matrix", (d) => ({ ...d, brief: { ...d.brief, matrixShape } }));
+  return (
+    <Section title="Matrix of a given shape">
+      <Tick
+        label="Reckon with my own shape too"
+        checked={shape !== null}
+        onChange={(on) => set(on ? { rows: 4, columns: 12 } : null)}
+      />
+      {shape && (
+        <Columns>
+          <NumberField
+            label="Rows"
+            unit=""
+            whole
+            min={1}
+            max={32}
+            value={shape.rows}
+            onCommit={(rows) => set({ ...shape, rows })}
+          />
+          <NumberField
+            label="Columns"
+            unit=""
+            whole
+            min={1}
+            max={32}
+            value={shape.columns}
+            onCommit={(columns) => set({ ...shape, columns })}
+          />
+        </Columns>
+      )}
+    </Section>
+  );
+}

@@ -1,0 +1,70 @@
+import { type Wish, type WishCount, wishCounts } from "@/core/brief/wish";
+import { NumberField, Tick } from "@/ui/pieces/fields";
+import { Columns } from "@/ui/pieces/sheets";
+
+const LABELS: Record<WishCount, string> = {
+  keys: "Keys",
+  toggles: "Toggles",
+  encoders: "Encoders",
+  concentrics: "Concentrics",
+  sticks2: "Sticks, 2 axes",
+  sticks3: "Sticks, 3 axes",
+  pots: "Pots",
+  fiveWays: "Five-ways",
+  ladderPads: "Ladder pads",
+  lamps: "Lamps",
+  lights: "Chain lights",
+  segments: "Segments",
+  displays: "Displays",
+  radios: "Radio modules",
+  buzzers: "Buzzers",
+  motors: "Motors",
+};
+
+interface CountFieldsProps {
+  wish: Wish;
+  change: (what: string, fields: Partial<Wish>) => void;
+}
+
+/** All counts, and the pushes of what is counted. */
+export function CountFields({ wish, change }: CountFieldsProps) {
+  return (
+    <>
+      <Columns count={3}>
+        {wishCounts.map((line) => (
+          <NumberField
+            key={line}
+            label={LABELS[line]}
+            unit=""
+            whole
+            min={0}
+            max={500}
+            value={wish[line]}
+            onCommit={(value) => change(LABELS[line].toLowerCase(), { [line]: value })}
+          />
+        ))}
+      </Columns>
+      {wish.encoders > 0 && (
+        <Tick
+          label="Encoders can be pushed"
+          checked={wish.encoderPush}
+          onChange={(encoderPush) => change("push of encoders", { encoderPush })}
+        />
+      )}
+      {wish.concentrics > 0 && (
+        <Tick
+          label="Concentric encoders can be pushed"
+          checked={wish.concentricPush}
+          onChange={(concentricPush) => change("push of concentric encoders", { concentricPush })}
+        />
+      )}
+      {wish.sticks2 + wish.sticks3 > 0 && (
+        <Tick
+          label="Sticks can be pushed"
+          checked={wish.stickPush}
+          onChange={(stickPush) => change("push of sticks", { stickPush })}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,4 @@
+import { expose } from "comlink";
+import { planningTasks } from "./planningTasks";
+
+expose(planningTasks);

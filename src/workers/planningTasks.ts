@@ -1,0 +1,29 @@
+import type { RankedOption } from "@/core/brief/plan";
+import { planBrief } from "@/core/brief/plan";
+import { type Room, type SmallestChange, roomFor, smallestChange } from "@/core/brief/breaks";
+import type { OptionSetting } from "@/core/brief/option";
+import type { Wish } from "@/core/brief/wish";
+import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
+
+/** An option with what breaks it, or with what would make it fit. */
+export interface BriefAnswer extends RankedOption {
+  roomLeft: Room | null;
+  change: SmallestChange | null;
+}
+
+/** Options worth a look come with what breaks them; the others wait until they are asked for. */
+function planWithBreaks(wish: Wish, profiles: ControllerProfile[], setting: OptionSetting): BriefAnswer[] {
+  return planBrief(wish, profiles, setting).map((option) => {
+    const isShown = option.beatenBy === null;
+    const { plan, profile } = option;
+    return {
+      ...option,
+      roomLeft: isShown && option.fits ? roomFor(wish, plan, profile, setting) : null,
+      change: isShown && !option.fits ? smallestChange(wish, plan, profile, setting) : null,
+    };
+  });
+}
+
+/** Long computations, each a pure function of values that can be copied. */
+export const planningTasks = { planBrief: planWithBreaks };
+export type PlanningTasks = typeof planningTasks;
