@@ -39,3 +39,6 @@ export function fileStem(design: Design): string {
     .toLowerCase();
   return stem === "" ? "design" : stem;
 }
+
+/** A cell that a spreadsheet would take for a formula is quoted as text. */
+export const asText = (value: string) => (/^[=+\-@\t]/.test(value) ? `'${value}` : value);

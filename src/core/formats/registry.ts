@@ -1,6 +1,9 @@
 import { firmwareArchive } from "../firmware/firmwareArchive";
 import type { Artifact } from "./artifact";
 import { designJson } from "./designJson";
+import { plateDxf, plateStl, plateSvg } from "./plateFiles";
+import { drillCsv, positionsCsv } from "./positionsCsv";
+import { legendSheet, printSheets } from "./sheets";
 import { reportDescriptorBin, reportDescriptorHex } from "./reportDescriptor";
 import { wireListCsv } from "./wireListCsv";
 
@@ -8,6 +11,13 @@ import { wireListCsv } from "./wireListCsv";
 export const artifacts: Artifact[] = [
   designJson,
   wireListCsv,
+  plateSvg,
+  plateDxf,
+  plateStl,
+  printSheets,
+  legendSheet,
+  positionsCsv,
+  drillCsv,
   reportDescriptorBin,
   reportDescriptorHex,
   firmwareArchive,

@@ -6,7 +6,7 @@ import type { Design } from "../design/schema";
 import type { Net, Tap } from "../circuits/net";
 import { type Point, distanceMm } from "../layout/point";
 import { pinPlace } from "../pins/pinPlace";
-import { type Artifact, fileStem, utf8 } from "./artifact";
+import { type Artifact, asText, fileStem, utf8 } from "./artifact";
 
 /** One wire to solder: from one place to the next of the same net. */
 export interface Wire {
@@ -54,9 +54,6 @@ export function wiresOf(design: Design): Wire[] {
   const derived = derive(design);
   return derived.nets.flatMap((net) => wiresOfNet(net, design, derived));
 }
-
-/** A cell that a spreadsheet would take for a formula is quoted as text. */
-const asText = (value: string) => (/^[=+\-@\t]/.test(value) ? `'${value}` : value);
 
 export const wireListCsv: Artifact = {
   id: "wire-list-csv",

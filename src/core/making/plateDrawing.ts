@@ -1,0 +1,75 @@
+import { kindOf } from "../catalogue/kinds";
+import type { Board, Design } from "../design/schema";
+import { derive } from "../design/derive";
+import { boardRings } from "../layout/boardOutline";
+import { closePairs } from "../layout/closePairs";
+import { grown, offsetRing, rounded } from "../layout/offsetRing";
+import type { Outline } from "../layout/outline";
+import { type Ring, clockwise, outlineRing } from "../layout/ring";
+import { unionOf } from "../layout/ringSets";
+
+export interface DrawnCap {
+  kind: string;
+  label: string;
+  xMm: number;
+  yMm: number;
+  rotationDeg: number;
+  pieces: Ring[];
+}
+
+/** All lines of one board's plate, on the mat's coordinates. */
+export interface PlateDrawing {
+  board: Board;
+  edge: Ring;
+  openings: Ring[];
+  /** The layer beneath, opened wider; empty when the design has none. */
+  reinforcement: Ring[];
+  caps: DrawnCap[];
+}
+
+/** Rings of outlines; those that run into each other become one. */
+function joined(outlines: Outline[]): Ring[] {
+  const touching = new Set(closePairs(outlines, 1e-6).flatMap(({ a, b }) => [a, b]));
+  const single = outlines.filter((_, i) => !touching.has(i)).map((outline) => outlineRing(outline));
+  const together = unionOf(outlines.filter((_, i) => touching.has(i)).map((outline) => outlineRing(outline)));
+  return [...single, ...together.map(({ edge }) => clockwise(edge))];
+}
+
+const present = (outlines: (Outline | null)[]): Outline[] => outlines.filter((outline) => outline !== null);
+
+/**
+ * The plates of a design. A cutter takes half its kerf on both sides of a line, so openings are drawn smaller and edges
+ * larger by half of it; corners of openings get at least the fillet's radius.
+ */
+export function plateDrawings(design: Design): PlateDrawing[] {
+  const { openings } = derive(design);
+  const { kerfMm, filletMm, reinforceClearMm, reinforceMm } = design.making;
+  return design.boards.flatMap((board, nth) => {
+    const edge = boardRings(design)[nth];
+    if (!edge) return [];
+    const own = openings
+      .filter(({ owner }) => design.controls[owner].placement.boardId === board.id)
+      .map(({ outline }) => rounded(outline, filletMm));
+    const cut = (by: number) => joined(present(own.map((outline) => grown(outline, by - kerfMm / 2))));
+    return [
+      {
+        board,
+        edge: offsetRing(edge, kerfMm / 2),
+        openings: cut(0),
+        reinforcement: reinforceMm > 0 ? cut(reinforceClearMm) : [],
+        caps: capsOf(design, board.id),
+      },
+    ];
+  });
+}
+
+function capsOf(design: Design, boardId: string): DrawnCap[] {
+  const { capPieces } = derive(design);
+  return design.controls.flatMap((control, nth) => {
+    const { placement, label } = control;
+    if (placement.boardId !== boardId) return [];
+    const pieces = capPieces.filter(({ owner }) => owner === nth).map(({ outline }) => outlineRing(outline));
+    const { xMm, yMm, rotationDeg } = placement;
+    return [{ kind: kindOf(control).kind, label, xMm, yMm, rotationDeg, pieces }];
+  });
+}
