@@ -6,6 +6,7 @@ import dynamic from "next/dynamic";
 import { type ImperativePanelHandle, Panel, PanelGroup, PanelResizeHandle } from "react-resizable-panels";
 import { openOnBench, useBench, useDesign } from "@/store/bench";
 import { releaseAll, startSession, stopSession } from "@/store/session";
+import { type LayoutTab, useLayoutView } from "@/store/layoutView";
 import type { LensId } from "@/ui/lenses/lens";
 import { BenchMat } from "./BenchMat";
 import { JobCard } from "./JobCard";
@@ -37,6 +38,9 @@ export function Bench() {
   return <NoDesign />;
 }
 
+/** Sheets of the layout that show best under a lens of their own. */
+const LENS_OF_TAB: Partial<Record<LayoutTab, LensId>> = { boards: "plate", fit: "plate", reach: "reach" };
+
 function Workspace() {
   const { stage } = useStage();
   const design = useDesign();
@@ -60,7 +64,10 @@ function Workspace() {
     };
   }, [isLive]);
 
-  const shownLens = lens?.stage === stage.id ? lens.id : stage.lens;
+  const tab = useLayoutView((state) => state.tab);
+  const sheet = stage.id === "layout" ? `layout ${tab}` : stage.id;
+  const usual = stage.id === "layout" ? (LENS_OF_TAB[tab] ?? stage.lens) : stage.lens;
+  const shownLens = lens?.stage === sheet ? lens.id : usual;
   const { Tray, Ledger } = stage;
   const drop = useFileDrop();
   return (
@@ -84,7 +91,7 @@ function Workspace() {
       <Box as="main" minWidth="0" minHeight="0" display="flex" flexDirection="column">
         <PanelGroup direction="vertical" style={{ flex: 1, minHeight: 0 }}>
           <Panel defaultSize={100 - stage.ledgerShare} minSize={25}>
-            <BenchMat stage={stage} lens={shownLens} onLens={(id) => setLens({ stage: stage.id, id })} />
+            <BenchMat stage={stage} lens={shownLens} onLens={(id) => setLens({ stage: sheet, id })} />
           </Panel>
           <PanelResizeHandle
             style={{ height: 6, background: "var(--edge)", cursor: "row-resize" }}

@@ -19,6 +19,10 @@ import { type LensId, lenses } from "@/ui/lenses/lens";
 import { Mat } from "@/ui/mat/Mat";
 import type { StageView } from "../stageView";
 import { capWords } from "./capWords";
+import { reachOf } from "@/core/reach/reach";
+import { useLayoutView } from "@/store/layoutView";
+import { CornerHandles } from "@/ui/lenses/CornerHandles";
+import { PlateLens } from "@/ui/lenses/PlateLens";
 import { useMatHand } from "./useMatHand";
 
 interface BenchMatProps {
@@ -63,10 +67,23 @@ function useTones(design: Design, stage: StageView): Map<string, Tone> {
   }, [design, findings, stage]);
 }
 
-const colourOf = ({ colourGroups }: Design, control: Control) =>
+const groupColour = ({ colourGroups }: Design, control: Control) =>
   control.kind === "key" && control.groupId !== null
     ? (colourGroups.find(({ id }) => id === control.groupId)?.colour ?? null)
     : null;
+
+const isArranging = (stage: StageView) => stage.mode === "arrange";
+
+/** Presses of a text as warmth of the caps, under the reach lens. */
+function useHeat(design: Design, lens: LensId) {
+  return useMemo(() => {
+    if (lens !== "reach") return null;
+    const { heat } = reachOf(design);
+    const most = Math.max(1, ...heat.values());
+    return (id: string) =>
+      `color-mix(in srgb, #d9541e ${Math.round((90 * (heat.get(id) ?? 0)) / most)}%, var(--cap-plain))`;
+  }, [design, lens]);
+}
 
 /** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
 export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
@@ -89,6 +106,10 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const layer = isLive
     ? (layers[activeLayers.at(-1) ?? 0] ?? layers[0])
     : (layers.find((l) => l.id === layerId) ?? layers[0]);
+  const heat = useHeat(design, lens);
+  const outlined = useLayoutView((state) => state.outlineOf);
+  const seam = useLayoutView((state) => state.seam);
+  const corners = isArranging(stage) ? shown.boards.find(({ id }) => id === outlined)?.outline : null;
   const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
 
   const module = controller && profile && (
@@ -115,7 +136,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
             key={control.id}
             control={control}
             part={partOf(control)}
-            colour={colourOf(shown, control)}
+            colour={heat ? heat(control.id) : groupColour(shown, control)}
             pitch={shown.pitch}
             selected={!isLive && chosen.has(control.id)}
             tone={tones.get(control.id) ?? "none"}
@@ -129,6 +150,8 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
         );
       })}
       {(controller?.side === "top" || lens === "pins") && module}
+      {lens === "plate" && <PlateLens design={shown} seam={seam?.proposal.seam ?? null} />}
+      {corners && <CornerHandles corners={corners} />}
       {lens === "wires" && <WiresLens design={shown} netId={netId} />}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried} />}
       {hand.frame && (

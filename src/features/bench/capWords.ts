@@ -3,6 +3,7 @@ import { kindOf } from "@/core/catalogue/kinds";
 import { phraseOf } from "@/core/keymap/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
 import type { Design, Layer } from "@/core/design/schema";
+import { reachOf } from "@/core/reach/reach";
 import type { LensId } from "@/ui/lenses/lens";
 
 /** What stands on a control: its label, and what the lens adds. */
@@ -33,9 +34,21 @@ function legend(design: Design, control: Control, layer: Layer): CapWords {
   return { words: below ? `(${phraseOf(below, context)})` : "–", small: label };
 }
 
+const reachOnce = new WeakMap<Design, ReturnType<typeof reachOf>>();
+
+/** Presses of the text sample, and the finger that does them where it rests. */
+function reachWords(design: Design, control: Control): CapWords {
+  let reach = reachOnce.get(design);
+  if (!reach) reachOnce.set(design, (reach = reachOf(design)));
+  const home = design.reach.homes.find(({ controlId }) => controlId === control.id);
+  const presses = reach.heat.get(control.id) ?? 0;
+  return { words: control.label, small: home ? home.finger : presses > 0 ? String(presses) : "" };
+}
+
 /** The words on a control under a lens; the legend lens reads from one layer, the base's in brackets shining through. */
 export function capWords(design: Design, control: Control, lens: LensId, layer: Layer): CapWords {
   if (lens === "legends") return legend(design, control, layer);
+  if (lens === "reach") return reachWords(design, control);
   if (lens === "wires") return { words: control.label, small: cellWords(design, control) };
   return { words: control.label, small: "" };
 }

@@ -4,6 +4,13 @@ import type { Design } from "@/core/design/schema";
 export const exportChoices = [
   { id: "design", title: "Design file", purpose: "The whole design, to keep, to send, or to open elsewhere." },
   { id: "wire-list-csv", title: "Wire list", purpose: "Every wire with both ends and its straight length." },
+  { id: "plate-svg", title: "Plate drawing (SVG)", purpose: "Edge, openings, reinforcement and caps on named layers." },
+  { id: "plate-dxf", title: "Plate drawing (DXF)", purpose: "The same for cutters: release 12, mm, closed polylines." },
+  { id: "plate-stl", title: "Printed plate (STL)", purpose: "Plates with their reinforcement layer as closed solids." },
+  { id: "print-sheets", title: "Plate at 1 : 1 for paper", purpose: "On A4 pages with a scale bar." },
+  { id: "legend-sheet", title: "Legend sheet at 1 : 1", purpose: "Every cap with its legends in the exact grid." },
+  { id: "positions-csv", title: "Position table", purpose: "Every part with place and turn; can be read back." },
+  { id: "drill-csv", title: "Drill table", purpose: "Every round hole with place and diameter." },
   { id: "report-descriptor-bin", title: "Report descriptor, binary", purpose: "As the host receives it." },
   { id: "report-descriptor-hex", title: "Report descriptor, hexadecimal", purpose: "To read, item by item." },
   {

@@ -1,12 +1,14 @@
 import { type KeyboardEvent, useRef, useState } from "react";
 import { type Control, kindNamed, kindOf } from "@/core/catalogue/kinds";
 import { derive } from "@/core/design/derive";
+import { changeBoard } from "@/core/design/edits/boards";
 import { addControl, shiftControls } from "@/core/design/edits/controls";
 import { moveController, movePin } from "@/core/design/edits/pins";
 import type { Design } from "@/core/design/schema";
 import { type Point, distanceMm } from "@/core/layout/point";
 import { pinPlace } from "@/core/pins/pinPlace";
 import { edit, select, takeNet, toggleSelected, useBench, useDesign } from "@/store/bench";
+import { useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
 import { usePlacing } from "@/store/placing";
 import { pressElement, turnElement, useSession } from "@/store/session";
@@ -25,6 +27,7 @@ const DEGREES_A_STEP = 15;
 type Grip =
   | { doing: "move"; from: Point; ids: string[] }
   | { doing: "module"; from: Point }
+  | { doing: "corner"; nth: number; boardId: string }
   | { doing: "frame"; from: Point; added: string[] }
   | { doing: "net"; from: Point; netId: string }
   | { doing: "press"; elementId: string }
@@ -34,6 +37,8 @@ const controlIdAt = (target: EventTarget | null) =>
   (target as Element | null)?.closest?.("[data-control]")?.getAttribute("data-control") ?? null;
 const netIdAt = (target: EventTarget | null) =>
   (target as Element | null)?.closest?.("[data-net]")?.getAttribute("data-net") ?? null;
+const cornerAt = (target: EventTarget | null) =>
+  (target as Element | null)?.closest?.("[data-corner]")?.getAttribute("data-corner") ?? null;
 const isModule = (target: EventTarget | null) => Boolean((target as Element | null)?.closest?.("[data-module]"));
 
 const boxOf = (a: Point, b: Point): Box => ({
@@ -66,6 +71,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
   const selection = useBench((state) => state.selection);
   const flipped = useBench((state) => state.flipped);
   const placing = usePlacing((state) => state.kind);
+  const outlineOf = useLayoutView((state) => state.outlineOf);
   /** By pointer: several fingers can press several keys. */
   const grips = useRef(new Map<number, Grip>());
   const [preview, setPreview] = useState<Design | null>(null);
@@ -126,9 +132,14 @@ export function useMatHand(stage: StageView, lens: LensId) {
     const { event } = pointer;
     const controlId = controlIdAt(event.target);
     const net = netIdAt(event.target);
+    const corner = cornerAt(event.target);
     (event.currentTarget as SVGSVGElement).setPointerCapture(event.pointerId);
     if (placing && isArranging) return placeHere(pointer);
     if (stage.mode === "press") return controlId ? pressControl(controlId, pointer) : undefined;
+    if (corner !== null && outlineOf) {
+      grips.current.set(event.pointerId, { doing: "corner", nth: Number(corner), boardId: outlineOf });
+      return;
+    }
     if (net) return takeNetFlag(net, pointer);
     if (controlId) return takeControl(controlId, pointer);
     if (isModule(event.target) && (isArranging || stage.id === "pins")) {
@@ -149,6 +160,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
     if (held.doing === "move")
       setPreview(shiftControls(design, held.ids, ...shiftFor(design, held.from, at, event.altKey)));
     if (held.doing === "module") setPreview(movedModule(design, held.from, at, event.altKey));
+    if (held.doing === "corner") setPreview(movedCorner(design, held, at, event.altKey));
     if (held.doing === "frame") setFrame(boxOf(held.from, at));
     if (held.doing === "net" && distanceMm(held.from, at) > CLICK_MM) setCarried({ netId: held.netId, ...at });
     if (held.doing === "turn") followTurn(held, at);
@@ -177,6 +189,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
     if (held.doing === "module" && distanceMm(held.from, at) > CLICK_MM)
       edit("move the controller", (d) => movedModule(d, held.from, at, event.altKey));
     if (held.doing === "frame") select([...new Set([...held.added, ...controlsIn(design, boxOf(held.from, at))])]);
+    if (held.doing === "corner") edit("move a corner", (d) => movedCorner(d, held, at, event.altKey));
     if (held.doing === "net") dropNet(held.netId, held.from, at);
   };
 
@@ -259,6 +272,17 @@ function movedModule(design: Design, from: Point, to: Point, fine: boolean): Des
     xMm: round(place.xMm + to.xMm - from.xMm),
     yMm: round(place.yMm + to.yMm - from.yMm),
   });
+}
+
+/** A corner of a drawn outline at half millimetres, or at tenths. */
+function movedCorner(design: Design, held: { nth: number; boardId: string }, at: Point, fine: boolean): Design {
+  const step = fine ? FINE_MM : 0.5;
+  const round = (mm: number) => Math.round(mm / step) * step;
+  const corner = { xMm: round(at.xMm), yMm: round(at.yMm) };
+  const outline = design.boards
+    .find(({ id }) => id === held.boardId)
+    ?.outline?.map((old, nth) => (nth === held.nth ? corner : old));
+  return outline ? changeBoard(design, held.boardId, { outline }) : design;
 }
 
 const controlsIn = (design: Design, box: Box) =>

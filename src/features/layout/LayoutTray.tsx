@@ -1,22 +1,73 @@
 "use client";
 
+import { Box } from "@chakra-ui/react";
+import dynamic from "next/dynamic";
 import { useBench, useDesign } from "@/store/bench";
-import { BoardsSection } from "./BoardsSection";
+import { type LayoutTab, openTab, useLayoutView } from "@/store/layoutView";
 import { ControlSection } from "./ControlSection";
+import { GroupSection } from "./GroupSection";
 import { PlaceSection } from "./PlaceSection";
 import { SeveralSection } from "./SeveralSection";
 
-/** What can be placed, and the numbers of what is selected. */
+const ShapeSection = dynamic(() => import("./ShapeSection").then((m) => m.ShapeSection));
+const BoardsTab = dynamic(() => import("./BoardsTab").then((m) => m.BoardsTab));
+const FitTab = dynamic(() => import("./FitTab").then((m) => m.FitTab));
+const CapsTab = dynamic(() => import("./CapsTab").then((m) => m.CapsTab));
+const ReachTab = dynamic(() => import("./ReachTab").then((m) => m.ReachTab));
+
+const TABS: { id: LayoutTab; title: string }[] = [
+  { id: "place", title: "Place" },
+  { id: "boards", title: "Boards" },
+  { id: "fit", title: "Fit" },
+  { id: "caps", title: "Caps" },
+  { id: "reach", title: "Reach" },
+];
+
+/** What can be placed, the numbers of what is selected, and what else belongs to a layout, a sheet each. */
 export function LayoutTray() {
+  const tab = useLayoutView((state) => state.tab);
+  return (
+    <>
+      <Box role="tablist" aria-label="Sheets of the layout" display="flex" gap="2px" margin="6px -6px 0">
+        {TABS.map(({ id, title }) => (
+          <button
+            key={id}
+            role="tab"
+            aria-selected={tab === id}
+            onClick={() => openTab(id)}
+            style={{
+              flex: 1,
+              padding: "6px 4px",
+              borderBottom: `3px solid ${tab === id ? "var(--saffron)" : "var(--edge)"}`,
+              fontWeight: tab === id ? 700 : 400,
+            }}
+          >
+            {title}
+          </button>
+        ))}
+      </Box>
+      <Box role="tabpanel" aria-label={TABS.find(({ id }) => id === tab)!.title}>
+        {tab === "place" && <PlaceTab />}
+        {tab === "boards" && <BoardsTab />}
+        {tab === "fit" && <FitTab />}
+        {tab === "caps" && <CapsTab />}
+        {tab === "reach" && <ReachTab />}
+      </Box>
+    </>
+  );
+}
+
+function PlaceTab() {
   const design = useDesign();
   const selection = useBench((state) => state.selection);
   const chosen = design.controls.filter((control) => selection.includes(control.id));
   return (
     <>
-      <PlaceSection />
       {chosen.length === 1 && <ControlSection key={chosen[0].id} control={chosen[0]} />}
       {chosen.length > 1 && <SeveralSection controls={chosen} />}
-      {chosen.length === 0 && <BoardsSection />}
+      {chosen.length > 0 && <GroupSection controls={chosen} />}
+      <PlaceSection />
+      {chosen.length === 0 && <ShapeSection />}
     </>
   );
 }

@@ -1,24 +1,23 @@
 "use client";
 
-import { useState } from "react";
+import { Box } from "@chakra-ui/react";
+import { budgetOf, budgetWords } from "@/core/brief/budget";
 import { type Control, controlKinds } from "@/core/catalogue/kinds";
+import { placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
 import { addControl } from "@/core/design/edits/controls";
-import { placeBlock } from "@/core/design/edits/placeBlock";
 import { freeSpot } from "@/core/layout/freeSpot";
 import { edit, select, useBench, useDesign } from "@/store/bench";
 import { newId } from "@/store/newId";
 import { takeInHand, usePlacing } from "@/store/placing";
 import { viewOf } from "@/ui/kinds";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { NumberField } from "@/ui/pieces/fields";
-import { Columns, Row, Section } from "@/ui/pieces/sheets";
+import { Row, Section } from "@/ui/pieces/sheets";
 
 /** Takes a kind in hand for the mat; from the keyboard it is placed at once, at the next free spot. */
 export function PlaceSection() {
   const design = useDesign();
   const inHand = usePlacing((state) => state.kind);
   const selection = useBench((state) => state.selection);
-  const [block, setBlock] = useState({ columns: 3, rows: 3 });
 
   const placeNext = (kind: Control["kind"], article: string) => {
     const id = newId();
@@ -28,20 +27,11 @@ export function PlaceSection() {
     edit(`place ${article}`, (d) => addControl(d, kind, id, { ...at, rotationDeg: 0, boardId }));
     select([id]);
   };
-  const placeKeys = () => {
-    const ids: string[] = [];
-    const fresh = () => {
-      ids.push(newId());
-      return ids.at(-1)!;
-    };
-    const from = freeSpot(design, "key", selection.at(-1) ?? null);
-    edit(`place ${block.columns} × ${block.rows} keys`, (d) => placeBlock(d, block.columns, block.rows, from, fresh));
-    select(ids);
-  };
 
   return (
     <Section title="Place">
-      <Row>
+      <BriefLine />
+      <Box display="grid" gridTemplateColumns="1fr 1fr" gap="4px">
         {controlKinds.map(({ kind, title, article }) => {
           const { Sign } = viewOf(kind);
           const taken = inHand === kind;
@@ -49,6 +39,10 @@ export function PlaceSection() {
             <PlainButton
               key={kind}
               aria-pressed={taken}
+              justifyContent="flex-start"
+              paddingInline="8px"
+              height="28px"
+              fontSize="13px"
               bg={taken ? "var(--saffron)" : "var(--sheet)"}
               color={taken ? "var(--saffron-ink)" : "var(--ink)"}
               onClick={(event) => (event.detail === 0 ? placeNext(kind, article) : takeInHand(taken ? null : kind))}
@@ -57,30 +51,35 @@ export function PlaceSection() {
             </PlainButton>
           );
         })}
-      </Row>
-      <Columns count={3}>
-        <NumberField
-          label="Columns"
-          unit=""
-          whole
-          min={1}
-          max={20}
-          value={block.columns}
-          onCommit={(columns) => setBlock({ ...block, columns })}
-        />
-        <NumberField
-          label="Rows"
-          unit=""
-          whole
-          min={1}
-          max={10}
-          value={block.rows}
-          onCommit={(rows) => setBlock({ ...block, rows })}
-        />
-        <PlainButton marginTop="21px" onClick={placeKeys}>
-          Place block
-        </PlainButton>
-      </Columns>
+      </Box>
     </Section>
+  );
+}
+
+/** The brief's budget stays in sight while things are placed. */
+function BriefLine() {
+  const design = useDesign();
+  const budget = budgetOf(design);
+  if (!budget.lines.some(({ wished }) => wished > 0)) return null;
+  const open = budget.lines.some(({ wished, placed }) => wished > placed);
+  return (
+    <Row>
+      <Box fontSize="13px" role="status" aria-label="Budget of the brief">
+        Brief: {budgetWords(budget)}.
+      </Box>
+      {open && (
+        <PlainButton
+          height="26px"
+          onClick={() =>
+            edit("place the brief", (d) => {
+              const placed = placeBrief(d, newId);
+              return d.brief.chosen ? wireAsPlanned(placed) : placed;
+            })
+          }
+        >
+          Place what is open
+        </PlainButton>
+      )}
+    </Row>
   );
 }

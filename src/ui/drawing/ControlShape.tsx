@@ -1,4 +1,4 @@
-import { memo } from "react";
+import { type CSSProperties, memo } from "react";
 import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Pitch } from "@/core/catalogue/kinds/controlKind";
 import type { Part } from "@/core/catalogue/parts/part";
@@ -106,6 +106,16 @@ const describe = (control: Control, words: string, small: string) =>
   `${kindOf(control).title} ${control.label}, ${kindOf(control).describe(control)}, at ${control.placement.xMm} by ${control.placement.yMm} mm` +
   `${words !== control.label ? `, ${words}` : ""}${small ? `, ${small}` : ""}`;
 
+/** A colour goes on cap and top alike; the top stays a little lighter, as in daylight. */
+const tinted = (colour: string | null): CSSProperties | undefined =>
+  colour === null
+    ? undefined
+    : ({
+        "--cap": colour,
+        "--cap-top": `color-mix(in srgb, ${colour} 82%, #fff)`,
+        "--cap-ink": "#2b2a26",
+      } as CSSProperties);
+
 /** One control on the mat: its cap seen from above, or its body and contacts from the solder side. */
 export const ControlShape = memo(function ControlShape(props: ControlShapeProps) {
   const { control, part, colour, pitch, selected, tone, words, small, pressed, lit, solderSide, tabStop } = props;
@@ -124,6 +134,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
       aria-label={describe(control, words, small)}
       tabIndex={tabStop ? 0 : -1}
       className="control"
+      style={tinted(colour)}
     >
       {solderSide ? (
         <>
@@ -142,11 +153,11 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
         <>
           <path
             d={cap}
-            fill={lit ? "var(--saffron)" : (colour ?? "var(--cap)")}
+            fill={lit ? "var(--saffron)" : "var(--cap)"}
             stroke={TONES[tone]}
             strokeWidth={tone === "none" ? 0.3 : 0.9}
           />
-          {pieces.length > 1 && <path d={cap} fill={colour ?? "var(--cap)"} pointerEvents="none" />}
+          {pieces.length > 1 && <path d={cap} fill="var(--cap)" pointerEvents="none" />}
           <Face control={control} pitch={pitch} pressed={pressed} lit={lit} />
         </>
       )}

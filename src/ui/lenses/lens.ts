@@ -1,9 +1,11 @@
 /** What the mat can show over the device. Every lens draws on the same device; none replaces it. */
-export type LensId = "outlines" | "wires" | "pins" | "legends";
+export type LensId = "outlines" | "plate" | "wires" | "pins" | "legends" | "reach";
 
 export const lenses: { id: LensId; title: string }[] = [
   { id: "outlines", title: "Outlines" },
+  { id: "plate", title: "Plate" },
   { id: "wires", title: "Wires" },
   { id: "pins", title: "Pins" },
   { id: "legends", title: "Legends" },
+  { id: "reach", title: "Reach" },
 ];

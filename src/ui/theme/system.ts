@@ -15,6 +15,7 @@ import {
   semanticTokens,
   tableSlotRecipe,
   textStyles,
+  textareaRecipe,
   toastSlotRecipe,
   tokens,
 } from "@chakra-ui/react/theme";
@@ -36,7 +37,7 @@ const basis = defineConfig({
     textStyles,
     layerStyles,
     animationStyles,
-    recipes: { button: buttonRecipe, input: inputRecipe, kbd: kbdRecipe },
+    recipes: { button: buttonRecipe, input: inputRecipe, kbd: kbdRecipe, textarea: textareaRecipe },
     slotRecipes: {
       dialog: dialogSlotRecipe,
       field: fieldSlotRecipe,

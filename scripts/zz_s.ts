@@ -1,0 +1,17 @@
+import { readFileSync } from "node:fs";
+import { readDesign } from "@/core/design/readDesign";
+import { newDesign } from "@/core/design/newDesign";
+import { addGroup } from "@/core/design/edits/groups";
+import { proposeSplits } from "@/core/making/splitLine";
+import { boardFits } from "@/core/making/fit";
+import { guessHomes } from "@/core/reach/homes";
+import { reachOf, movementWords } from "@/core/reach/reach";
+import { coverage, missingBySize } from "@/core/capsets/coverage";
+import { rowChanges } from "@/core/capsets/rowChanges";
+let n=0; const id=()=>`n${n++}`;
+const d=addGroup(newDesign("t","T"),{name:"main",kind:"key",at:{xMm:0,yMm:0,rotationDeg:0,boardId:"panel"},shape:{shape:"typing-block",tallEnter:true,extraKey:true}},id).design;
+console.log(d.controls.length, boardFits(d).map(f=>[f.rectangle,f.beds.map(b=>b.fit),f.step?.id]));
+let t=performance.now(); const s=proposeSplits(d,"panel",d.making.beds[0]); console.log((performance.now()-t).toFixed(0)+"ms",s.length,s.map(x=>[x.fits,x.jogs,x.seam.length,x.pieces.map(p=>[p.controlIds.length,p.fit.fill.toFixed(2)])]));
+const set={id:"s",name:"S",sculpted:false,caps:[{widthU:1,heightU:1,form:"plain" as const,profile:"",label:"",count:60},{widthU:1.5,heightU:1,form:"plain" as const,profile:"",label:"",count:4},{widthU:2,heightU:1,form:"plain" as const,profile:"",label:"",count:2},{widthU:1.25,heightU:1,form:"plain" as const,profile:"",label:"",count:6},{widthU:7,heightU:1,form:"plain" as const,profile:"",label:"",count:1},{widthU:1.75,heightU:1,form:"plain" as const,profile:"",label:"",count:3},{widthU:2.75,heightU:1,form:"plain" as const,profile:"",label:"",count:1}]};
+t=performance.now(); const c=coverage(d,set); console.log((performance.now()-t).toFixed(0)+"ms",missingBySize(c.missing).map(m=>m.words+" "+m.keys.length), c.leftOver.map(l=>`${l.count}x${l.lot.widthU}`)); t=performance.now(); console.log(rowChanges(d,set).map(r=>r.words+" len "+r.lengthU),(performance.now()-t).toFixed(0)+"ms");
+const r=readDesign(JSON.parse(readFileSync("demo/loom-64.json","utf8"))); if(!r.ok) throw 1; const l={...r.value}; l.reach={homes:guessHomes(l),sample:"The warp is wound before the weft; every pattern begins with a thread."}; console.log(l.reach.homes.length); const q=reachOf(l); console.log(q.presses,q.wayMm.toFixed(0),q.sameFinger,q.fingers.map(f=>`${f.finger} ${f.presses} ${f.wayMm.toFixed(0)}`),q.worst.map(m=>movementWords(l,m)),q.untyped);

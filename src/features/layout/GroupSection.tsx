@@ -1,0 +1,55 @@
+"use client";
+
+import type { Control } from "@/core/catalogue/kinds";
+import { changeGroup, dissolveGroup } from "@/core/design/edits/groups";
+import { edit, select, useDesign } from "@/store/bench";
+import { newId } from "@/store/newId";
+import { PlainButton } from "@/ui/pieces/buttons";
+import { NumberField } from "@/ui/pieces/fields";
+import { Columns, Row, Section } from "@/ui/pieces/sheets";
+import { ShapeFields } from "./ShapeFields";
+
+/** The start shape that the selection came from: its numbers can be changed again. */
+export function GroupSection({ controls }: { controls: Control[] }) {
+  const design = useDesign();
+  const group = design.groups.find(({ members }) => controls.every(({ id }) => members.includes(id)));
+  if (!group) return null;
+  const { id, name, shape, at, members } = group;
+  const change = (what: string, fields: Parameters<typeof changeGroup>[2]) =>
+    edit(`${what} of ${name.toLowerCase()}`, (d) => changeGroup(d, id, fields, newId));
+  return (
+    <Section title={`Shape: ${name}`}>
+      <ShapeFields shape={shape} onChange={(next) => change("numbers", { shape: next })} />
+      <Columns count={3}>
+        <NumberField
+          label="Begins at x"
+          unit="mm"
+          min={-2000}
+          max={2000}
+          value={at.xMm}
+          onCommit={(xMm) => change("place", { at: { xMm } })}
+        />
+        <NumberField
+          label="y"
+          unit="mm"
+          min={-2000}
+          max={2000}
+          value={at.yMm}
+          onCommit={(yMm) => change("place", { at: { yMm } })}
+        />
+        <NumberField
+          label="All turned"
+          unit="°"
+          min={-360}
+          max={360}
+          value={at.rotationDeg}
+          onCommit={(rotationDeg) => change("turn", { at: { rotationDeg } })}
+        />
+      </Columns>
+      <Row>
+        <PlainButton onClick={() => select(members.filter((member) => member !== ""))}>Select all of it</PlainButton>
+        <PlainButton onClick={() => edit("let a shape go", (d) => dissolveGroup(d, id))}>Let it go</PlainButton>
+      </Row>
+    </Section>
+  );
+}
