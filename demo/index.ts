@@ -1,6 +1,8 @@
 import type { Design } from "../src/core/design/schema";
+import glasshouse from "./glasshouse.json";
 import kestrel from "./kestrel.json";
 import loom64 from "./loom-64.json";
+import tern from "./tern.json";
 
 /** The demo designs, as they stand in their files; readers check them like any file. */
-export const demoDesigns = [kestrel, loom64] as unknown as Design[];
+export const demoDesigns = [kestrel, loom64, glasshouse, tern] as unknown as Design[];

@@ -72,7 +72,12 @@ describe("the repository", () => {
 
   it("lays the demos out once only, also after they were deleted", async () => {
     await seedDemos(async () => demoDesigns, now);
-    expect((await listDesigns()).map((stored) => stored.id).sort()).toEqual(["kestrel", "loom-64"]);
+    expect((await listDesigns()).map((stored) => stored.id).sort()).toEqual([
+      "glasshouse",
+      "kestrel",
+      "loom-64",
+      "tern",
+    ]);
     await (await openDatabase()).clear("designs");
     await seedDemos(async () => demoDesigns, now);
     expect(await listDesigns()).toEqual([]);
@@ -138,7 +143,12 @@ describe("the bench", () => {
 
   it("says when a design is not there or cannot be read", async () => {
     await openOnBench("nowhere");
-    expect((await listDesigns()).map((stored) => stored.id).sort()).toEqual(["kestrel", "loom-64"]);
+    expect((await listDesigns()).map((stored) => stored.id).sort()).toEqual([
+      "glasshouse",
+      "kestrel",
+      "loom-64",
+      "tern",
+    ]);
     expect(useBench.getState().status).toBe("missing");
     await (
       await openDatabase()
@@ -177,7 +187,7 @@ describe("the shelf", () => {
 
   it("has the demos on the first visit", async () => {
     await openShelf();
-    expect(useShelf.getState().designs).toHaveLength(2);
+    expect(useShelf.getState().designs).toHaveLength(4);
   });
 
   it("takes a file under a name and id of its own when both are there already", async () => {

@@ -1,5 +1,5 @@
+import { wiredDemos } from "../support/designs";
 import { describe, expect, it } from "vitest";
-import { demoDesigns } from "@demo/index";
 import type { Design } from "@/core/design/schema";
 import { recordScript } from "@/core/firmware/script";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
@@ -26,7 +26,7 @@ const firstDifference = (a: string, b: string) => {
   return at < 0 && left.length === right.length ? null : `line ${at + 1}: "${left[at]}" against "${right[at]}"`;
 };
 
-describe.each(demoDesigns)(`$name in ${SEQUENCES} random sequences`, (design) => {
+describe.each(wiredDemos)(`$name in ${SEQUENCES} random sequences`, (design) => {
   const folder = workFolder();
   const { script, expected } = record(design, SEQUENCES);
 

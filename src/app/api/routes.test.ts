@@ -2,10 +2,12 @@ import { unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
 import { finishedPad, pad, withDiodes } from "../../../tests/support/designs";
+import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { POST as check } from "./check/route";
 import { GET as demo } from "./demos/[id]/route";
 import { GET as demos } from "./demos/route";
 import { POST as exportArtifact } from "./export/[artifact]/route";
+import { POST as planBrief } from "./plan/brief/route";
 import { POST as planMatrix } from "./plan/matrix/route";
 import { POST as planPins } from "./plan/pins/route";
 import { GET as schema } from "./schema/route";
@@ -20,7 +22,7 @@ async function answer(response: Promise<Response> | Response) {
 }
 
 describe("what every call with a design refuses", () => {
-  const calls = { check, simulate, planMatrix, planPins };
+  const calls = { check, simulate, planMatrix, planPins, planBrief };
 
   it.each(Object.entries(calls))("%s: what is not JSON, with 400", async (_name, call) =>
     expect((await answer(call(ask("{", true)))).status).toBe(400),
@@ -49,7 +51,7 @@ describe("what every call with a design refuses", () => {
 describe("demos and schema", () => {
   it("lists the demos and gives each", async () => {
     const { body } = await answer(demos());
-    expect(body.map((one: { id: string }) => one.id)).toEqual(["kestrel", "loom-64"]);
+    expect(body.map((one: { id: string }) => one.id)).toEqual(["kestrel", "loom-64", "glasshouse", "tern"]);
     const one = await answer(demo(new Request("http://x"), { params: Promise.resolve({ id: "kestrel" }) }));
     expect(one.body).toEqual(JSON.parse(JSON.stringify(demoDesigns[0])));
   });
@@ -57,10 +59,37 @@ describe("demos and schema", () => {
   it("says which demos there are when asked for another", async () => {
     const { status, body } = await answer(demo(new Request("http://x"), { params: Promise.resolve({ id: "moon" }) }));
     expect(status).toBe(404);
-    expect(body.problems[0].message).toContain("kestrel, loom-64");
+    expect(body.problems[0].message).toContain("kestrel, loom-64, glasshouse, tern");
   });
 
   it("publishes a JSON Schema", async () => expect((await answer(schema())).body.properties.controls).toBeDefined());
+});
+
+describe("plan/brief", () => {
+  const ask2 = (body: unknown) => answer(planBrief(ask(body)));
+
+  it("ranks plans for a wish, the best first, with what breaks each", async () => {
+    const { status, body } = await ask2({ wish: { keys: 54 } });
+    expect(status).toBe(200);
+    const [first] = body.options;
+    expect(first).toMatchObject({ fits: true, unmet: [], beatenBy: null });
+    expect(first.roomLeft.keys).toBeGreaterThan(0);
+    expect(body.options.every((option: { beatenBy: string | null }) => option.beatenBy === null)).toBe(true);
+  });
+
+  it("gives all of them when asked, and reckons with own classes and prices", async () => {
+    const own = { ...controllerCatalogue[0], id: "mine", title: "Mine" };
+    const { body } = await ask2({ wish: { keys: 9 }, profiles: [own], prices: { mine: 0.5 }, all: true });
+    expect(body.options[0].profileTitle).toBe("Mine");
+    expect(body.options.some((option: { beatenBy: string | null }) => option.beatenBy !== null)).toBe(true);
+  });
+
+  it("refuses a bad wish with 422 and its place", async () => {
+    const { status, body } = await ask2({ wish: { keys: -1, knobs: 3 } });
+    expect(status).toBe(422);
+    expect(body.problems.map(({ path }: { path: string }) => path)).toEqual(expect.arrayContaining(["wish.keys"]));
+    expect((await ask2({ wish: 12 })).status).toBe(422);
+  });
 });
 
 describe("check", () => {

@@ -50,6 +50,16 @@ export class Derived {
     );
   }
 
+  /** Caps that can meet each other: a standoff's low head lies beneath the caps around it. */
+  get handPieces(): OwnedOutline[] {
+    return this.keep("handPieces", () =>
+      this.capPieces.filter(({ owner }) => {
+        const control = this.design.controls[owner];
+        return control.kind !== "fixing" || this.partOf(control).aboveMm > BENEATH_CAPS_MM;
+      }),
+    );
+  }
+
   get caps(): Outline[] {
     return this.keep("caps", () => this.capPieces.map(({ outline }) => outline));
   }
@@ -138,6 +148,9 @@ export class Derived {
     return this.keep("profile", () => (this.controller ? profileNamed(this.design, this.controller.profileId) : null));
   }
 }
+
+/** Height under the cap of an unpressed full-height switch, less its travel (from memory). */
+const BENEATH_CAPS_MM = 2.5;
 
 /** An outline on the mat and the index of its control. */
 export interface OwnedOutline {

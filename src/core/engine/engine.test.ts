@@ -1,7 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { demoDesigns } from "../../../demo";
-import { finishedPad, pad, withDiodes } from "../../../tests/support/designs";
+import { finishedPad, pad, withDiodes, wiredDemos } from "../../../tests/support/designs";
 import { addLayer, bind, setLampRule } from "../design/edits/keymap";
 import { shareOutDirect, unwire } from "../design/edits/wiring";
 import type { Design } from "../design/schema";
@@ -81,7 +80,7 @@ describe("a simulated pad", () => {
   });
 
   it("runs every input of the demos without a key left down at the end", () => {
-    for (const design of demoDesigns) {
+    for (const design of wiredDemos) {
       const keys = design.controls.filter((control) => control.kind === "key");
       const run = simulate(design, {
         events: keys.flatMap((key, nth) => tap(key.id, 10 + 40 * nth)),

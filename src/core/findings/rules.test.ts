@@ -1,12 +1,18 @@
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
-import { changeControl, placeControls } from "../design/edits/controls";
+import { emptyBrief, noWish } from "../brief/wish";
+import type { Control } from "../catalogue/kinds";
+import { partCatalogue } from "../catalogue/parts";
+import { changeBoard } from "../design/edits/boards";
+import { changeWish } from "../design/edits/brief";
+import { addControl, changeControl, placeControls } from "../design/edits/controls";
 import { addLayer, bind } from "../design/edits/keymap";
 import { chooseController, freePin, moveController, movePin } from "../design/edits/pins";
 import { placeBlock } from "../design/edits/placeBlock";
 import { setCell, setDiodes, setOwnDiode, shareOutDirect, unwire } from "../design/edits/wiring";
 import { newDesign } from "../design/newDesign";
+import { usualMaking } from "../making/settings";
 import type { Design } from "../design/schema";
 import { factsOf, findingsOf } from "./check";
 import { rules } from "./registry";
@@ -23,6 +29,21 @@ function manyKeys(count: number): Design {
   let n = 0;
   return placeBlock(newDesign("many", "Many"), count, 1, { xMm: 0, yMm: 0 }, () => `m${(n += 1)}`);
 }
+
+const corner = (xMm: number, yMm: number) => ({ xMm, yMm });
+
+function add(design: Design, kind: Control["kind"], at: { xMm: number; yMm: number }, fields: object = {}): Design {
+  const placed = addControl(design, kind, "added", { ...at, rotationDeg: 0, boardId: "panel" });
+  return changeControl(placed, "added", fields);
+}
+
+const directPlan = {
+  profileId: "small-5v-18",
+  strategy: "direct",
+  lampWay: "direct",
+  analogWay: "direct",
+  turnWay: "direct",
+};
 
 /** Each rule with a design it must speak on, and a sentence that it must say. */
 const cases: [rule: string, design: Design, words: RegExp][] = [
@@ -105,6 +126,87 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     { ...done, reportSet: { ...done.reportSet, interfaces: ["consumer"] } },
     /would report on "Keyboard, boot layout", which the device does not declare\.$/,
   ],
+  [
+    "layout/openings-meet",
+    add(done, "lamp", { xMm: 8.5, yMm: 0 }),
+    /^The openings of K1 and L2 run \d\.\d mm into each other\.$/,
+  ],
+  [
+    "layout/thin-wall",
+    add(done, "fixing", { xMm: 9.2, yMm: 0 }),
+    /^Between K1 and H1 the plate keeps 1\.1 mm; printed wants 1\.6 mm\.$/,
+  ],
+  [
+    "layout/no-stabiliser",
+    changeControl(changeControl(done, "k9", { widthU: 2 }), "k9", { stabiliser: false }),
+    /^K9 is 2 units or longer without a stabiliser\.$/,
+  ],
+  [
+    "layout/stabiliser-room",
+    move(changeControl(done, "k9", { widthU: 2 }), "k9", 57.15, 19.05),
+    /^K9's stabiliser has no room: K6 is \d\.\d mm in its way\.$/,
+  ],
+  [
+    "layout/keep-out",
+    add(done, "fixing", { xMm: 8.5, yMm: 0 }),
+    /^Behind the plate K1 and H1 are .* into each other\.$/,
+  ],
+  ["layout/hand-room", add(done, "toggle", { xMm: 0, yMm: 15.5 + 38.1 }), /^K7 stands \d\.\d mm in the swing of T1\.$/],
+  ["layout/plug-room", moveController(done, { xMm: 19, yMm: 72 }), /K8 is in the way of the plug, which needs 25 mm/],
+  [
+    "layout/outside-outline",
+    changeBoard(done, "panel", { outline: [corner(-20, -50), corner(80, -50), corner(80, 30), corner(-20, 30)] }),
+    /^K7, K8 and K9 lie across the drawn outline of Panel\.$/,
+  ],
+  [
+    "layout/plate-thickness",
+    changeBoard(done, "panel", { plate: { material: "printed", thicknessMm: 3 } }),
+    /^Panel: the plate is 3 mm, but the cross-stem full-height switch wants 1\.4 to 1\.6 mm \(9 parts\)\.$/,
+  ],
+  [
+    "layout/plate-bends",
+    { ...keyBlock(8, 4), making: { ...usualMaking, reinforceMm: 0 } },
+    /^Under a press on K\d+ the printed plate of Panel \(1\.5 mm, \d+ mm free\) bends about \d\.\d mm/,
+  ],
+  [
+    "layout/controller-covers",
+    moveController(done, { xMm: 19, yMm: 19, side: "under" }),
+    /^Under the board the controller covers .*: solder and test them first, then fit the module on sockets\.$/,
+  ],
+  [
+    "layout/stick-posts",
+    {
+      ...add(done, "stick", { xMm: 100, yMm: 120 }, { partId: "bare" }),
+      parts: [{ ...partCatalogue.find(({ id }) => id === "stick-thumb")!, id: "bare", posts: [] }],
+    },
+    /^S1: 1 stick without holes for mounting posts\.$/,
+  ],
+  [
+    "layout/mirrored-part",
+    placeControls(done, new Map([["k2", { mirrored: true }]])),
+    /^K2 on Panel is mounted from the solder side, the others from the front/,
+  ],
+  [
+    "layout/mirrored-drawing",
+    ["T", "R", "E", "W", "Q"].reduce((d, label, n) => changeControl(d, `k${n + 1}`, { label }), keyBlock(5, 1)),
+    /^The rows read from right to left \(4 neighbours in reverse\)/,
+  ],
+  [
+    "layout/oscillator-near-light",
+    add(moveController(done, { xMm: 100, yMm: 0 }), "light", { xMm: 99, yMm: 6 }),
+    /^The data line of LT1 is \d\.\d mm from the controller's oscillator; keep 10 mm\.$/,
+  ],
+  [
+    "layout/fits-nowhere",
+    { ...done, making: { ...usualMaking, beds: [{ id: "b", name: "Bed", widthMm: 60, heightMm: 60 }] } },
+    /^Panel \(\d+ × \d+ mm\) fits no bed: on the bed it is \d+ % too large, even turned by \d+°\.$/,
+  ],
+  ["brief/over", changeWish(done, { keys: 8, encoders: 1, lamps: 1 }), /^1 key more than the brief\.$/],
+  [
+    "brief/plan-broken",
+    { ...done, brief: { ...emptyBrief, wish: { ...noWish, keys: 40 }, chosen: directPlan } },
+    /^The chosen plan \(Direct, lamps from pins\) is short of \d+ pins for /,
+  ],
   ["try/firmware-limits", shareOutDirect(manyKeys(130)), /^The design has 130 switches; the runtime holds 128\.$/],
 ];
 
@@ -118,7 +220,13 @@ describe("rules", () => {
   it("are silent on a finished pad, but for what is not bound yet", () =>
     expect(findingsOf(done).map((finding) => finding.rule)).toEqual(["keymap/unbound"]));
   it("are silent on an empty design", () => expect(findingsOf(newDesign("d", "D"))).toEqual([]));
-  it.each(demoDesigns)("are silent on $name", (design) => expect(findingsOf(design)).toEqual([]));
+  it.each(demoDesigns.filter(({ id }) => id !== "glasshouse"))("are silent on $name", (design) =>
+    expect(findingsOf(design)).toEqual([]),
+  );
+  it("have nothing to say of Glasshouse but what is still to be wired and bound", () => {
+    const glasshouse = demoDesigns.find(({ id }) => id === "glasshouse")!;
+    expect(findingsOf(glasshouse).map(({ rule }) => rule)).toEqual(["wiring/unwired", "keymap/unbound"]);
+  });
 
   it("tell the most pressing first", () => {
     const weights = findingsOf(setDiodes(movePin(done, "matrix.R1", "P17"), "none")).map((finding) =>
@@ -146,6 +254,17 @@ describe("rules", () => {
       new Set([
         "layout/overlap",
         "layout/too-close",
+        "layout/openings-meet",
+        "layout/thin-wall",
+        "layout/stabiliser-room",
+        "layout/keep-out",
+        "layout/hand-room",
+        "layout/plug-room",
+        "layout/controller-covers",
+        "layout/stick-posts",
+        "layout/oscillator-near-light",
+        "layout/fits-nowhere",
+        "brief/plan-broken",
         "pins/lamp-current",
         "pins/no-controller",
         "keymap/unbound",

@@ -1,7 +1,6 @@
 import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
-import { demoDesigns } from "../../../demo";
-import { finishedPad } from "../../../tests/support/designs";
+import { finishedPad, wiredDemos } from "../../../tests/support/designs";
 import { changeControl } from "../design/edits/controls";
 import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
@@ -22,6 +21,13 @@ describe("exports", () => {
     expect(artifacts.map((artifact) => artifact.id)).toEqual([
       "design",
       "wire-list-csv",
+      "plate-svg",
+      "plate-dxf",
+      "plate-stl",
+      "print-sheets",
+      "legend-sheet",
+      "positions-csv",
+      "drill-csv",
       "report-descriptor-bin",
       "report-descriptor-hex",
       "firmware-c",
@@ -58,10 +64,10 @@ describe("exports", () => {
 
 describe("the wire list", () => {
   it("joins all contacts of a net and its pin: as many wires as contacts", () => {
-    for (const design of demoDesigns) {
+    for (const design of wiredDemos) {
       const wires = wiresOf(design);
-      const contacts = design.controls.length > 20 ? 128 : 40;
-      expect(wires).toHaveLength(contacts);
+      const contacts: Record<string, number> = { kestrel: 40, "loom-64": 128, tern: 34 };
+      expect(wires).toHaveLength(contacts[design.id]);
       for (const wire of wires) expect(wire.straightMm).toBeGreaterThanOrEqual(0);
     }
   });

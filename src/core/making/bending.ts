@@ -106,14 +106,20 @@ export function spansOf(design: Design, boardIndex: number): Span[] {
     0,
     ...openings.filter(({ owner }) => design.controls[owner].kind === "key").map(({ outline }) => widthOf(outline)),
   );
-  const share = solidShare(Math.min(openMm, 14), design.pitch.xMm);
+  const { material, thicknessMm } = board.plate;
+  const { reinforceMm, reinforceClearMm, pressN } = design.making;
+  // A printed plate bends together with the layer printed beneath it, through that layer's wider openings.
+  const layered = material === "printed" && reinforceMm > 0;
+  const open = Math.min(openMm, 14) + (layered ? 2 * reinforceClearMm : 0);
+  const plate: Plate = { material, thicknessMm: layered ? thicknessMm + reinforceMm : thicknessMm };
+  const share = solidShare(open, design.pitch.xMm);
   return onBoard
     .filter((control) => control.kind === "key")
     .map((key) => {
       const toEdge = board.edgeCarried ? toRingMm(key.placement, ring) : Infinity;
       const reach = Math.min(toEdge, ...standoffs.map((standoff) => distanceMm(standoff.placement, key.placement)));
       const spanMm = 2 * reach;
-      return { controlId: key.id, spanMm, deflectionMm: pressedMm(design.making.pressN, spanMm, board.plate) / share };
+      return { controlId: key.id, spanMm, deflectionMm: pressedMm(pressN, spanMm, plate) / share };
     });
 }
 

@@ -1,4 +1,5 @@
 import type { Design } from "../design/schema";
+import { distanceMm } from "../layout/point";
 import { type Finger, type ReachSettings } from "./reachSettings";
 
 /** Keys under the resting fingers, by keyboard usage: A S D F and J K L ; with both thumbs on Space (common practice). */
@@ -14,7 +15,7 @@ const RESTING: [Finger, usage: number][] = [
   ["right thumb", 0x2c],
 ];
 
-/** Proposes where fingers rest, from what the keys say. The left thumb takes the nearest other key beside Space. */
+/** Proposes where fingers rest, from what the keys say. Space belongs to the thumb of its side. */
 export function guessHomes(design: Design): ReachSettings["homes"] {
   const base = design.keymap.layers[0].bindings;
   const controlFor = (usage: number) =>
@@ -26,12 +27,24 @@ export function guessHomes(design: Design): ReachSettings["homes"] {
     return controlId ? [{ finger, controlId }] : [];
   });
   const space = homes.find(({ finger }) => finger === "right thumb");
-  const at = design.controls.find(({ id }) => id === space?.controlId)?.placement;
-  if (!at) return homes;
+  const at = new Map(design.controls.map(({ id, placement }) => [id, placement]));
+  const indexes = homes.filter(({ finger }) => finger.endsWith("index")).map(({ controlId }) => at.get(controlId)!);
+  if (!space || indexes.length < 2) return homes;
+  const middleMm = (indexes[0].xMm + indexes[1].xMm) / 2;
+  const spaceAt = at.get(space.controlId)!;
+  const isLeft = spaceAt.xMm < middleMm - design.pitch.xMm;
   const taken = new Set(homes.map(({ controlId }) => controlId));
-  const beside = design.controls
-    .filter(({ kind, id, placement }) => kind === "key" && !taken.has(id) && placement.xMm < at.xMm)
-    .map(({ id, placement }) => ({ id, mm: Math.hypot(placement.xMm - at.xMm, 3 * (placement.yMm - at.yMm)) }))
+  // The other thumb rests where the first one would, seen in a mirror between the hands.
+  const mirrored = { xMm: 2 * middleMm - spaceAt.xMm, yMm: spaceAt.yMm };
+  const other = design.controls
+    .filter(({ kind, id }) => kind === "key" && !taken.has(id))
+    .map(({ id, placement }) => ({ id, mm: distanceMm(placement, mirrored) }))
     .sort((a, b) => a.mm - b.mm)[0];
-  return [...homes, { finger: "left thumb" as const, controlId: beside?.id ?? space!.controlId }];
+  const isApart = Math.abs(spaceAt.xMm - middleMm) > design.pitch.xMm;
+  const otherId = isApart && other ? other.id : space.controlId;
+  return [
+    ...homes.filter((home) => home !== space),
+    { finger: isLeft ? "left thumb" : "right thumb", controlId: space.controlId },
+    { finger: isLeft ? "right thumb" : "left thumb", controlId: otherId },
+  ];
 }

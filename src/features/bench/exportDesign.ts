@@ -1,3 +1,4 @@
+import { download } from "@/ui/files/download";
 import type { Design } from "@/core/design/schema";
 
 /** Names and purposes stand here so that the exporters themselves load only when one is asked for. */
@@ -19,15 +20,6 @@ export const exportChoices = [
     purpose: "Runtime, tables, pins, a stand-in that runs here, and what to do in which order.",
   },
 ];
-
-function download(fileName: string, mediaType: string, bytes: Uint8Array) {
-  const url = URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: mediaType }));
-  const link = document.createElement("a");
-  link.href = url;
-  link.download = fileName;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 10_000);
-}
 
 /** Makes an artifact and hands it to the browser. @returns what to tell the person */
 export async function exportDesign(design: Design, id: string): Promise<string> {

@@ -1,5 +1,7 @@
 "use client";
 
+import dynamic from "next/dynamic";
+import { useState } from "react";
 import type { Control } from "@/core/catalogue/kinds";
 import { kindOf } from "@/core/catalogue/kinds";
 import type { Placement } from "@/core/catalogue/kinds/controlKind";
@@ -14,6 +16,8 @@ import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { KeyFields } from "./fields/KeyFields";
 import { SpecFields } from "./fields/SpecFields";
 
+const PartSlip = dynamic(() => import("./PartSlip").then((m) => m.PartSlip));
+
 const partChoices = (design: Design, control: Control) =>
   [...derive(design).parts.values()]
     .filter((part) => part.kind === control.kind)
@@ -23,6 +27,7 @@ const partChoices = (design: Design, control: Control) =>
 export function ControlSection({ control }: { control: Control }) {
   const design = useDesign();
   const { id, label, placement } = control;
+  const [isDescribing, setDescribing] = useState(false);
   const change = (what: string, fields: Partial<Control>) =>
     edit(`${what} of ${label}`, (d) => changeControl(d, id, fields));
   const move = (place: Partial<Placement>) => edit(`place ${label}`, (d) => placeControls(d, new Map([[id, place]])));
@@ -76,6 +81,14 @@ export function ControlSection({ control }: { control: Control }) {
         choices={partChoices(design, control)}
         onCommit={(partId) => change("part", { partId })}
       />
+      <Row>
+        <PlainButton height="26px" onClick={() => setDescribing(true)}>
+          {design.parts.some(({ id: own }) => own === control.partId)
+            ? "Change this part"
+            : "Describe a part of my own"}
+        </PlainButton>
+      </Row>
+      {isDescribing && <PartSlip control={control} onClose={() => setDescribing(false)} />}
       {control.kind === "key" && <KeyFields control={control} change={change} />}
       <SpecFields control={control} change={change} />
       <Tick

@@ -18,7 +18,7 @@ import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, Tick } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { Slip } from "@/ui/pieces/Slip";
-import { ProblemList, TextFile } from "./readIn";
+import { ProblemList, TextFile } from "@/ui/files/readIn";
 
 type Form = "table" | "svg" | "dxf";
 

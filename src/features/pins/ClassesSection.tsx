@@ -1,13 +1,17 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import dynamic from "next/dynamic";
+import { useState } from "react";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
-import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
+import { type ControllerProfile, usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/design/derive";
 import { chooseController } from "@/core/design/edits/pins";
 import { edit, useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { Section } from "@/ui/pieces/sheets";
+import { Row, Section } from "@/ui/pieces/sheets";
+
+const ClassSlip = dynamic(() => import("../classes/ClassSlip").then((m) => m.ClassSlip));
 
 const spareWords = (spare: number) => (spare >= 0 ? `${spare} to spare` : `${-spare} too few`);
 
@@ -15,6 +19,8 @@ const spareWords = (spare: number) => (spare >= 0 ? `${spare} to spare` : `${-sp
 export function ClassesSection() {
   const design = useDesign();
   const { profile, signalNets } = derive(design);
+  const [writing, setWriting] = useState<ControllerProfile | null>(null);
+  const isOwn = (one: ControllerProfile) => design.profiles.some(({ id }) => id === one.id);
   const needed = signalNets.length;
   return (
     <Section title={needed === 0 ? "Classes" : `Classes for ${needed} nets`}>
@@ -31,18 +37,29 @@ export function ClassesSection() {
                   {one.logicV} V, {usable} usable, {spareWords(spare)}
                 </Box>
               </Box>
-              <PlainButton
-                height="26px"
-                disabled={isChosen}
-                aria-label={`Take the ${one.title}`}
-                onClick={() => edit("choose a controller", (d) => chooseController(d, one.id))}
-              >
-                {isChosen ? "chosen" : "Take it"}
-              </PlainButton>
+              <Box display="flex" gap="4px">
+                {isOwn(one) && (
+                  <PlainButton height="26px" aria-label={`Change ${one.title}`} onClick={() => setWriting(one)}>
+                    Change
+                  </PlainButton>
+                )}
+                <PlainButton
+                  height="26px"
+                  disabled={isChosen}
+                  aria-label={`Take the ${one.title}`}
+                  onClick={() => edit("choose a controller", (d) => chooseController(d, one.id))}
+                >
+                  {isChosen ? "chosen" : "Take it"}
+                </PlainButton>
+              </Box>
             </Box>
           );
         })}
       </Box>
+      <Row>
+        <PlainButton onClick={() => setWriting(profile ?? controllerCatalogue[0])}>Write a class of my own</PlainButton>
+      </Row>
+      {writing && <ClassSlip from={writing} isOwn={isOwn(writing)} onClose={() => setWriting(null)} />}
     </Section>
   );
 }

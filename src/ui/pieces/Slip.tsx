@@ -11,10 +11,12 @@ interface SlipProps {
   actions?: ReactNode;
   /** Something must be decided before work goes on. */
   urgent?: boolean;
+  /** Room for a drawing or a wide table. */
+  wide?: boolean;
 }
 
 /** A paper slip over the bench. */
-export function Slip({ title, open, onClose, children, actions, urgent }: SlipProps) {
+export function Slip({ title, open, onClose, children, actions, urgent, wide }: SlipProps) {
   return (
     <Dialog.Root
       open={open}
@@ -31,7 +33,7 @@ export function Slip({ title, open, onClose, children, actions, urgent }: SlipPr
             color="var(--ink)"
             borderRadius="4px"
             borderTop="6px solid var(--saffron)"
-            maxWidth="560px"
+            maxWidth={wide ? "1000px" : "560px"}
           >
             <Dialog.Header padding="16px 20px 8px">
               <Dialog.Title fontSize="17px">{title}</Dialog.Title>

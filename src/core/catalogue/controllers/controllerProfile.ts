@@ -8,7 +8,7 @@ const busRoleSchema = z.strictObject({
   line: text(1, 10),
 });
 
-const pinSchema = z.strictObject({
+export const pinSchema = z.strictObject({
   name: text(1, 12),
   /** What the pin is: an I/O pin, or a fixed one of the board. */
   role: z.enum(["io", "ground", "supply", "logic-supply", "reset", "unused"]),

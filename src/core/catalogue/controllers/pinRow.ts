@@ -55,5 +55,9 @@ export function quadLeads(pins: Omit<Pin, "xMm" | "yMm">[], sizeMm: number, pitc
     (n: number) => ({ xMm: edge, yMm: -along(n) }),
     (n: number) => ({ xMm: -along(n), yMm: -edge }),
   ];
-  return pins.map((pin, nth) => ({ ...pin, ...places[Math.floor(nth / aSide)](nth % aSide) }));
+  return pins.map((pin, nth) => {
+    const { xMm, yMm } = places[Math.floor(nth / aSide)](nth % aSide);
+    // −0 would not come back from a table.
+    return { ...pin, xMm: xMm || 0, yMm: yMm || 0 };
+  });
 }

@@ -111,7 +111,7 @@ export const signs: Part[] = [
     id: "standoff-m2",
     title: "Standoff, 2 mm screw",
     kind: "fixing",
-    body: disc(4.5),
+    body: disc(3.8),
     opening: disc(2.2),
     cap: disc(3.8),
     behind: disc(4.5),

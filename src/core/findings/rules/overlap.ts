@@ -10,7 +10,7 @@ export const overlap: Rule = {
   severity: "stop",
   why: "Two parts cannot be in one place: neither can be mounted, or one blocks the other's travel.",
   source: "geometry of the caps and bodies",
-  check(design, { capPieces, bodies }) {
+  check(design, { handPieces, bodies }) {
     const seen = new Set<string>();
     const observe = (what: string, shapes: OwnedOutline[]): Observation[] =>
       closePairs(
@@ -30,7 +30,7 @@ export const overlap: Rule = {
         ];
       });
     return [
-      ...observe("caps", capPieces),
+      ...observe("caps", handPieces),
       ...observe(
         "bodies",
         bodies.map((outline, owner) => ({ owner, outline })),

@@ -84,7 +84,7 @@ export const thumbFan: StartShape<ThumbFan> = {
   shape: "thumb-fan",
   title: "Thumb fan",
   schema: fanSchema,
-  fresh: { shape: "thumb-fan", count: 3, radiusMm: 75, stepDeg: 15, startDeg: 10 },
+  fresh: { shape: "thumb-fan", count: 3, radiusMm: 75, stepDeg: 17, startDeg: 10 },
   fields: [
     wholeField("count", "Keys", 1, 8),
     numberField("radiusMm", "Radius", "mm", 30, 200),
