@@ -1,5 +1,7 @@
 import type { Browser } from "@playwright/test";
+import { part } from "../../tests/e2e/bench";
 import { framesWhileDragging } from "../../tests/e2e/drag";
+import { keyboardOf } from "../../tests/firmware/keyboard64";
 import { withApp } from "../shared/app";
 import type { Row } from "./row";
 
@@ -38,11 +40,40 @@ async function dragRow(browser: Browser, address: string): Promise<Row> {
   };
 }
 
+/** Forty of 120 keys, framed on the mat and dragged together. */
+async function dragFortyRow(browser: Browser, address: string): Promise<Row> {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(address);
+  await page.getByRole("article").first().waitFor();
+  const design = { ...keyboardOf(6, 20, 1), id: "forty", name: "Forty" };
+  await page.locator('input[type="file"]').setInputFiles({
+    name: "forty.json",
+    mimeType: "application/json",
+    buffer: Buffer.from(JSON.stringify(design)),
+  });
+  await page.getByRole("link", { name: "Open Forty" }).click();
+  await part(page, "K1").waitFor();
+  const [first, last] = [(await part(page, "K1").boundingBox())!, (await part(page, "K40").boundingBox())!];
+  await page.mouse.move(first.x - 8, first.y - 8);
+  await page.mouse.down();
+  await page.mouse.move(last.x + last.width - 4, last.y + last.height - 4, { steps: 4 });
+  await page.mouse.up();
+  await page.getByText("40 selected").waitFor();
+  const rate = await framesWhileDragging(page, "K21");
+  await page.close();
+  return {
+    what: "drag of 40 selected keys of 120, two seconds",
+    measured: `${rate.toFixed(1)} frames a second`,
+    limit: `${LEAST_FRAMES} a second`,
+    ratio: rate / LEAST_FRAMES,
+  };
+}
+
 /** First load of every screen, and the frame rate of a drag. */
 export const browserRows = (): Promise<Row[]> =>
   withApp(PORT, async (browser, address) => {
     const rows: Row[] = [];
-    for (const screen of ["shelf", "layout", "wiring", "pins", "keymap", "reports", "try"]) {
+    for (const screen of ["shelf", "brief", "layout", "wiring", "pins", "keymap", "reports", "try"]) {
       const path = screen === "shelf" ? "/" : `/bench/kestrel/${screen}`;
       const kilobytes = (await scriptBytes(browser, address + path)) / 1024;
       rows.push({
@@ -52,5 +83,5 @@ export const browserRows = (): Promise<Row[]> =>
         ratio: MOST_KB / kilobytes,
       });
     }
-    return [...rows, await dragRow(browser, address)];
+    return [...rows, await dragRow(browser, address), await dragFortyRow(browser, address)];
   });

@@ -1,5 +1,5 @@
 import { browserRows } from "./browser";
-import { editRow } from "./edit";
+import { editRows } from "./edit";
 import { firmwareRows } from "./firmware";
 import type { Row } from "./row";
 import { simulationRow } from "./simulation";
@@ -11,4 +11,4 @@ function print({ what, measured, limit, ratio }: Row) {
   );
 }
 
-for (const row of [simulationRow(), ...firmwareRows(), editRow(), ...(await browserRows())]) print(row);
+for (const row of [simulationRow(), ...firmwareRows(), ...editRows(), ...(await browserRows())]) print(row);

@@ -11,8 +11,7 @@ interface Shot {
   prepare?: (page: Page) => Promise<void>;
 }
 
-const part = (page: Page, label: string) =>
-  page.getByRole("button", { name: new RegExp(`^(Key|Encoder|Lamp) ${label},`) });
+const part = (page: Page, label: string) => page.getByRole("button", { name: new RegExp(`^[A-Z][a-z -]+ ${label},`) });
 
 async function typeOnDevice(page: Page) {
   await page.getByLabel("Contacts bounce, up to 4 ms").check();
@@ -27,6 +26,46 @@ async function typeOnDevice(page: Page) {
 
 const shots: Shot[] = [
   { name: "shelf", path: "/" },
+  {
+    name: "brief",
+    path: "/bench/glasshouse/brief",
+    prepare: async (page) => {
+      await page.getByRole("button", { name: /^1\. / }).click();
+    },
+  },
+  { name: "panel", path: "/bench/glasshouse/layout" },
+  {
+    name: "fit",
+    path: "/bench/glasshouse/layout",
+    prepare: async (page) => {
+      await page.getByRole("tab", { name: "Fit" }).click();
+      await page.getByRole("button", { name: /^Look for a seam/ }).click();
+      await page.getByRole("button", { name: /^Take seam 1/ }).waitFor();
+    },
+  },
+  {
+    name: "caps",
+    path: "/bench/loom-64/layout",
+    prepare: async (page) => {
+      await page.getByRole("tab", { name: "Caps" }).click();
+    },
+  },
+  {
+    name: "reach",
+    path: "/bench/loom-64/layout",
+    prepare: async (page) => {
+      await page.getByRole("tab", { name: "Reach" }).click();
+      await page.getByRole("list", { name: "Worst movements" }).scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: "own-class",
+    path: "/bench/kestrel/pins",
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Write a class of my own" }).click();
+      await page.getByRole("button", { name: "Pad P9", exact: true }).click();
+    },
+  },
   { name: "layout", path: "/bench/kestrel/layout", prepare: (page) => part(page, "Stop").click() },
   { name: "wiring", path: "/bench/kestrel/wiring", prepare: (page) => part(page, "Mark").click() },
   {

@@ -20,7 +20,9 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes, wholly 
   await enter(page, /^New device$/);
   await expect(stage(page, "Layout")).toBeVisible();
 
-  await enter(page, /^Place block$/);
+  await act(page, "go layout");
+  await expect(stage(page, "Layout")).toHaveAttribute("aria-current", "step");
+  await enter(page, /^Place the shape$/);
   await enter(page, /^Encoder$/);
   await expect(stage(page, "Layout")).toContainText("10 placed");
   // On the mat: the encoder is selected and has the tab stop; Shift and arrow move it by a tenth, an arrow by a quarter unit.

@@ -21,12 +21,13 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes and back
   await emptyShelf(page);
   await expect(page.getByText("The shelf is empty.")).toBeVisible();
   await page.getByRole("button", { name: "New device" }).click();
-  await expect(page.getByText("Start by placing a key")).toBeVisible();
+  await expect(page.getByText("Start with the wish in Brief")).toBeVisible();
+  await goTo(page, "Layout");
 
   // Layout: a block, and an encoder where the pointer says.
-  await page.getByRole("button", { name: "Place block" }).click();
+  await page.getByRole("button", { name: "Place the shape" }).click();
   await expect(part(page, "K9")).toBeVisible();
-  await tray(page).getByRole("button", { name: "Encoder" }).click();
+  await tray(page).getByRole("button", { name: "Encoder", exact: true }).click();
   await expect(page.getByText("Click where the encoder goes")).toBeVisible();
   const box = (await mat(page).boundingBox())!;
   const corner = (await part(page, "K3").boundingBox())!;
@@ -106,7 +107,7 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes and back
   const design = JSON.parse(await textOf(file));
   await page.goto("/");
   await page.getByLabel("Design files").setInputFiles(await file.path());
-  await expect(page.getByRole("article")).toHaveCount(2);
+  await expect(page.getByRole("article")).toHaveCount(4);
   await page.getByRole("link", { name: "Open New device 2" }).click();
   await expect(stage(page, "Layout")).toContainText("10 placed");
   const again = JSON.parse(await textOf(await exportAs(page, "Design file")));

@@ -1,12 +1,12 @@
 import { controllerCatalogue } from "../catalogue/controllers";
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { type Control, kindOf } from "../catalogue/kinds";
-import type { ControlInput } from "../catalogue/kinds/controlKind";
+import type { ControlInput, Pitch } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
 import type { CircuitPlan } from "../circuits/circuitKind";
 import { GROUND, type Net, type PlacedElement } from "../circuits/net";
 import { partCatalogue } from "../catalogue/parts";
-import type { Part } from "../catalogue/parts/part";
+import { type Part, shapeOutline } from "../catalogue/parts/part";
 import { type Outline, circle, placeOutline } from "../layout/outline";
 import { place } from "../layout/point";
 import type { Controller, Design } from "./schema";
@@ -45,9 +45,7 @@ export class Derived {
 
   /** Pieces of caps on the mat, each with the control it belongs to (by index), in the order of the controls. */
   get capPieces(): OwnedOutline[] {
-    return this.keep("capPieces", () =>
-      this.owned((control) => kindOf(control).cap(control, this.design.pitch, this.partOf(control))),
-    );
+    return this.keep("capPieces", () => this.owned(({ caps }) => caps));
   }
 
   /** Caps that can meet each other: a standoff's low head lies beneath the caps around it. */
@@ -66,28 +64,38 @@ export class Derived {
 
   /** Outlines on the mat in the order of the controls. */
   get bodies(): Outline[] {
-    return this.keep("bodies", () =>
-      this.design.controls.map((control) =>
-        placeOutline(kindOf(control).body(control, this.partOf(control)), control.placement),
-      ),
-    );
+    return this.keep("bodies", () => this.design.controls.map((control) => this.shapesOf(control).body));
   }
 
   /** Openings and post holes in the plates, each with its control. */
   get openings(): OwnedOutline[] {
-    return this.keep("openings", () =>
-      this.owned((control) => {
-        const part = this.partOf(control);
-        const posts = part.posts.map((post) => placeOutline(circle(post.diameterMm), { ...post, rotationDeg: 0 }));
-        return [...kindOf(control).openings(control, part), ...posts];
-      }),
+    return this.keep("openings", () => this.owned(({ openings }) => openings));
+  }
+
+  /** Room that parts need before and behind the plate, each with its control. */
+  get roomBefore(): OwnedOutline[] {
+    return this.keep("roomBefore", () => this.owned(({ front }) => front));
+  }
+
+  get roomBehind(): OwnedOutline[] {
+    return this.keep("roomBehind", () => this.owned(({ behind }) => behind));
+  }
+
+  private owned(pick: (shapes: PlacedShapes) => Outline[]): OwnedOutline[] {
+    return this.design.controls.flatMap((control, owner) =>
+      pick(this.shapesOf(control)).map((outline) => ({ owner, outline })),
     );
   }
 
-  private owned(shapes: (control: Control) => Outline[]): OwnedOutline[] {
-    return this.design.controls.flatMap((control, owner) =>
-      shapes(control).map((outline) => ({ owner, outline: placeOutline(outline, control.placement) })),
-    );
+  /** Shapes of a control on the mat. An edit leaves most controls the same objects, so their shapes are kept. */
+  private shapesOf(control: Control): PlacedShapes {
+    const part = this.partOf(control);
+    const { pitch } = this.design;
+    const known = shapesByControl.get(control);
+    if (known && known.part === part && known.pitch === pitch) return known;
+    const shapes = placedShapes(control, pitch, part);
+    shapesByControl.set(control, shapes);
+    return shapes;
   }
 
   get elements(): Map<string, PlacedElement> {
@@ -151,6 +159,33 @@ export class Derived {
 
 /** Height under the cap of an unpressed full-height switch, less its travel (from memory). */
 const BENEATH_CAPS_MM = 2.5;
+
+interface PlacedShapes {
+  part: Part;
+  pitch: Pitch;
+  caps: Outline[];
+  body: Outline;
+  openings: Outline[];
+  front: Outline[];
+  behind: Outline[];
+}
+
+const shapesByControl = new WeakMap<Control, PlacedShapes>();
+
+function placedShapes(control: Control, pitch: Pitch, part: Part): PlacedShapes {
+  const kind = kindOf(control);
+  const onMat = (outline: Outline) => placeOutline(outline, control.placement);
+  const posts = part.posts.map((post) => placeOutline(circle(post.diameterMm), { ...post, rotationDeg: 0 }));
+  return {
+    part,
+    pitch,
+    caps: kind.cap(control, pitch, part).map(onMat),
+    body: onMat(kind.body(control, part)),
+    openings: [...kind.openings(control, part), ...posts].map(onMat),
+    front: part.front ? [onMat(shapeOutline(part.front))] : [],
+    behind: part.behind ? [onMat(shapeOutline(part.behind))] : [],
+  };
+}
 
 /** An outline on the mat and the index of its control. */
 export interface OwnedOutline {

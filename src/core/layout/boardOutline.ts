@@ -22,7 +22,11 @@ function rim(p: Point, radiusMm: number): Point[] {
  */
 function extremes(outlines: Outline[]): Point[] {
   const byRadius = new Map<number, Point[]>();
-  for (const { core, radiusMm } of outlines) byRadius.set(radiusMm, [...(byRadius.get(radiusMm) ?? []), ...core]);
+  for (const { core, radiusMm } of outlines) {
+    const cores = byRadius.get(radiusMm);
+    if (cores) cores.push(...core);
+    else byRadius.set(radiusMm, [...core]);
+  }
   return [...byRadius].flatMap(([radiusMm, cores]) => convexHull(cores).flatMap((p) => rim(p, radiusMm)));
 }
 

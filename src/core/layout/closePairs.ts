@@ -1,5 +1,5 @@
 import { clearanceMm } from "./clearance";
-import { type Outline, boundsOf } from "./outline";
+import { type Outline, boxOf } from "./outline";
 
 /** Two outlines, by index, that are nearer than asked. */
 export interface ClosePair {
@@ -14,7 +14,7 @@ export interface ClosePair {
  */
 export function closePairs(outlines: Outline[], withinMm: number): ClosePair[] {
   const swept = outlines
-    .map((outline, index) => ({ outline, index, box: boundsOf([outline])! }))
+    .map((outline, index) => ({ outline, index, box: boxOf(outline) }))
     .sort((p, q) => p.box.minXMm - q.box.minXMm);
   const pairs: ClosePair[] = [];
   swept.forEach((left, at) => {

@@ -1,17 +1,11 @@
-import { shapeOutline } from "../catalogue/parts/part";
-import { type Derived, type OwnedOutline } from "../design/derive";
+import type { Derived, OwnedOutline } from "../design/derive";
 import { closePairs } from "./closePairs";
 import { type Outline, placeOutline, roundedRectangle } from "./outline";
 import { type Point, place, point } from "./point";
 
 /** Room that parts need on one side of the plate. */
 export const keepOuts = (derived: Derived, side: "front" | "behind"): OwnedOutline[] =>
-  derived.once(`keep-outs ${side}`, () =>
-    derived.design.controls.flatMap((control, owner) => {
-      const shape = derived.partOf(control)[side];
-      return shape ? [{ owner, outline: placeOutline(shapeOutline(shape), control.placement) }] : [];
-    }),
-  );
+  side === "front" ? derived.roomBefore : derived.roomBehind;
 
 export interface OwnedPair {
   first: number;

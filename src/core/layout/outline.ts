@@ -24,10 +24,24 @@ export const placeOutline = (outline: Outline, at: Point & { rotationDeg: number
   radiusMm: outline.radiusMm,
 });
 
+export interface Box {
+  minXMm: number;
+  minYMm: number;
+  maxXMm: number;
+  maxYMm: number;
+}
+
+const boxes = new WeakMap<Outline, Box>();
+
+/** Smallest upright box around one outline; kept, since unchanged controls keep their outlines from edit to edit. */
+export function boxOf(outline: Outline): Box {
+  let box = boxes.get(outline);
+  if (!box) boxes.set(outline, (box = boundsOf([outline])!));
+  return box;
+}
+
 /** Smallest upright box around outlines; null when there are none. */
-export function boundsOf(
-  outlines: Outline[],
-): { minXMm: number; minYMm: number; maxXMm: number; maxYMm: number } | null {
+export function boundsOf(outlines: Outline[]): Box | null {
   if (outlines.length === 0) return null;
   const box = { minXMm: Infinity, minYMm: Infinity, maxXMm: -Infinity, maxYMm: -Infinity };
   for (const { core, radiusMm } of outlines) {

@@ -2,7 +2,7 @@ import type { Design } from "../design/schema";
 import { derive } from "../design/derive";
 import { boardRings } from "../layout/boardOutline";
 import { boundsOf } from "../layout/outline";
-import { type Point, distanceMm, point } from "../layout/point";
+import { type Point, distanceMm } from "../layout/point";
 import type { Ring } from "../layout/ring";
 import type { Plate, PlateMaterial } from "./settings";
 
@@ -76,17 +76,21 @@ export interface Span {
   deflectionMm: number;
 }
 
-/** Distance from a point to the line of a ring. */
-function toRingMm(p: Point, ring: Ring): number {
+/** Distance from a point to the line of a ring. Plain numbers: it is asked for every key at every edit. */
+function toRingMm({ xMm, yMm }: Point, ring: Ring): number {
   let nearest = Infinity;
-  ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length];
-    const [dx, dy] = [b.xMm - a.xMm, b.yMm - a.yMm];
-    const length2 = dx * dx + dy * dy || 1;
-    const t = Math.min(1, Math.max(0, ((p.xMm - a.xMm) * dx + (p.yMm - a.yMm) * dy) / length2));
-    nearest = Math.min(nearest, distanceMm(p, point(a.xMm + t * dx, a.yMm + t * dy)));
-  });
-  return nearest;
+  let a = ring[ring.length - 1];
+  for (const b of ring) {
+    const dx = b.xMm - a.xMm;
+    const dy = b.yMm - a.yMm;
+    const along = ((xMm - a.xMm) * dx + (yMm - a.yMm) * dy) / (dx * dx + dy * dy || 1);
+    const t = along < 0 ? 0 : along > 1 ? 1 : along;
+    const ex = a.xMm + t * dx - xMm;
+    const ey = a.yMm + t * dy - yMm;
+    nearest = Math.min(nearest, ex * ex + ey * ey);
+    a = b;
+  }
+  return Math.sqrt(nearest);
 }
 
 /**

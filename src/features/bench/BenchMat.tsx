@@ -130,7 +130,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       <BoardShapes design={shown} />
       {controller?.side === "under" && lens !== "pins" && module}
       {shown.controls.map((control) => {
-        const { words, small } = capWords(shown, control, lens, layer);
+        const { words, small, corners } = capWords(shown, control, lens, layer);
         return (
           <ControlShape
             key={control.id}
@@ -142,6 +142,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
             tone={tones.get(control.id) ?? "none"}
             words={words}
             small={small}
+            corners={corners}
             pressed={isLive && held.includes(`${control.id}:press`)}
             lit={isLive && lit.includes(control.id)}
             solderSide={flipped}

@@ -10,6 +10,8 @@ import type { LensId } from "@/ui/lenses/lens";
 export interface CapWords {
   words: string;
   small: string;
+  /** Legends of other layers, one a line, for the lower corners of a cap. */
+  corners?: string;
 }
 
 function cellWords(design: Design, control: Control): string {
@@ -22,6 +24,17 @@ function cellWords(design: Design, control: Control): string {
   return "";
 }
 
+/** What the other layers put on an input; the base shines through in brackets already. */
+function otherLegends(design: Design, inputId: string, layer: Layer): string {
+  const context = bindingContextOf(design);
+  return design.keymap.layers
+    .filter((other, nth) => other.id !== layer.id && nth > 0)
+    .map((other) => other.bindings[inputId])
+    .map((binding) => (binding ? phraseOf(binding, context) : ""))
+    .slice(0, 2)
+    .join("\n");
+}
+
 function legend(design: Design, control: Control, layer: Layer): CapWords {
   const context = bindingContextOf(design);
   const inputs = kindOf(control).inputs(control);
@@ -30,8 +43,9 @@ function legend(design: Design, control: Control, layer: Layer): CapWords {
   const below = press && design.keymap.layers[0].bindings[press.id];
   const label = control.label;
   if (!press || control.kind === "encoder") return { words: label, small: own ? phraseOf(own, context) : "" };
-  if (own) return { words: phraseOf(own, context), small: label === phraseOf(own, context) ? "" : label };
-  return { words: below ? `(${phraseOf(below, context)})` : "–", small: label };
+  const corners = otherLegends(design, press.id, layer);
+  if (own) return { words: phraseOf(own, context), small: label === phraseOf(own, context) ? "" : label, corners };
+  return { words: below ? `(${phraseOf(below, context)})` : "–", small: label, corners };
 }
 
 const reachOnce = new WeakMap<Design, ReturnType<typeof reachOf>>();

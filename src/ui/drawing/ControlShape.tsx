@@ -19,6 +19,8 @@ interface ControlShapeProps {
   /** Big words on the part, and a smaller second line. */
   words: string;
   small: string;
+  /** Up to two short legends for the lower corners, one a line. */
+  corners?: string;
   pressed: boolean;
   lit: boolean;
   solderSide: boolean;
@@ -102,6 +104,31 @@ function Words({ control, pitch, words, small }: Pick<ControlShapeProps, "contro
   );
 }
 
+const CORNER_MM = 1.9;
+
+/** Legends of other layers, left and right at the foot of a cap. */
+function Corners({ control, pitch, corners }: { control: Control; pitch: Pitch; corners: string }) {
+  const width = viewOf(control.kind).wordsWidthMm(control, pitch);
+  if (width === null || control.kind !== "key") return null;
+  return (
+    <Upright x={0} y={0}>
+      <g fill="var(--cap-ink)" pointerEvents="none" opacity={0.8}>
+        {corners.split("\n").map((legend, nth) => (
+          <text
+            key={nth}
+            style={{ fontSize: Math.min(CORNER_MM, width / 2 / Math.max(1, legend.length * 0.56)) }}
+            x={(nth === 0 ? -1 : 1) * (width / 2)}
+            y={7.6}
+            textAnchor={nth === 0 ? "start" : "end"}
+          >
+            {legend}
+          </text>
+        ))}
+      </g>
+    </Upright>
+  );
+}
+
 const describe = (control: Control, words: string, small: string) =>
   `${kindOf(control).title} ${control.label}, ${kindOf(control).describe(control)}, at ${control.placement.xMm} by ${control.placement.yMm} mm` +
   `${words !== control.label ? `, ${words}` : ""}${small ? `, ${small}` : ""}`;
@@ -118,7 +145,8 @@ const tinted = (colour: string | null): CSSProperties | undefined =>
 
 /** One control on the mat: its cap seen from above, or its body and contacts from the solder side. */
 export const ControlShape = memo(function ControlShape(props: ControlShapeProps) {
-  const { control, part, colour, pitch, selected, tone, words, small, pressed, lit, solderSide, tabStop } = props;
+  const { control, part, colour, pitch, selected, tone, words, small, corners, pressed, lit, solderSide, tabStop } =
+    props;
   const { xMm, yMm, rotationDeg } = control.placement;
   const kind = kindOf(control);
   const { Face } = viewOf(control.kind);
@@ -172,6 +200,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
       />
       {selected && <path d={cap} fill="none" stroke="var(--saffron)" strokeWidth={1.1} pointerEvents="none" />}
       <Words control={control} pitch={pitch} words={words} small={small} />
+      {corners && <Corners control={control} pitch={pitch} corners={corners} />}
     </g>
   );
 });

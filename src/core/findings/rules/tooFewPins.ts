@@ -1,18 +1,19 @@
 import { controllerCatalogue } from "../../catalogue/controllers";
 import { type ControllerProfile, usablePins } from "../../catalogue/controllers/controllerProfile";
-import { type Derived, derive } from "../../design/derive";
+import { direct } from "../../circuits/direct";
+import type { Derived } from "../../design/derive";
 import { chooseController } from "../../design/edits/pins";
 import { shareOutMatrix } from "../../design/edits/wiring";
-import type { Design } from "../../design/schema";
+import { fewestLines } from "../../matrix/planReadingOrder";
 import { type Fix, type Rule, counted } from "../finding";
 
-/** The same design with all switches in the matrix that needs the fewest pins, when that saves enough. */
-function matrixFix(design: Design, usable: number, needed: number): Fix[] {
-  const replanned = derive(shareOutMatrix(design, "fewest-pins"));
-  const after = replanned.signalNets.length;
+/** All switches in the matrix that needs the fewest pins, the rest direct, when that is enough: counted, not planned. */
+function matrixFix({ elements }: Derived, usable: number, needed: number): Fix[] {
+  const all = [...elements.values()];
+  const { rows, columns } = fewestLines(all.filter(({ kind }) => kind === "switch").length);
+  const others = all.filter((element) => element.kind !== "switch" && direct.takes(element));
+  const after = rows + columns + others.reduce((sum, { kind }) => sum + (kind === "quadrature" ? 2 : 1), 0);
   if (after > usable) return [];
-  const rows = replanned.nets.filter((net) => net.role === "row").length;
-  const columns = replanned.nets.filter((net) => net.role === "column").length;
   const title = `Share out ${rows} rows and ${columns} columns: ${after} pins instead of ${needed}`;
   return [{ title, apply: (d) => shareOutMatrix(d, "fewest-pins") }];
 }
@@ -29,9 +30,9 @@ function largerController(needed: number): Fix[] {
 }
 
 /** Cheapest first: a few diodes, then another board. */
-const waysOut = (design: Design, { signalNets }: Derived, usable: number): Fix[] => [
-  ...matrixFix(design, usable, signalNets.length),
-  ...largerController(signalNets.length),
+const waysOut = (derived: Derived, usable: number): Fix[] => [
+  ...matrixFix(derived, usable, derived.signalNets.length),
+  ...largerController(derived.signalNets.length),
 ];
 
 export const tooFewPins: Rule = {
@@ -40,7 +41,7 @@ export const tooFewPins: Rule = {
   severity: "stop",
   why: "Every net needs a pin of its own; found out after ordering, this means a new board.",
   source: "counts of nets and of usable pins",
-  check(design, derived) {
+  check(_design, derived) {
     const { profile, signalNets } = derived;
     if (!profile) return [];
     const usable = usablePins(profile).length;
@@ -50,7 +51,7 @@ export const tooFewPins: Rule = {
       {
         message: `${counted(short, "pin")} too few: ${signalNets.length} nets need pins, the ${profile.title} has ${usable}.`,
         subjects: [],
-        fixes: waysOut(design, derived, usable),
+        fixes: waysOut(derived, usable),
       },
     ];
   },

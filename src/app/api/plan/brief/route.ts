@@ -1,12 +1,14 @@
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { controllerProfileSchema } from "@/core/catalogue/controllers/controllerProfile";
 import { briefSchema, noWish, wishSchema } from "@/core/brief/wish";
+import { type Result, good } from "@/core/design/problem";
+import { readDesign } from "@/core/design/readDesign";
 import { between, listOf, whole, z } from "@/core/schema";
 import { planningTasks } from "@/workers/planningTasks";
 import { readOptions } from "../../options";
 import { readJson, unprocessable } from "../../request";
 
-const bodySchema = z.strictObject({
+const questionSchema = z.strictObject({
   /** Counts and choices; what is left out is none, or the usual. */
   wish: z.partial(wishSchema),
   matrixShape: z._default(briefSchema.shape.matrixShape, null),
@@ -18,17 +20,30 @@ const bodySchema = z.strictObject({
   /** With the options that another one beats. */
   all: z._default(z.boolean(), false),
 });
+type Question = z.infer<typeof questionSchema>;
 
-/** The brief's options, the best first: `{wish, …}` → `{options}`. */
+/** A whole design asks with its own brief, classes and timing; else the body is the question. */
+function questionOf(json: unknown): Result<Question> {
+  if (typeof json !== "object" || json === null || !("format" in json)) return readOptions(questionSchema, json);
+  const read = readDesign(json);
+  if (!read.ok) return read;
+  const { brief, profiles, timing } = read.value;
+  const { wish, matrixShape, prices } = brief;
+  const { debounceMs, settleUs } = timing;
+  return good({ wish, matrixShape, prices, profiles, debounceMs, settleUs, all: false });
+}
+
+/** The brief's options, the best first: `{wish, …}` or a design → `{options}`. */
 export async function POST(request: Request): Promise<Response> {
   const body = await readJson(request);
   if (body instanceof Response) return body;
-  const options = readOptions(bodySchema, body.json);
-  if (!options.ok) return unprocessable(options.problems);
-  const { wish, profiles, matrixShape, prices, debounceMs, settleUs, all } = options.value;
+  const question = questionOf(body.json);
+  if (!question.ok) return unprocessable(question.problems);
+  const { wish, profiles, matrixShape, prices, debounceMs, settleUs, all } = question.value;
   const setting = { brief: { matrixShape, prices }, debounceMs, settleUs };
   const answers = planningTasks.planBrief({ ...noWish, ...wish }, [...controllerCatalogue, ...profiles], setting);
   const shown = answers.filter((answer) => all || answer.beatenBy === null);
-  const told = shown.map(({ profile, ...answer }) => ({ ...answer, profileTitle: profile.title }));
-  return Response.json({ options: told });
+  return Response.json({
+    options: shown.map(({ profile, ...answer }) => ({ ...answer, profileTitle: profile.title })),
+  });
 }
