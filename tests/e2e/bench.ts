@@ -15,7 +15,7 @@ export async function emptyShelf(page: Page): Promise<void> {
 }
 
 export const stage = (page: Page, name: string): Locator =>
-  page.getByRole("navigation", { name: "Job card" }).getByRole("link", { name });
+  page.getByRole("navigation", { name: "Job card" }).getByRole("link", { name: new RegExp(`^\\d+\\s*${name}`) });
 
 export async function goTo(page: Page, name: string): Promise<void> {
   await stage(page, name).click();

@@ -107,7 +107,7 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes and back
   const design = JSON.parse(await textOf(file));
   await page.goto("/");
   await page.getByLabel("Design files").setInputFiles(await file.path());
-  await expect(page.getByRole("article")).toHaveCount(4);
+  await expect(page.getByRole("article")).toHaveCount(2);
   await page.getByRole("link", { name: "Open New device 2" }).click();
   await expect(stage(page, "Layout")).toContainText("10 placed");
   const again = JSON.parse(await textOf(await exportAs(page, "Design file")));
@@ -139,7 +139,10 @@ test("too few pins are counted, and the way out is one click", async ({ page }) 
   await expect(
     page.getByText("4 pins too few: 15 nets need pins, the Thumb-size 3.3 V board, 11 I/O has 11."),
   ).toBeVisible();
-  await page.getByRole("contentinfo").getByRole("button", { name: "Take the Small 5 V USB board, 18 I/O" }).click();
+  await page
+    .getByRole("contentinfo")
+    .getByRole("button", { name: "Take the Full-size 3.3 V dual-core board, 26 I/O" })
+    .click();
   await page.getByRole("button", { name: "Share out pins" }).first().click();
   await expect(page.getByText("All settled")).toBeVisible();
 });
@@ -218,10 +221,10 @@ test("reports are live beside the descriptor, which is told byte by byte", async
 
 test("every export leaves every stage's menu", async ({ page }) => {
   await page.goto("/bench/kestrel/layout");
-  for (const name of ["Layout", "Wiring", "Pins", "Keymap", "Reports", "Try"]) {
+  for (const name of ["Brief", "Layout", "Wiring", "Pins", "Keymap", "Reports", "Try"]) {
     await goTo(page, name);
     await page.getByRole("button", { name: "Export", exact: true }).click();
-    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(5);
+    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(12);
     await page.keyboard.press("Escape");
   }
   expect(await textOf(await exportAs(page, "Wire list"))).toContain("Straight length (mm)");

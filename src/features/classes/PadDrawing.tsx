@@ -123,7 +123,6 @@ export function PadDrawing({ profile, inHand, onPick, onMove, onAdd }: PadDrawin
             textAnchor={pin.xMm > 0 ? "end" : "start"}
             style={{ fontSize: size * 1.7 }}
             fill="var(--mat-ink)"
-            pointerEvents="none"
           >
             {pin.name}
           </text>

@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { useBench, useDesign } from "@/store/bench";
 import { type LayoutTab, openTab, useLayoutView } from "@/store/layoutView";
+import { PlainButton } from "@/ui/pieces/buttons";
 import { ControlSection } from "./ControlSection";
 import { GroupSection } from "./GroupSection";
 import { PlaceSection } from "./PlaceSection";
@@ -48,12 +49,27 @@ export function LayoutTray() {
       </Box>
       <Box role="tabpanel" aria-label={TABS.find(({ id }) => id === tab)!.title}>
         {tab === "place" && <PlaceTab />}
+        {(tab === "boards" || tab === "fit") && <SelectedLine />}
         {tab === "boards" && <BoardsTab />}
         {tab === "fit" && <FitTab />}
         {tab === "caps" && <CapsTab />}
         {tab === "reach" && <ReachTab />}
       </Box>
     </>
+  );
+}
+
+/** Sheets that are not about the selection lead to it. */
+function SelectedLine() {
+  const count = useBench((state) => state.selection.length);
+  if (count === 0) return null;
+  return (
+    <Box display="flex" gap="8px" alignItems="center" paddingTop="8px">
+      {count} selected.
+      <PlainButton height="26px" onClick={() => openTab("place")}>
+        {count === 1 ? "Show its numbers" : "Show their numbers"}
+      </PlainButton>
+    </Box>
   );
 }
 

@@ -18,7 +18,7 @@ import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, Tick } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { Slip } from "@/ui/pieces/Slip";
-import { ProblemList, TextFile } from "@/ui/files/readIn";
+import { ProblemList, TextFile, takeLongPaste } from "@/ui/files/readIn";
 
 type Form = "table" | "svg" | "dxf";
 
@@ -112,6 +112,7 @@ export function ReadInSlip({ onClose }: { onClose: () => void }) {
           placeholder={"x,y,width,height,rotation,label\n0,0,1,1,0,Q\n1,0,1.5,1,0,W"}
           value={text}
           onChange={(event) => setText(event.target.value)}
+          onPaste={(event) => takeLongPaste(event, setText)}
         />
       </Box>
       <Columns>

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useRef } from "react";
+import { type ClipboardEvent, useRef } from "react";
 import type { LineProblem } from "@/core/formats/table";
 import { PlainButton } from "@/ui/pieces/buttons";
 
@@ -31,6 +31,16 @@ export function TextFile({ accept, onText }: { accept: string; onText: (text: st
       />
     </>
   );
+}
+
+const LONG_PASTE = 5000;
+
+/** Browsers insert thousands of pasted lines one by one, which takes minutes; a long paste replaces the text at once. */
+export function takeLongPaste(event: ClipboardEvent, setText: (text: string) => void): void {
+  const pasted = event.clipboardData.getData("text");
+  if (pasted.length < LONG_PASTE) return;
+  event.preventDefault();
+  setText(pasted);
 }
 
 /** What was left out and why, line by line. */

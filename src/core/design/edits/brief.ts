@@ -103,8 +103,13 @@ function layRows({ design, topMm }: Shelf, line: WishCount, count: number, newId
 export function placeBrief(design: Design, newId: () => string, only?: WishCount): Design {
   const box = boundsOf([...derive(design).caps, ...derive(design).bodies]);
   const open = new Map(budgetOf(design).lines.map(({ line, wished, placed }) => [line, wished - placed]));
-  return ORDER.filter((line) => (open.get(line) ?? 0) > 0 && (!only || only === line)).reduce<Shelf>(
-    (shelf, line) => layRows(shelf, line, open.get(line)!, newId),
-    { design, topMm: box ? box.maxYMm + GAP_MM : 0 },
-  ).design;
+  const lines = ORDER.filter((line) => (open.get(line) ?? 0) > 0 && (!only || only === line));
+  if (lines.length === 0) return design;
+  const { design: placed } = lines.reduce<Shelf>((shelf, line) => layRows(shelf, line, open.get(line)!, newId), {
+    design,
+    topMm: box ? box.maxYMm + GAP_MM : 0,
+  });
+  // A controller that was laid on the empty mat makes room for what is placed there now.
+  const { controller } = derive(placed);
+  return controller ? chooseController(placed, controller.profileId) : placed;
 }
