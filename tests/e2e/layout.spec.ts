@@ -275,7 +275,7 @@ test("wish, plan, layout and a stagger by keyboard alone", async ({ page }) => {
   await tabTo(page, /^Place what is open$/);
   await page.keyboard.press("Enter");
   await expect(stage(page, "Layout")).toContainText("9 placed");
-  await tabTo(page, /^Layout/);
+  await tabTo(page, /^2Layout/);
   await page.keyboard.press("Enter");
   await expect(stage(page, "Layout")).toHaveAttribute("aria-current", "step");
   await tabTo(page, /^Reach$/);

@@ -117,10 +117,10 @@ describe("the SVG, drawn by Chromium", () => {
         const openings = [...document.querySelectorAll("#PLATE_OPENINGS path")].map((path) =>
           path.getBoundingClientRect(),
         );
-        const box = svg.getBoundingClientRect();
-        const rect = (r: DOMRect) => ({ x: r.x - box.x, y: r.y - box.y, width: r.width, height: r.height });
+        const frame = svg.getBoundingClientRect();
+        const rect = (r: DOMRect) => ({ x: r.x - frame.x, y: r.y - frame.y, width: r.width, height: r.height });
         return {
-          box: { width: box.width, height: box.height },
+          frame: { width: frame.width, height: frame.height },
           edge: rect(edge),
           openings: openings.map(rect),
           viewBox: svg.getAttribute("viewBox")!,
@@ -128,15 +128,15 @@ describe("the SVG, drawn by Chromium", () => {
       });
       const px = 96 / 25.4; // CSS Values: 1 in = 96 px
       const [minX, minY, width, height] = measured.viewBox.split(" ").map(Number);
-      expect(measured.box.width).toBeCloseTo(width * px, 1);
-      expect(measured.box.height).toBeCloseTo(height * px, 1);
+      expect(measured.frame.width).toBeCloseTo(width * px, 1);
+      expect(measured.frame.height).toBeCloseTo(height * px, 1);
       const derived = derive(design);
       const expected = derived.openings.map(({ outline }) => boundsOf([outline])!);
       expect(measured.openings).toHaveLength(expected.length);
-      for (const box of expected) {
-        const at = { x: (box.minXMm - minX) * px, y: (box.minYMm - minY) * px };
+      for (const frame of expected) {
+        const at = { x: (frame.minXMm - minX) * px, y: (frame.minYMm - minY) * px };
         const near = measured.openings.find((o) => Math.hypot(o.x - at.x, o.y - at.y) < 1);
-        expect(near?.width).toBeCloseTo((box.maxXMm - box.minXMm) * px, 0);
+        expect(near?.width).toBeCloseTo((frame.maxXMm - frame.minXMm) * px, 0);
       }
     } finally {
       await browser.close();

@@ -101,7 +101,7 @@ export class Derived {
   get elements(): Map<string, PlacedElement> {
     return this.keep(
       "elements",
-      () => new Map(this.design.controls.flatMap(placedElements).map((element) => [element.id, element])),
+      () => new Map(this.design.controls.flatMap(elementsOf).map((element) => [element.id, element])),
     );
   }
 
@@ -196,6 +196,15 @@ export interface OwnedOutline {
 const catalogueById = new Map(partCatalogue.map((part) => [part.id, part]));
 
 /** A part that is mounted from the solder side shows its contacts mirrored. */
+const elementsByControl = new WeakMap<Control, PlacedElement[]>();
+
+/** Elements with their contacts on the mat; kept with the control, like its shapes. */
+function elementsOf(control: Control): PlacedElement[] {
+  let elements = elementsByControl.get(control);
+  if (!elements) elementsByControl.set(control, (elements = placedElements(control)));
+  return elements;
+}
+
 function placedElements(control: Control): PlacedElement[] {
   const mirror = control.placement.mirrored ? -1 : 1;
   return kindOf(control)

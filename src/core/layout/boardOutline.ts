@@ -1,9 +1,9 @@
 import type { Board, Design } from "../design/schema";
 import { derive } from "../design/derive";
 import { convexHull } from "./convexHull";
-import type { Outline } from "./outline";
+import { type Outline, boxOf } from "./outline";
 import { type Point, place, point } from "./point";
-import { type Ring, clockwise, filletRing, offsetConvex, outlineRing } from "./ring";
+import { type Ring, clockwise, filletRing, isInside, offsetConvex, outlineRing } from "./ring";
 
 const RIM_STEPS = 16;
 
@@ -30,6 +30,37 @@ function extremes(outlines: Outline[]): Point[] {
   return [...byRadius].flatMap(([radiusMm, cores]) => convexHull(cores).flatMap((p) => rim(p, radiusMm)));
 }
 
+const DIRECTIONS = Array.from({ length: 8 }, (_, nth) => {
+  const angle = (nth * Math.PI) / 4;
+  return [Math.cos(angle), Math.sin(angle)] as const;
+});
+
+/**
+ * Leaves out what lies inside the octagon between the farthest points in eight directions: it cannot touch the hull
+ * (S. G. Akl and G. T. Toussaint, 1978). On a large board hardly any part is left.
+ */
+function outerOnes(outlines: Outline[]): Outline[] {
+  if (outlines.length < 16) return outlines;
+  const corners = outlines.map((outline) => {
+    const { minXMm, minYMm, maxXMm, maxYMm } = boxOf(outline);
+    return [point(minXMm, minYMm), point(maxXMm, minYMm), point(maxXMm, maxYMm), point(minXMm, maxYMm)];
+  });
+  const octagon = convexHull(
+    DIRECTIONS.map(([x, y]) => {
+      let [farthest, most] = [corners[0][0], -Infinity];
+      // The middle of a box lies within its outline, so the octagon lies within the hull.
+      for (const [a, , c] of corners) {
+        const middle = point((a.xMm + c.xMm) / 2, (a.yMm + c.yMm) / 2);
+        const along = middle.xMm * x + middle.yMm * y;
+        if (along > most) [farthest, most] = [middle, along];
+      }
+      return farthest;
+    }),
+  );
+  if (octagon.length < 3) return outlines;
+  return outlines.filter((_, nth) => corners[nth].some((p) => !isInside(p, octagon)));
+}
+
 function moduleCorners(design: Design, boardId: string): Point[] {
   const { controller, profile } = derive(design);
   if (!controller || !profile || controller.placement.boardId !== boardId) return [];
@@ -46,7 +77,7 @@ export function carriedHull(design: Design, boardId: string): Point[] {
     ...capPieces.filter(({ owner }) => isOn(owner)).map(({ outline }) => outline),
     ...bodies.filter((_, owner) => isOn(owner)),
   ];
-  return convexHull([...extremes(outlines), ...moduleCorners(design, boardId)]);
+  return convexHull([...extremes(outerOnes(outlines)), ...moduleCorners(design, boardId)]);
 }
 
 /** A convex hull at a margin, its corners rounded by the board's radius. A radius above the margin rounds the inside too. */

@@ -22,7 +22,4 @@ const toRegions = (polygons: Polygon[]): Region[] =>
 export const unionOf = (rings: Ring[]): Region[] =>
   rings.length === 0 ? [] : toRegions(clipping.union(toPolygon(rings[0]), ...rings.slice(1).map(toPolygon)));
 
-export const withoutRings = (ring: Ring, cut: Ring[]): Region[] =>
-  toRegions(clipping.difference(toPolygon(ring), ...cut.map(toPolygon)));
-
 export const commonOf = (a: Ring, b: Ring): Region[] => toRegions(clipping.intersection(toPolygon(a), toPolygon(b)));

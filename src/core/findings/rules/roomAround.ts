@@ -1,4 +1,4 @@
-import { overlaps } from "../../layout/clearance";
+import { clearanceMm, overlaps } from "../../layout/clearance";
 import { isInside } from "../../layout/ring";
 import { keepOuts, moduleOutline, ownedPairs, plugOutline } from "../../layout/keepOuts";
 import { type Rule, controlSubject, counted, listed } from "../finding";
@@ -29,18 +29,26 @@ export const handRoom: Rule = {
     const swings = keepOuts(derived, "front");
     if (swings.length === 0) return [];
     const swinging = new Set(swings.map(({ owner }) => owner));
-    const caps = derived.capPieces.filter(({ owner }) => !swinging.has(owner));
-    return ownedPairs(derived, [...swings, ...caps], -1e-6).flatMap(({ first, second, clearanceMm: gap }) => {
-      if (!swinging.has(first) && !swinging.has(second)) return [];
-      const [mover, other] = swinging.has(first) ? [first, second] : [second, first];
-      const [a, b] = [design.controls[mover], design.controls[other]];
-      return [
-        {
-          message: `${b.label} stands ${(-gap).toFixed(1)} mm in the swing of ${a.label}.`,
-          subjects: [controlSubject(a.id), controlSubject(b.id)],
-        },
-      ];
-    });
+    const boardOf = (owner: number) => design.controls[owner].placement.boardId;
+    const others = [...derived.capPieces.filter(({ owner }) => !swinging.has(owner)), ...swings];
+    const told = new Set<string>();
+    return swings.flatMap((swing) =>
+      others.flatMap((other) => {
+        const isAhead = !swinging.has(other.owner) || other.owner > swing.owner;
+        if (!isAhead || !overlaps(swing.outline, other.outline) || boardOf(other.owner) !== boardOf(swing.owner))
+          return [];
+        const key = `${swing.owner} ${other.owner}`;
+        if (told.has(key)) return [];
+        told.add(key);
+        const [a, b] = [design.controls[swing.owner], design.controls[other.owner]];
+        return [
+          {
+            message: `${b.label} stands ${(-clearanceMm(swing.outline, other.outline)).toFixed(1)} mm in the swing of ${a.label}.`,
+            subjects: [controlSubject(a.id), controlSubject(b.id)],
+          },
+        ];
+      }),
+    );
   },
 };
 
