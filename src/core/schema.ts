@@ -1,16 +1,68 @@
-import * as z from "zod/mini";
+import {
+  _default,
+  array,
+  boolean,
+  config,
+  type core,
+  discriminatedUnion,
+  enum as oneOf,
+  int,
+  iso,
+  literal,
+  maxLength,
+  maximum,
+  minLength,
+  minimum,
+  nullable,
+  number,
+  optional,
+  partial,
+  record,
+  regex,
+  strictObject,
+  string,
+  union,
+  type ZodMiniType,
+} from "zod/mini";
 import english from "zod/v4/locales/en.js";
 
-// The small build of the schema library: a page's first script carries only the checks that are used.
-z.config(english());
+config(english());
 
-export { z };
-export type Schema<T> = z.ZodMiniType<T>;
+/**
+ * The small build of the schema library, and of it only the parts that are used: its namespace as a whole would bring
+ * messages in fifty languages into a page's first script.
+ */
+export const z = {
+  _default,
+  array,
+  boolean,
+  discriminatedUnion,
+  enum: oneOf,
+  int,
+  iso: { datetime: iso.datetime },
+  literal,
+  nullable,
+  number,
+  optional,
+  partial,
+  record,
+  regex,
+  strictObject,
+  string,
+  union,
+};
+
+// eslint-disable-next-line @typescript-eslint/no-namespace -- types only, beside the functions of the same name
+export declare namespace z {
+  export type infer<T> = core.output<T>;
+}
+
+export type Schema<T> = ZodMiniType<T>;
 export type { core as schemaCore } from "zod/mini";
 
-export const text = (least: number, most: number) => z.string().check(z.minLength(least), z.maxLength(most));
-export const between = (least: number, most: number) => z.number().check(z.minimum(least), z.maximum(most));
-export const whole = (least: number, most: number) => z.int().check(z.minimum(least), z.maximum(most));
+export const text = (least: number, most: number) => string().check(minLength(least), maxLength(most));
+export const between = (least: number, most: number) => number().check(minimum(least), maximum(most));
+export const whole = (least: number, most: number) => int().check(minimum(least), maximum(most));
 
-export const listOf = <S extends z.core.$ZodType>(item: S, most: number, least = 0) =>
-  z.array(item).check(z.minLength(least), z.maxLength(most));
+export const listOf = <S extends core.$ZodType>(item: S, most: number, least = 0) =>
+  array(item).check(minLength(least), maxLength(most));

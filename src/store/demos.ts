@@ -1,8 +1,18 @@
 import type { Design } from "@/core/design/schema";
 import { seedDemos } from "./designRepository";
 
-/** The demo designs; they load only when asked for. */
-export const loadDemos = (): Promise<Design[]> => import("@demo/index").then((module) => module.demoDesigns);
+async function fetched<T>(address: string): Promise<T> {
+  const answer = await fetch(address);
+  if (!answer.ok) throw new Error(`The demo designs could not be loaded: the server answered ${answer.status}.`);
+  return (await answer.json()) as T;
+}
+
+/** The demo designs as data from the app's own server; without one (scripts and tests) from their files. */
+export async function loadDemos(): Promise<Design[]> {
+  if (typeof location === "undefined") return (await import("@demo/index")).demoDesigns;
+  const list = await fetched<{ id: string }[]>("/api/demos");
+  return Promise.all(list.map(({ id }) => fetched<Design>(`/api/demos/${id}`)));
+}
 
 /** On the first visit, wherever it leads, the demos come onto the shelf. */
 export const layOutDemos = (): Promise<void> => seedDemos(loadDemos, new Date());

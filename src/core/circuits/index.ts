@@ -1,4 +1,4 @@
-import { type Schema, z } from "../schema";
+import { type Schema, type schemaCore, z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { type DirectCircuit, direct } from "./direct";
 import { type MatrixCircuit, matrix } from "./matrix";
@@ -14,5 +14,5 @@ const byKind = new Map<string, CircuitKind<Circuit>>(
 
 export const circuitKindOf = (circuit: Circuit): CircuitKind<Circuit> => byKind.get(circuit.kind)!;
 
-const schemas = circuitKinds.map((kind) => kind.schema) as unknown as [z.core.$ZodTypeDiscriminable];
+const schemas = circuitKinds.map((kind) => kind.schema) as unknown as [schemaCore.$ZodTypeDiscriminable];
 export const circuitSchema = z.discriminatedUnion("kind", schemas) as unknown as Schema<Circuit>;

@@ -1,4 +1,4 @@
-import type { z } from "../schema";
+import type { schemaCore } from "../schema";
 import { migrate } from "./migrations";
 import { type Problem, type Result, bad, good } from "./problem";
 import { DESIGN_FORMAT, DESIGN_VERSION, type Design, designSchema } from "./schema";
@@ -6,18 +6,18 @@ import { DESIGN_FORMAT, DESIGN_VERSION, type Design, designSchema } from "./sche
 const MOST_PROBLEMS = 20;
 
 /** The path in words a person can follow: the label of the control it is in, when there is one. */
-function pathOf(issue: z.core.$ZodIssue): string {
+function pathOf(issue: schemaCore.$ZodIssue): string {
   return issue.path.map(String).join(".");
 }
 
-function sentence(issue: z.core.$ZodIssue): string {
+function sentence(issue: schemaCore.$ZodIssue): string {
   if (issue.code === "unrecognized_keys") return `has fields that are not known here: ${issue.keys.join(", ")}`;
   if (issue.code === "invalid_union" && issue.errors.length === 0)
     return "is of a kind that this version does not know";
   return issue.message.replace(/^Invalid input: /, "").replace(/^Too (small|big): /, "");
 }
 
-const problemOf = (issue: z.core.$ZodIssue): Problem => ({ path: pathOf(issue), message: sentence(issue) });
+const problemOf = (issue: schemaCore.$ZodIssue): Problem => ({ path: pathOf(issue), message: sentence(issue) });
 
 function repeated(values: string[], path: string, what: string): Problem[] {
   const seen = new Set<string>();

@@ -1,4 +1,4 @@
-import { type Outline, boxOf } from "./outline";
+import { type Outline, boxOf, boxesMeet } from "./outline";
 import { type Point, distanceMm, point } from "./point";
 
 /** Distance from a point to a line piece. */
@@ -64,7 +64,6 @@ export function clearanceMm(a: Outline, b: Outline): number {
 
 /** Whether two outlines overlap; boxes are compared first, since most pairs are far apart. */
 export function overlaps(a: Outline, b: Outline): boolean {
-  const [p, q] = [boxOf(a), boxOf(b)];
-  if (p.minXMm > q.maxXMm || q.minXMm > p.maxXMm || p.minYMm > q.maxYMm || q.minYMm > p.maxYMm) return false;
+  if (!boxesMeet(boxOf(a), boxOf(b))) return false;
   return clearanceMm(a, b) < -1e-6;
 }

@@ -40,6 +40,9 @@ export function boxOf(outline: Outline): Box {
   return box;
 }
 
+export const boxesMeet = (a: Box, b: Box): boolean =>
+  a.minXMm <= b.maxXMm && b.minXMm <= a.maxXMm && a.minYMm <= b.maxYMm && b.minYMm <= a.maxYMm;
+
 /** Smallest upright box around outlines; null when there are none. */
 export function boundsOf(outlines: Outline[]): Box | null {
   if (outlines.length === 0) return null;

@@ -28,6 +28,8 @@ export function TopBar({ onSlip }: TopBarProps) {
       color="var(--mat-ink)"
     >
       <Link
+        // The shelf's script is not wanted on the bench until someone goes there.
+        prefetch={false}
         href="/"
         aria-label="Ovrin: back to the shelf"
         style={{ fontWeight: 700, fontSize: 17, letterSpacing: "0.02em", paddingRight: 10 }}

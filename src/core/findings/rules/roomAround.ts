@@ -1,4 +1,6 @@
+import type { Derived } from "../../design/derive";
 import { clearanceMm, overlaps } from "../../layout/clearance";
+import { boxOf, boxesMeet } from "../../layout/outline";
 import { isInside } from "../../layout/ring";
 import { keepOuts, moduleOutline, ownedPairs, plugOutline } from "../../layout/keepOuts";
 import { type Rule, controlSubject, counted, listed } from "../finding";
@@ -19,6 +21,26 @@ export const keepOut: Rule = {
     }),
 };
 
+/** Which parts stand in the swing of which, each two once, with how far. */
+function swingsMet(derived: Derived): { mover: number; other: number; deepMm: number }[] {
+  const swings = keepOuts(derived, "front");
+  const swinging = new Set(swings.map(({ owner }) => owner));
+  const others = [...derived.capPieces.filter(({ owner }) => !swinging.has(owner)), ...swings];
+  const boxes = others.map(({ outline }) => boxOf(outline));
+  const met = new Map<string, { mover: number; other: number; deepMm: number }>();
+  for (const swing of swings) {
+    const box = boxOf(swing.outline);
+    boxes.forEach((otherBox, nth) => {
+      if (!boxesMeet(box, otherBox)) return;
+      const { owner, outline } = others[nth];
+      if (swinging.has(owner) && owner <= swing.owner) return;
+      const gap = clearanceMm(swing.outline, outline);
+      if (gap < -1e-6) met.set(`${swing.owner} ${owner}`, { mover: swing.owner, other: owner, deepMm: -gap });
+    });
+  }
+  return [...met.values()];
+}
+
 export const handRoom: Rule = {
   id: "layout/hand-room",
   stage: "layout",
@@ -26,29 +48,16 @@ export const handRoom: Rule = {
   why: "A lever, stick or slider needs its swing free: a finger or a cap in the way stops it or is hit by it.",
   source: "the parts' keep-outs before the plate",
   check(design, derived) {
-    const swings = keepOuts(derived, "front");
-    if (swings.length === 0) return [];
-    const swinging = new Set(swings.map(({ owner }) => owner));
-    const boardOf = (owner: number) => design.controls[owner].placement.boardId;
-    const others = [...derived.capPieces.filter(({ owner }) => !swinging.has(owner)), ...swings];
-    const told = new Set<string>();
-    return swings.flatMap((swing) =>
-      others.flatMap((other) => {
-        const isAhead = !swinging.has(other.owner) || other.owner > swing.owner;
-        if (!isAhead || !overlaps(swing.outline, other.outline) || boardOf(other.owner) !== boardOf(swing.owner))
-          return [];
-        const key = `${swing.owner} ${other.owner}`;
-        if (told.has(key)) return [];
-        told.add(key);
-        const [a, b] = [design.controls[swing.owner], design.controls[other.owner]];
-        return [
-          {
-            message: `${b.label} stands ${(-clearanceMm(swing.outline, other.outline)).toFixed(1)} mm in the swing of ${a.label}.`,
-            subjects: [controlSubject(a.id), controlSubject(b.id)],
-          },
-        ];
-      }),
-    );
+    return swingsMet(derived).flatMap(({ mover, other, deepMm }) => {
+      const [a, b] = [design.controls[mover], design.controls[other]];
+      if (a.placement.boardId !== b.placement.boardId) return [];
+      return [
+        {
+          message: `${b.label} stands ${deepMm.toFixed(1)} mm in the swing of ${a.label}.`,
+          subjects: [controlSubject(a.id), controlSubject(b.id)],
+        },
+      ];
+    });
   },
 };
 

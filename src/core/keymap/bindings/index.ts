@@ -1,4 +1,4 @@
-import { type Schema, z } from "../../schema";
+import { type Schema, type schemaCore, z } from "../../schema";
 import type { ActionEntry, BindingContext, BindingKind } from "./bindingKind";
 import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
 import { type HoldLayerBinding, holdLayer } from "./holdLayer";
@@ -15,7 +15,7 @@ const byDeed = new Map<string, BindingKind<Binding>>(
   bindingKinds.map((kind) => [kind.does, kind as unknown as BindingKind<Binding>]),
 );
 
-const schemas = bindingKinds.map((kind) => kind.schema) as unknown as [z.core.$ZodTypeDiscriminable];
+const schemas = bindingKinds.map((kind) => kind.schema) as unknown as [schemaCore.$ZodTypeDiscriminable];
 export const bindingSchema = z.discriminatedUnion("does", schemas) as unknown as Schema<Binding>;
 
 export const phraseOf = (binding: Binding, context: BindingContext): string =>
