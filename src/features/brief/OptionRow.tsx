@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { addedParts } from "@/core/brief/prices";
+import { counted } from "@/core/words";
 import { changeWish } from "@/core/design/edits/brief";
 import { edit } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
@@ -22,7 +23,8 @@ const value = {
 } as const;
 
 const roomWords = ({ roomLeft: room }: BriefAnswer) =>
-  room && `Still takes ${room.keys} keys, or ${room.encoders} encoders, or ${room.pots} analog inputs more.`;
+  room &&
+  `Still takes ${counted(room.keys, "key")}, or ${counted(room.encoders, "encoder")}, or ${counted(room.pots, "analog input")} more.`;
 
 /** One plan: what it is, why it stands there, what breaks it; opened, its pins and parts. */
 export function OptionRow({ answer, rank, isChosen, onTake }: OptionRowProps) {

@@ -29,7 +29,10 @@ export function OptionsLedger() {
         wiring.
       </Box>
     );
-  const shown = withBeaten ? answers : answers.filter((answer) => answer.beatenBy === null);
+  // The plan that was taken stays in sight, also when another one beats it by now.
+  const shown = withBeaten
+    ? answers
+    : answers.filter((answer) => answer.beatenBy === null || isSame(answer, design.brief.chosen));
   const beaten = answers.length - answers.filter((answer) => answer.beatenBy === null).length;
   const take = (answer: BriefAnswer) => edit("take a plan", (d) => takePlan(d, answer.plan));
   return (

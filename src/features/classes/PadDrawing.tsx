@@ -35,6 +35,9 @@ function freshPin({ pins }: ControllerProfile, xMm: number, yMm: number): Pin {
   };
 }
 
+/** Pads in the middle of a module have their names beneath them. */
+const isInner = (pin: Pin, widthMm: number) => Math.abs(pin.xMm) < widthMm / 5;
+
 function colourOf(pin: Pin): string {
   if (pin.role !== "io") return "var(--module-edge)";
   return pin.reserved ? "var(--stop)" : "var(--pad)";
@@ -107,6 +110,7 @@ export function PadDrawing({ profile, inHand, onPick, onMove, onAdd }: PadDrawin
           aria-label={`Pad ${pin.name}`}
           aria-pressed={nth === inHand}
           onKeyDown={(event) => (event.key === "Enter" || event.key === " ") && onPick(nth)}
+          className="pad"
           style={{ cursor: "grab" }}
         >
           <circle
@@ -118,9 +122,9 @@ export function PadDrawing({ profile, inHand, onPick, onMove, onAdd }: PadDrawin
             strokeWidth={size / 2}
           />
           <text
-            x={pin.xMm + (pin.xMm > 0 ? -1.6 : 1.6) * size}
-            y={pin.yMm + size * 0.5}
-            textAnchor={pin.xMm > 0 ? "end" : "start"}
+            x={pin.xMm + (isInner(pin, w) ? 0 : pin.xMm > 0 ? -1.6 : 1.6) * size}
+            y={pin.yMm + size * (isInner(pin, w) ? 2.6 : 0.5)}
+            textAnchor={isInner(pin, w) ? "middle" : pin.xMm > 0 ? "end" : "start"}
             style={{ fontSize: size * 1.7 }}
             fill="var(--mat-ink)"
           >

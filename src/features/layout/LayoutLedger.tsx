@@ -1,6 +1,7 @@
 "use client";
 
 import { type Control, kindOf } from "@/core/catalogue/kinds";
+import { derive } from "@/core/design/derive";
 import { useBench, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
 import { Ledger } from "@/ui/pieces/Ledger";
@@ -12,6 +13,11 @@ export function LayoutLedger() {
   const design = useDesign();
   const selection = useBench((state) => state.selection);
   const board = (control: Control) => design.boards.find((b) => b.id === control.placement.boardId)?.name ?? "";
+  // A button with a cap of its own form is told by its part; units mean nothing there.
+  const size = (control: Control) => {
+    const { cap, title } = derive(design).partOf(control);
+    return control.kind === "key" && cap ? title : kindOf(control).describe(control);
+  };
   return (
     <Ledger
       label="Controls and places"
@@ -23,7 +29,7 @@ export function LayoutLedger() {
       columns={[
         { title: "Label", cell: (control) => control.label, width: "150px" },
         { title: "Kind", cell: (control) => kindOf(control).title },
-        { title: "Size", cell: (control) => kindOf(control).describe(control) },
+        { title: "Size", cell: size },
         { title: "x (mm)", numeric: true, cell: (control) => mm(control.placement.xMm) },
         { title: "y (mm)", numeric: true, cell: (control) => mm(control.placement.yMm) },
         { title: "Turned (°)", numeric: true, cell: (control) => control.placement.rotationDeg.toFixed(1) },

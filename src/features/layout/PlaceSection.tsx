@@ -31,7 +31,7 @@ export function PlaceSection() {
   return (
     <Section title="Place">
       <BriefLine />
-      <Box display="grid" gridTemplateColumns="9fr 11fr" gap="4px">
+      <Box display="grid" gridTemplateColumns="1fr 1fr" gap="4px">
         {controlKinds.map(({ kind, title, article }) => {
           const { Sign } = viewOf(kind);
           const taken = inHand === kind;
@@ -40,7 +40,8 @@ export function PlaceSection() {
               key={kind}
               aria-pressed={taken}
               justifyContent="flex-start"
-              paddingInline="8px"
+              paddingInline="5px"
+              gap="5px"
               height="28px"
               fontSize="13px"
               bg={taken ? "var(--saffron)" : "var(--sheet)"}

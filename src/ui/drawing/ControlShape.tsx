@@ -186,7 +186,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
             strokeWidth={tone === "none" ? 0.3 : 0.9}
           />
           {pieces.length > 1 && <path d={cap} fill="var(--cap)" pointerEvents="none" />}
-          <Face control={control} pitch={pitch} pressed={pressed} lit={lit} />
+          <Face control={control} pitch={pitch} part={part} pressed={pressed} lit={lit} />
         </>
       )}
       <path

@@ -5,7 +5,15 @@ import type { FaceProps, KindView } from "./kindView";
 /** The rim of a cap slopes; its top is this much smaller. */
 const SLOPE = { acrossMm: 4.6, downMm: 5, upMm: 0.6 };
 
-function Face({ control, pitch, pressed }: FaceProps<Key>) {
+/** A button with a cap of its own form has a dished top of the same form. */
+function OwnTop({ part, pressed }: Pick<FaceProps<Key>, "part" | "pressed">) {
+  const { widthMm, heightMm } = part.cap!;
+  const [rx, ry] = [widthMm * 0.4, heightMm * 0.4];
+  return <ellipse rx={rx} ry={ry} fill={pressed ? "var(--saffron)" : "var(--cap-top)"} pointerEvents="none" />;
+}
+
+function Face({ control, pitch, part, pressed }: FaceProps<Key>) {
+  if (part.cap) return <OwnTop part={part} pressed={pressed} />;
   const [w, h] = [control.widthU * pitch.xMm - SLOPE.acrossMm, control.heightU * pitch.yMm - SLOPE.downMm];
   const fill = pressed ? "var(--saffron)" : "var(--cap-top)";
   return <rect x={-w / 2} y={-h / 2 - SLOPE.upMm} width={w} height={h} rx={1.4} fill={fill} pointerEvents="none" />;

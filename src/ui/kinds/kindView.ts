@@ -1,10 +1,12 @@
 import type { LucideIcon } from "lucide-react";
 import type { ComponentType } from "react";
+import type { Part } from "@/core/catalogue/parts/part";
 import type { Pitch } from "@/core/catalogue/kinds/controlKind";
 
 export interface FaceProps<C> {
   control: C;
   pitch: Pitch;
+  part: Part;
   pressed: boolean;
   lit: boolean;
 }

@@ -48,7 +48,9 @@ export const PlateLens = memo(function PlateLens({ design, seam }: PlateLensProp
           strokeDasharray="1.6 1"
         />
       )}
-      {seam && <path d={linePath(seam)} fill="none" stroke="var(--stop)" strokeWidth={0.9} strokeDasharray="3 1.2" />}
+      {seam && (
+        <path d={linePath(seam)} fill="none" stroke="var(--saffron)" strokeWidth={1.1} strokeDasharray="4 1.4" />
+      )}
     </g>
   );
 });

@@ -15,7 +15,7 @@ export const twoWayMatrix: SwitchWay = {
       parts: { diode: inputs },
       readUs: (rows + columns) * settleUs,
       certainty: [
-        { weight: "note", words: "no switch works without its diode, and a reversed one answers for its twin" },
+        { weight: "warn", words: "no switch works without its diode, and a reversed one answers for its twin" },
       ],
       shape: `${rows} × ${columns} lines, two switches a crossing`,
     };
