@@ -36,7 +36,10 @@ module.exports = {
       severity: "error",
       comment: "a stage never imports another stage; only the registry and the bench know them",
       from: { path: "^src/features/(brief|layout|wiring|pins|keymap|reports|try|shelf)/" },
-      to: { path: "^src/features/(brief|layout|wiring|pins|keymap|reports|try|shelf|bench)/", pathNot: "^src/features/$1/" },
+      to: {
+        path: "^src/features/(brief|layout|wiring|pins|keymap|reports|try|shelf|bench)/",
+        pathNot: "^src/features/$1/",
+      },
     },
     {
       name: "no-cycles",

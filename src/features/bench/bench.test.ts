@@ -50,7 +50,12 @@ describe("words on caps", () => {
   });
 
   it("are the binding under the legends lens, with the label beneath", () => {
-    expect(capWords(design, control("k1"), "legends", base)).toEqual({ words: "A", small: "K1" });
+    expect(capWords(design, control("k1"), "legends", base)).toEqual({ words: "A", small: "K1", corners: "" });
+  });
+
+  it("carry what other layers say in their corners", () => {
+    const own = bind(layered, "up", "k1:press", { does: "keyboard", usage: 0x3a, modifiers: 0 });
+    expect(capWords(own, control("k1", own), "legends", own.keymap.layers[0]).corners).toBe("F1");
   });
 
   it("shine through from the base in brackets", () => {
