@@ -3,6 +3,8 @@
 import { Box, Input } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
+import { newId } from "@/store/newId";
 import { chooseController, clearPins, takePinPlan } from "@/core/design/edits/pins";
 import { shareOutDirect, shareOutMatrix } from "@/core/design/edits/wiring";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
@@ -50,6 +52,8 @@ function useCommands(onKeys: () => void): Command[] {
       title: "Share out rows and columns: fewest pins",
       run: () => edit("share out rows and columns", (d) => shareOutMatrix(d, "fewest-pins")),
     },
+    { title: "Place what the brief leaves open", run: () => edit("place the brief", (d) => placeBrief(d, newId)) },
+    { title: "Wire as the brief's plan says", run: () => edit("wire as planned", wireAsPlanned) },
     { title: "Wire everything direct", run: () => edit("wire everything direct", shareOutDirect) },
     { title: "Share out pins", run: () => edit("share out pins", (d) => takePinPlan(d, planPins(d))) },
     { title: "Free all pins that are not locked", run: () => edit("free the pins", clearPins) },

@@ -16,7 +16,21 @@ function Face({ control, pitch, part, pressed }: FaceProps<Key>) {
   if (part.cap) return <OwnTop part={part} pressed={pressed} />;
   const [w, h] = [control.widthU * pitch.xMm - SLOPE.acrossMm, control.heightU * pitch.yMm - SLOPE.downMm];
   const fill = pressed ? "var(--saffron)" : "var(--cap-top)";
-  return <rect x={-w / 2} y={-h / 2 - SLOPE.upMm} width={w} height={h} rx={1.4} fill={fill} pointerEvents="none" />;
+  // Only the raised part of a stepped cap has a top; the step to its right lies lower.
+  const top = control.stepU === null ? w : Math.max(2, control.stepU * pitch.xMm - SLOPE.acrossMm);
+  return (
+    <>
+      <rect x={-w / 2} y={-h / 2 - SLOPE.upMm} width={top} height={h} rx={1.4} fill={fill} pointerEvents="none" />
+      {control.stepU !== null && (
+        <path
+          d={`M${-w / 2 + top + 1.6} ${-h / 2 - 1}v${h + 2}`}
+          stroke="var(--cap-edge)"
+          strokeWidth={0.3}
+          pointerEvents="none"
+        />
+      )}
+    </>
+  );
 }
 
 export const keyView: KindView<Key> = {
