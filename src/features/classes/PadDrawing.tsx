@@ -113,6 +113,15 @@ export function PadDrawing({ profile, inHand, onPick, onMove, onAdd }: PadDrawin
           className="pad"
           style={{ cursor: "grab" }}
         >
+          {!isInner(pin, w) && (
+            <rect
+              x={pin.xMm > 0 ? pin.xMm - 5 * size : pin.xMm - size}
+              y={pin.yMm - size}
+              width={6 * size}
+              height={2 * size}
+              fill="transparent"
+            />
+          )}
           <circle
             cx={pin.xMm}
             cy={pin.yMm}
