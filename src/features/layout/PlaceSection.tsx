@@ -31,7 +31,7 @@ export function PlaceSection() {
   return (
     <Section title="Place">
       <BriefLine />
-      <Box display="grid" gridTemplateColumns="1fr 1fr" gap="4px">
+      <Box display="grid" gridTemplateColumns="48fr 52fr" gap="4px">
         {controlKinds.map(({ kind, title, article }) => {
           const { Sign } = viewOf(kind);
           const taken = inHand === kind;

@@ -1,0 +1,261 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { controllerCatalogue } from "../catalogue/controllers";
+import { type ControllerProfile, usablePins } from "../catalogue/controllers/controllerProfile";
+import { analogNeed, busNeed, inputNeed, outputNeed, pwmNeed } from "../circuits/net";
+import { usualMaking } from "../making/settings";
+import { roomFor, smallestChange } from "./breaks";
+import { languageFor, unmetBy } from "./mustHaves";
+import { optionFor, statesPerSecond } from "./option";
+import { joinLots, pinRoomOf } from "./pinRoom";
+import { planBrief } from "./plan";
+import { jointsOf, priceOf, sumParts } from "./prices";
+import { switchWays } from "./ways";
+import { ladderMargin } from "./ways/ladder";
+import { lampWays } from "./ways/lampWays";
+import { voltageWays } from "./ways/voltageWays";
+import type { WayContext } from "./ways/way";
+import { type ChosenPlan, type Wish, emptyBrief, noWish, wishSchema } from "./wish";
+import { leastAreaCm2, wishTroubles } from "./wishFit";
+
+const setting = { brief: emptyBrief, debounceMs: 5, settleUs: 5 };
+const profile = (id: string): ControllerProfile => controllerCatalogue.find((each) => each.id === id)!;
+const small = profile("small-5v-18");
+const direct: ChosenPlan = {
+  profileId: small.id,
+  strategy: "direct",
+  lampWay: "direct",
+  analogWay: "direct",
+  turnWay: "direct",
+};
+const context = (more: Partial<WayContext> = {}): WayContext => ({
+  wish: noWish,
+  profile: small,
+  matrixShape: null,
+  settleUs: 5,
+  ...more,
+});
+const wishes = fc.record({
+  keys: fc.integer({ min: 0, max: 60 }),
+  encoders: fc.integer({ min: 0, max: 6 }),
+  pots: fc.integer({ min: 0, max: 6 }),
+  lamps: fc.integer({ min: 0, max: 12 }),
+});
+
+describe.each(switchWays)("the way $title", (way) => {
+  it("needs no fewer pins and parts for more inputs", () => {
+    let last = { pins: 0, parts: 0 };
+    for (let inputs = 20; inputs <= 100; inputs += 8) {
+      const plan = way.plan(
+        inputs,
+        context({ wish: { ...noWish, chords: true }, matrixShape: { rows: 10, columns: 10 } }),
+      );
+      if (!plan) continue;
+      const pins = plan.pins.reduce((sum, { count }) => sum + count, 0);
+      const parts = Object.values(plan.parts).reduce((sum, count) => sum + count, 0);
+      expect(pins).toBeGreaterThanOrEqual(last.pins);
+      expect(parts).toBeGreaterThanOrEqual(last.parts);
+      last = { pins, parts };
+    }
+  });
+
+  it("says its shape in words and takes time to read", () => {
+    const plan = way.plan(40, context({ matrixShape: { rows: 5, columns: 8 } }))!;
+    expect(plan.shape).not.toBe("");
+    expect(plan.readUs).toBeGreaterThan(0);
+  });
+});
+
+describe("single ways", () => {
+  const pinsOf = (id: string, inputs: number, more: Partial<WayContext> = {}) =>
+    switchWays
+      .find((way) => way.id === id)!
+      .plan(inputs, context(more))
+      ?.pins.reduce((sum, { count }) => sum + count, 0);
+
+  it("count the pins of the trade", () => {
+    expect(pinsOf("matrix", 64)).toBe(16);
+    expect(pinsOf("two-way-matrix", 64)).toBe(12);
+    expect(pinsOf("input-registers", 200)).toBe(3);
+    expect(pinsOf("bus-expanders", 128)).toBe(2);
+    expect(pinsOf("bus-expanders", 129)).toBeUndefined();
+    expect(pinsOf("multiplexers", 64)).toBe(8);
+    expect(pinsOf("ladder", 24)).toBe(2);
+    expect(pinsOf("matrix-given", 13, { matrixShape: { rows: 3, columns: 4 } })).toBeUndefined();
+  });
+
+  it("need diodes only when many keys at once must be told", () => {
+    const matrix = switchWays.find(({ id }) => id === "matrix")!;
+    expect(matrix.plan(30, context({ wish: { ...noWish, chords: true } }))!.parts).toEqual({ diode: 30 });
+    const without = matrix.plan(30, context({ wish: { ...noWish, chords: false } }))!;
+    expect(without.parts).toEqual({});
+    expect(without.certainty[0].words).toContain("ghosts");
+  });
+
+  // n equal resistors: half a step is 1/(2n) of the supply; 1 % parts may move the middle tap by 0.5 % of it.
+  it("keep less margin on a ladder with more keys, and none beyond a hundred", () => {
+    expect(ladderMargin(12)).toBeCloseTo(1 / 24 - 0.005, 9);
+    expect(ladderMargin(101)).toBeLessThan(0);
+  });
+
+  it("light any number of lamps from four pins, and read sixteen voltages through five", () => {
+    expect(lampWays[1].plan(40)!.pins.reduce((sum, { count }) => sum + count, 0)).toBe(4);
+    expect(lampWays[1].plan(2)).toBeNull();
+    expect(voltageWays[1].plan(16)!.pins.reduce((sum, { count }) => sum + count, 0)).toBe(5);
+  });
+});
+
+describe("pins for needs", () => {
+  it("are matched, not only counted: two analog needs do not fit one analog pin, whatever is free besides", () => {
+    const poor = { ...small, pins: small.pins.map((pin) => ({ ...pin, analogChannel: pin.name === "P4" ? 6 : null })) };
+    const lots = [{ what: "voltages", need: analogNeed, count: 2 }];
+    expect(pinRoomOf(lots, poor)).toMatchObject({ fits: false, short: [{ what: "voltages", count: 1 }] });
+  });
+
+  it("give way to each other when another order helps: plain needs leave scarce pins to those that need them", () => {
+    const analogs = usablePins(small).filter((pin) => pin.analogChannel !== null).length;
+    const lots = [
+      { what: "switches", need: inputNeed, count: 18 - analogs },
+      { what: "voltages", need: analogNeed, count: analogs },
+    ];
+    expect(pinRoomOf(lots, small).fits).toBe(true);
+    expect(pinRoomOf([{ ...lots[0], count: lots[0].count + 1 }, lots[1]], small).fits).toBe(false);
+  });
+
+  it("are shared where wires are", () => {
+    const bus = { what: "bus data", need: busNeed("i2c", "SDA"), count: 1, shared: "SDA" };
+    expect(joinLots([bus, bus, { what: "lamps", need: outputNeed, count: 0 }])).toEqual([bus]);
+  });
+
+  it("never serve more needs than there are pins", () =>
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 30 }),
+        fc.integer({ min: 0, max: 12 }),
+        fc.integer({ min: 0, max: 8 }),
+        (plain, analog, pwm) => {
+          const lots = [
+            { what: "a", need: inputNeed, count: plain },
+            { what: "b", need: analogNeed, count: analog },
+            { what: "c", need: pwmNeed, count: pwm },
+          ];
+          const { fits, needed, short } = pinRoomOf(lots, small);
+          const missing = short.reduce((sum, { count }) => sum + count, 0);
+          expect(needed).toBe(plain + analog + pwm);
+          expect(fits).toBe(missing === 0);
+          expect(needed - missing).toBeLessThanOrEqual(18);
+        },
+      ),
+    ));
+
+  it("give interrupts to as many encoder lines as the board has left", () => {
+    const lots = (lines: number) => [{ what: "lines", need: { ...inputNeed, interrupt: true }, count: lines }];
+    const able = usablePins(small).filter((pin) => pin.interrupt).length;
+    expect(pinRoomOf(lots(4), small).interrupts).toEqual({ wanted: 4, met: 4 });
+    expect(pinRoomOf(lots(able + 2), small).interrupts).toEqual({ wanted: able + 2, met: able });
+  });
+});
+
+describe("an option", () => {
+  it("is none where a way makes no sense", () => {
+    const of = (wish: Partial<Wish>, plan: Partial<ChosenPlan>) =>
+      optionFor({ ...noWish, ...wish }, { ...direct, ...plan }, small, setting);
+    expect(of({ keys: 9 }, { turnWay: "with-switches" })).toBeNull();
+    expect(of({ keys: 9, encoders: 1 }, { turnWay: "with-switches" })).toBeNull();
+    expect(of({ keys: 2 }, { strategy: "matrix" })).toBeNull();
+    expect(of({ keys: 9 }, { strategy: "no such way" })).toBeNull();
+    expect(of({}, {})).toMatchObject({ fits: true, partCount: 0 });
+  });
+
+  it("needs a level shifter for lights on 3.3 V logic, and warns of their current", () => {
+    const lights = { ...noWish, lights: 68 };
+    const at3 = optionFor(lights, { ...direct, profileId: "dual-core-3v3-26" }, profile("dual-core-3v3-26"), setting)!;
+    expect(at3.parts).toMatchObject({ "level-shifter": 1 });
+    expect(at3.certainty.map(({ words }) => words).join()).toContain("2.7 A at full white");
+    expect(optionFor(lights, direct, small, setting)!.parts).toEqual({});
+  });
+
+  it("needs a radio module only where the controller has none", () => {
+    const radio = { ...noWish, keys: 4, connection: "radio" as const };
+    expect(optionFor(radio, direct, small, setting)!.room.needed).toBe(4 + 3 + 2 + 1);
+    expect(optionFor(radio, direct, profile("wireless-3v3-20"), setting)!.room.needed).toBe(4);
+    expect(unmetBy(radio, small)).toEqual(["has no radio of its own: count a radio module"]);
+  });
+
+  it("gives three displays of one address a bus multiplexer", () => {
+    const displays = (count: number) => optionFor({ ...noWish, displays: count }, direct, small, setting)!.parts;
+    expect(displays(2)["bus-multiplexer"]).toBeUndefined();
+    expect(displays(3)["bus-multiplexer"]).toBe(1);
+  });
+
+  it("makes states a second from steps, four states and turns", () => expect(statesPerSecond(4)).toBe(384));
+
+  it("reckons in the language that serves", () => {
+    const thumb = profile("thumb-3v3-11");
+    expect(languageFor(noWish, thumb)).toBe("compiled");
+    expect(languageFor({ ...noWish, firmware: "interpreted" }, thumb)).toBe("interpreted");
+    expect(unmetBy({ ...noWish, firmware: "interpreted" }, small)).toEqual(["runs no interpreted firmware"]);
+    expect(unmetBy({ ...noWish, making: "hand-wired" }, profile("chip-3v3-48"))).toEqual([
+      "is a bare chip, which cannot be hand-wired",
+    ]);
+  });
+});
+
+describe("planning", () => {
+  it("keeps its promises for any wish: room counts are exact at their edge", () =>
+    fc.assert(
+      fc.property(wishes, (counts) => {
+        const wish = { ...noWish, ...counts };
+        const [best] = planBrief(wish, [small, profile("dual-core-3v3-26")], setting);
+        if (!best.fits) return;
+        const room = roomFor(wish, best.plan, best.profile, setting);
+        const fits = (more: Partial<Wish>) =>
+          optionFor({ ...wish, ...more }, best.plan, best.profile, setting)?.fits ?? false;
+        if (room.keys > 0) expect(fits({ keys: wish.keys + room.keys })).toBe(true);
+        // Register chains take any number; the search ends at 500 of a sort.
+        if (wish.keys + room.keys < 500) expect(fits({ keys: wish.keys + room.keys + 1 })).toBe(false);
+        if (wish.pots + room.pots < 500) expect(fits({ pots: wish.pots + room.pots + 1 })).toBe(false);
+      }),
+      { numRuns: 15 },
+    ));
+
+  it("finds a change that is enough and not one too many", () => {
+    const wish = { ...noWish, keys: 25, encoderPush: false };
+    const change = smallestChange(wish, direct, small, setting)!;
+    expect(change).toMatchObject({ words: "7 keys fewer", wish: { keys: 18 } });
+    expect(smallestChange({ ...noWish, keys: 4 }, direct, small, setting)).toBeNull();
+  });
+
+  it("takes an empty wish", () => expect(planBrief(noWish, [small], setting)[0].room.needed).toBe(0));
+
+  it("sums parts, prices and joints", () => {
+    expect(sumParts([{ diode: 3 }, { diode: 2, resistor: 1 }, {}])).toEqual({ diode: 5, resistor: 1 });
+    expect(jointsOf({ diode: 5, multiplexer: 1 })).toBe(34);
+    expect(priceOf("diode", { diode: 1 })).toBe(1);
+    expect(priceOf("unknown", {}, 7)).toBe(7);
+  });
+});
+
+describe("what a wish runs into by itself", () => {
+  const pitch = { xMm: 19.05, yMm: 19.05 };
+  it("is the size: 27 keys with gaps are over 100 cm², 20 are not", () => {
+    expect(leastAreaCm2({ ...noWish, keys: 27 }, pitch)).toBeGreaterThan(100);
+    const wish = { ...noWish, keys: 20, fits100: true };
+    expect(wishTroubles(wish, pitch, usualMaking)).toEqual([]);
+    expect(wishTroubles({ ...wish, keys: 40 }, pitch, usualMaking)[0]).toMatch(
+      /about \d+ cm² with gaps; 100 × 100 mm has 100/,
+    );
+  });
+  it("is a bed too small for one piece, and sockets without a board", () => {
+    const troubles = wishTroubles(
+      { ...noWish, keys: 120, onePiecePrint: true, hotSwap: true, making: "hand-wired" },
+      pitch,
+      usualMaking,
+    );
+    expect(troubles).toHaveLength(2);
+  });
+  it("is refused when it is no wish", () => {
+    expect(wishSchema.safeParse({ ...noWish, keys: 1.5 }).success).toBe(false);
+    expect(wishSchema.safeParse({ ...noWish, knobs: 1 }).success).toBe(false);
+  });
+});
