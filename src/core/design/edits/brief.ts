@@ -23,6 +23,10 @@ export function takePlan(design: Design, chosen: ChosenPlan): Design {
 /** Makes the brief say what is placed. */
 export const briefFromLayout = (design: Design): Design => changeWish(design, wishAsPlaced(design));
 
+/** Ways that the wiring stage draws: the others are planned and counted here, and wired by hand for now. */
+const DRAWN = ["direct", "matrix", "matrix-given"];
+export const isDrawn = (strategy: string): boolean => DRAWN.includes(strategy);
+
 /** Wires everything the way the chosen plan says, as far as that way is drawn yet. */
 export function wireAsPlanned(design: Design): Design {
   const strategy = design.brief.chosen?.strategy;
