@@ -1,6 +1,6 @@
 import { create } from "zustand";
 import { readDesign } from "@/core/design/readDesign";
-import type { Design } from "@/core/design/schema";
+import { type Design, MOST_CONTROLS } from "@/core/design/schema";
 import type { StoredDesign } from "./database";
 import { layOutDemos } from "./demos";
 import { loadDesign, saveDesign } from "./designRepository";
@@ -30,6 +30,8 @@ interface BenchState {
   netId: string | null;
   layerId: string | null;
   flipped: boolean;
+  /** Why the last edit was not made. */
+  refusal: string | null;
 }
 
 const AUTOSAVE_MS = 300;
@@ -45,6 +47,7 @@ const closed: BenchState = {
   netId: null,
   layerId: null,
   flipped: false,
+  refusal: null,
 };
 
 /** What lies on the bench: one design, its history, and what the person has in hand. */
@@ -77,12 +80,19 @@ export async function openOnBench(id: string): Promise<void> {
 export function edit(title: string, change: (design: Design) => Design): void {
   const { history } = get();
   if (!history) return;
-  const next = advance(history, change(history.design), title);
+  const changed = change(history.design);
+  if (changed.controls.length > MOST_CONTROLS)
+    return set({
+      refusal: `Not done: the device would have ${changed.controls.length} parts; a design holds ${MOST_CONTROLS}.`,
+    });
+  const next = advance(history, changed, title);
   if (next === history) return;
-  set({ history: next });
+  set({ history: next, refusal: null });
   keepSelectionSound();
   scheduleSave();
 }
+
+export const understoodRefusal = (): void => set({ refusal: null });
 
 export function undoEdit(): void {
   step(undo);

@@ -2,9 +2,20 @@ import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { demoDesigns } from "../../demo";
 import { finishedPad } from "../../tests/support/designs";
-import { shiftControls } from "@/core/design/edits/controls";
+import { addControl, shiftControls } from "@/core/design/edits/controls";
 import { designText } from "@/core/formats/designJson";
-import { edit, keepMine, openOnBench, redoEdit, saveNow, select, takeTheirs, undoEdit, useBench } from "./bench";
+import {
+  edit,
+  keepMine,
+  openOnBench,
+  redoEdit,
+  saveNow,
+  select,
+  takeTheirs,
+  undoEdit,
+  understoodRefusal,
+  useBench,
+} from "./bench";
 import { openDatabase } from "./database";
 import { listDesigns, loadDesign, saveDesign, seedDemos } from "./designRepository";
 import { advance, redo, startHistory, undo } from "./history";
@@ -139,6 +150,28 @@ describe("the bench", () => {
     expect(xOf()).toBe(7);
     undoEdit();
     expect(xOf()).toBe(2);
+  });
+
+  it("refuses an edit that makes more parts than a design holds, and says so", async () => {
+    await saveDesign(finishedPad(), null, now);
+    await openOnBench("pad");
+    const before = useBench.getState().history!.design;
+    const many = (count: number) =>
+      edit("put keys", (design) =>
+        Array.from({ length: count }, (_, at) => at).reduce(
+          (grown, at) =>
+            addControl(grown, "key", `many${at}`, { xMm: 20 * at, yMm: 0, rotationDeg: 0, boardId: "board" }),
+          design,
+        ),
+      );
+    many(1001 - before.controls.length);
+    expect(useBench.getState().history!.design).toBe(before);
+    expect(useBench.getState().refusal).toBe("Not done: the device would have 1001 parts; a design holds 1000.");
+    understoodRefusal();
+    expect(useBench.getState().refusal).toBeNull();
+    many(1000 - before.controls.length);
+    expect(useBench.getState().history!.design.controls).toHaveLength(1000);
+    expect(useBench.getState().refusal).toBeNull();
   });
 
   it("says when a design is not there or cannot be read", async () => {

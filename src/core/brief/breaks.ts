@@ -4,7 +4,8 @@ import { type OptionSetting, optionFor } from "./option";
 import { type ChosenPlan, type Wish, type WishCount, wishCounts } from "./wish";
 import { wishNouns } from "./wishWords";
 
-const MOST = 500;
+/** More of one sort than any wish holds: from there on it is any number. */
+export const ANY_NUMBER = 500;
 
 /** The largest n from 0 on for which a test holds that fails for good once it fails; -1 when it fails at 0. */
 function lastThatHolds(most: number, holds: (n: number) => boolean): number {
@@ -36,7 +37,7 @@ export interface Room {
 /** How many more keys, encoders and analog inputs a plan that fits still takes, each by itself. */
 export function roomFor(wish: Wish, plan: ChosenPlan, profile: ControllerProfile, setting: OptionSetting): Room {
   const still = (count: WishCount) =>
-    lastThatHolds(MOST - wish[count], (n) => optionFor(more(wish, count, n), plan, profile, setting)?.fits ?? n === 0);
+    lastThatHolds(ANY_NUMBER, (n) => optionFor(more(wish, count, n), plan, profile, setting)?.fits ?? n === 0);
   return { keys: still("keys"), encoders: still("encoders"), pots: still("pots") };
 }
 

@@ -14,6 +14,7 @@ import { bindingSchema } from "../keymap/bindings";
 
 export const DESIGN_FORMAT = "ovrin-design";
 export const DESIGN_VERSION = 3;
+export const MOST_CONTROLS = 1000;
 
 const nameSchema = text(1, 80);
 
@@ -130,7 +131,7 @@ export const designSchema = z.strictObject({
   capSets: listOf(capSetSchema, 20),
   reach: reachSchema,
   making: makingSchema,
-  controls: listOf(controlSchema, 1000),
+  controls: listOf(controlSchema, MOST_CONTROLS),
   circuits: listOf(circuitSchema, 40),
   controllers: listOf(controllerSchema, 8),
   /** Controller classes the person wrote, beside those of the catalogue. */

@@ -7,3 +7,6 @@ export interface DrawingIn {
   texts: { xMm: number; yMm: number; rotationDeg: number; text: string; layer: string }[];
   problems: LineProblem[];
 }
+
+export const leftOpen = (count: number): string =>
+  count === 1 ? "1 line that is not closed was left out." : `${count} lines that are not closed were left out.`;

@@ -2,7 +2,7 @@ import DxfParser, { type IEntity } from "dxf-parser";
 import { type Result, bad, good } from "../design/problem";
 import { point } from "../layout/point";
 import type { Ring } from "../layout/ring";
-import type { DrawingIn } from "./drawingIn";
+import { type DrawingIn, leftOpen } from "./drawingIn";
 
 /** Units of the header variable $INSUNITS in mm; none given is taken as mm. */
 const UNIT_MM: Record<number, number> = { 0: 1, 1: 25.4, 4: 1, 5: 10, 6: 1000 };
@@ -99,7 +99,7 @@ export function readDxf(text: string): Result<DrawingIn> {
     else if (word) drawing.texts.push(word);
     else open += 1;
   }
-  if (open > 0) drawing.problems.push({ line: 0, message: `${open} lines that are not closed were left out.` });
+  if (open > 0) drawing.problems.push({ line: 0, message: leftOpen(open) });
   return good(drawing);
 }
 

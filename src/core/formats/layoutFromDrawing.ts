@@ -94,7 +94,14 @@ function fromOutlines(drawing: DrawingIn, pitch: Pitch): LayoutIn {
     if (found) rows.push({ ...found, ...centre, label: labelAt(drawing, centre) });
     else left += 1;
   }
-  const notes = left > 0 ? [`${left} closed outlines look like no known part and were left out.`] : [];
+  const notes =
+    left > 0
+      ? [
+          left === 1
+            ? "1 closed outline looks like no known part and was left out."
+            : `${left} closed outlines look like no known part and were left out.`,
+        ]
+      : [];
   return { rows, outline: edge, notes };
 }
 

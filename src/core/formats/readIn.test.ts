@@ -161,7 +161,7 @@ describe("any drawing", () => {
     );
     expect(outline).not.toBeNull();
     expect(rows).toHaveLength(2);
-    expect(notes[0]).toMatch(/^1 closed outlines look like no known part/);
+    expect(notes[0]).toMatch(/^1 closed outline looks like no known part/);
   });
 
   it("takes one part for a cap and its opening about one centre", () => {
@@ -178,7 +178,7 @@ describe("any drawing", () => {
     expect(readSvg("<p/>").ok).toBe(false);
     expect(readDxf("not a drawing").ok).toBe(false);
     expect(rowsOf(svg('<path d="M0 0L10 0L10 10"/>')).problems[0].message).toBe(
-      "1 lines that are not closed were left out.",
+      "1 line that is not closed was left out.",
     );
   });
 });

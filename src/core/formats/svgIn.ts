@@ -3,7 +3,7 @@ import svgpath from "svgpath";
 import { type Result, bad, good } from "../design/problem";
 import { point } from "../layout/point";
 import type { Ring } from "../layout/ring";
-import type { DrawingIn } from "./drawingIn";
+import { type DrawingIn, leftOpen } from "./drawingIn";
 
 /** Lengths in mm; a pixel is a 96th of an inch (CSS Values). */
 const UNIT_MM: Record<string, number> = { mm: 1, cm: 10, in: 25.4, pt: 25.4 / 72, pc: 25.4 / 6, px: 25.4 / 96 };
@@ -158,6 +158,6 @@ export function readSvg(text: string, unitMm?: number): Result<DrawingIn> {
   const reader = new Reader(unitMm ?? userUnitMm(root[":@"] ?? {}));
   reader.read([root], [], "");
   const { drawing, open } = reader;
-  if (open > 0) drawing.problems.push({ line: 0, message: `${open} lines that are not closed were left out.` });
+  if (open > 0) drawing.problems.push({ line: 0, message: leftOpen(open) });
   return good(drawing);
 }

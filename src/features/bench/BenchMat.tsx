@@ -119,7 +119,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
     <Mat
       label={`Mat with ${design.name}, ${flipped ? "solder side" : "parts side"}`}
       content={content}
-      fitKey={`${design.id} ${stage.id === "pins"}`}
+      fitKey={`${design.id} ${stage.id === "pins"} ${design.controls.length === 0}`}
       flipped={flipped}
       onFlip={flip}
       pinchZooms={!isLive}

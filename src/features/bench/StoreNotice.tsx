@@ -1,16 +1,35 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { saveNow, useBench, useDesign } from "@/store/bench";
+import type { ReactNode } from "react";
+import { saveNow, understoodRefusal, useBench, useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { exportDesign } from "./exportDesign";
 
-/** Told at the top of the bench while the browser does not keep the design. */
+/** Told at the top of the bench: an edit that was not made, and that the browser does not keep the design. */
 export function StoreNotice() {
   const saving = useBench((state) => state.saving);
+  const refusal = useBench((state) => state.refusal);
   const design = useDesign();
-  if (saving.state !== "failed") return null;
+  return (
+    <>
+      {refusal && (
+        <Notice words={refusal}>
+          <PlainButton onClick={understoodRefusal}>Understood</PlainButton>
+        </Notice>
+      )}
+      {saving.state === "failed" && (
+        <Notice words={saving.trouble.message}>
+          <PlainButton onClick={() => void exportDesign(design, "design").then(notify)}>Export now</PlainButton>
+          <PlainButton onClick={() => void saveNow()}>Try again</PlainButton>
+        </Notice>
+      )}
+    </>
+  );
+}
+
+function Notice({ words, children }: { words: string; children: ReactNode }) {
   return (
     <Box
       role="alert"
@@ -21,9 +40,8 @@ export function StoreNotice() {
       bg="var(--stop)"
       color="var(--sheet)"
     >
-      <Box flex="1">{saving.trouble.message}</Box>
-      <PlainButton onClick={() => void exportDesign(design, "design").then(notify)}>Export now</PlainButton>
-      <PlainButton onClick={() => void saveNow()}>Try again</PlainButton>
+      <Box flex="1">{words}</Box>
+      {children}
     </Box>
   );
 }

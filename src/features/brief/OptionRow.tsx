@@ -1,6 +1,7 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { addedParts } from "@/core/brief/prices";
+import { ANY_NUMBER } from "@/core/brief/breaks";
 import { counted } from "@/core/words";
 import { changeWish } from "@/core/design/edits/brief";
 import { edit } from "@/store/bench";
@@ -22,9 +23,11 @@ const value = {
   whiteSpace: "nowrap",
 } as const;
 
+const still = (n: number, noun: string) => (n >= ANY_NUMBER ? `any number of ${noun}s` : counted(n, noun));
+
 const roomWords = ({ roomLeft: room }: BriefAnswer) =>
   room &&
-  `Still takes ${counted(room.keys, "key")}, or ${counted(room.encoders, "encoder")}, or ${counted(room.pots, "analog input")} more.`;
+  `Still takes ${still(room.keys, "key")}, or ${still(room.encoders, "encoder")}, or ${still(room.pots, "analog input")} more.`;
 
 /** One plan: what it is, why it stands there, what breaks it; opened, its pins and parts. */
 export function OptionRow({ answer, rank, isChosen, onTake }: OptionRowProps) {

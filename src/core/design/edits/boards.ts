@@ -1,5 +1,5 @@
 import { type Point, place, point } from "../../layout/point";
-import { boardRing, carriedHull } from "../../layout/boardOutline";
+import { boardRing, boardRings, carriedHull } from "../../layout/boardOutline";
 import { boundsOf } from "../../layout/outline";
 import { convexHull } from "../../layout/convexHull";
 import { offsetConvex } from "../../layout/ring";
@@ -87,7 +87,10 @@ export function mirrorBoard(design: Design, boardId: string, gapMm: number, newI
   const board = design.boards.find((b) => b.id === boardId);
   const ring = boardRing(design, boardId);
   if (!board || !ring) return design;
-  const axisMm = Math.max(...ring.map((p) => p.xMm)) + gapMm / 2;
+  // The copy goes to the right of everything, so that several copies do not lie on each other.
+  const own = Math.max(...ring.map((p) => p.xMm));
+  const rightmost = Math.max(...boardRings(design).flatMap((each) => each?.map((p) => p.xMm) ?? []));
+  const axisMm = (own + rightmost + gapMm) / 2;
   const across = (xMm: number) => tidyMm(2 * axisMm - xMm);
   const copyId = newId();
   const ids = design.controls.filter((control) => control.placement.boardId === boardId).map(({ id }) => id);
