@@ -196,6 +196,7 @@ test("a start shape is placed, changed again as a group, mirrored and given an o
   // The drawn outline is moved by a corner on the mat; too far in, it is told.
   await tray(page).getByRole("button", { name: "Draw the outline myself" }).click();
   await expect(mat(page).locator("[data-corner]").first()).toBeVisible();
+  await page.getByRole("button", { name: "Fit to window (0)" }).click();
   const before = await tray(page).getByLabel("Corner 1, x (mm)").inputValue();
   const from = await middleOf(mat(page).locator('[data-corner="0"]'));
   await page.mouse.move(from.x, from.y);

@@ -15,7 +15,7 @@ export interface Box {
 const LEAST_SCALE = 0.4;
 const MOST_SCALE = 40;
 /** Room for the rulers, the lens choice and the zoom signs. */
-const FIT_MARGIN_PX = { across: 58, down: 40 };
+const FIT_MARGIN_PX = { across: 58, down: 48 };
 
 const clamp = (scale: number) => Math.min(MOST_SCALE, Math.max(LEAST_SCALE, scale));
 
@@ -31,7 +31,7 @@ export function fitView(box: Box, widthPx: number, heightPx: number, mostScale =
   return {
     scale,
     x: widthPx / 2 - ((box.minXMm + box.maxXMm) / 2) * scale,
-    y: heightPx / 2 + 10 - ((box.minYMm + box.maxYMm) / 2) * scale,
+    y: heightPx / 2 + 14 - ((box.minYMm + box.maxYMm) / 2) * scale,
   };
 }
 
