@@ -188,7 +188,7 @@ describe("the bench", () => {
     ).put("designs", { id: "bad", design: { format: "ovrin-design", version: 99 } as never, revision: 1, savedAt: "" });
     await openOnBench("bad");
     expect(useBench.getState()).toMatchObject({ status: "unreadable" });
-    expect(useBench.getState().problem).toContain("up to version 3");
+    expect(useBench.getState().problem).toContain("up to version 4");
   });
 
   it("keeps the design and says so when the storage is full, and saves once there is room", async () => {

@@ -1,4 +1,4 @@
-import { type Remote, wrap } from "comlink";
+import { type Remote, proxy, wrap } from "comlink";
 import type { PlanningTasks } from "./planningTasks";
 
 let worker: Worker | null = null;
@@ -18,4 +18,10 @@ export function stopPlanning(): void {
   worker?.terminate();
   worker = null;
   tasks = null;
+}
+
+/** A worker of its own for one search, so that ending it disturbs nothing else. */
+export function startSearch(): { tasks: Remote<PlanningTasks>; tell: typeof proxy; stop: () => void } {
+  const own = new Worker(new URL("./planning.worker.ts", import.meta.url), { type: "module" });
+  return { tasks: wrap<PlanningTasks>(own), tell: proxy, stop: () => own.terminate() };
 }

@@ -2,6 +2,7 @@ import type { RankedOption } from "@/core/brief/plan";
 import { planBrief } from "@/core/brief/plan";
 import { type Room, type SmallestChange, roomFor, smallestChange } from "@/core/brief/breaks";
 import type { OptionSetting } from "@/core/brief/option";
+import { type MatrixAnswer, type MatrixPart, planPartByWire } from "@/core/matrix/planMatrix";
 import type { Wish } from "@/core/brief/wish";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
 
@@ -24,6 +25,11 @@ function planWithBreaks(wish: Wish, profiles: ControllerProfile[], setting: Opti
   });
 }
 
+/** Tells better and better plans of one matrix, until the rounds are over or the worker is ended. */
+function searchMatrix(part: MatrixPart, seed: number, rounds: number, tell: (answer: MatrixAnswer) => void): void {
+  for (const answer of planPartByWire(part, seed, rounds)) tell(answer);
+}
+
 /** Long computations, each a pure function of values that can be copied. */
-export const planningTasks = { planBrief: planWithBreaks };
+export const planningTasks = { planBrief: planWithBreaks, searchMatrix };
 export type PlanningTasks = typeof planningTasks;

@@ -14,10 +14,13 @@ void ov_hal_release(uint8_t line) { (void)line; }
 /* Wait this many microseconds. */
 void ov_hal_settle(uint8_t us) { (void)us; }
 
-/* Read sense lines 16 * bank … 16 * bank + 15 (inputs with pull-up): bit n is the level of line 16 * bank + n. */
+/* Read sense lines 16 * bank … 16 * bank + 15 (inputs with pull-up): bit n is the level of line 16 * bank + n.
+ * pins.h says how each line is reached. A line of a register chain: latch once when bank 0 is read and shift the whole
+ * chain in. Of a multiplexer: set the select lines, settle, read the data pin. Of an expander: read its two ports over
+ * the bus. Of a ladder: convert the voltage and answer low for the tap whose window it lies in. */
 uint16_t ov_hal_read(uint8_t bank) { (void)bank; return 0xFFFF; }
 
-/* Switch the lamp on this lamp line. */
+/* Switch the lamp on this lamp line; on a register chain, shift all of them out and latch. */
 void ov_hal_lamp(uint8_t line, uint8_t on) { (void)line; (void)on; }
 
 /* Put the report on the interface's IN endpoint. Answer 0 when the endpoint is still busy. */

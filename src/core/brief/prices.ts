@@ -6,6 +6,7 @@ export const addedParts = [
   { id: "register-out", title: "74HC595 output register", price: 0.35, joints: 16 },
   { id: "expander", title: "16-line I²C expander", price: 1.2, joints: 28 },
   { id: "multiplexer", title: "74HC4067 16-way multiplexer", price: 0.6, joints: 24 },
+  { id: "multiplexer-8", title: "74HC4051 8-way multiplexer", price: 0.35, joints: 16 },
   { id: "bus-multiplexer", title: "8-way I²C multiplexer", price: 1.1, joints: 24 },
   { id: "level-shifter", title: "74AHCT125 level shifter", price: 0.4, joints: 14 },
   { id: "transistor", title: "Small transistor and its resistor", price: 0.06, joints: 5 },

@@ -1,5 +1,7 @@
 import type { Schema } from "../schema";
 import type { Element } from "../catalogue/kinds/controlKind";
+import type { Point } from "../layout/point";
+import type { Chip } from "./chip";
 import type { Net, PlacedElement } from "./net";
 
 /** What every circuit has. */
@@ -34,6 +36,24 @@ export interface ScannedEncoder {
   statesPerStep: number;
 }
 
+/** A diode or resistor in the lead between a contact and its net. */
+export interface InlinePart {
+  sort: "diode" | "resistor";
+  elementId: string;
+  contactId: string;
+  netId: string;
+  /** Which end of a diode is on the contact. */
+  onContact?: "anode" | "cathode";
+}
+
+/** Contacts whose closing shifts one voltage; at most one of them is told at a time. */
+export interface LadderBank {
+  /** Element ids from the lowest tap to the highest. */
+  taps: string[];
+  resistorOhm: number;
+  pullDownOhm: number;
+}
+
 /** All that a circuit means electrically. */
 export interface CircuitPlan {
   nets: Net[];
@@ -41,19 +61,40 @@ export interface CircuitPlan {
   groups: ScanGroup[];
   encoders: ScannedEncoder[];
   lamps: { elementId: string; net: string }[];
+  chips: Chip[];
+  inline: InlinePart[];
+  ladders: LadderBank[];
+  /** By scanned line: how the firmware gets at a line that has no pin of its own, in words. */
+  reached: Record<string, string>;
+  /** One whole reading: how often lines must settle, and what shifting and converting add. */
+  reading: { settles: number; fixedUs: number };
   /** Parts that the circuit adds, for the parts count. */
   diodes: number;
   resistors: number;
 }
 
+/** Where the person put added parts, by their id. */
+export type ChipPlaces = Record<string, Point>;
+
 /** One kind of circuit. A new kind is one file that exports this, and one line in the registry. */
 export interface CircuitKind<C extends CircuitBase> {
   kind: C["kind"];
+  /** What ids and flags of its circuits begin with. */
+  stem: string;
   title: string;
+  /** What it is good for and what it costs, in one sentence. */
+  purpose: string;
   schema: Schema<C>;
+  fresh(id: string, name: string): C;
   takes(element: Element): boolean;
   members(circuit: C): string[];
+  /** The circuit with elements added at its end; none of them is in it yet. */
+  with(circuit: C, elementIds: string[]): C;
   /** The circuit without an element; it may not have held it. */
   without(circuit: C, elementId: string): C;
-  plan(circuit: C, elements: Map<string, PlacedElement>): CircuitPlan;
+  /** Lines of one added part, where members can be ordered by place to keep its branches short. */
+  partLines?(circuit: C): number;
+  plan(circuit: C, elements: Map<string, PlacedElement>, places: ChipPlaces): CircuitPlan;
+  /** How it is put together, step by step, in the order of the work. */
+  steps(circuit: C, plan: CircuitPlan): string[];
 }

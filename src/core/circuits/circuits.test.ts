@@ -62,7 +62,7 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
 describe("a matrix", () => {
   it("turns round what is driven with the diodes' direction", () => {
     const needs = (diodes: "column-to-row" | "row-to-column" | "none") => {
-      const plan = matrix.plan({ ...matrixOf(finishedPad()), diodes }, derive(finishedPad()).elements);
+      const plan = matrix.plan({ ...matrixOf(finishedPad()), diodes }, derive(finishedPad()).elements, {});
       return plan.nets.filter((net) => net.role === "row").every((net) => net.need!.output);
     };
     expect(needs("column-to-row")).toBe(true);
@@ -72,7 +72,7 @@ describe("a matrix", () => {
 
   it("counts the diodes that are fitted", () => {
     const count = (withoutDiode: string[], diodes: "column-to-row" | "none" = "column-to-row") =>
-      matrix.plan({ ...matrixOf(finishedPad()), withoutDiode, diodes }, derive(finishedPad()).elements).diodes;
+      matrix.plan({ ...matrixOf(finishedPad()), withoutDiode, diodes }, derive(finishedPad()).elements, {}).diodes;
     expect([count([]), count(["k1:press", "k2:press"]), count([], "none")]).toEqual([10, 8, 0]);
   });
 

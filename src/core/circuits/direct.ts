@@ -1,108 +1,80 @@
-import { text, listOf, z } from "../schema";
-import { idSchema } from "../catalogue/kinds/controlKind";
-import type { CircuitKind, CircuitPlan } from "./circuitKind";
-import { GROUND, type Net, type PlacedElement, analogNeed, inputNeed, outputNeed, pwmNeed, tapOf } from "./net";
+import { z } from "../schema";
+import type { CircuitKind } from "./circuitKind";
+import { listFields, memberList } from "./memberList";
+import { type PlacedElement, analogNeed, inputNeed, outputNeed, pwmNeed, readNeed } from "./net";
+import { PlanBuilder, present } from "./planBuilder";
+import { isRead, readEnds } from "./readEnds";
 
-const directSchema = z.strictObject({
-  id: idSchema,
-  kind: z.literal("direct"),
-  name: text(1, 40),
-  members: listOf(z.string(), 256),
-});
+/** What a closed switch does: pulls its pin down against the internal pull-up, or up against an added resistor. */
+export const polarities = ["to-ground", "to-supply"] as const;
+
+const directSchema = z.strictObject({ ...listFields, kind: z.literal("direct"), polarity: z.enum(polarities) });
 export type DirectCircuit = z.infer<typeof directSchema>;
 
-const emptyPlan = (): CircuitPlan => ({
-  nets: [],
-  conductors: [],
-  groups: [],
-  encoders: [],
-  lamps: [],
-  diodes: 0,
-  resistors: 0,
-});
+/** Usual resistor that holds an input down while its contact is open (common practice). */
+const PULL_DOWN = "10 kΩ to ground";
 
-const net = (element: PlacedElement, part: string, flag: string, role: Net["role"], need: Net["need"]): Net => ({
-  id: part === "" ? element.id : `${element.id}/${part}`,
-  flag,
-  role,
-  need,
-  taps: [tapOf(element, part === "B" ? 1 : 0)],
-});
-
-function addSwitch(plan: CircuitPlan, element: PlacedElement) {
-  plan.nets.push(net(element, "", element.label, "switch", inputNeed));
-  plan.conductors.push({ contact: element.id, from: element.id, to: GROUND, diode: false });
-  plan.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
+function addRead(builder: PlanBuilder, circuit: DirectCircuit, element: PlacedElement) {
+  if (circuit.polarity === "to-ground") return readEnds(builder, element, inputNeed);
+  const ends = readEnds(builder, element, readNeed, { common: builder.supply, heldBy: "resistor" });
+  builder.plan.resistors += ends.length;
+  for (const { net } of ends) builder.plan.reached[net.id] = `pressed reads high, held by ${PULL_DOWN}`;
+  return ends;
 }
 
-function addQuadrature(plan: CircuitPlan, element: PlacedElement) {
-  const need = { ...inputNeed, interrupt: true };
-  for (const end of ["A", "B"]) {
-    const role = end === "A" ? "quadrature-a" : "quadrature-b";
-    plan.nets.push(net(element, end, `${element.label} ${end}`, role, need));
-    plan.conductors.push({ contact: `${element.id}/${end}`, from: `${element.id}/${end}`, to: GROUND, diode: false });
-  }
-  plan.encoders.push({
-    elementId: element.id,
-    netA: `${element.id}/A`,
-    netB: `${element.id}/B`,
-    statesPerStep: element.turning!.statesPerStep,
-  });
-}
-
-function addLamp(plan: CircuitPlan, element: PlacedElement) {
-  plan.nets.push(net(element, "", element.label, "lamp", outputNeed));
-  plan.lamps.push({ elementId: element.id, net: element.id });
-  plan.resistors += 1;
+function addLamp(builder: PlanBuilder, element: PlacedElement) {
+  const net = builder.net(element.id, element.label, "lamp", outputNeed);
+  builder.inline("resistor", net, element, 0);
+  builder.tap(builder.ground, element, 1);
+  builder.plan.lamps.push({ elementId: element.id, net: element.id });
 }
 
 /** A wiper on an analog pin; its ends are on the supply and on ground. */
-const addAnalog = (plan: CircuitPlan, element: PlacedElement) =>
-  plan.nets.push({
-    id: element.id,
-    flag: element.label,
-    role: "analog",
-    need: analogNeed,
-    taps: [tapOf(element, 1)],
-  });
+function addAnalog(builder: PlanBuilder, element: PlacedElement) {
+  builder.tap(builder.net(element.id, element.label, "analog", analogNeed), element, 1);
+  builder.tap(builder.supply, element, 0);
+  builder.tap(builder.ground, element, 2);
+}
 
-const addOutput = (plan: CircuitPlan, element: PlacedElement) =>
-  plan.nets.push(net(element, "", element.label, "output", pwmNeed));
+function addOutput(builder: PlanBuilder, element: PlacedElement) {
+  builder.tap(builder.net(element.id, element.label, "output", pwmNeed), element, 0);
+  builder.tap(builder.ground, element, 1);
+}
 
-/** Which contact of an element goes to ground. */
-const groundEnd: Partial<Record<PlacedElement["kind"], number>> = {
-  switch: 1,
-  quadrature: 2,
-  lamp: 1,
-  analog: 2,
-  output: 1,
-};
+const TAKEN = ["switch", "quadrature", "lamp", "analog", "output"];
 
-/** One pin an element end: switches and encoders to ground with the internal pull-up, lamps from the pin. */
+/** One pin an element end: no added logic, the surest and quickest reading, the most pins. */
 export const direct: CircuitKind<DirectCircuit> = {
   kind: "direct",
+  stem: "direct",
   title: "Direct",
+  purpose: "One pin for each end: nothing between contact and pin, and the most pins.",
   schema: directSchema,
-  takes: (element) => element.kind in groundEnd,
-  members: (circuit) => circuit.members,
-  without: (circuit, elementId) =>
-    circuit.members.includes(elementId)
-      ? { ...circuit, members: circuit.members.filter((id) => id !== elementId) }
-      : circuit,
-  plan(circuit, elements) {
-    const plan = emptyPlan();
-    const ground: Net = { id: GROUND, flag: "GND", role: "ground", need: null, taps: [] };
-    for (const id of circuit.members) {
-      const element = elements.get(id);
-      if (!element || !direct.takes(element)) continue;
-      if (element.kind === "switch") addSwitch(plan, element);
-      if (element.kind === "quadrature") addQuadrature(plan, element);
-      if (element.kind === "lamp") addLamp(plan, element);
-      if (element.kind === "analog") addAnalog(plan, element);
-      if (element.kind === "output") addOutput(plan, element);
-      ground.taps.push(tapOf(element, groundEnd[element.kind]!));
+  fresh: (id, name) => ({ id, kind: "direct", name, members: [], polarity: "to-ground" }),
+  takes: (element) => TAKEN.includes(element.kind),
+  ...memberList,
+  plan(circuit, elements, places) {
+    const builder = new PlanBuilder(circuit.id, places);
+    const members = present(circuit.members, elements).filter(direct.takes);
+    for (const element of members) {
+      if (isRead(element)) addRead(builder, circuit, element);
+      if (element.kind === "lamp") addLamp(builder, element);
+      if (element.kind === "analog") addAnalog(builder, element);
+      if (element.kind === "output") addOutput(builder, element);
     }
-    if (ground.taps.length > 0) plan.nets.push(ground);
-    return plan;
+    const voltages = members.filter(({ kind }) => kind === "analog").length;
+    const read = members.some(isRead);
+    builder.plan.reading = { settles: read ? 1 : 0, fixedUs: voltages * CONVERSION_US };
+    return builder.plan;
   },
+  steps: ({ polarity }, plan) => [
+    polarity === "to-ground"
+      ? "Join the second contact of every switch to ground."
+      : `Join the second contact of every switch to the supply, and each pin's lead through ${PULL_DOWN}.`,
+    ...(plan.lamps.length > 0 ? ["Put each lamp's resistor into the lead at its longer leg, the anode."] : []),
+    "Run each lead to its pin.",
+  ],
 };
+
+/** One conversion of a slow converter (from memory: about 110 µs at 10 bits). */
+export const CONVERSION_US = 110;

@@ -1,7 +1,8 @@
 import { text, whole, listOf, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
-import type { CircuitKind, CircuitPlan, Conductor, ScanGroup } from "./circuitKind";
-import { type Net, type PlacedElement, inputNeed, outputNeed, tapOf } from "./net";
+import type { CircuitKind, Conductor, ScanGroup } from "./circuitKind";
+import { type PlacedElement, inputNeed, outputNeed } from "./net";
+import { PlanBuilder } from "./planBuilder";
 
 /** Rows and columns are counted from 0 here and shown from 1. */
 const cellSchema = z.strictObject({ row: whole(0, 31), column: whole(0, 31) });
@@ -22,6 +23,12 @@ const matrixSchema = z.strictObject({
   cells: z.record(z.string(), cellSchema),
   /** Switches whose own diode is left out although the matrix has diodes. */
   withoutDiode: listOf(z.string(), 256),
+  /** Switches whose diode points against the others. */
+  reversed: listOf(z.string(), 256),
+  /** Switches whose cell the person keeps: planning leaves them where they are. */
+  locked: listOf(z.string(), 256),
+  /** Switches that are pressed together in use, so that no ghost may come of them. */
+  chords: listOf(listOf(z.string(), 32, 2), 100),
 });
 export type MatrixCircuit = z.infer<typeof matrixSchema>;
 
@@ -30,32 +37,40 @@ export const columnNetId = (circuit: MatrixCircuit, column: number) => `${circui
 export const hasDiode = (circuit: MatrixCircuit, elementId: string) =>
   circuit.diodes !== "none" && !circuit.withoutDiode.includes(elementId);
 
+/** Flags of a second matrix carry its letter: matrix-L has LR1, LR2 … */
+export const lineFlag = (circuit: Pick<MatrixCircuit, "id">, axis: "row" | "column", line: number): string =>
+  `${circuit.id.replace(/^matrix-?/, "")}${axis === "row" ? "R" : "C"}${line + 1}`;
+
 const rowsAreDriven = (circuit: MatrixCircuit) => circuit.diodes !== "row-to-column";
+
+export const isReversed = (circuit: MatrixCircuit, elementId: string): boolean =>
+  hasDiode(circuit, elementId) && circuit.reversed.includes(elementId);
 
 interface Member {
   element: PlacedElement;
   cell: Cell;
 }
 
-function lineNets(circuit: MatrixCircuit, members: Member[], axis: "row" | "column"): Net[] {
-  const drivenAxis = rowsAreDriven(circuit) ? "row" : "column";
-  const byLine = new Map<number, Member[]>();
-  for (const member of members) byLine.set(member.cell[axis], [...(byLine.get(member.cell[axis]) ?? []), member]);
-  return [...byLine.entries()]
-    .sort(([a], [b]) => a - b)
-    .map(([line, onLine]) => ({
-      id: axis === "row" ? rowNetId(circuit, line) : columnNetId(circuit, line),
-      flag: `${axis === "row" ? "R" : "C"}${line + 1}`,
-      role: axis,
-      need: axis === drivenAxis ? outputNeed : inputNeed,
-      taps: onLine.map(({ element }) => tapOf(element, axis === "row" ? 1 : 0)),
-    }));
+/** Lines of one axis with their switches; the diode sits between the switch and the row. */
+function addLines(builder: PlanBuilder, circuit: MatrixCircuit, members: Member[], axis: "row" | "column") {
+  const need = (axis === "row") === rowsAreDriven(circuit) ? outputNeed : inputNeed;
+  const inOrder = [...members].sort((a, b) => a.cell[axis] - b.cell[axis]);
+  for (const { element, cell } of inOrder) {
+    const id = axis === "row" ? rowNetId(circuit, cell.row) : columnNetId(circuit, cell.column);
+    const net = builder.net(id, lineFlag(circuit, axis, cell[axis]), axis, need);
+    if (axis === "column" || !hasDiode(circuit, element.id)) builder.tap(net, element, axis === "row" ? 1 : 0);
+    else builder.inline("diode", net, element, 1, diodeEnd(circuit, element.id));
+  }
 }
+
+/** Current that flows from column to row enters the diode at the switch. */
+const diodeEnd = (circuit: MatrixCircuit, elementId: string) =>
+  (circuit.diodes === "column-to-row") !== isReversed(circuit, elementId) ? "anode" : "cathode";
 
 function conductor(circuit: MatrixCircuit, { element, cell }: Member): Conductor {
   const row = rowNetId(circuit, cell.row);
   const column = columnNetId(circuit, cell.column);
-  const [from, to] = rowsAreDriven(circuit) ? [column, row] : [row, column];
+  const [from, to] = rowsAreDriven(circuit) !== isReversed(circuit, element.id) ? [column, row] : [row, column];
   return { contact: element.id, from, to, diode: hasDiode(circuit, element.id) };
 }
 
@@ -74,32 +89,71 @@ function scanGroups(circuit: MatrixCircuit, members: Member[]): ScanGroup[] {
   return [...groups.entries()].sort(([a], [b]) => a - b).map(([, group]) => group);
 }
 
+/** A column of its own, so that a switch put in without a plan collides with nobody. */
+const nextColumn = ({ cells }: MatrixCircuit): number =>
+  Math.min(31, Math.max(-1, ...Object.values(cells).map(({ column }) => column)) + 1);
+
 /** Each switch joins one row and one column, in the usual way with a diode. */
 export const matrix: CircuitKind<MatrixCircuit> = {
   kind: "matrix",
+  stem: "matrix",
   title: "Matrix",
+  purpose: "Rows and columns: 54 switches on 15 pins, a diode at each for any chord.",
   schema: matrixSchema,
+  fresh: (id, name) => ({
+    id,
+    kind: "matrix",
+    name,
+    diodes: "column-to-row",
+    cells: {},
+    withoutDiode: [],
+    reversed: [],
+    locked: [],
+    chords: [],
+  }),
   takes: (element) => element.kind === "switch",
   members: (circuit) => Object.keys(circuit.cells),
+  with: (circuit, ids) =>
+    ids.reduce(
+      (grown, id) => ({ ...grown, cells: { ...grown.cells, [id]: { row: 0, column: nextColumn(grown) } } }),
+      circuit,
+    ),
   without(circuit, elementId) {
     if (!(elementId in circuit.cells)) return circuit;
     const { [elementId]: _, ...cells } = circuit.cells;
-    return { ...circuit, cells, withoutDiode: circuit.withoutDiode.filter((id) => id !== elementId) };
+    const others = (ids: string[]) => ids.filter((id) => id !== elementId);
+    return {
+      ...circuit,
+      cells,
+      withoutDiode: others(circuit.withoutDiode),
+      reversed: others(circuit.reversed),
+      locked: others(circuit.locked),
+      chords: circuit.chords.map(others).filter((chord) => chord.length > 1),
+    };
   },
-  plan(circuit, elements): CircuitPlan {
+  plan(circuit, elements, places) {
+    const builder = new PlanBuilder(circuit.id, places);
     const members: Member[] = [];
     for (const [id, cell] of Object.entries(circuit.cells)) {
       const element = elements.get(id);
       if (element) members.push({ element, cell });
     }
-    return {
-      nets: [...lineNets(circuit, members, "row"), ...lineNets(circuit, members, "column")],
-      conductors: members.map((member) => conductor(circuit, member)),
-      groups: scanGroups(circuit, members),
-      encoders: [],
-      lamps: [],
-      diodes: members.filter(({ element }) => hasDiode(circuit, element.id)).length,
-      resistors: 0,
-    };
+    addLines(builder, circuit, members, "row");
+    addLines(builder, circuit, members, "column");
+    const { plan } = builder;
+    plan.conductors = members.map((member) => conductor(circuit, member));
+    plan.groups = scanGroups(circuit, members);
+    plan.reading.settles = plan.groups.length;
+    return plan;
   },
+  steps: ({ diodes }) => [
+    ...(diodes === "none"
+      ? ["Run each row past its switches, from contact to contact."]
+      : [
+          `Bend a diode at each switch, the ring ${diodes === "column-to-row" ? "to the row" : "to the switch"}, and solder it to the second contact.`,
+          "Run each row along the free ends of the diodes.",
+        ]),
+    "Run the columns insulated: they cross the rows.",
+    "Run one lead from each row and column to its pin.",
+  ],
 };

@@ -4,10 +4,11 @@ import type { Point } from "../layout/point";
 /** An element whose contacts have their places on the mat. */
 export type PlacedElement = Element;
 
-/** Where a wire of a net ends: a contact of a control, on the mat. */
+/** Where a wire of a net ends: a contact of a control or, with an empty element, a terminal of an added part. */
 export interface Tap {
   contactId: string;
   elementId: string;
+  /** The control, or the added part. */
   controlId: string;
   at: Point;
 }
@@ -25,9 +26,31 @@ export interface PinNeed {
 }
 
 export type NetRole =
-  "row" | "column" | "switch" | "quadrature-a" | "quadrature-b" | "lamp" | "analog" | "output" | "ground";
+  | "row"
+  | "column"
+  | "switch"
+  | "quadrature-a"
+  | "quadrature-b"
+  | "lamp"
+  | "analog"
+  | "output"
+  /** Driven and read in turn. */
+  | "line"
+  | "clock"
+  | "latch"
+  | "data"
+  | "select"
+  | "enable"
+  | "interrupt"
+  | "bus"
+  /** The supply of a ladder bank, switched by a pin. */
+  | "bank"
+  /** From one part of a chain to the next. */
+  | "chain"
+  | "supply"
+  | "ground";
 
-/** Wires that are electrically one. Ground needs no I/O pin, so its `need` is null. */
+/** Wires that are electrically one. What ends on no I/O pin (ground, a branch to an added part) has no `need`. */
 export interface Net {
   id: string;
   /** The short name on the net's flag: R3, C5, E1 A. */
@@ -35,9 +58,14 @@ export interface Net {
   role: NetRole;
   need: PinNeed | null;
   taps: Tap[];
+  /** The bus whose lines must share one bus controller of the chip. */
+  busId?: string;
+  /** What gives an input its level while no contact does: an added resistor, or the part that drives it. */
+  heldBy?: "resistor" | "part";
 }
 
 export const GROUND = "GND";
+export const SUPPLY = "V+";
 
 const noNeed: PinNeed = {
   input: false,
@@ -49,6 +77,10 @@ const noNeed: PinNeed = {
   bus: null,
 };
 export const inputNeed: PinNeed = { ...noNeed, input: true, pullUp: true };
+/** A line that something outside the pin holds or drives. */
+export const readNeed: PinNeed = { ...noNeed, input: true };
+export const lineNeed: PinNeed = { ...noNeed, input: true, pullUp: true, output: true };
+export const interruptNeed: PinNeed = { ...noNeed, input: true, pullUp: true, interrupt: true };
 export const outputNeed: PinNeed = { ...noNeed, output: true };
 export const analogNeed: PinNeed = { ...noNeed, analog: true };
 export const pwmNeed: PinNeed = { ...noNeed, output: true, pwm: true };

@@ -49,7 +49,7 @@ describe("voltages, switched parts and devices", () => {
         ),
         net.id,
       ).toBeNull();
-    const wrong = takePinPlan(placed, { assignments: { "c1:wiper": "P10" }, unplaced: [], totalWireMm: 0 });
+    const wrong = takePinPlan(placed, { assignments: { "c1:wiper": "P10" } });
     expect(
       findingsOf(wrong).some(({ rule, message }) => rule === "pins/incapable" && /no analog channel/.test(message)),
     ).toBe(true);

@@ -4,7 +4,8 @@ import { type Control, kindOf } from "../catalogue/kinds";
 import type { ControlInput, Pitch } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
 import type { CircuitPlan } from "../circuits/circuitKind";
-import { GROUND, type Net, type PlacedElement } from "../circuits/net";
+import type { Chip } from "../circuits/chip";
+import { GROUND, type Net, type PlacedElement, SUPPLY } from "../circuits/net";
 import { partCatalogue } from "../catalogue/parts";
 import { type Part, shapeOutline } from "../catalogue/parts/part";
 import { type Outline, circle, placeOutline } from "../layout/outline";
@@ -112,19 +113,28 @@ export class Derived {
   /** The circuits' plans, in the order of the circuits. */
   get plans(): CircuitPlan[] {
     return this.keep("plans", () =>
-      this.design.circuits.map((circuit) => circuitKindOf(circuit).plan(circuit, this.elements)),
+      this.design.circuits.map((circuit) =>
+        circuitKindOf(circuit).plan(circuit, this.elements, this.design.chipPlaces),
+      ),
     );
   }
 
-  /** All nets; ground, which many circuits share, stands once and last. */
+  /** All nets; what several circuits share (a bus, supply and ground) stands once, supply and ground last. */
   get nets(): Net[] {
     return this.keep("nets", () => {
-      const all = this.plans.flatMap((plan) => plan.nets);
-      const grounds = all.filter((net) => net.id === GROUND);
-      const signals = all.filter((net) => net.id !== GROUND);
-      if (grounds.length === 0) return signals;
-      return [...signals, { ...grounds[0], taps: grounds.flatMap((net) => net.taps) }];
+      const merged = new Map<string, Net>();
+      for (const net of this.plans.flatMap((plan) => plan.nets)) {
+        const known = merged.get(net.id);
+        merged.set(net.id, known ? { ...known, taps: [...known.taps, ...net.taps] } : net);
+      }
+      const last = [SUPPLY, GROUND].flatMap((id) => merged.get(id) ?? []);
+      return [...[...merged.values()].filter(({ id }) => id !== SUPPLY && id !== GROUND), ...last];
     });
+  }
+
+  /** Parts that the circuits add. */
+  get chips(): Chip[] {
+    return this.keep("chips", () => this.plans.flatMap((plan) => plan.chips));
   }
 
   get signalNets(): Net[] {

@@ -1,6 +1,8 @@
 import { emptyBrief } from "../brief/wish";
 import { usualMaking } from "../making/settings";
 import { noReach } from "../reach/reachSettings";
+import { noPinWishes } from "../pins/pinWishes";
+import { usualWires } from "../wires/wireSettings";
 
 type Json = Record<string, unknown>;
 
@@ -76,8 +78,19 @@ function partsAndBrief(old: Json): Json {
   };
 }
 
+const CIRCUIT_FIELDS: Record<string, Json> = {
+  direct: { polarity: "to-ground" },
+  matrix: { reversed: [], locked: [], chords: [] },
+};
+
+/** Version 3 knew two kinds of circuit, and neither wishes for the pins nor how wires are cut. */
+function allCircuits(old: Json): Json {
+  const circuits = objects(old.circuits).map((circuit) => ({ ...circuit, ...CIRCUIT_FIELDS[String(circuit.kind)] }));
+  return { ...old, version: 4, circuits, chipPlaces: {}, pinWishes: noPinWishes, wires: usualWires };
+}
+
 /** By the version they start from. */
-const steps: Record<number, (old: Json) => Json> = { 1: circuitsFromKeys, 2: partsAndBrief };
+const steps: Record<number, (old: Json) => Json> = { 1: circuitsFromKeys, 2: partsAndBrief, 3: allCircuits };
 
 /** Brings an older document forward, version by version. What is not recognised is handed on unchanged. */
 export function migrate(document: Json): Json {

@@ -1,3 +1,5 @@
+import { noPinWishes } from "../pins/pinWishes";
+import { usualWires } from "../wires/wireSettings";
 import { emptyBrief } from "../brief/wish";
 import { usualMaking } from "../making/settings";
 import { noReach } from "../reach/reachSettings";
@@ -38,9 +40,12 @@ export function newDesign(id: string, name: string): Design {
     making: usualMaking,
     controls: [],
     circuits: [],
+    chipPlaces: {},
     controllers: [],
     profiles: [],
     pinPlan: {},
+    pinWishes: noPinWishes,
+    wires: usualWires,
     keymap: { hostLanguage: "en-US", layers: [{ id: "base", name: "Base", bindings: {} }], lamps: {} },
     reportSet: { productName: name.slice(0, 60), interfaces: ["keyboard", "consumer"] },
     timing: { debounceMs: 5, settleUs: 5, tapMs: 2 },

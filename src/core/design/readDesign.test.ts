@@ -8,6 +8,7 @@ import { designJsonSchema } from "./jsonSchema";
 import { readDesign } from "./readDesign";
 import { controlKinds } from "../catalogue/kinds";
 import versionOne from "./version1.example.json";
+import versionThree from "./version3.example.json";
 import versionTwo from "./version2.example.json";
 
 const copy = (): Record<string, never> => JSON.parse(JSON.stringify(pad()));
@@ -30,7 +31,7 @@ describe("reading a design", () => {
   });
 
   it("tells a too new version to be opened with a newer program", () => {
-    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 3/);
+    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 4/);
   });
 
   it.each([
@@ -103,7 +104,7 @@ describe("a design of version 1", () => {
   it("is brought forward with its wiring, and works", () => {
     const read = readDesign(versionOne);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    expect(read.value.version).toBe(3);
+    expect(read.value.version).toBe(4);
     const [matrix, direct] = read.value.circuits;
     expect(matrix).toMatchObject({
       kind: "matrix",
@@ -131,6 +132,21 @@ describe("a design of version 2", () => {
     for (const control of value.controls)
       if (control.kind === "key") expect(control.stabiliser).toBe(Math.max(control.widthU, control.heightU) >= 2);
     expect(value.keymap).toEqual(versionTwo.keymap);
+  });
+});
+
+describe("a design of version 3", () => {
+  it("is brought forward with its circuits, and nothing is lost", () => {
+    const read = readDesign(versionThree);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { circuits, pinPlan, controls } = read.value;
+    expect(circuits.map(({ kind }) => kind)).toEqual(versionThree.circuits.map(({ kind }) => kind));
+    for (const circuit of circuits) {
+      if (circuit.kind === "matrix") expect(circuit).toMatchObject({ reversed: [], locked: [], chords: [] });
+      if (circuit.kind === "direct") expect(circuit.polarity).toBe("to-ground");
+    }
+    expect(pinPlan).toEqual(versionThree.pinPlan);
+    expect(controls).toEqual(versionThree.controls);
   });
 });
 

@@ -11,9 +11,11 @@ import { makingSchema, plateSchema } from "../making/settings";
 import { reachSchema } from "../reach/reachSettings";
 import { shapeSchema } from "../layout/shapes";
 import { bindingSchema } from "../keymap/bindings";
+import { pinWishesSchema } from "../pins/pinWishes";
+import { wireSettingsSchema } from "../wires/wireSettings";
 
 export const DESIGN_FORMAT = "ovrin-design";
-export const DESIGN_VERSION = 3;
+export const DESIGN_VERSION = 4;
 export const MOST_CONTROLS = 1000;
 
 const nameSchema = text(1, 80);
@@ -133,11 +135,15 @@ export const designSchema = z.strictObject({
   making: makingSchema,
   controls: listOf(controlSchema, MOST_CONTROLS),
   circuits: listOf(circuitSchema, 40),
+  /** Where the person laid added parts, by their id; the others lie among what they serve. */
+  chipPlaces: z.record(z.string(), cornerSchema),
   controllers: listOf(controllerSchema, 8),
   /** Controller classes the person wrote, beside those of the catalogue. */
   profiles: listOf(controllerProfileSchema, 40),
   /** By net id. */
   pinPlan: z.record(z.string(), pinChoiceSchema),
+  pinWishes: pinWishesSchema,
+  wires: wireSettingsSchema,
   keymap: keymapSchema,
   reportSet: reportSetSchema,
   timing: timingSchema,

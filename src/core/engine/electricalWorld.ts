@@ -1,3 +1,5 @@
+import type { LadderBank } from "../circuits/circuitKind";
+import { ladderLevel, tapTold } from "../circuits/ladderVoltage";
 import { GROUND } from "../circuits/net";
 import { BANK_LINES, type ScanPlan } from "../firmware/scanPlan";
 
@@ -22,6 +24,13 @@ interface Way {
   diode: boolean;
 }
 
+/** A ladder's bank with its lines by number, and which taps are pressed, counted from 1. */
+interface Ladder {
+  bank: LadderBank;
+  lines: number[];
+  pressed: Set<number>;
+}
+
 const UNREACHED = 255;
 
 /**
@@ -31,6 +40,8 @@ const UNREACHED = 255;
  */
 export class ElectricalWorld {
   private readonly closed = new Map<string, Way>();
+  private readonly taps = new Map<string, { ladder: Ladder; tap: number }>();
+  private readonly ladders: Ladder[];
   private readonly ways: Map<string, Way>;
   private readonly mostDrops: number;
   private readonly ground: number;
@@ -54,10 +65,19 @@ export class ElectricalWorld {
     plan.senseLines.forEach((name, line) => (this.senseOf[net(name)] = line));
     this.banks = Math.ceil(plan.senseLines.length / BANK_LINES);
     this.drops = new Uint8Array(names.size).fill(UNREACHED);
+    this.ladders = plan.ladders.map((bank) => ({
+      bank,
+      lines: bank.taps.map((id) => plan.senseLines.indexOf(id)),
+      pressed: new Set(),
+    }));
+    for (const ladder of this.ladders)
+      ladder.bank.taps.forEach((id, nth) => this.taps.set(id, { ladder, tap: nth + 1 }));
   }
 
   /** Closes or opens a contact: an element's id, with /A or /B for an encoder's. @returns whether that is a change */
   set(contact: string, closed: boolean): boolean {
+    const tapped = this.taps.get(contact);
+    if (tapped) return press(tapped.ladder.pressed, tapped.tap, closed);
     const way = this.ways.get(contact);
     if (!way || this.closed.has(contact) === closed) return false;
     if (closed) this.closed.set(contact, way);
@@ -66,7 +86,8 @@ export class ElectricalWorld {
   }
 
   isClosed(contact: string): boolean {
-    return this.closed.has(contact);
+    const tapped = this.taps.get(contact);
+    return tapped ? tapped.ladder.pressed.has(tapped.tap) : this.closed.has(contact);
   }
 
   /** Writes what every bank reads under every strobe; `stride` words a row, row 0 with nothing strobed. */
@@ -81,6 +102,10 @@ export class ElectricalWorld {
         if (line >= 0 && this.drops[net] <= this.mostDrops) words[first + (line >> 4)] &= ~(1 << (line & 15));
         this.drops[net] = UNREACHED;
       }
+    }
+    for (const { bank, lines, pressed } of this.ladders) {
+      const told = pressed.size === 0 ? null : tapTold(bank, ladderLevel(bank, [...pressed]));
+      if (told !== null) words[lines[told] >> 4] &= ~(1 << (lines[told] & 15));
     }
   }
 
@@ -119,4 +144,11 @@ export class ElectricalWorld {
     }
     return reached;
   }
+}
+
+function press(pressed: Set<number>, tap: number, closed: boolean): boolean {
+  if (pressed.has(tap) === closed) return false;
+  if (closed) pressed.add(tap);
+  else pressed.delete(tap);
+  return true;
 }

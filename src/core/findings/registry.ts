@@ -1,5 +1,7 @@
 import type { Rule } from "./finding";
 import { overBrief, planBroken } from "./rules/briefBudget";
+import { reversedDiode, unsafeChord } from "./rules/chords";
+import { ladderWindows, lightLevel, sameAddress, supplyLoss } from "./rules/circuitLimits";
 import { duplicateCell } from "./rules/duplicateCell";
 import { encoderOffInterrupt } from "./rules/encoderOffInterrupt";
 import { firmwareLimits } from "./rules/firmwareLimits";
@@ -11,11 +13,14 @@ import { noController } from "./rules/noController";
 import { noDiode } from "./rules/noDiode";
 import { noWayBack } from "./rules/noWayBack";
 import { overlap } from "./rules/overlap";
+import { busSplit, pinConflict } from "./rules/pinConflict";
 import { incapablePin, reservedPin, sharedPin } from "./rules/pinMisuse";
 import { fitsNowhere, plateBends } from "./rules/plateFit";
 import { noStabiliser, openingsMeet, plateThickness, stabiliserRoom, thinWall } from "./rules/plateOpenings";
 import { mirroredPart, oscillatorNearLight, readsBackwards } from "./rules/placedWrong";
 import { coveredSwitches, handRoom, keepOut, loosePosts, outsideOutline, plugRoom } from "./rules/roomAround";
+import { sampledEncoder } from "./rules/sampledEncoder";
+import { lowLevel, settleTime } from "./rules/scanElectrics";
 import { sameLabel } from "./rules/sameLabel";
 import { tooClose } from "./rules/tooClose";
 import { tooFewPins } from "./rules/tooFewPins";
@@ -49,14 +54,25 @@ export const rules: Rule[] = [
   unwired,
   wiredTwice,
   duplicateCell,
+  reversedDiode,
+  unsafeChord,
   noDiode,
   loneKey,
+  lowLevel,
+  settleTime,
+  ladderWindows,
+  sameAddress,
+  lightLevel,
+  supplyLoss,
+  sampledEncoder,
   noController,
   tooFewPins,
+  pinConflict,
   unplacedNets,
   reservedPin,
   incapablePin,
   sharedPin,
+  busSplit,
   encoderOffInterrupt,
   lampCurrent,
   missingInterface,

@@ -10,7 +10,22 @@ import { addControl, changeControl, placeControls } from "../design/edits/contro
 import { addLayer, bind } from "../design/edits/keymap";
 import { chooseController, freePin, moveController, movePin } from "../design/edits/pins";
 import { placeBlock } from "../design/edits/placeBlock";
-import { setCell, setDiodes, setOwnDiode, shareOutDirect, unwire } from "../design/edits/wiring";
+import {
+  changeCircuit,
+  setCell,
+  setDiodes,
+  setOwnDiode,
+  setReversed,
+  shareOutDirect,
+  unwire,
+  wireAs,
+} from "../design/edits/wiring";
+import { controllerCatalogue } from "../catalogue/controllers";
+import type { Circuit } from "../circuits";
+import type { ExpanderCircuit } from "../circuits/expander";
+import type { LadderCircuit } from "../circuits/ladder";
+import type { MatrixCircuit } from "../circuits/matrix";
+import { derive } from "../design/derive";
 import { newDesign } from "../design/newDesign";
 import { usualMaking } from "../making/settings";
 import type { Design } from "../design/schema";
@@ -44,6 +59,29 @@ const directPlan = {
   analogWay: "direct",
   turnWay: "direct",
 };
+
+/** So many controls of a kind in a row, named c0, c1 …, alone on the mat. */
+const rowOf = (kind: Control["kind"], count: number, profileId: string): Design =>
+  chooseController(
+    Array.from({ length: count }, (_, n) => n).reduce(
+      (d, n) => addControl(d, kind, `c${n}`, { xMm: n * 30, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+      newDesign("row", "Row"),
+    ),
+    profileId,
+  );
+const idsOf = (design: Design) => [...derive(design).elements.keys()];
+const all = (design: Design, kind: Circuit["kind"]) => wireAs(design, kind, idsOf(design));
+
+const weakLogic = {
+  ...done,
+  profiles: [{ ...controllerCatalogue.find(({ id }) => id === "small-5v-18")!, inputLowMaxV: 0.3 }],
+};
+const chordless = setDiodes(done, "none");
+const chorded = changeCircuit<MatrixCircuit>(chordless, "matrix", { chords: [["k1:press", "k2:press", "k4:press"]] });
+const display = all(rowOf("display", 1, "dual-core-3v3-26"), "bus-displays");
+const lights = all(rowOf("light", 36, "small-5v-18"), "light-chain");
+const manyLights = { ...lights, wires: { ...lights.wires, supplyMm2: 0.08 } };
+const knobBehind = wireAs(done, "multiplexer", ["e1:turn"]);
 
 /** Each rule with a design it must speak on, and a sentence that it must say. */
 const cases: [rule: string, design: Design, words: RegExp][] = [
@@ -207,6 +245,57 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     { ...done, brief: { ...emptyBrief, wish: { ...noWish, keys: 40 }, chosen: directPlan } },
     /^The chosen plan \(Direct, lamps from pins\) is short of \d+ pins for /,
   ],
+  [
+    "pins/conflict",
+    shareOutDirect(rowOf("pot", 4, "dual-core-3v3-26")),
+    /^P1, P2, P3 and P4 cannot all have a pin: they need an analog pin, and only 3 pins can serve them \(P28, P27 and P26\)\.$/,
+  ],
+  [
+    "pins/bus-split",
+    movePin(movePin(display, "i2c0.SCL", "P1"), "i2c0.SDA", "P2"),
+    /^SCL and SDA are on pins of different bus controllers\.$/,
+  ],
+  [
+    "wiring/low-level",
+    weakLogic,
+    /^A closed switch of Matrix reads 0\.\d\d V, 0\.\d\d V above what surely reads low\.$/,
+  ],
+  [
+    "wiring/settle-time",
+    { ...done, timing: { ...done.timing, settleUs: 0 } },
+    /^The lines of Matrix take \d\.\d µs to rise again, and are read after 0 µs\.$/,
+  ],
+  ["wiring/unsafe-chord", chorded, /^Pressing K1, K2 and K4 together will also report K5\.$/],
+  [
+    "wiring/reversed-diode",
+    setReversed(done, ["k5:press"], true),
+    /^The diode of K5 points against the others: pressed alone, it is not reported\.$/,
+  ],
+  [
+    "wiring/ladder-windows",
+    changeCircuit<LadderCircuit>(all(keyBlock(4, 3), "ladder"), "ladder", { tolerance: 0.1 }),
+    /^Resistor ladder: with resistors of 10 % the windows of 12 keys keep -\d\.\d\d % of the supply as margin/,
+  ],
+  [
+    "wiring/same-address",
+    changeCircuit<ExpanderCircuit>(all(keyBlock(6, 3), "expander"), "exp", { addresses: [1, 1] }),
+    /^Address 1 is taken by more than one expander on the same bus\.$/,
+  ],
+  [
+    "wiring/light-level",
+    all(rowOf("light", 3, "dual-core-3v3-26"), "light-chain"),
+    /^Light chain: data at 3\.3 V is below the 3\.5 V that lights on 5 V want\.$/,
+  ],
+  [
+    "wiring/supply-loss",
+    manyLights,
+    /^At 1\.4 A the supply wires of 0\.08 mm² lose \d\.\d\d V on the way to LT\d+ plus and back\.$/,
+  ],
+  [
+    "wiring/sampled-encoder",
+    knobBehind,
+    /^E1 is read 1000 times a second through multiplexers: sure up to 10\.4 turns a second\.$/,
+  ],
   ["try/firmware-limits", shareOutDirect(manyKeys(130)), /^The design has 130 switches; the runtime holds 128\.$/],
 ];
 
@@ -223,9 +312,13 @@ describe("rules", () => {
   it.each(demoDesigns.filter(({ id }) => id !== "glasshouse"))("are silent on $name", (design) =>
     expect(findingsOf(design)).toEqual([]),
   );
-  it("have nothing to say of Glasshouse but what is still to be wired and bound", () => {
+  it("have nothing to say of Glasshouse but notes: what is still to be bound, and how its knobs are read", () => {
     const glasshouse = demoDesigns.find(({ id }) => id === "glasshouse")!;
-    expect(findingsOf(glasshouse).map(({ rule }) => rule)).toEqual(["wiring/unwired", "keymap/unbound"]);
+    expect(
+      findingsOf(glasshouse)
+        .map(({ rule, severity }) => `${severity} ${rule}`)
+        .sort(),
+    ).toEqual(["note keymap/unbound", "note wiring/sampled-encoder"]);
   });
 
   it("tell the most pressing first", () => {
@@ -265,6 +358,8 @@ describe("rules", () => {
         "layout/oscillator-near-light",
         "layout/fits-nowhere",
         "brief/plan-broken",
+        "wiring/low-level",
+        "wiring/sampled-encoder",
         "pins/lamp-current",
         "pins/no-controller",
         "keymap/unbound",
@@ -277,8 +372,9 @@ describe("rules", () => {
   it("offer the diodes before the bigger board when pins are too few", () => {
     const [finding] = of(chooseController(shareOutDirect(pad(5, 3)), "thumb-3v3-11"), "pins/too-few");
     expect(finding.fixes.map((fix) => fix.title)).toEqual([
-      "Share out 4 rows and 4 columns: 11 pins instead of 19",
-      "Take the Full-size 3.3 V dual-core board, 26 I/O",
+      "Put the switches into a matrix with the fewest pins: 11 pins instead of 19",
+      "Read switches and knobs through input registers: 4 pins instead of 19",
+      expect.stringMatching(/^Take the .*, \d\d I\/O/),
     ]);
   });
 });

@@ -39,11 +39,11 @@ ${tableSections(plan, design).map(sectionLines).join("\n")}
 `;
 }
 
-function lineComments(title: string, nets: string[], design: Design): string {
-  const { netById } = derive(design);
+function lineComments(title: string, nets: string[], design: Design, { reached }: ScanPlan): string {
+  const { netById, elements } = derive(design);
   const lines = nets.map((id, number) => {
-    const pin = design.pinPlan[id]?.pin ?? "no pin yet";
-    return ` *   ${String(number).padStart(3)}  ${inComment(netById.get(id)?.flag ?? id).padEnd(16)} ${pin}`;
+    const pin = inComment([design.pinPlan[id]?.pin, reached[id]].filter(Boolean).join(", ") || "no pin yet");
+    return ` *   ${String(number).padStart(3)}  ${inComment(netById.get(id)?.flag ?? elements.get(id)?.label ?? id).padEnd(16)} ${pin}`;
   });
   return ` * ${title}\n${lines.length > 0 ? lines.join("\n") : " *   none"}`;
 }
@@ -64,9 +64,9 @@ export function pinsHeader(plan: ScanPlan, design: Design): string {
     descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(hidInterfaces[kind].descriptor())),
   );
   return `/* Lines and pins of "${inComment(design.name)}" on the ${inComment(profile?.title ?? "controller (none chosen yet)")}.
-${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design)}
-${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design)}
-${lineComments("Lamp lines (outputs, high is lit):", plan.lampLines, design)}
+${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design, plan)}
+${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design, plan)}
+${lineComments("Lamp lines (outputs, high is lit):", plan.lampLines, design, plan)}
  */
 #ifndef OV_PINS_H
 #define OV_PINS_H

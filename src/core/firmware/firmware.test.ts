@@ -32,7 +32,9 @@ describe.each([...wiredDemos, finishedPad(), shareOutDirect(pad()), newDesign("n
     it("has inputs for all switches, then clockwise and anticlockwise of each encoder", () => {
       expect(plan.inputs.slice(0, plan.switches.length)).toEqual(plan.switches);
       const turns = plan.encoders.flatMap(({ elementId }) =>
-        ["cw", "ccw"].map((end) => elementId.replace(":turn", `:${end}`)),
+        ["cw", "ccw"].map((end) =>
+          elementId.endsWith(":turn") ? elementId.replace(":turn", `:${end}`) : `${elementId}-${end}`,
+        ),
       );
       expect(plan.inputs.slice(plan.switches.length)).toEqual(turns);
     });

@@ -1,4 +1,4 @@
-import type { Conductor, ScanGroup } from "../circuits/circuitKind";
+import type { Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
@@ -20,6 +20,9 @@ export interface ScanPlan {
   inputs: string[];
   groups: { strobe: number | null; bank: number; cells: (number | null)[] }[];
   conductors: Conductor[];
+  ladders: LadderBank[];
+  /** By line: how the firmware gets at a line that has no pin of its own. */
+  reached: Record<string, string>;
 }
 
 /** Sense lines are read sixteen at a time. */
@@ -89,6 +92,8 @@ export function scanPlanOf(design: Design): ScanPlan {
       })),
     ),
     conductors: plans.flatMap((plan) => plan.conductors),
+    ladders: plans.flatMap((plan) => plan.ladders),
+    reached: Object.assign({}, ...plans.map((plan) => plan.reached)),
   };
 }
 

@@ -1,12 +1,13 @@
 import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
 import { finishedPad, wiredDemos } from "../../../tests/support/designs";
+import { derive } from "../design/derive";
 import { changeControl } from "../design/edits/controls";
 import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
 import { utf8 } from "./artifact";
 import { artifacts } from "./registry";
-import { wiresOf } from "./wireListCsv";
+import { wiresOf } from "../wires/wires";
 
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 
@@ -21,6 +22,14 @@ describe("exports", () => {
     expect(artifacts.map((artifact) => artifact.id)).toEqual([
       "design",
       "wire-list-csv",
+      "wire-sheets",
+      "wires-solder-side-svg",
+      "wires-parts-side-svg",
+      "cut-list-csv",
+      "connectors-csv",
+      "diodes-csv",
+      "netlist-356",
+      "netlist-csv",
       "plate-svg",
       "plate-dxf",
       "plate-stl",
@@ -63,12 +72,15 @@ describe("exports", () => {
 });
 
 describe("the wire list", () => {
-  it("joins all contacts of a net and its pin: as many wires as contacts", () => {
+  it("joins all ends of a net, and one of them with the controller", () => {
     for (const design of wiredDemos) {
       const wires = wiresOf(design);
-      const contacts: Record<string, number> = { kestrel: 40, "loom-64": 128, tern: 34 };
-      expect(wires).toHaveLength(contacts[design.id]);
-      for (const wire of wires) expect(wire.straightMm).toBeGreaterThanOrEqual(0);
+      const { nets } = derive(design);
+      const leads = nets.filter(({ need, role }) => need !== null || role === "ground" || role === "supply");
+      const ends = nets.reduce((sum, { taps }) => sum + taps.length - 1, 0);
+      expect(wires).toHaveLength(ends + leads.length);
+      expect(new Set(wires.map(({ key }) => key)).size).toBe(wires.length);
+      for (const { straightMm, cutMm } of wires) expect(cutMm).toBeGreaterThanOrEqual(straightMm);
     }
   });
 
@@ -78,7 +90,7 @@ describe("the wire list", () => {
       header: true,
     });
     expect(data).toHaveLength(wiresOf(design).length);
-    expect(data.some((row) => row.From === `'=1+1, "x" 1` || row.To === `'=1+1, "x" 1`)).toBe(true);
+    expect(data.some((row) => row.From === `'=1+1, "x" contact 1` || row.To === `'=1+1, "x" contact 1`)).toBe(true);
   });
 });
 

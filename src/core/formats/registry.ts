@@ -5,12 +5,22 @@ import { plateDxf, plateStl, plateSvg } from "./plateFiles";
 import { drillCsv, positionsCsv } from "./positionsCsv";
 import { legendSheet, printSheets } from "./sheets";
 import { reportDescriptorBin, reportDescriptorHex } from "./reportDescriptor";
-import { wireListCsv } from "./wireListCsv";
+import { netlist356 } from "./netlist356";
+import { connectorsCsv, cutListCsv, diodesCsv, netlistCsv, wireListCsv } from "./wireFiles";
+import { partsSideSvg, solderSideSvg, wireSheets } from "./wireSheets";
 
 /** Every export, one line each, in the order of the menu. */
 export const artifacts: Artifact[] = [
   designJson,
   wireListCsv,
+  wireSheets,
+  solderSideSvg,
+  partsSideSvg,
+  cutListCsv,
+  connectorsCsv,
+  diodesCsv,
+  netlist356,
+  netlistCsv,
   plateSvg,
   plateDxf,
   plateStl,

@@ -1,4 +1,4 @@
-import { type MatrixCircuit, hasDiode } from "../circuits/matrix";
+import { type MatrixCircuit, hasDiode, isReversed } from "../circuits/matrix";
 
 /** Three switches that, pressed together, make a fourth one appear. `through` is the one whose diode is missing. */
 export interface Ghost {
@@ -9,7 +9,7 @@ export interface Ghost {
 
 /**
  * Ghosts that a switch without diode allows. Current reaches the driven line of the fourth corner only by going
- * backwards through the corner opposite to it, so that corner must have no diode; the two others may have theirs.
+ * backwards through the corner opposite to it, so that corner must have no diode, or a reversed one; the two others may have theirs.
  * @returns at most `most` ghosts, in the order of the cells
  */
 export function ghostsOf(circuit: MatrixCircuit, most: number): Ghost[] {
@@ -17,12 +17,12 @@ export function ghostsOf(circuit: MatrixCircuit, most: number): Ghost[] {
   const at = new Map(entries.map(([id, { row, column }]) => [`${row} ${column}`, id]));
   const ghosts: Ghost[] = [];
   for (const [through, corner] of entries) {
-    if (hasDiode(circuit, through)) continue;
+    if (hasDiode(circuit, through) && !isReversed(circuit, through)) continue;
     for (const [appears, far] of entries) {
       if (far.row === corner.row || far.column === corner.column) continue;
       const sameRow = at.get(`${corner.row} ${far.column}`);
       const sameColumn = at.get(`${far.row} ${corner.column}`);
-      if (!sameRow || !sameColumn) continue;
+      if (!sameRow || !sameColumn || isReversed(circuit, sameRow) || isReversed(circuit, sameColumn)) continue;
       ghosts.push({ pressed: [sameRow, through, sameColumn], through, appears });
       if (ghosts.length >= most) return ghosts;
     }

@@ -6,7 +6,7 @@ export function lacks(pin: Pin, need: PinNeed): string | null {
   if (pin.role !== "io") return "is not an input/output pin";
   if (need.input && !pin.input) return "cannot be an input";
   if (need.output && !pin.output) return "cannot be an output";
-  if (need.pullUp && !pin.pullUp) return "has no pull-up";
+  if (need.pullUp && !pin.pullUp) return "has no pull-up, so that the input floats and reads at random";
   if (need.analog && pin.analogChannel === null) return "has no analog channel";
   if (need.pwm && !pin.pwm) return "has no PWM";
   const { bus } = need;

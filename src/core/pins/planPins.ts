@@ -2,9 +2,13 @@ import { type Pin, usablePins } from "../catalogue/controllers/controllerProfile
 import type { Net } from "../circuits/net";
 import { derive } from "../design/derive";
 import type { Controller, Design } from "../design/schema";
-import { assignLeastCost } from "./assignment";
+import { crosses } from "../layout/segment";
+import type { Point } from "../layout/point";
 import { lacks } from "./capability";
+import { busGroups, rowGroups } from "./pinGroups";
 import { nearestTap, pinPlace } from "./pinPlace";
+import { sideOf } from "./pinSides";
+import { IMPOSSIBLE, type PinProblem, solvePins } from "./solvePins";
 
 export interface PinPlanResult {
   /** Pin name by net id, the locked ones included. */
@@ -13,56 +17,158 @@ export interface PinPlanResult {
   unplaced: string[];
   /** Straight leads from each net's nearest contact to its pin. */
   totalWireMm: number;
-}
-
-/** Far above any wire: a net without a pin is the worst, then an encoder end that cannot interrupt. */
-const NO_PIN = 1e9;
-const NO_INTERRUPT = 1e5;
-/** Analog and bus pins are kept free while a plain pin is hardly farther. */
-const SCARCE_MM = 4;
-
-function cost(net: Net, pin: Pin, controller: Controller): number {
-  if (lacks(pin, net.need!)) return 2 * NO_PIN;
-  const interrupt = net.need!.interrupt && !pin.interrupt ? NO_INTERRUPT : 0;
-  const scarce = (pin.analogChannel === null ? 0 : SCARCE_MM) + (pin.buses.length > 0 ? SCARCE_MM : 0);
-  return interrupt + scarce + nearestTap(net, pinPlace(controller, pin)).distanceMm;
+  /** Pairs of straight leads that cross. */
+  crossings: number;
+  /** What was made small: wire in mm, and far heavier what a plan should avoid. */
+  cost: number;
+  /** No plan costs less. */
+  bound: number;
+  proof: "optimal" | "gap";
 }
 
 /**
- * Shares out pins: the exact least sum of lead lengths, with capabilities honoured, encoders on interrupt pins
- * first, analog and bus pins spared while that costs less than 4 mm each, reserved pins and locks left alone.
- * With too few pins as many nets as possible are placed. Without a controller nothing is.
+ * `afresh` plans every net that is not locked from nothing. `fewest-moves` leaves nets where they are unless something
+ * is gained beyond wire: for a change made late, when leads are soldered already.
  */
-export function planPins(design: Design): PinPlanResult {
+export type PinPlanMode = "afresh" | "fewest-moves";
+
+/** In mm of wire: heavier means avoided first. No plan saves so much wire by moving one net. */
+const NO_INTERRUPT = 1e8;
+const ON_FREE_SIDE = 1e6;
+const MOVED = 1e4;
+/** Pins that could do more are kept free while a plain one is hardly farther. */
+const SCARCE_MM = 4;
+/** Pins that decide how the board starts are taken last. */
+const BOOT_MM = 40;
+
+interface Setting {
+  design: Design;
+  controller: Controller;
+  mode: PinPlanMode;
+  isFreeSide(pin: Pin): boolean;
+}
+
+function cost(net: Net, pin: Pin, { design, controller, mode, isFreeSide }: Setting): number {
+  const need = net.need!;
+  if (lacks(pin, need)) return IMPOSSIBLE;
+  const now = design.pinPlan[net.id]?.pin;
+  const moved = mode === "fewest-moves" && now !== undefined && now !== pin.name ? MOVED : 0;
+  const interrupt = need.interrupt && !pin.interrupt ? NO_INTERRUPT : 0;
+  const scarce =
+    (pin.analogChannel !== null && !need.analog ? SCARCE_MM : 0) + (pin.buses.length > 0 && !need.bus ? SCARCE_MM : 0);
+  const avoided = (pin.boot ? BOOT_MM : 0) + (isFreeSide(pin) ? ON_FREE_SIDE : 0);
+  return interrupt + scarce + avoided + moved + nearestTap(net, pinPlace(controller, pin)).distanceMm;
+}
+
+/** The nets to be placed, the pins they may take, and what either costs; null without a controller. */
+export function pinProblemOf(
+  design: Design,
+  mode: PinPlanMode,
+): (PinProblem & { nets: Net[]; pinList: Pin[]; locked: Net[] }) | null {
   const { controller, profile, signalNets } = derive(design);
-  if (!controller || !profile) return { assignments: {}, unplaced: signalNets.map((net) => net.id), totalWireMm: 0 };
+  if (!controller || !profile) return null;
   const locked = signalNets.filter((net) => design.pinPlan[net.id]?.locked);
+  const nets = signalNets.filter((net) => !design.pinPlan[net.id]?.locked);
+  const taken = new Set(locked.map((net) => design.pinPlan[net.id].pin));
+  const pinList = usablePins(profile).filter((pin) => !taken.has(pin.name));
+  const isFreeSide = (pin: Pin) => design.pinWishes.keepFree.includes(sideOf(profile, pin));
+  const setting = { design, controller, mode, isFreeSide };
+  const costs = nets.map((net) => pinList.map((pin) => cost(net, pin, setting)));
+  // A bus with one line locked keeps the other on the same bus controller.
+  const buses = busGroups(nets, pinList).map((group) => withLockedLine(group, nets, locked, design, profile.pins));
+  const together = [...buses, ...(design.pinWishes.rowsTogether ? rowGroups(nets, pinList, profile) : [])];
+  return { costs, pins: pinList.length, together, nets, pinList, locked };
+}
+
+type Group = ReturnType<typeof busGroups>[number];
+
+function withLockedLine(group: Group, nets: Net[], locked: Net[], design: Design, pins: Pin[]): Group {
+  const partner = locked.find(({ busId }) => busId === nets[group.nets[0]].busId);
+  const pin = partner && pins.find(({ name }) => name === design.pinPlan[partner.id].pin);
+  if (!pin) return group;
+  const instances = pin.buses.filter(({ bus }) => bus === group.sort).map(({ instance }) => String(instance));
+  return { ...group, ways: group.ways.filter(({ key }) => instances.includes(key)) };
+}
+
+const nothing = (unplaced: string[]): PinPlanResult => ({
+  assignments: {},
+  unplaced,
+  totalWireMm: 0,
+  crossings: 0,
+  cost: 0,
+  bound: 0,
+  proof: "optimal",
+});
+
+/**
+ * Shares out pins: the exact least sum of lead lengths, with capabilities honoured, both lines of a bus on one bus
+ * controller, encoders on interrupt pins first, sides kept free, rows together when wished, analog and bus pins spared
+ * while that costs less than 4 mm each, boot pins taken last, reserved pins and locks left alone. With too few pins as
+ * many nets as possible are placed. Straight leads of nets that could change pins never cross in such a plan: crossed
+ * leads are two diagonals of a quadrilateral, which are together longer than two of its sides.
+ */
+export function planPins(design: Design, mode: PinPlanMode = "afresh"): PinPlanResult {
+  const problem = pinProblemOf(design, mode);
+  if (!problem) return nothing(derive(design).signalNets.map((net) => net.id));
+  const { nets, pinList, locked } = problem;
+  const solution = solvePins(problem);
   const assignments: Record<string, string> = Object.fromEntries(
     locked.map((net) => [net.id, design.pinPlan[net.id].pin]),
   );
-  const taken = new Set(Object.values(assignments));
-  const free = usablePins(profile).filter((pin) => !taken.has(pin.name));
-  const open = signalNets.filter((net) => !design.pinPlan[net.id]?.locked);
-  // One stand-in column a net means "no pin", so that an assignment always exists.
-  const costs = open.map((net) => [...free.map((pin) => cost(net, pin, controller)), ...open.map(() => NO_PIN)]);
   const unplaced: string[] = [];
-  assignLeastCost(costs).forEach((column, nth) => {
-    if (column < free.length) assignments[open[nth].id] = free[column].name;
-    else unplaced.push(open[nth].id);
+  solution.pinOf.forEach((pin, nth) => {
+    if (pin >= 0) assignments[nets[nth].id] = pinList[pin].name;
+    else unplaced.push(nets[nth].id);
   });
-  return { assignments, unplaced, totalWireMm: wireMm(design, assignments) };
+  return {
+    assignments,
+    unplaced,
+    totalWireMm: wireMm(design, assignments),
+    crossings: crossingLeads(leadsOf(design, assignments)).length,
+    cost: solution.cost,
+    bound: solution.bound,
+    proof: solution.isProven ? "optimal" : "gap",
+  };
+}
+
+/** A straight lead from a net's nearest contact to its pin. */
+export interface Lead {
+  netId: string;
+  from: Point;
+  to: Point;
+}
+
+export function leadsOf(design: Design, assignments: Record<string, string>): Lead[] {
+  const { controller, profile, netById } = derive(design);
+  if (!controller || !profile) return [];
+  const pins = new Map(profile.pins.map((pin) => [pin.name, pin]));
+  return Object.entries(assignments).flatMap(([netId, name]) => {
+    const net = netById.get(netId);
+    const pin = pins.get(name);
+    if (!net || !pin || net.taps.length === 0) return [];
+    const to = pinPlace(controller, pin);
+    return [{ netId, from: nearestTap(net, to).at, to }];
+  });
+}
+
+/** Pairs of leads that cross. */
+export function crossingLeads(leads: Lead[]): [Lead, Lead][] {
+  return leads.flatMap((one, nth) =>
+    leads
+      .slice(nth + 1)
+      .filter((other) => crosses(one.from, one.to, other.from, other.to))
+      .map((other): [Lead, Lead] => [one, other]),
+  );
 }
 
 /** Sum of the straight leads of a plan in mm. */
-export function wireMm(design: Design, assignments: Record<string, string>): number {
-  const { controller, profile, netById } = derive(design);
-  if (!controller || !profile) return 0;
-  const pins = new Map(profile.pins.map((pin) => [pin.name, pin]));
-  let sum = 0;
-  for (const [netId, name] of Object.entries(assignments)) {
-    const net = netById.get(netId);
-    const pin = pins.get(name);
-    if (net && pin) sum += nearestTap(net, pinPlace(controller, pin)).distanceMm;
-  }
-  return sum;
+export const wireMm = (design: Design, assignments: Record<string, string>): number =>
+  leadsOf(design, assignments).reduce((sum, { from, to }) => sum + Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm), 0);
+
+/** Nets whose pin differs between two plans; a net without a pin has an empty one. */
+export function movedNets(before: Design["pinPlan"], after: Record<string, string>) {
+  const ids = new Set([...Object.keys(before), ...Object.keys(after)]);
+  return [...ids]
+    .map((netId) => ({ netId, from: before[netId]?.pin ?? "", to: after[netId] ?? "" }))
+    .filter(({ from, to }) => from !== to);
 }

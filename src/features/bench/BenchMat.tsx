@@ -1,6 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import dynamic from "next/dynamic";
 import { useMemo } from "react";
 import type { Control } from "@/core/catalogue/kinds";
 import { derive } from "@/core/design/derive";
@@ -13,17 +14,19 @@ import { useSession } from "@/store/session";
 import { BoardShapes } from "@/ui/drawing/BoardShapes";
 import { ControlShape, type Tone } from "@/ui/drawing/ControlShape";
 import { ModuleShape } from "@/ui/drawing/ModuleShape";
-import { PinsLens } from "@/ui/lenses/PinsLens";
-import { WiresLens } from "@/ui/lenses/WiresLens";
 import { type LensId, lenses } from "@/ui/lenses/lens";
 import { Mat } from "@/ui/mat/Mat";
 import type { StageView } from "../stageView";
 import { capWords } from "./capWords";
 import { reachOf } from "@/core/reach/reach";
 import { useLayoutView } from "@/store/layoutView";
+import { useWiringView } from "@/store/wiringView";
 import { CornerHandles } from "@/ui/lenses/CornerHandles";
 import { PlateLens } from "@/ui/lenses/PlateLens";
 import { useMatHand } from "./useMatHand";
+
+const WiresLens = dynamic(() => import("@/ui/lenses/WiresLens").then((m) => m.WiresLens));
+const PinsLens = dynamic(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
 
 interface BenchMatProps {
   stage: StageView;
@@ -109,6 +112,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const heat = useHeat(design, lens);
   const outlined = useLayoutView((state) => state.outlineOf);
   const seam = useLayoutView((state) => state.seam);
+  const wireKey = useWiringView((state) => state.wireKey);
   const corners = isArranging(stage) ? shown.boards.find(({ id }) => id === outlined)?.outline : null;
   const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
 
@@ -153,7 +157,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       {(controller?.side === "top" || lens === "pins") && module}
       {lens === "plate" && <PlateLens design={shown} seam={seam?.proposal.seam ?? null} />}
       {corners && <CornerHandles corners={corners} />}
-      {lens === "wires" && <WiresLens design={shown} netId={netId} />}
+      {lens === "wires" && <WiresLens design={shown} netId={netId} wireKey={stage.id === "wiring" ? wireKey : null} />}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried} />}
       {hand.frame && (
         <rect

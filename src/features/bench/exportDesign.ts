@@ -4,7 +4,15 @@ import type { Design } from "@/core/design/schema";
 /** Names and purposes stand here so that the exporters themselves load only when one is asked for. */
 export const exportChoices = [
   { id: "design", title: "Design file", purpose: "The whole design, to keep, to send, or to open elsewhere." },
-  { id: "wire-list-csv", title: "Wire list", purpose: "Every wire with both ends and its straight length." },
+  { id: "wire-list-csv", title: "Wire list", purpose: "Every wire with both ends, lengths and colour." },
+  { id: "wire-sheets", title: "Wire sheets for the bench", purpose: "The solder side, and every wire to tick off." },
+  { id: "wires-solder-side-svg", title: "Wires from the solder side", purpose: "Mirrored, as seen while soldering." },
+  { id: "wires-parts-side-svg", title: "Wires from the parts side", purpose: "Boards, parts and wires." },
+  { id: "cut-list-csv", title: "Cutting list", purpose: "How many wires of which colour and length." },
+  { id: "connectors-csv", title: "Connector tables", purpose: "Plugs of loose parts, cables between boards." },
+  { id: "diodes-csv", title: "Diode list", purpose: "Every diode and which way its ring points." },
+  { id: "netlist-356", title: "Netlist, IPC-D-356A", purpose: "Every part end with net and place, for board tests." },
+  { id: "netlist-csv", title: "Netlist as a table", purpose: "The same for a spreadsheet." },
   { id: "plate-svg", title: "Plate drawing (SVG)", purpose: "Edge, openings, reinforcement and caps on named layers." },
   { id: "plate-dxf", title: "Plate drawing (DXF)", purpose: "The same for cutters: release 12, mm, closed polylines." },
   { id: "plate-stl", title: "Printed plate (STL)", purpose: "Plates with their reinforcement layer as closed solids." },

@@ -4,8 +4,10 @@ import { derive } from "@/core/design/derive";
 import { changeBoard } from "@/core/design/edits/boards";
 import { addControl, shiftControls } from "@/core/design/edits/controls";
 import { moveController, movePin } from "@/core/design/edits/pins";
+import { placeChip } from "@/core/design/edits/wiring";
 import type { Design } from "@/core/design/schema";
 import { type Point, distanceMm } from "@/core/layout/point";
+import { nextPin } from "@/core/pins/padOrder";
 import { pinPlace } from "@/core/pins/pinPlace";
 import { edit, select, takeNet, toggleSelected, useBench, useDesign } from "@/store/bench";
 import { useLayoutView } from "@/store/layoutView";
@@ -30,6 +32,7 @@ type Grip =
   | { doing: "corner"; nth: number; boardId: string }
   | { doing: "frame"; from: Point; added: string[] }
   | { doing: "net"; from: Point; netId: string }
+  | { doing: "chip"; from: Point; chipId: string }
   | { doing: "press"; elementId: string }
   | { doing: "turn"; elementId: string; centre: Point; angle: number };
 
@@ -37,6 +40,8 @@ const controlIdAt = (target: EventTarget | null) =>
   (target as Element | null)?.closest?.("[data-control]")?.getAttribute("data-control") ?? null;
 const netIdAt = (target: EventTarget | null) =>
   (target as Element | null)?.closest?.("[data-net]")?.getAttribute("data-net") ?? null;
+const chipIdAt = (target: EventTarget | null) =>
+  (target as Element | null)?.closest?.("[data-chip]")?.getAttribute("data-chip") ?? null;
 const cornerAt = (target: EventTarget | null) =>
   (target as Element | null)?.closest?.("[data-corner]")?.getAttribute("data-corner") ?? null;
 const isModule = (target: EventTarget | null) => Boolean((target as Element | null)?.closest?.("[data-module]"));
@@ -141,6 +146,11 @@ export function useMatHand(stage: StageView, lens: LensId) {
       return;
     }
     if (net) return takeNetFlag(net, pointer);
+    const chipId = chipIdAt(event.target);
+    if (chipId) {
+      grips.current.set(event.pointerId, { doing: "chip", from: pointer.at, chipId });
+      return;
+    }
     if (controlId) return takeControl(controlId, pointer);
     if (isModule(event.target) && (isArranging || stage.id === "pins")) {
       grips.current.set(event.pointerId, { doing: "module", from: pointer.at });
@@ -160,6 +170,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
     if (held.doing === "move")
       setPreview(shiftControls(design, held.ids, ...shiftFor(design, held.from, at, event.altKey)));
     if (held.doing === "module") setPreview(movedModule(design, held.from, at, event.altKey));
+    if (held.doing === "chip") setPreview(movedChip(design, held, at, event.altKey));
     if (held.doing === "corner") setPreview(movedCorner(design, held, at, event.altKey));
     if (held.doing === "frame") setFrame(boxOf(held.from, at));
     if (held.doing === "net" && distanceMm(held.from, at) > CLICK_MM) setCarried({ netId: held.netId, ...at });
@@ -188,6 +199,8 @@ export function useMatHand(stage: StageView, lens: LensId) {
     if (held.doing === "move") finishMove(held.ids, shiftFor(design, held.from, at, event.altKey));
     if (held.doing === "module" && distanceMm(held.from, at) > CLICK_MM)
       edit("move the controller", (d) => movedModule(d, held.from, at, event.altKey));
+    if (held.doing === "chip" && distanceMm(held.from, at) > CLICK_MM)
+      edit("move an added part", (d) => movedChip(d, held, at, event.altKey));
     if (held.doing === "frame") select([...new Set([...held.added, ...controlsIn(design, boxOf(held.from, at))])]);
     if (held.doing === "corner") edit("move a corner", (d) => movedCorner(d, held, at, event.altKey));
     if (held.doing === "net") dropNet(held.netId, held.from, at);
@@ -217,7 +230,24 @@ export function useMatHand(stage: StageView, lens: LensId) {
     finishMove(ids, [across * step(design.pitch.xMm) * (flipped ? -1 : 1), down * step(design.pitch.yMm)]);
   };
 
+  /** A flag in focus goes round the module with the arrow keys; a taken pin is swapped. */
+  const stepNet = (event: KeyboardEvent, netId: string) => {
+    const { profile, netById } = derive(design);
+    const net = netById.get(netId);
+    if (!profile || !net?.need) return;
+    takeNet(netId);
+    if (!event.key.startsWith("Arrow")) return;
+    event.preventDefault();
+    const by = event.key === "ArrowDown" || event.key === "ArrowRight" ? 1 : -1;
+    const kept = new Set(Object.values(design.pinPlan).flatMap(({ pin, locked }) => (locked ? [pin] : [])));
+    const pin = nextPin(profile, net, design.pinPlan[netId]?.pin, by, kept);
+    if (pin) edit(`move ${net.flag} to ${pin}`, (d) => movePin(d, netId, pin));
+  };
+
   const onKeyDown = (event: KeyboardEvent<SVGSVGElement>) => {
+    const flag = netIdAt(event.target);
+    if (flag && lens === "pins" && (event.key.startsWith("Arrow") || event.key === "Enter"))
+      return stepNet(event, flag);
     const id = controlIdAt(event.target);
     if (!id) return;
     const isArrow = event.key.startsWith("Arrow");
@@ -271,6 +301,18 @@ function movedModule(design: Design, from: Point, to: Point, fine: boolean): Des
   return moveController(design, {
     xMm: round(place.xMm + to.xMm - from.xMm),
     yMm: round(place.yMm + to.yMm - from.yMm),
+  });
+}
+
+/** An added part at half millimetres, or at tenths. */
+function movedChip(design: Design, held: { from: Point; chipId: string }, to: Point, fine: boolean): Design {
+  const chip = derive(design).chips.find(({ id }) => id === held.chipId);
+  if (!chip) return design;
+  const step = fine ? FINE_MM : 0.5;
+  const round = (mm: number) => Math.round(Math.round(mm / step) * step * 1000) / 1000;
+  return placeChip(design, chip.id, {
+    xMm: round(chip.at.xMm + to.xMm - held.from.xMm),
+    yMm: round(chip.at.yMm + to.yMm - held.from.yMm),
   });
 }
 

@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { useBench, useDesign } from "@/store/bench";
 import { type LayoutTab, openTab, useLayoutView } from "@/store/layoutView";
+import { Tabs } from "@/ui/pieces/Tabs";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ControlSection } from "./ControlSection";
 import { GroupSection } from "./GroupSection";
@@ -28,34 +29,14 @@ const TABS: { id: LayoutTab; title: string }[] = [
 export function LayoutTray() {
   const tab = useLayoutView((state) => state.tab);
   return (
-    <>
-      <Box role="tablist" aria-label="Sheets of the layout" display="flex" gap="2px" margin="6px -6px 0">
-        {TABS.map(({ id, title }) => (
-          <button
-            key={id}
-            role="tab"
-            aria-selected={tab === id}
-            onClick={() => openTab(id)}
-            style={{
-              flex: 1,
-              padding: "6px 4px",
-              borderBottom: `3px solid ${tab === id ? "var(--saffron)" : "var(--edge)"}`,
-              fontWeight: tab === id ? 700 : 400,
-            }}
-          >
-            {title}
-          </button>
-        ))}
-      </Box>
-      <Box role="tabpanel" aria-label={TABS.find(({ id }) => id === tab)!.title}>
-        {tab === "place" && <PlaceTab />}
-        {(tab === "boards" || tab === "fit") && <SelectedLine />}
-        {tab === "boards" && <BoardsTab />}
-        {tab === "fit" && <FitTab />}
-        {tab === "caps" && <CapsTab />}
-        {tab === "reach" && <ReachTab />}
-      </Box>
-    </>
+    <Tabs label="Sheets of the layout" tabs={TABS} open={tab} onOpen={openTab}>
+      {tab === "place" && <PlaceTab />}
+      {(tab === "boards" || tab === "fit") && <SelectedLine />}
+      {tab === "boards" && <BoardsTab />}
+      {tab === "fit" && <FitTab />}
+      {tab === "caps" && <CapsTab />}
+      {tab === "reach" && <ReachTab />}
+    </Tabs>
   );
 }
 

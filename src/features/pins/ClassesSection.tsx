@@ -6,8 +6,8 @@ import { useState } from "react";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { type ControllerProfile, usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/design/derive";
-import { chooseController } from "@/core/design/edits/pins";
-import { edit, useDesign } from "@/store/bench";
+import { useDesign } from "@/store/bench";
+import { takeProfile } from "./takeProfile";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 
@@ -47,7 +47,7 @@ export function ClassesSection() {
                   height="26px"
                   disabled={isChosen}
                   aria-label={`Take the ${one.title}`}
-                  onClick={() => edit("choose a controller", (d) => chooseController(d, one.id))}
+                  onClick={() => takeProfile(one.id)}
                 >
                   {isChosen ? "chosen" : "Take it"}
                 </PlainButton>

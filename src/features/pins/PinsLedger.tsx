@@ -20,6 +20,17 @@ const ROLE: Record<Net["role"], string> = {
   lamp: "lamp",
   analog: "analog",
   output: "output",
+  line: "driven and read",
+  clock: "clock",
+  latch: "latch",
+  data: "data",
+  select: "select",
+  enable: "enable",
+  interrupt: "interrupt",
+  bus: "bus",
+  bank: "bank supply",
+  chain: "chain",
+  supply: "supply",
   ground: "ground",
 };
 

@@ -3,12 +3,15 @@
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/design/derive";
-import { chooseController, clearPins, lockPins, moveController, takePinPlan } from "@/core/design/edits/pins";
-import { planPins, wireMm } from "@/core/pins/planPins";
+import { clearPins, lockPins, moveController } from "@/core/design/edits/pins";
+import { crossingLeads, leadsOf, wireMm } from "@/core/pins/planPins";
 import { edit, useBench, useDesign } from "@/store/bench";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
+import { planAndTakePins } from "@/store/pinPlanView";
+import { takeProfile } from "./takeProfile";
+import { ConflictSection, LastPlan, WishesSection } from "./PlanSections";
 import { ClassesSection } from "./ClassesSection";
 import { PinField } from "./PinField";
 
@@ -32,7 +35,7 @@ export function PinsTray() {
           label="Class"
           value={profile ? controller!.profileId : ""}
           choices={choices}
-          onCommit={(id) => id && edit("choose a controller", (d) => chooseController(d, id))}
+          onCommit={(id) => id && takeProfile(id)}
         />
         {profile && <div style={{ color: "var(--faint)" }}>{profile.summary}</div>}
         {profile && controller && (
@@ -80,9 +83,10 @@ export function PinsTray() {
       {profile && (
         <Section title="Pins">
           <Row>
-            <StepButton onClick={() => edit("share out pins", (d) => takePinPlan(d, planPins(d)))}>
-              Share out pins
-            </StepButton>
+            <StepButton onClick={() => planAndTakePins("afresh")}>Share out pins</StepButton>
+            {placed > 0 && (
+              <PlainButton onClick={() => planAndTakePins("fewest-moves")}>Move as few as can be</PlainButton>
+            )}
             <PlainButton onClick={() => edit("free the pins", clearPins)}>Free the unlocked</PlainButton>
           </Row>
           <Values
@@ -90,12 +94,16 @@ export function PinsTray() {
               ["Nets with a pin", `${placed} of ${signalNets.length}`],
               ["Usable pins", usablePins(profile).length],
               ["Leads, straight", `${wireMm(design, assignments).toFixed(0)} mm`],
+              ["Leads that cross", crossingLeads(leadsOf(design, assignments)).length],
               ["Logic voltage", `${profile.logicV} V`],
               ["Internal pull-up", `${profile.pullUpMinOhm / 1000} to ${profile.pullUpMaxOhm / 1000} kΩ`],
             ]}
           />
+          <LastPlan design={design} />
         </Section>
       )}
+      {profile && <ConflictSection design={design} />}
+      {profile && !net && <WishesSection design={design} />}
       {net?.need && profile && (
         <Section title={`Net ${net.flag}`}>
           <PinField net={net} />
@@ -113,8 +121,8 @@ export function PinsTray() {
       {profile && !net && (
         <Section title="By hand">
           <div>
-            Drag a net’s flag to another pin, or choose the pin in the table; a taken pin is swapped. Locked nets stay
-            where they are. Drag the module to move it.
+            Drag a net’s flag to another pin, move it with the arrow keys while it has the focus, or choose the pin in
+            the table; a taken pin is swapped. Locked nets stay where they are. Drag the module to move it.
           </div>
         </Section>
       )}

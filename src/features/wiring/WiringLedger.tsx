@@ -1,10 +1,10 @@
 "use client";
 
 import type { Cell, MatrixCircuit } from "@/core/circuits/matrix";
-import { hasDiode } from "@/core/circuits/matrix";
+import { hasDiode, isReversed } from "@/core/circuits/matrix";
 import type { PlacedElement } from "@/core/circuits/net";
 import { derive } from "@/core/design/derive";
-import { setCell } from "@/core/design/edits/wiring";
+import { matrixOfElement, setCell } from "@/core/design/edits/wiring";
 import { edit, useBench, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
 import { Ledger } from "@/ui/pieces/Ledger";
@@ -25,16 +25,23 @@ const SORT: Record<PlacedElement["kind"], string> = {
 export function WiringLedger() {
   const design = useDesign();
   const selection = useBench((state) => state.selection);
-  const { elements, circuitsOf, netById } = derive(design);
-  const matrix = design.circuits.find((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
+  const { elements, circuitsOf, netById, plans } = derive(design);
   const circuitName = (element: PlacedElement) =>
     (circuitsOf.get(element.id) ?? []).map((id) => design.circuits.find((c) => c.id === id)!.name).join(" and ") ||
     "not wired";
-  const diode = (element: PlacedElement) => {
-    if (!matrix?.cells[element.id]) return "";
-    if (!hasDiode(matrix, element.id)) return "none";
-    return matrix.diodes === "column-to-row" ? "column → row" : "row → column";
+  const matrixOf = (element: PlacedElement) => {
+    const matrix = matrixOfElement(design, element.id);
+    return matrix && element.id in matrix.cells ? matrix : undefined;
   };
+  const diode = (element: PlacedElement) => {
+    const matrix = matrixOf(element);
+    if (!matrix) return "";
+    if (!hasDiode(matrix, element.id)) return "none";
+    const forward = (matrix.diodes === "column-to-row") !== isReversed(matrix, element.id);
+    return forward ? "column → row" : "row → column";
+  };
+  const reached = new Map(plans.flatMap((plan) => Object.entries(plan.reached)));
+  const through = ({ id }: PlacedElement) => reached.get(id) ?? reached.get(`${id}/A`) ?? "";
   return (
     <Ledger
       label="Switches and their circuits"
@@ -50,13 +57,18 @@ export function WiringLedger() {
           cell: (element) => SORT[element.kind],
         },
         { title: "Circuit", cell: circuitName },
-        { title: "Row", width: "90px", cell: (element) => <LineCell matrix={matrix} element={element} axis="row" /> },
+        {
+          title: "Row",
+          width: "90px",
+          cell: (element) => <LineCell matrix={matrixOf(element)} element={element} axis="row" />,
+        },
         {
           title: "Column",
           width: "90px",
-          cell: (element) => <LineCell matrix={matrix} element={element} axis="column" />,
+          cell: (element) => <LineCell matrix={matrixOf(element)} element={element} axis="column" />,
         },
         { title: "Diode", cell: diode },
+        { title: "Read through", cell: through },
         {
           title: "Nets",
           cell: (element) =>

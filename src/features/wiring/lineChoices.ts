@@ -1,4 +1,4 @@
-import type { Cell, MatrixCircuit } from "@/core/circuits/matrix";
+import { type Cell, type MatrixCircuit, lineFlag } from "@/core/circuits/matrix";
 
 /** The rows or columns in use, and one more. */
 export function lineChoices(matrix: MatrixCircuit, axis: keyof Cell): { value: string; label: string }[] {
@@ -6,6 +6,6 @@ export function lineChoices(matrix: MatrixCircuit, axis: keyof Cell): { value: s
   const count = Math.min(32, highest + 2);
   return Array.from({ length: count }, (_, line) => ({
     value: String(line),
-    label: `${axis === "row" ? "R" : "C"}${line + 1}`,
+    label: lineFlag(matrix, axis, line),
   }));
 }

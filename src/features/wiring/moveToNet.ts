@@ -1,5 +1,5 @@
 import type { MatrixCircuit } from "@/core/circuits/matrix";
-import { columnNetId, rowNetId } from "@/core/circuits/matrix";
+import { columnNetId, lineFlag, rowNetId } from "@/core/circuits/matrix";
 import { derive } from "@/core/design/derive";
 import { setCell } from "@/core/design/edits/wiring";
 import type { Design } from "@/core/design/schema";
@@ -19,16 +19,16 @@ function lineOf(matrix: MatrixCircuit, netId: string): { axis: "row" | "column";
   return null;
 }
 
-/** With switches of the matrix selected, a click on a row's or column's flag moves them there. */
+/** With switches of a matrix selected, a click on a row's or column's flag of it moves them there. */
 export function moveSelectionToNet(netId: string): boolean {
   const design = currentDesign();
-  const matrix = design?.circuits.find((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
+  const matrices = design?.circuits.filter((circuit): circuit is MatrixCircuit => circuit.kind === "matrix") ?? [];
+  const matrix = matrices.find((one) => lineOf(one, netId) !== null);
   const line = matrix ? lineOf(matrix, netId) : null;
   if (!design || !matrix || !line) return false;
   const switches = selectedSwitches(design, useBench.getState().selection).filter((id) => matrix.cells[id]);
   if (switches.length === 0) return false;
-  const name = `${line.axis === "row" ? "R" : "C"}${line.line + 1}`;
-  edit(`move ${switches.length} to ${name}`, (d) =>
+  edit(`move ${switches.length} to ${lineFlag(matrix, line.axis, line.line)}`, (d) =>
     switches.reduce((result, id) => setCell(result, id, { ...matrix.cells[id], [line.axis]: line.line }), d),
   );
   return true;

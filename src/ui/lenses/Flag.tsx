@@ -8,17 +8,26 @@ interface FlagProps {
   net?: string;
   strong?: boolean;
   size?: number;
+  /** Makes it a stop of the Tab key, with this name. */
+  stopName?: string;
 }
 
 /** Width of a flag in mm. */
 export const flagWidth = (words: string, size: number): number => words.length * size * 0.62 + 1.6;
 
 /** The small flag at a net's end. With `net` it can be picked and dragged. */
-export function Flag({ x, y, words, colour, net, strong = false, size = 2.5 }: FlagProps) {
+export function Flag({ x, y, words, colour, net, strong = false, size = 2.5, stopName }: FlagProps) {
   const width = flagWidth(words, size);
   return (
     <Upright x={x} y={y}>
-      <g data-net={net} style={{ cursor: net ? "pointer" : undefined }} pointerEvents={net ? undefined : "none"}>
+      <g
+        data-net={net}
+        tabIndex={stopName ? 0 : undefined}
+        role={stopName ? "button" : undefined}
+        aria-label={stopName}
+        style={{ cursor: net ? "pointer" : undefined }}
+        pointerEvents={net ? undefined : "none"}
+      >
         <rect
           x={-width / 2}
           y={-size * 0.75}

@@ -2,6 +2,8 @@ import { memo } from "react";
 import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
 import { place, point } from "@/core/layout/point";
+import { meetingPoint } from "@/core/layout/segment";
+import { crossingLeads, leadsOf } from "@/core/pins/planPins";
 import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
 import { CasedWire } from "./CasedWire";
 import { Flag, flagWidth } from "./Flag";
@@ -22,6 +24,7 @@ const FLAG_OUT_MM = 2.2;
 export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsLensProps) {
   const { controller, profile, signalNets } = derive(design);
   if (!controller || !profile) return null;
+  const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, { pin }]) => [id, pin]));
   const pins = new Map(profile.pins.map((pin) => [pin.name, pin]));
   return (
     <g>
@@ -54,8 +57,24 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
               net={net.id}
               strong={strong || isCarried}
               size={FLAG_SIZE}
+              stopName={`${net.flag} on ${pin.name}`}
             />
           </g>
+        );
+      })}
+      {crossingLeads(leadsOf(design, assignments)).map(([one, other]) => {
+        const { xMm, yMm } = meetingPoint(one.from, one.to, other.from, other.to);
+        return (
+          <path
+            key={`${one.netId} ${other.netId}`}
+            transform={`translate(${xMm} ${yMm})`}
+            d="M-1.1 -1.1L1.1 1.1M-1.1 1.1L1.1 -1.1"
+            stroke="var(--stop)"
+            strokeWidth={0.6}
+            pointerEvents="none"
+          >
+            <title>crossing leads</title>
+          </path>
         );
       })}
     </g>

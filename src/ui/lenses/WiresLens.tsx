@@ -1,11 +1,13 @@
 import { memo } from "react";
-import type { MatrixCircuit } from "@/core/circuits/matrix";
-import { hasDiode } from "@/core/circuits/matrix";
-import { GROUND, type Net, type PlacedElement, type Tap } from "@/core/circuits/net";
+import { type MatrixCircuit, hasDiode, isReversed } from "@/core/circuits/matrix";
+import { GROUND, type Net, type PlacedElement, SUPPLY, type Tap } from "@/core/circuits/net";
 import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
 import { type Point, place, point } from "@/core/layout/point";
+import { distancesOf, treeEdges } from "@/core/matrix/spanningTree";
+import { wiresOf } from "@/core/wires/wires";
 import { CasedWire } from "./CasedWire";
+import { ChipShape } from "./ChipShape";
 import { Flag } from "./Flag";
 import { netLook } from "./netLook";
 
@@ -13,6 +15,8 @@ interface WiresLensProps {
   design: Design;
   /** Net whose wires stand out. */
   netId: string | null;
+  /** The one wire in hand, while they are walked. */
+  wireKey: string | null;
 }
 
 /** Where a row's wire passes a switch: at the far end of its diode, a little right of the row contact. */
@@ -24,15 +28,22 @@ const alongDiode = (design: Design, tap: Tap, mm: number): Point => {
   return point(tap.at.xMm + shift.xMm, tap.at.yMm + shift.yMm);
 };
 
-/** The points a net's wire goes through, in order. */
-function route(design: Design, net: Net): Point[] {
+/** Where a net's wires meet its parts, from left to right or, for columns, from top to bottom. */
+function pointsOf(design: Design, net: Net): Point[] {
   if (net.role === "row") return net.taps.map((tap) => alongDiode(design, tap, DIODE_MM)).sort((a, b) => a.xMm - b.xMm);
   const points = net.taps.map((tap) => tap.at);
   return net.role === "column" ? points.sort((a, b) => a.yMm - b.yMm) : points;
 }
 
-const path = (points: Point[]) =>
-  points.map((p, i) => `${i === 0 ? "M" : "L"}${p.xMm.toFixed(2)} ${p.yMm.toFixed(2)}`).join("");
+const line = (a: Point, b: Point) => `M${a.xMm.toFixed(2)} ${a.yMm.toFixed(2)}L${b.xMm.toFixed(2)} ${b.yMm.toFixed(2)}`;
+
+/** The shortest tree over the points, as a wirer would go. */
+function treePath(points: Point[]): string {
+  const members = points.map((_, nth) => nth);
+  return treeEdges(members, distancesOf(points), points.length)
+    .map(({ a, b }) => line(points[a], points[b]))
+    .join("");
+}
 
 /** Flags of single contacts are smaller and step aside from each other: A to the left, B to the right, lamps in two heights. */
 const SMALL_FLAG = 1.8;
@@ -46,25 +57,32 @@ function flagPlace(net: Net, points: Point[], index: number): Point {
   return point(first.xMm, first.yMm - (net.role === "lamp" && index % 2 === 1 ? 6.6 : 3.4));
 }
 
+/** Only what leads to a pin, or is looked at, carries a flag: branches to added parts would cover each other. */
+const isFlagged = (net: Net, strong: boolean) => net.need !== null || strong;
+
 function NetWire({ design, net, index, strong }: { design: Design; net: Net; index: number; strong: boolean }) {
-  const points = route(design, net);
+  const points = pointsOf(design, net);
   if (points.length === 0) return null;
   const { colour, pattern } = netLook(net, index);
   const flag = flagPlace(net, points, index);
   const isLine = net.role === "row" || net.role === "column";
-  const way = path(isLine ? [flag, ...points] : [flag, points[0]]);
+  const flagged = isFlagged(net, strong);
+  const way = `${flagged ? line(flag, points[0]) : ""}${treePath(points)}`;
+  const widthMm = strong ? 1 : net.need === null ? 0.35 : 0.55;
   return (
     <g>
-      <CasedWire way={way} colour={colour} pattern={pattern} widthMm={strong ? 1 : 0.55} />
-      <Flag
-        x={flag.xMm}
-        y={flag.yMm}
-        words={net.flag}
-        colour={colour}
-        net={net.id}
-        strong={strong}
-        size={isLine ? undefined : SMALL_FLAG}
-      />
+      {way && <CasedWire way={way} colour={colour} pattern={pattern} widthMm={widthMm} />}
+      {flagged && (
+        <Flag
+          x={flag.xMm}
+          y={flag.yMm}
+          words={net.flag}
+          colour={colour}
+          net={net.id}
+          strong={strong}
+          size={isLine ? undefined : SMALL_FLAG}
+        />
+      )}
     </g>
   );
 }
@@ -75,12 +93,13 @@ function Diode({ design, element, matrix }: { design: Design; element: PlacedEle
   const contact = element.contacts[1].at;
   const turn = control.placement.rotationDeg;
   const fitted = hasDiode(matrix, element.id);
-  const forward = matrix.diodes === "column-to-row";
+  const reversed = isReversed(matrix, element.id);
+  const forward = (matrix.diodes === "column-to-row") !== reversed;
   const [tip, tail] = forward ? [3.4, 1.4] : [1.4, 3.4];
   return (
     <g
       transform={`translate(${contact.xMm} ${contact.yMm}) rotate(${turn})`}
-      stroke="#fff"
+      stroke={reversed ? "var(--stop)" : "#fff"}
       strokeWidth={0.4}
       pointerEvents="none"
     >
@@ -95,35 +114,68 @@ function Diode({ design, element, matrix }: { design: Design; element: PlacedEle
   );
 }
 
-/** Row and column wires with their diodes, direct leads, and where ground goes. */
-export const WiresLens = memo(function WiresLens({ design, netId }: WiresLensProps) {
-  const { nets, elements } = derive(design);
+const GROUND_SIGN = "M0 0V1.6M-1.3 1.6H1.3M-0.8 2.2H0.8M-0.3 2.8H0.3";
+const SUPPLY_SIGN = "M0 0V-1.8M-1.1 -0.9L0 -1.8L1.1 -0.9";
+
+/** Where supply and ground go: a sign at each end instead of a web of wires. */
+function PowerSigns({ net }: { net: Net }) {
+  return net.taps
+    .filter(({ elementId }) => elementId !== "")
+    .map((tap) => (
+      <path
+        key={tap.contactId}
+        transform={`translate(${tap.at.xMm} ${tap.at.yMm})`}
+        d={net.id === GROUND ? GROUND_SIGN : SUPPLY_SIGN}
+        stroke="#fff"
+        strokeWidth={0.35}
+        fill="none"
+        pointerEvents="none"
+      />
+    ));
+}
+
+/** The one wire to solder now, with both its ends. */
+function WireInHand({ design, wireKey }: { design: Design; wireKey: string }) {
+  const wire = wiresOf(design).find(({ key }) => key === wireKey);
+  if (!wire) return null;
+  return (
+    <g pointerEvents="none">
+      <CasedWire way={line(wire.from.at, wire.to.at)} colour="var(--saffron)" pattern="" widthMm={1.4} />
+      {[wire.from, wire.to].map(({ id, at }) => (
+        <circle key={id} cx={at.xMm} cy={at.yMm} r={2} fill="none" stroke="var(--saffron)" strokeWidth={0.7} />
+      ))}
+    </g>
+  );
+}
+
+const isPower = ({ id }: Net) => id === GROUND || id === SUPPLY;
+
+/** Row and column wires with their diodes, added parts with their branches, direct leads, supply and ground. */
+export const WiresLens = memo(function WiresLens({ design, netId, wireKey }: WiresLensProps) {
+  const { nets, elements, chips } = derive(design);
   const matrices = design.circuits.filter((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
-  const ground = nets.find((net) => net.id === GROUND);
   return (
     <g>
-      {ground?.taps.map((tap) => (
-        <g
-          key={tap.contactId}
-          transform={`translate(${tap.at.xMm} ${tap.at.yMm})`}
-          stroke="#fff"
-          strokeWidth={0.35}
-          pointerEvents="none"
-        >
-          <path d="M0 0V1.6M-1.3 1.6H1.3M-0.8 2.2H0.8M-0.3 2.8H0.3" fill="none" />
-        </g>
-      ))}
-      {matrices.flatMap((matrix) =>
-        Object.keys(matrix.cells).map((id) => {
-          const element = elements.get(id);
-          return element && <Diode key={id} design={design} element={element} matrix={matrix} />;
-        }),
-      )}
-      {nets
-        .filter((net) => net.id !== GROUND)
-        .map((net, index) => (
-          <NetWire key={net.id} design={design} net={net} index={index} strong={net.id === netId} />
+      <g opacity={wireKey ? 0.35 : 1}>
+        {nets.filter(isPower).map((net) => (
+          <PowerSigns key={net.id} net={net} />
         ))}
+        {matrices.flatMap((matrix) =>
+          Object.keys(matrix.cells).map((id) => {
+            const element = elements.get(id);
+            return element && <Diode key={id} design={design} element={element} matrix={matrix} />;
+          }),
+        )}
+        {nets
+          .filter((net) => !isPower(net))
+          .map((net, index) => (
+            <NetWire key={net.id} design={design} net={net} index={index} strong={net.id === netId} />
+          ))}
+        {chips.map((chip) => (
+          <ChipShape key={chip.id} chip={chip} />
+        ))}
+      </g>
+      {wireKey && <WireInHand design={design} wireKey={wireKey} />}
     </g>
   );
 });

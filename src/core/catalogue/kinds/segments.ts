@@ -20,7 +20,7 @@ export const segments: ControlKind<Segments> = {
       "segments",
       "device",
       control.label,
-      contactRow(control.id, ["data", "select", "clock", "plus", "minus"], 9),
+      contactRow(control.id, ["data", "select", "clock", "plus", "minus", "out"], 9),
     ),
   ],
   inputs: () => [],

@@ -2,12 +2,15 @@ import { budgetOf, wishAsPlaced } from "../../brief/budget";
 import type { ChosenPlan, Wish, WishCount } from "../../brief/wish";
 import { kindOfLine } from "../../brief/wishWords";
 import { type Control, kindNamed } from "../../catalogue/kinds";
+import type { Circuit } from "../../circuits";
+import type { PlacedElement } from "../../circuits/net";
+import { matrixParts, planPartInOrder, usualMatrixWish } from "../../matrix/planMatrix";
 import { boundsOf } from "../../layout/outline";
 import { derive } from "../derive";
 import type { Design } from "../schema";
 import { nextLabel, tidyMm } from "./controls";
 import { chooseController } from "./pins";
-import { shareOutDirect, shareOutMatrix } from "./wiring";
+import { orderMembers, takeMatrixPlan, unwire, wireAs, wireDirect } from "./wiring";
 
 export const changeWish = (design: Design, change: Partial<Wish>): Design => ({
   ...design,
@@ -23,17 +26,70 @@ export function takePlan(design: Design, chosen: ChosenPlan): Design {
 /** Makes the brief say what is placed. */
 export const briefFromLayout = (design: Design): Design => changeWish(design, wishAsPlaced(design));
 
-/** Ways that the wiring stage draws: the others are planned and counted here, and wired by hand for now. */
-const DRAWN = ["direct", "matrix", "matrix-given"];
-export const isDrawn = (strategy: string): boolean => DRAWN.includes(strategy);
+/** The circuit that a way of reading switches becomes. */
+const CIRCUIT_OF: Record<string, Circuit["kind"]> = {
+  direct: "direct",
+  matrix: "matrix",
+  "matrix-given": "matrix",
+  "two-way-matrix": "two-way-matrix",
+  "input-registers": "input-registers",
+  "bus-expanders": "expander",
+  multiplexers: "multiplexer",
+  ladder: "ladder",
+};
 
-/** Wires everything the way the chosen plan says, as far as that way is drawn yet. */
+/** Matrices behind an expander or a register are planned and counted here, and wired by hand for now. */
+export const isDrawn = (strategy: string): boolean => strategy in CIRCUIT_OF;
+
+const idsOf = (design: Design, test: (element: PlacedElement) => boolean) =>
+  [...derive(design).elements.values()].filter(test).map(({ id }) => id);
+
+/** Bus devices, chains of lights and segment displays have one sensible way each. */
+const OWN_CIRCUITS: Circuit["kind"][] = ["light-chain", "bus-displays", "segment-chain", "spi-radio"];
+
+function wireSwitches(design: Design, { strategy, turnWay }: ChosenPlan): Design {
+  const kind = CIRCUIT_OF[strategy];
+  if (!kind) return design;
+  const both = turnWay === "with-switches";
+  const ids = idsOf(design, (element) => element.kind === "switch" || (both && element.kind === "quadrature"));
+  if (kind !== "matrix") return wireAs(design, kind, ids);
+  const shape = strategy === "matrix-given" ? design.brief.matrixShape : null;
+  const wish = {
+    ...usualMatrixWish,
+    lines: "fewest-pins" as const,
+    rows: shape?.rows ?? null,
+    columns: shape?.columns ?? null,
+  };
+  const loose = unwire(design, ids);
+  return takeMatrixPlan(
+    loose,
+    matrixParts(loose, wish).flatMap((part) => planPartInOrder(part) ?? []),
+  );
+}
+
+/** Wires everything the way the chosen plan says. */
 export function wireAsPlanned(design: Design): Design {
-  const strategy = design.brief.chosen?.strategy;
-  if (design.controls.length === 0) return design;
-  if (strategy === "direct") return shareOutDirect(design);
-  if (strategy === "matrix" || strategy === "matrix-given") return shareOutMatrix(design, "fewest-pins");
-  return design;
+  const { chosen } = design.brief;
+  if (design.controls.length === 0 || !chosen || !isDrawn(chosen.strategy)) return design;
+  const of = (kind: PlacedElement["kind"]) => (d: Design) => idsOf(d, (element) => element.kind === kind);
+  const switched = wireSwitches(design, chosen);
+  const lit = wireAs(switched, chosen.lampWay === "direct" ? "direct" : "output-registers", of("lamp")(switched));
+  const voltages = wireAs(lit, chosen.analogWay === "direct" ? "direct" : "multiplexer", of("analog")(lit));
+  const devices = OWN_CIRCUITS.reduce(
+    (d, kind) =>
+      wireAs(
+        d,
+        kind,
+        idsOf(d, () => true),
+      ),
+    voltages,
+  );
+  const { circuitsOf } = derive(devices);
+  const wired = wireDirect(
+    devices,
+    idsOf(devices, ({ id }) => !circuitsOf.has(id)),
+  );
+  return wired.circuits.reduce((d, { id }) => orderMembers(d, id), wired);
 }
 
 /** Keys come first and nearest to the hand; what is read stands at the top. */

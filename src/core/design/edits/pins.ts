@@ -58,7 +58,7 @@ export function moveController(
 }
 
 /** Takes over a computed plan; locked choices are in it as they were. */
-export function takePinPlan(design: Design, plan: PinPlanResult): Design {
+export function takePinPlan(design: Design, plan: Pick<PinPlanResult, "assignments">): Design {
   const controller = derive(design).controller;
   if (!controller) return design;
   const pinPlan: Design["pinPlan"] = {};

@@ -1,0 +1,73 @@
+import { listOf, text, whole, z } from "../schema";
+import { idSchema } from "../catalogue/kinds/controlKind";
+import type { CircuitKind } from "./circuitKind";
+import { outputNeed } from "./net";
+import { PlanBuilder } from "./planBuilder";
+
+const pairSchema = z.strictObject({ from: whole(0, 15), to: whole(0, 15) });
+export type LinePair = z.infer<typeof pairSchema>;
+
+const charlieplexSchema = z.strictObject({
+  id: idSchema,
+  kind: z.literal("charlieplex"),
+  name: text(1, 40),
+  /** By lamp: the line its anode is on, and the line its cathode is on. */
+  pairs: z.record(z.string(), pairSchema),
+  locked: listOf(z.string(), 256),
+});
+export type Charlieplex = z.infer<typeof charlieplexSchema>;
+
+/** Pairs in the order in which lines are added, so that a lamp more moves none of the others. */
+function* pairsInOrder(): Generator<LinePair> {
+  for (let high = 1; high < 16; high++)
+    for (let low = 0; low < high; low++) {
+      yield { from: low, to: high };
+      yield { from: high, to: low };
+    }
+}
+
+const keyOf = ({ from, to }: LinePair) => `${from} ${to}`;
+
+/** Each ordered pair of lines carries one lamp; one line drives high, one low, and the others float. */
+export const charlieplex: CircuitKind<Charlieplex> = {
+  kind: "charlieplex",
+  stem: "pairs",
+  title: "Lamps between line pairs",
+  purpose: "n lines light n · (n − 1) lamps one after another: dimmer with every lamp more, no added logic.",
+  schema: charlieplexSchema,
+  fresh: (id, name) => ({ id, kind: "charlieplex", name, pairs: {}, locked: [] }),
+  takes: (element) => element.kind === "lamp",
+  members: (circuit) => Object.keys(circuit.pairs),
+  with(circuit, ids) {
+    const pairs = { ...circuit.pairs };
+    const taken = new Set(Object.values(pairs).map(keyOf));
+    const free = [...pairsInOrder()].filter((pair) => !taken.has(keyOf(pair)));
+    ids.slice(0, free.length).forEach((id, nth) => (pairs[id] = free[nth]));
+    return { ...circuit, pairs };
+  },
+  without(circuit, elementId) {
+    if (!(elementId in circuit.pairs)) return circuit;
+    const { [elementId]: _, ...pairs } = circuit.pairs;
+    return { ...circuit, pairs, locked: circuit.locked.filter((id) => id !== elementId) };
+  },
+  plan(circuit, elements, places) {
+    const builder = new PlanBuilder(circuit.id, places);
+    const { plan } = builder;
+    const line = (number: number) => builder.own(`X${number + 1}`, "line", { ...outputNeed, input: true });
+    for (const [id, { from, to }] of Object.entries(circuit.pairs)) {
+      const element = elements.get(id);
+      if (!element) continue;
+      builder.tap(line(from), element, 0);
+      builder.tap(line(to), element, 1);
+      plan.lamps.push({ elementId: id, net: id });
+      plan.reached[id] = `X${from + 1} high, X${to + 1} low, the other lines floating`;
+    }
+    // One resistor in each line: current passes two of them on its way.
+    plan.resistors = plan.nets.length;
+    return plan;
+  },
+  steps: () => [
+    "Put a resistor into each line at its pin: every lamp's current passes two of them.",
+    "Solder each lamp with its anode on the first line of its pair and its cathode on the second.",
+  ],
+};

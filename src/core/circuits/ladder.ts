@@ -1,0 +1,86 @@
+import { between, whole, z } from "../schema";
+import type { CircuitKind } from "./circuitKind";
+import { listFields, memberList } from "./memberList";
+import { CONVERSION_US } from "./direct";
+import { type Net, type PlacedElement, analogNeed, outputNeed } from "./net";
+import { PlanBuilder, present } from "./planBuilder";
+
+const ladderSchema = z.strictObject({
+  ...listFields,
+  kind: z.literal("ladder"),
+  /** Keys of one bank; more keys make more banks, powered one at a time. */
+  perBank: whole(2, 32),
+  resistorOhm: between(10, 1e6),
+  pullDownOhm: between(100, 1e8),
+  /** Of the resistors, as a part of one. */
+  tolerance: between(0, 0.2),
+});
+export type LadderCircuit = z.infer<typeof ladderSchema>;
+
+/** Settling of the tap after a bank is powered (from memory). */
+const SETTLE_US = 20;
+
+const banksOf = (circuit: LadderCircuit, members: PlacedElement[]): PlacedElement[][] => {
+  const count = Math.ceil(members.length / circuit.perBank);
+  const each = Math.ceil(members.length / Math.max(1, count));
+  return Array.from({ length: count }, (_, nth) => members.slice(nth * each, (nth + 1) * each));
+};
+
+/** Pad k of n sits at k/n of the supply: n equal resistors from ground up, a pad at the top of each. */
+function addBank(builder: PlanBuilder, circuit: LadderCircuit, pads: PlacedElement[], top: Net, read: Net) {
+  const { plan } = builder;
+  pads.forEach((element, nth) => {
+    const isTop = nth === pads.length - 1;
+    const tap = isTop ? top : builder.net(element.id, element.label, "switch", null);
+    builder.tap(tap, element, 0);
+    builder.tap(read, element, 1);
+    plan.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
+    plan.reached[element.id] =
+      `the tap ${nth + 1} of ${pads.length} on ${read.flag}${top.need ? ` while ${top.flag} is high` : ""}`;
+  });
+  plan.resistors += pads.length;
+  plan.ladders.push({
+    taps: pads.map(({ id }) => id),
+    resistorOhm: circuit.resistorOhm,
+    pullDownOhm: circuit.pullDownOhm,
+  });
+}
+
+/** A dozen keys on one analog pin, told by their voltage; several banks are powered one at a time and read in turn. */
+export const ladder: CircuitKind<LadderCircuit> = {
+  kind: "ladder",
+  stem: "ladder",
+  title: "Resistor ladder",
+  purpose: "A dozen keys on one analog pin by their voltage: one key at a time, and windows that tolerances narrow.",
+  schema: ladderSchema,
+  fresh: (id, name) => ({
+    id,
+    kind: "ladder",
+    name,
+    members: [],
+    perBank: 12,
+    resistorOhm: 1000,
+    pullDownOhm: 1_000_000,
+    tolerance: 0.01,
+  }),
+  takes: (element) => element.kind === "switch",
+  ...memberList,
+  plan(circuit, elements, places) {
+    const builder = new PlanBuilder(circuit.id, places);
+    const pads = present(circuit.members, elements).filter(({ kind }) => kind === "switch");
+    if (pads.length === 0) return builder.plan;
+    const read = builder.own("tap", "analog", analogNeed);
+    const banks = banksOf(circuit, pads);
+    banks.forEach((bank, nth) => {
+      const top = banks.length === 1 ? builder.supply : builder.own(`bank ${nth + 1}`, "bank", outputNeed);
+      addBank(builder, circuit, bank, top, read);
+    });
+    builder.plan.resistors += 1;
+    builder.plan.reading.fixedUs = banks.length * (CONVERSION_US + SETTLE_US);
+    return builder.plan;
+  },
+  steps: (_circuit, plan) => [
+    `Solder the resistors in a row, one to a pad, ${plan.ladders.length === 1 ? "from ground to the supply" : "each bank from ground to its own pin"}.`,
+    "Join the other contacts of all pads and run one lead to the analog pin, with the pull-down to ground there.",
+  ],
+};

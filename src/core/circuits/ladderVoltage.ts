@@ -1,0 +1,55 @@
+import type { LadderBank } from "./circuitKind";
+
+const parallel = (a: number, b: number) => (a * b) / (a + b);
+
+/**
+ * Voltage on the common line of a ladder as a part of the supply, with some taps pressed.
+ * Pressed taps are one node: below it the lowest tap's resistors to ground beside the pull-down, above it those of the
+ * highest tap to the supply; what lies between pressed taps is shorted (Ohm's law).
+ * @param pressed taps counted from 1 at the bottom; with none the pull-down holds the line at 0
+ */
+export function ladderLevel(bank: LadderBank, pressed: number[]): number {
+  if (pressed.length === 0) return 0;
+  const lowest = Math.min(...pressed);
+  const highest = Math.max(...pressed);
+  const above = bank.resistorOhm * (bank.taps.length - highest);
+  const below = parallel(bank.resistorOhm * lowest, bank.pullDownOhm);
+  return below / (below + above);
+}
+
+/** Levels of each tap pressed alone, from the bottom. */
+export const tapLevels = (bank: LadderBank): number[] => bank.taps.map((_, nth) => ladderLevel(bank, [nth + 1]));
+
+/** Which tap a level is taken for (0 at the bottom), each window reaching halfway to its neighbours; null for none. */
+export function tapTold(bank: LadderBank, level: number): number | null {
+  const levels = tapLevels(bank);
+  let told: number | null = null;
+  let below = 0;
+  levels.forEach((own, nth) => {
+    if (level >= (below + own) / 2) told = nth;
+    below = own;
+  });
+  return told;
+}
+
+/**
+ * Least distance between a tap's true level and the edge of its window, as a part of the supply, when every resistor
+ * below a tap is high by the tolerance and every one above is low, or the other way round: the worst case for that tap.
+ * Negative when keys can be mistaken for each other.
+ */
+export function ladderMargin(bank: LadderBank, tolerance: number): number {
+  const levels = tapLevels(bank);
+  const count = bank.taps.length;
+  const off = (nth: number, sign: number) => {
+    const below = parallel(bank.resistorOhm * (nth + 1) * (1 + sign * tolerance), bank.pullDownOhm);
+    const above = bank.resistorOhm * (count - nth - 1) * (1 - sign * tolerance);
+    return below / (below + above);
+  };
+  let least = Infinity;
+  levels.forEach((own, nth) => {
+    const low = (own + (levels[nth - 1] ?? 0)) / 2;
+    const high = nth + 1 < count ? (own + levels[nth + 1]) / 2 : Infinity;
+    least = Math.min(least, off(nth, -1) - low, high - off(nth, 1));
+  });
+  return least;
+}

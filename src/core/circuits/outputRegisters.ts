@@ -1,0 +1,109 @@
+import { z } from "../schema";
+import type { CircuitKind } from "./circuitKind";
+import { listFields, memberList } from "./memberList";
+import { type Net, outputNeed, pwmNeed } from "./net";
+import { PlanBuilder, middleOf, present } from "./planBuilder";
+import { BIT_US } from "./inputRegisters";
+
+const outputRegistersSchema = z.strictObject({
+  ...listFields,
+  kind: z.literal("output-registers"),
+  /** Whether a PWM pin on the enable terminals sets the brightness of all lamps together. */
+  dimmed: z.boolean(),
+});
+export type OutputRegisters = z.infer<typeof outputRegistersSchema>;
+
+const LINES = 8;
+
+interface Bus {
+  clock: Net;
+  latch: Net;
+  enable: Net;
+  reset: Net;
+}
+
+/** Terminals of a 74HC595 by its data sheet. */
+function terminals(builder: PlanBuilder, q: (Net | null)[], bus: Bus, serialIn: Net, serialOut: Net | null) {
+  const pins: [string, Net | null][] = [
+    ["QB", q[1]],
+    ["QC", q[2]],
+    ["QD", q[3]],
+    ["QE", q[4]],
+    ["QF", q[5]],
+    ["QG", q[6]],
+    ["QH", q[7]],
+    ["GND", builder.ground],
+    ["QH'", serialOut],
+    ["SRCLR", bus.reset],
+    ["SRCLK", bus.clock],
+    ["RCLK", bus.latch],
+    ["OE", bus.enable],
+    ["SER", serialIn],
+    ["QA", q[0]],
+    ["VCC", builder.supply],
+  ];
+  return pins;
+}
+
+/**
+ * Serial-in registers in a chain light lamps on their ground side: anodes on the supply, one resistor a branch
+ * (common practice), so a low output is lit; the enable terminal dims all by PWM.
+ */
+export const outputRegisters: CircuitKind<OutputRegisters> = {
+  kind: "output-registers",
+  stem: "out",
+  title: "Serial-in registers for lamps",
+  purpose: "74HC595 in a chain: three pins for any number of lamps, one more to dim them all.",
+  schema: outputRegistersSchema,
+  fresh: (id, name) => ({ id, kind: "output-registers", name, members: [], dimmed: true }),
+  takes: (element) => element.kind === "lamp",
+  ...memberList,
+  partLines: () => LINES,
+  plan(circuit, elements, places) {
+    const builder = new PlanBuilder(circuit.id, places);
+    const { plan } = builder;
+    const lamps = present(circuit.members, elements).filter(({ kind }) => kind === "lamp");
+    if (lamps.length === 0) return plan;
+    const bus: Bus = {
+      clock: builder.own("clock", "clock", outputNeed),
+      latch: builder.own("latch", "latch", outputNeed),
+      enable: circuit.dimmed ? builder.own("enable", "enable", pwmNeed) : builder.ground,
+      reset: builder.supply,
+    };
+    const branches = lamps.map((lamp) => {
+      const net = builder.net(lamp.id, lamp.label, "lamp", null);
+      builder.tap(builder.supply, lamp, 0);
+      builder.inline("resistor", net, lamp, 1);
+      plan.lamps.push({ elementId: lamp.id, net: lamp.id });
+      return net;
+    });
+    let serial = builder.own("data", "data", outputNeed);
+    const count = Math.ceil(lamps.length / LINES);
+    for (let nth = 0; nth < count; nth++) {
+      const first = nth * LINES;
+      const q = Array.from({ length: LINES }, (_, bit) => branches[first + bit] ?? null);
+      const out = nth + 1 < count ? builder.own(`chain ${nth + 1}`, "chain", null) : null;
+      const usual = middleOf(lamps.slice(first, first + LINES));
+      builder.chip(
+        `U${nth + 1}`,
+        "74HC595 output register",
+        "register-out",
+        terminals(builder, q, bus, serial, out),
+        usual,
+      );
+      if (out) serial = out;
+    }
+    branches.forEach((net, bit) => {
+      plan.reached[net.id] =
+        `bit ${bit} of the chain (U${Math.floor(bit / LINES) + 1} Q${"ABCDEFGH"[bit % LINES]}), low is lit`;
+    });
+    plan.reading.fixedUs = count * LINES * BIT_US;
+    return plan;
+  },
+  steps: ({ dimmed }, plan) => [
+    `Put ${plan.chips.length === 1 ? "the register" : `${plan.chips.length} registers`} down with 100 nF from VCC to ground at each.`,
+    "Chain them: QH' of each to SER of the next; the data pin goes to the first one's SER, SRCLR of all to the supply.",
+    `Run clock and latch to all of them, and OE ${dimmed ? "to the brightness pin, with 10 kΩ to the supply so that the lamps stay dark while it starts" : "to ground"}.`,
+    "Join all anodes to the supply; put one resistor into each cathode's branch and run it to its output.",
+  ],
+};

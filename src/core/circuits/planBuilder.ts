@@ -1,0 +1,98 @@
+import { type Point, point } from "../layout/point";
+import { type Chip, type Terminal, terminalPlace } from "./chip";
+import type { ChipPlaces, CircuitPlan, InlinePart } from "./circuitKind";
+import { GROUND, type Net, type NetRole, type PinNeed, type PlacedElement, SUPPLY, tapOf } from "./net";
+
+/** Collects the nets and parts of one circuit; asking for a net twice gives the same net. */
+export class PlanBuilder {
+  readonly plan: CircuitPlan = {
+    nets: [],
+    conductors: [],
+    groups: [],
+    encoders: [],
+    lamps: [],
+    chips: [],
+    inline: [],
+    ladders: [],
+    reached: {},
+    reading: { settles: 0, fixedUs: 0 },
+    diodes: 0,
+    resistors: 0,
+  };
+  private readonly byId = new Map<string, Net>();
+
+  constructor(
+    readonly circuitId: string,
+    private readonly places: ChipPlaces = {},
+  ) {}
+
+  net(id: string, flag: string, role: NetRole, need: PinNeed | null, more: Partial<Net> = {}): Net {
+    let net = this.byId.get(id);
+    if (!net) {
+      net = { id, flag, role, need, taps: [], ...more };
+      this.byId.set(id, net);
+      this.plan.nets.push(net);
+    }
+    return net;
+  }
+
+  /** A net of this circuit alone. */
+  own(name: string, role: NetRole, need: PinNeed | null, more: Partial<Net> = {}): Net {
+    return this.net(`${this.circuitId}.${name}`, `${this.circuitId.toUpperCase()} ${name}`, role, need, more);
+  }
+
+  get ground(): Net {
+    return this.net(GROUND, "GND", "ground", null);
+  }
+
+  get supply(): Net {
+    return this.net(SUPPLY, "V+", "supply", null);
+  }
+
+  tap(net: Net, element: PlacedElement, contact: number): Net {
+    net.taps.push(tapOf(element, contact));
+    return net;
+  }
+
+  /** A contact on a net through a diode or resistor of its own. */
+  inline(sort: InlinePart["sort"], net: Net, element: PlacedElement, contact: number, onContact?: "anode" | "cathode") {
+    this.tap(net, element, contact);
+    this.plan.inline.push({
+      sort,
+      elementId: element.id,
+      contactId: element.contacts[contact].id,
+      netId: net.id,
+      ...(onContact ? { onContact } : {}),
+    });
+    if (sort === "diode") this.plan.diodes += 1;
+    else this.plan.resistors += 1;
+  }
+
+  /** Adds a part whose terminals lie on nets that exist; by default it lies among what it serves. */
+  chip(name: string, title: string, part: Chip["part"], terminals: [string, Net | null][], usual: Point): Chip {
+    const id = `${this.circuitId}.${name}`;
+    const ends: Terminal[] = terminals.map(([end, net]) => ({ name: end, netId: net?.id ?? null }));
+    const chip: Chip = { id, label: name, title, part, at: this.places[id] ?? usual, terminals: ends };
+    terminals.forEach(([end, net], nth) =>
+      net?.taps.push({ contactId: `${id}.${end}`, elementId: "", controlId: id, at: terminalPlace(chip, nth) }),
+    );
+    this.plan.chips.push(chip);
+    return chip;
+  }
+}
+
+/** The middle of what an added part serves, to a tenth of a millimetre. */
+export function middleOf(elements: PlacedElement[]): Point {
+  const all = elements.flatMap(({ contacts }) => contacts.map(({ at }) => at));
+  if (all.length === 0) return point(0, 0);
+  const mean = (pick: (p: Point) => number) =>
+    Math.round((all.reduce((sum, p) => sum + pick(p), 0) / all.length) * 10) / 10;
+  return point(
+    mean((p) => p.xMm),
+    mean((p) => p.yMm),
+  );
+}
+
+/** The elements of a list of ids that are there, in that order. */
+export const present = (ids: string[], elements: Map<string, PlacedElement>): PlacedElement[] =>
+  ids.flatMap((id) => elements.get(id) ?? []);

@@ -1,0 +1,90 @@
+/** Distances between all pairs of n points, row by row. */
+export type Distances = Float64Array;
+
+export function distancesOf(places: { xMm: number; yMm: number }[]): Distances {
+  const n = places.length;
+  const all = new Float64Array(n * n);
+  for (let i = 0; i < n; i++)
+    for (let j = 0; j < n; j++)
+      all[i * n + j] = Math.hypot(places[i].xMm - places[j].xMm, places[i].yMm - places[j].yMm);
+  return all;
+}
+
+export interface TreeEdge {
+  a: number;
+  b: number;
+  mm: number;
+}
+
+const near = new Float64Array(1024);
+const from = new Int32Array(1024);
+
+/**
+ * The shortest tree that joins the members (Prim 1957), told edge by edge: no wiring of a net from contact to contact
+ * is shorter. Members are indices of `distances`, `n` of them in all; at most 1024.
+ */
+export function eachTreeEdge(
+  members: ArrayLike<number>,
+  distances: Distances,
+  n: number,
+  tell: (a: number, b: number, mm: number) => void,
+): void {
+  const count = members.length;
+  for (let i = 1; i < count; i++) {
+    near[i] = distances[members[0] * n + members[i]];
+    from[i] = 0;
+  }
+  for (let joined = 1; joined < count; joined++) {
+    let next = 0;
+    let least = Infinity;
+    for (let i = 1; i < count; i++)
+      if (near[i] >= 0 && near[i] < least) {
+        least = near[i];
+        next = i;
+      }
+    tell(members[from[next]], members[next], least);
+    near[next] = -1;
+    const row = members[next] * n;
+    for (let i = 1; i < count; i++) {
+      if (near[i] < 0) continue;
+      const mm = distances[row + members[i]];
+      if (mm < near[i]) {
+        near[i] = mm;
+        from[i] = next;
+      }
+    }
+  }
+}
+
+/** Length of the shortest tree that joins the members: as above, without telling, for the search's inner loop. */
+export function treeMm(members: ArrayLike<number>, distances: Distances, n: number): number {
+  const count = members.length;
+  if (count < 2) return 0;
+  if (count === 2) return distances[members[0] * n + members[1]];
+  for (let i = 1; i < count; i++) near[i] = distances[members[0] * n + members[i]];
+  let sum = 0;
+  for (let joined = 1; joined < count; joined++) {
+    let next = 1;
+    let least = Infinity;
+    for (let i = 1; i < count; i++) {
+      if (near[i] < least) {
+        least = near[i];
+        next = i;
+      }
+    }
+    sum += least;
+    near[next] = Infinity;
+    const row = members[next] * n;
+    for (let i = 1; i < count; i++) {
+      const mm = distances[row + members[i]];
+      if (near[i] !== Infinity && mm < near[i]) near[i] = mm;
+    }
+  }
+  return sum;
+}
+
+export function treeEdges(members: ArrayLike<number>, distances: Distances, n: number): TreeEdge[] {
+  const edges: TreeEdge[] = [];
+  eachTreeEdge(members, distances, n, (a, b, mm) => edges.push({ a, b, mm }));
+  return edges;
+}

@@ -1,0 +1,58 @@
+import type { ControllerProfile, Pin } from "../catalogue/controllers/controllerProfile";
+import type { Net } from "../circuits/net";
+import { padsBySide } from "./pinSides";
+import type { Together } from "./solvePins";
+
+const indices = (pins: Pin[], test: (pin: Pin) => boolean) => pins.flatMap((pin, nth) => (test(pin) ? [nth] : []));
+
+/** Both lines of a bus on one of the chip's bus controllers, and two buses of a sort on two of them. */
+export function busGroups(nets: Net[], pins: Pin[]): Together[] {
+  const ids = [...new Set(nets.flatMap(({ busId }) => busId ?? []))];
+  return ids.map((id) => {
+    const members = nets.flatMap((net, nth) => (net.busId === id ? [nth] : []));
+    const sort = nets[members[0]].need!.bus!.bus;
+    const instances = new Set(
+      pins.flatMap(({ buses }) => buses.filter(({ bus }) => bus === sort).map(({ instance }) => instance)),
+    );
+    const ways = [...instances].map((instance) => ({
+      key: String(instance),
+      pins: members.map((net) =>
+        indices(pins, ({ buses }) =>
+          buses.some(
+            ({ bus, instance: own, line }) => bus === sort && own === instance && line === nets[net].need!.bus!.line,
+          ),
+        ),
+      ),
+    }));
+    return { nets: members, ways, sort };
+  });
+}
+
+/** Rows of each matrix on neighbouring usable pads of one side, in their order or the other way round. */
+export function rowGroups(nets: Net[], pins: Pin[], profile: ControllerProfile): Together[] {
+  const byMatrix = new Map<string, number[]>();
+  nets.forEach((net, nth) => {
+    const matrix = net.id.split(".")[0];
+    if (net.role === "row") byMatrix.set(matrix, [...(byMatrix.get(matrix) ?? []), nth]);
+  });
+  const place = new Map(pins.map((pin, nth) => [pin, nth]));
+  return [...byMatrix.values()].flatMap((members) => {
+    const ways = padsBySide(profile, pins).flatMap((pads) =>
+      windows(
+        pads.map((pad) => place.get(pad)!),
+        members.length,
+      ),
+    );
+    return ways.length > 0 ? [{ nets: members, ways, sort: "rows" }] : [];
+  });
+}
+
+function windows(pads: number[], size: number): Together["ways"] {
+  const ways: Together["ways"] = [];
+  for (let from = 0; from + size <= pads.length; from++) {
+    const window = pads.slice(from, from + size);
+    for (const order of [window, [...window].reverse()])
+      ways.push({ key: order.join(" "), pins: order.map((pad) => [pad]) });
+  }
+  return ways;
+}

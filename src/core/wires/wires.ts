@@ -1,0 +1,158 @@
+import { type Net, SUPPLY, type Tap } from "../circuits/net";
+import { type Derived, derive } from "../design/derive";
+import type { Design } from "../design/schema";
+import { type Point, distanceMm } from "../layout/point";
+import { distancesOf, treeEdges } from "../matrix/spanningTree";
+import { pinPlace } from "../pins/pinPlace";
+
+/** The order of the work: rows first, then what crosses them, then what leads away. */
+export const phases = ["rows", "columns", "branches", "supply", "leads", "links"] as const;
+export type Phase = (typeof phases)[number];
+
+export interface WireEnd {
+  /** Contact, terminal or pin, once in the whole design. */
+  id: string;
+  /** For a person: "K4 contact 1", "MUX U2 Y3", "pin P5". */
+  name: string;
+  at: Point;
+  /** Board that carries it. */
+  boardId: string;
+}
+
+/** One wire to cut and to solder: from one place to the next of the same net. */
+export interface Wire {
+  key: string;
+  netId: string;
+  net: string;
+  phase: Phase;
+  from: WireEnd;
+  to: WireEnd;
+  straightMm: number;
+  /** With the allowance at both ends and for bends, in whole steps. */
+  cutMm: number;
+  colour: string;
+  mm2: number;
+}
+
+const isPower = (net: Net) => net.role === "ground" || net.role === "supply";
+
+function phaseOf(net: Net, from: WireEnd, to: WireEnd): Phase {
+  if (from.boardId !== to.boardId) return "links";
+  if (isPower(net)) return "supply";
+  if (to.id.startsWith("pin ")) return "leads";
+  if (net.role === "row") return "rows";
+  return net.role === "column" ? "columns" : "branches";
+}
+
+/** Colour words of IEC 60757 in the order of a bundle; black is kept for ground, red for the supply. */
+const COLOURS = ["white", "yellow", "green", "blue", "brown", "orange", "violet", "grey"];
+
+function colourOf(net: Net, nth: number): string {
+  if (net.role === "ground") return "black";
+  return net.role === "supply" ? "red" : COLOURS[nth % COLOURS.length];
+}
+
+/** A bare number would read as part of the label. */
+const contactWords = (contact: string) => (/^\d/.test(contact) ? `contact ${contact}` : contact);
+
+function tapEnd(tap: Tap, { controls, chips, design }: Derived): WireEnd {
+  const control = controls.get(tap.controlId);
+  const chip = control ? undefined : chips.find(({ id }) => id === tap.controlId);
+  const contact = tap.contactId.slice(tap.contactId.lastIndexOf(".") + 1);
+  return {
+    id: tap.contactId,
+    name: `${control?.label ?? chip?.id.replace(".", " ").toUpperCase() ?? tap.controlId} ${contactWords(contact)}`,
+    at: tap.at,
+    boardId: control?.placement.boardId ?? boardOfChip(chip?.id ?? "", design),
+  };
+}
+
+/** An added part lies on the board of what it serves most; while nothing says otherwise, on the first one. */
+const boardOfChip = (chipId: string, design: Design) =>
+  derive(design).once(`board of ${chipId}`, () => {
+    const { nets, controls } = derive(design);
+    const count = new Map<string, number>();
+    for (const net of nets.filter(({ role, taps }) => role !== "ground" && taps.some((t) => t.controlId === chipId)))
+      for (const tap of net.taps) {
+        const board = controls.get(tap.controlId)?.placement.boardId;
+        if (board && net.role !== "supply") count.set(board, (count.get(board) ?? 0) + 1);
+      }
+    return [...count.entries()].sort((a, b) => b[1] - a[1])[0]?.[0] ?? design.boards[0].id;
+  });
+
+/** Where a net meets the controller: its pin, or a pad of the module for supply and ground. */
+function pinEnd(net: Net, design: Design, { controller, profile }: Derived): WireEnd | null {
+  if (!controller || !profile) return null;
+  const name = design.pinPlan[net.id]?.pin;
+  const pads = profile.pins.filter((pin) => {
+    if (net.role === "ground") return pin.role === "ground";
+    if (net.id === SUPPLY) return pin.role === "logic-supply" || pin.role === "supply";
+    return pin.role === "io" && pin.name === name;
+  });
+  // Parts are fed at the logic's own voltage where the module gives it.
+  const pin = pads.find(({ role }) => role === "logic-supply") ?? pads[0];
+  if (!pin) return null;
+  return {
+    id: `pin ${pin.name}`,
+    name: `pin ${pin.name}`,
+    at: pinPlace(controller, pin),
+    boardId: controller.placement.boardId,
+  };
+}
+
+/** Straight lengths become lengths to cut. */
+export function cutLengthMm(straightMm: number, { endMm, slackPercent, stepMm }: Design["wires"]): number {
+  const whole = straightMm * (1 + slackPercent / 100) + 2 * endMm;
+  return Math.ceil(whole / stepMm - 1e-9) * stepMm;
+}
+
+function wireBetween(net: Net, nth: number, from: WireEnd, to: WireEnd, design: Design): Wire {
+  const straightMm = distanceMm(from.at, to.at);
+  const { signalMm2, supplyMm2 } = design.wires;
+  return {
+    key: `${net.id}|${from.id}|${to.id}`,
+    netId: net.id,
+    net: net.flag,
+    phase: phaseOf(net, from, to),
+    from,
+    to,
+    straightMm,
+    cutMm: cutLengthMm(straightMm, design.wires),
+    colour: colourOf(net, nth),
+    mm2: isPower(net) ? supplyMm2 : signalMm2,
+  };
+}
+
+/** Along a line the ends are told from left to right, or from top to bottom. */
+function inOrder(net: Net, a: WireEnd, b: WireEnd): [WireEnd, WireEnd] {
+  const axis = net.role === "column" ? "yMm" : "xMm";
+  return a.at[axis] <= b.at[axis] ? [a, b] : [b, a];
+}
+
+/** The shortest tree over a net's contacts, and a lead from the nearest of them to the controller. */
+function wiresOfNet(net: Net, nth: number, design: Design, derived: Derived): Wire[] {
+  const ends = net.taps.map((tap) => tapEnd(tap, derived));
+  const places = distancesOf(ends.map(({ at }) => at));
+  const members = ends.map((_, end) => end);
+  const wires = treeEdges(members, places, ends.length).map(({ a, b }) =>
+    wireBetween(net, nth, ...inOrder(net, ends[a], ends[b]), design),
+  );
+  const pin = pinEnd(net, design, derived);
+  if (!pin || ends.length === 0) return wires;
+  const nearest = ends.reduce((a, b) => (distanceMm(b.at, pin.at) < distanceMm(a.at, pin.at) ? b : a));
+  return [...wires, wireBetween(net, nth, nearest, pin, design)];
+}
+
+const byPlace = (a: Wire, b: Wire) =>
+  phases.indexOf(a.phase) - phases.indexOf(b.phase) || (a.netId === b.netId ? placeOrder(a, b) : 0);
+
+const placeOrder = (a: Wire, b: Wire) =>
+  a.phase === "columns" ? a.from.at.yMm - b.from.at.yMm : a.from.at.xMm - b.from.at.xMm;
+
+/** Every wire of a design in the order of the work: rows, columns, branches, supply, leads, links. */
+export function wiresOf(design: Design): Wire[] {
+  const derived = derive(design);
+  return derived.once("wires", () =>
+    derived.nets.flatMap((net, nth) => wiresOfNet(net, nth, design, derived)).sort(byPlace),
+  );
+}

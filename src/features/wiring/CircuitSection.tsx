@@ -1,0 +1,90 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { ArrowDown, ArrowUp } from "lucide-react";
+import { type Circuit, circuitKindOf } from "@/core/circuits";
+import { derive } from "@/core/design/derive";
+import { changeCircuit, moveMember, orderMembers } from "@/core/design/edits/wiring";
+import { edit, useDesign } from "@/store/bench";
+import { pickControl } from "@/store/pick";
+import { PlainButton, SignButton } from "@/ui/pieces/buttons";
+import { TextField } from "@/ui/pieces/fields";
+import { Section } from "@/ui/pieces/sheets";
+import { CircuitFields } from "./CircuitFields";
+
+/** The circuit in hand: its settings, its order and how it is put together. */
+export function CircuitSection({ circuit }: { circuit: Circuit }) {
+  const design = useDesign();
+  const plan = derive(design).plans[design.circuits.indexOf(circuit)];
+  const kind = circuitKindOf(circuit);
+  return (
+    <Section title={circuit.name}>
+      <div>{kind.purpose}</div>
+      <TextField
+        label="Name"
+        value={circuit.name}
+        check={(text) => (text.trim() === "" || text.length > 40 ? "A name has 1 to 40 characters." : null)}
+        onCommit={(name) => edit("name of a circuit", (d) => changeCircuit(d, circuit.id, { name: name.trim() }))}
+      />
+      <CircuitFields circuit={circuit} />
+      {"members" in circuit && <MemberOrder circuit={circuit} />}
+      <details>
+        <summary>How it is put together</summary>
+        <Box as="ol" paddingLeft="20px" marginTop="6px" css={{ "& li": { marginBottom: "4px" } }}>
+          {kind.steps(circuit, plan).map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </Box>
+      </details>
+    </Section>
+  );
+}
+
+/** Members in their order, which decides channels, bits, addresses and indices. */
+function MemberOrder({ circuit }: { circuit: Extract<Circuit, { members: string[] }> }) {
+  const design = useDesign();
+  const { elements, plans } = derive(design);
+  const { reached } = plans[design.circuits.indexOf(circuit)];
+  const move = (id: string, to: number) => edit("order of a circuit", (d) => moveMember(d, circuit.id, id, to));
+  return (
+    <details>
+      <summary>Order of its {circuit.members.length} members</summary>
+      {circuitKindOf(circuit).partLines && (
+        <PlainButton onClick={() => edit("order by place", (d) => orderMembers(d, circuit.id))}>
+          Order by place: shorter branches
+        </PlainButton>
+      )}
+      <Box as="ol" listStyleType="none" aria-label={`Order of ${circuit.name}`} maxHeight="260px" overflowY="auto">
+        {circuit.members.map((id, nth) => (
+          <Box as="li" key={id} display="flex" alignItems="center" gap="6px">
+            <button
+              style={{ flex: 1, textAlign: "left", minWidth: 0 }}
+              onClick={() => pickControl(elements.get(id)?.controlId ?? "", false)}
+            >
+              {nth + 1}. {elements.get(id)?.label ?? id}
+              <Box as="span" color="var(--faint)" fontSize="13px">
+                {reached[id] ? `, ${reached[id]}` : reached[`${id}/A`] ? `, ${reached[`${id}/A`]} and on` : ""}
+              </Box>
+            </button>
+            <SignButton
+              height="26px"
+              aria-label={`${elements.get(id)?.label ?? id} earlier`}
+              disabled={nth === 0}
+              onClick={() => move(id, nth - 1)}
+            >
+              <ArrowUp size={14} />
+            </SignButton>
+            <SignButton
+              height="26px"
+              aria-label={`${elements.get(id)?.label ?? id} later`}
+              disabled={nth === circuit.members.length - 1}
+              onClick={() => move(id, nth + 1)}
+            >
+              <ArrowDown size={14} />
+            </SignButton>
+          </Box>
+        ))}
+      </Box>
+    </details>
+  );
+}

@@ -1,0 +1,135 @@
+"use client";
+
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import { GripVertical } from "lucide-react";
+import type { LightChain } from "@/core/circuits/lightChain";
+import { derive } from "@/core/design/derive";
+import { moveMember } from "@/core/design/edits/wiring";
+import { type LightOrder, type LightRow, bridgeLight, chainMm, lightTable, orderLights } from "@/core/wires/lightOrder";
+import { edit, useDesign } from "@/store/bench";
+import { pickControl } from "@/store/pick";
+import { PlainButton } from "@/ui/pieces/buttons";
+import { Row, Section, Values } from "@/ui/pieces/sheets";
+
+const ORDERS: { id: LightOrder; title: string }[] = [
+  { id: "row-by-row", title: "Row by row" },
+  { id: "serpentine", title: "To and fro" },
+  { id: "shortest", title: "Shortest" },
+];
+
+/** The order of each light chain, its indices, and dead lights bridged. */
+export function LightsTab() {
+  const design = useDesign();
+  return design.circuits
+    .filter((circuit): circuit is LightChain => circuit.kind === "light-chain")
+    .map((chain) => <ChainSection key={chain.id} chain={chain} />);
+}
+
+function ChainSection({ chain }: { chain: LightChain }) {
+  const design = useDesign();
+  const rows = lightTable(design, chain);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over || active.id === over.id) return;
+    const to = chain.members.indexOf(String(over.id));
+    edit("order of the lights", (d) => moveMember(d, chain.id, String(active.id), to));
+  };
+  return (
+    <Section title={chain.name}>
+      <Row>
+        {ORDERS.map(({ id, title }) => (
+          <PlainButton
+            key={id}
+            onClick={() => edit(`lights: ${title.toLowerCase()}`, (d) => orderLights(d, chain.id, id))}
+          >
+            {title}
+          </PlainButton>
+        ))}
+      </Row>
+      <Values
+        rows={[
+          ["Data wire, straight", `${chainMm(design, chain).toFixed(0)} mm`],
+          ["Lights with an index", `${chain.members.length - chain.bridged.length} of ${chain.members.length}`],
+        ]}
+      />
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <SortableContext items={chain.members} strategy={verticalListSortingStrategy}>
+          <ol aria-label={`Order of ${chain.name}`} style={{ listStyle: "none", padding: 0, margin: 0 }}>
+            {rows.map((row) => (
+              <LightLine key={row.id} row={row} chain={chain} />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+    </Section>
+  );
+}
+
+const shiftWords = ({ index, shift }: LightRow) => {
+  if (index === null) return "bridged";
+  return shift === 0 ? `index ${index}` : `index ${index}, was ${index - shift}`;
+};
+
+function LightLine({ row, chain }: { row: LightRow; chain: LightChain }) {
+  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: row.id });
+  const design = useDesign();
+  const isBridged = row.index === null;
+  return (
+    <li
+      ref={setNodeRef}
+      style={{
+        transform: CSS.Transform.toString(transform),
+        transition,
+        display: "flex",
+        alignItems: "center",
+        gap: 8,
+        padding: "2px 0",
+      }}
+    >
+      <button
+        {...attributes}
+        {...listeners}
+        aria-label={`Drag ${row.label} to another place`}
+        style={{ cursor: "grab" }}
+      >
+        <GripVertical size={14} />
+      </button>
+      <button
+        style={{ flex: 1, textAlign: "left" }}
+        onClick={() => pickControl(derive(design).elements.get(row.id)?.controlId ?? "", false)}
+      >
+        {row.label}
+      </button>
+      <span style={{ color: "var(--faint)" }}>{shiftWords(row)}</span>
+      <PlainButton
+        height="26px"
+        aria-label={isBridged ? `Take ${row.label} back` : `Bridge out ${row.label}`}
+        onClick={() =>
+          edit(isBridged ? "take a light back" : "bridge out a light", (d) =>
+            bridgeLight(d, chain.id, row.id, !isBridged),
+          )
+        }
+      >
+        {isBridged ? "Take back" : "Bridge out"}
+      </PlainButton>
+    </li>
+  );
+}

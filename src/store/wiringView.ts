@@ -1,0 +1,18 @@
+import { create } from "zustand";
+
+export type WiringTab = "circuits" | "matrix" | "ghosts" | "wires" | "lights";
+
+interface WiringView {
+  tab: WiringTab;
+  /** The circuit whose settings are shown. */
+  circuitId: string | null;
+  /** The wire in hand while walking them, by its key. */
+  wireKey: string | null;
+}
+
+/** What the wiring's tray is busy with; it shows on the mat too. */
+export const useWiringView = create<WiringView>(() => ({ tab: "circuits", circuitId: null, wireKey: null }));
+
+export const openWiringTab = (tab: WiringTab): void => useWiringView.setState({ tab, wireKey: null });
+export const takeCircuit = (circuitId: string | null): void => useWiringView.setState({ circuitId });
+export const takeWire = (wireKey: string | null): void => useWiringView.setState({ wireKey });
