@@ -8,12 +8,11 @@ import { DIODE_DROP_V, ElectricalWorld } from "@/core/engine/electricalWorld";
 import { randomFrom } from "@/core/engine/random";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
 import { point } from "@/core/layout/point";
-import { operatingPoint } from "./ngspice";
+import { DIODE_MODEL, operatingPoint } from "./ngspice";
 
 // Source: ngspice. Pull-up: the middle of the class's internal pull-up. Diode: 1N4148 with the parameters that its
 // published SPICE models commonly carry (from memory). Closed contact 0.1 ohm, driven pin 50 ohm to ground, open lines
 // 100 megohm. Input thresholds as stated in the controller classes.
-const DIODE_MODEL = ".model D1N4148 D(IS=2.52n RS=0.568 N=1.752 CJO=4p M=0.4 TT=20n)";
 
 const SIZE = 3;
 

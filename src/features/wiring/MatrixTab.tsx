@@ -175,7 +175,7 @@ const measureRows = (measures: MatrixMeasures): [string, string | number][] => [
   ["Longest row", mm(measures.longestRowMm)],
   ["Longest column", mm(measures.longestColumnMm)],
   ["Rows across columns", measures.rowsOverColumns],
-  ["Rows across rows, columns across columns", measures.alike],
+  ["Crossings of like lines", measures.alike],
 ];
 
 function AsItStands({ matrix }: { matrix: MatrixCircuit }) {

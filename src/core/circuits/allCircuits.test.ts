@@ -1,0 +1,311 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { finishedPad, keyBlock, matrixOf, pad } from "../../../tests/support/designs";
+import type { Control } from "../catalogue/kinds";
+import { derive } from "../design/derive";
+import { addControl, placeControls } from "../design/edits/controls";
+import { chooseController, lockPins, moveController } from "../design/edits/pins";
+import {
+  changeCircuit,
+  moveMember,
+  orderMembers,
+  placeChip,
+  shareOutDirect,
+  shareOutMatrix,
+  unwire,
+  wireAs,
+  wireInto,
+  wireNew,
+} from "../design/edits/wiring";
+import { newDesign } from "../design/newDesign";
+import type { Design } from "../design/schema";
+import { Device } from "../engine/device";
+import { planPins } from "../pins/planPins";
+import { type Circuit, circuitKindNamed, circuitKindOf, circuitKinds, circuitSchema } from ".";
+import { terminalPlace } from "./chip";
+import type { DirectCircuit } from "./direct";
+import type { LightChain } from "./lightChain";
+import type { MultiplexerCircuit } from "./multiplexer";
+import { SUPPLY } from "./net";
+import { orderByPlace } from "./placeOrder";
+
+const EVERY: Control["kind"][] = [
+  ...Array.from({ length: 20 }, () => "key" as const),
+  "encoder",
+  "concentric",
+  "pot",
+  "stick",
+  ...Array.from({ length: 9 }, () => "lamp" as const),
+  "light",
+  "light",
+  "light",
+  "display",
+  "display",
+  "display",
+  "segments",
+  "segments",
+  "radio",
+  "buzzer",
+];
+
+const everything: Design = EVERY.reduce(
+  (design, kind, nth) =>
+    addControl(design, kind, `c${nth}`, {
+      xMm: (nth % 8) * 60,
+      yMm: Math.floor(nth / 8) * 60,
+      rotationDeg: 0,
+      boardId: "panel",
+    }),
+  newDesign("every", "Everything"),
+);
+
+const allIds = (design: Design) => [...derive(design).elements.keys()];
+const wiredAs = (kind: Circuit["kind"]) => wireAs(everything, kind, allIds(everything));
+const only = (design: Design, kind: Circuit["kind"]) => design.circuits.find((circuit) => circuit.kind === kind)!;
+
+describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) => {
+  const design = wiredAs(kind);
+  const circuit = only(design, kind);
+  const members = circuitKindOf(circuit).members(circuit);
+  const { plans, elements, netById } = derive(design);
+  const plan = plans[design.circuits.indexOf(circuit)];
+
+  it("takes what it can of everything, and its schema takes it", () => {
+    expect(members.length).toBeGreaterThan(0);
+    expect(circuitSchema.safeParse(circuit).success).toBe(true);
+    for (const id of members) expect(circuitKindOf(circuit).takes(elements.get(id)!)).toBe(true);
+  });
+
+  it("joins each contact of each member to one net, but a radio's and a display's spare ones to none", () => {
+    const taps = plan.nets.flatMap((net) => net.taps.map(({ contactId }) => contactId));
+    expect(new Set(taps).size).toBe(taps.length);
+    for (const id of members)
+      for (const contact of elements.get(id)!.contacts)
+        if (contact.name !== "out") expect(taps, contact.id).toContain(contact.id);
+  });
+
+  it("has added parts whose terminals lie on its nets, at their places", () => {
+    for (const chip of plan.chips)
+      chip.terminals.forEach(({ name, netId }, nth) => {
+        if (netId === null) return;
+        const tap = netById.get(netId)!.taps.find(({ contactId }) => contactId === `${chip.id}.${name}`);
+        expect(tap?.at).toEqual(terminalPlace(chip, nth));
+      });
+  });
+
+  it("conducts between nets that exist, and says how each line without a pin is reached", () => {
+    for (const { from, to } of plan.conductors) expect([netById.has(from), netById.has(to)]).toEqual([true, true]);
+    const lines = [
+      ...plan.groups.flatMap(({ cells }) => cells.map(({ senseNet }) => senseNet)),
+      ...plan.encoders.flatMap(({ netA, netB }) => [netA, netB]),
+      ...plan.lamps.map(({ net }) => net),
+    ];
+    for (const line of lines)
+      expect(Boolean(netById.get(line)?.need) || line in plan.reached, `${line} is reached`).toBe(true);
+  });
+
+  it("lets go of each member, and is gone with the last", () => {
+    const first = unwire(design, [members[0]]);
+    expect(derive(first).circuitsOf.has(members[0])).toBe(false);
+    expect(unwire(design, members).circuits).toEqual([]);
+  });
+
+  it("tells how it is put together and what for", () => {
+    expect(circuitKindOf(circuit).steps(circuit, plan).length).toBeGreaterThan(0);
+    expect(circuitKindNamed(kind).purpose).toMatch(/\.$/);
+  });
+});
+
+const READING: Circuit["kind"][] = [
+  "direct",
+  "matrix",
+  "two-way-matrix",
+  "input-registers",
+  "multiplexer",
+  "expander",
+  "ladder",
+];
+
+describe.each(READING)("switches read by %s", (kind) => {
+  it("are told one by one by the firmware", () => {
+    const design = wiredAs(kind);
+    const device = new Device(design, {});
+    const switches = [...derive(design).elements.values()].filter((e) => e.kind === "switch");
+    for (const { id } of switches) {
+      device.press(id, true);
+      device.runUntil(device.nowMs + 20);
+      expect(switches.filter((e) => device.debounced(e.id)).map((e) => e.id)).toEqual([id]);
+      device.press(id, false);
+      device.runUntil(device.nowMs + 20);
+    }
+  });
+});
+
+describe("knobs and lamps behind added parts", () => {
+  it.each(["input-registers", "multiplexer", "expander"] as const)("knobs are turned through %s", (kind) => {
+    const design = wireAs(finishedPad(), kind, ["e1:turn"]);
+    const bound = {
+      ...design.keymap.layers[0].bindings,
+      "e1:cw": { does: "keyboard" as const, usage: 5, modifiers: 0 },
+    };
+    const reports: Uint8Array[] = [];
+    const device = new Device(
+      { ...design, keymap: { ...design.keymap, layers: [{ ...design.keymap.layers[0], bindings: bound }] } },
+      { report: ({ bytes }) => reports.push(bytes) },
+    );
+    device.turn("e1:turn", 3);
+    device.runUntil(400);
+    expect(reports.filter((bytes) => bytes.includes(5))).toHaveLength(3);
+  });
+
+  it.each(["output-registers", "charlieplex"] as const)("a lamp shines through %s", (kind) => {
+    const design = wireAs(pad(), kind, ["l1:lamp"]);
+    const lit: boolean[] = [];
+    const device = new Device(
+      { ...design, keymap: { ...design.keymap, lamps: { l1: { when: "always" } } } },
+      { lamp: (_at, _line, on) => lit.push(on) },
+    );
+    device.runUntil(10);
+    expect(lit).toEqual([true]);
+  });
+
+  it("two keys of one ladder bank are told as one", () => {
+    const design = wireAs(keyBlock(4, 3), "ladder", allIds(keyBlock(4, 3)));
+    const device = new Device(design, {});
+    device.press("k2:press", true);
+    device.press("k9:press", true);
+    device.runUntil(30);
+    expect(allIds(design).filter((id) => device.debounced(id))).toHaveLength(1);
+  });
+});
+
+describe("settings of circuits", () => {
+  it("direct to the supply holds its lines by resistors, needs no pull-up, and reads the same", () => {
+    const design = changeCircuit<DirectCircuit>(shareOutDirect(keyBlock(2, 2)), "direct", { polarity: "to-supply" });
+    const { signalNets, plans, nets } = derive(design);
+    expect(signalNets.every(({ need, heldBy }) => !need!.pullUp && heldBy === "resistor")).toBe(true);
+    expect(plans[0].resistors).toBe(4);
+    expect(nets.find(({ id }) => id === SUPPLY)!.taps).toHaveLength(4);
+  });
+
+  it("eight-way multiplexers need a select line less and twice as many parts", () => {
+    const wide = wireAs(keyBlock(6, 5), "multiplexer", allIds(keyBlock(6, 5)));
+    const narrow = changeCircuit<MultiplexerCircuit>(wide, "mux", { ways: 8 });
+    const count = (design: Design) => [derive(design).chips.length, derive(design).signalNets.length];
+    expect(count(wide)).toEqual([2, 4 + 2]);
+    expect(count(narrow)).toEqual([4, 3 + 4]);
+  });
+
+  it("one bus serves expanders and displays with two pins, branches take displays of one address", () => {
+    const ids = allIds(everything);
+    const design = wireAs(wireAs(everything, "expander", ids), "bus-displays", ids);
+    const bus = derive(design).signalNets.filter(({ role }) => role === "bus");
+    expect(bus.map(({ id }) => id)).toEqual(["i2c0.SCL", "i2c0.SDA"]);
+    expect(derive(design).chips.some(({ part }) => part === "bus-multiplexer")).toBe(true);
+  });
+
+  it("a bridged light has its data in and out on one net, and the chain stays whole", () => {
+    const chain = wiredAs("light-chain");
+    const [first, second, third] = (only(chain, "light-chain") as LightChain).members;
+    const netOf = (design: Design, contact: string) =>
+      derive(design).nets.find(({ taps }) => taps.some(({ contactId }) => contactId === contact))?.id;
+    const control = (id: string) => id.split(":")[0];
+    expect(netOf(chain, `${control(second)}.in`)).not.toBe(netOf(chain, `${control(second)}.out`));
+    const bridged = changeCircuit<LightChain>(chain, "lights", { bridged: [second] });
+    expect(netOf(bridged, `${control(second)}.in`)).toBe(netOf(bridged, `${control(second)}.out`));
+    expect(netOf(bridged, `${control(first)}.out`)).toBe(netOf(bridged, `${control(third)}.in`));
+  });
+
+  it("members move, added parts are laid elsewhere, and both can be put back", () => {
+    const design = wireAs(keyBlock(3, 3), "input-registers", allIds(keyBlock(3, 3)));
+    const moved = moveMember(design, "in", "k9:press", 0);
+    expect((only(moved, "input-registers") as { members: string[] } & Circuit).members[0]).toBe("k9:press");
+    const laid = placeChip(design, "in.U1", { xMm: 1, yMm: 2 });
+    expect(derive(laid).chips[0].at).toEqual({ xMm: 1, yMm: 2 });
+    expect(placeChip(laid, "in.U1", null).chipPlaces).toEqual({});
+  });
+});
+
+describe("an order by place", () => {
+  it("keeps everyone, fills parts, and shortens branches against the order of placing", () => {
+    const design = wireAs(keyBlock(8, 6), "input-registers", allIds(keyBlock(8, 6)));
+    const ordered = orderMembers(design, "in");
+    const membersOf = (d: Design) => (only(d, "input-registers") as { members: string[] } & Circuit).members;
+    expect([...membersOf(ordered)].sort()).toEqual([...membersOf(design)].sort());
+    const branches = (d: Design) =>
+      derive(d)
+        .nets.filter(({ role }) => role === "switch")
+        .reduce((sum, { taps: [a, b] }) => sum + Math.hypot(a.at.xMm - b.at.xMm, a.at.yMm - b.at.yMm), 0);
+    expect(branches(ordered)).toBeLessThan(0.8 * branches(design));
+    expect(orderByPlace([], 8, () => 1)).toEqual([]);
+  });
+});
+
+describe("wiring by hand, over all kinds", () => {
+  const ids = allIds(everything);
+  const kinds = circuitKinds.map(({ kind }) => kind);
+
+  it("never puts an element into two circuits nor two nets on a pin, whatever is done in which order", () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.record({ kind: fc.constantFrom(...kinds), some: fc.subarray(ids), fresh: fc.boolean() }), {
+          maxLength: 8,
+        }),
+        (steps) => {
+          const design = steps.reduce(
+            (d, { kind, some, fresh }) => (fresh ? wireNew(d, kind, some) : wireAs(d, kind, some)),
+            everything,
+          );
+          for (const owners of derive(design).circuitsOf.values()) expect(owners).toHaveLength(1);
+          for (const circuit of design.circuits)
+            expect(circuitKindOf(circuit).members(circuit).length).toBeGreaterThan(0);
+          const pins = Object.values(planPins(chooseController(design, "large-5v-70")).assignments);
+          expect(new Set(pins).size).toBe(pins.length);
+        },
+      ),
+      { numRuns: 25 },
+    ));
+
+  it("never moves what is locked, and says nothing of a circuit that is not there", () => {
+    const locked = lockPins(finishedPad(), ["matrix.R1", "l1:lamp"], true);
+    for (const mode of ["afresh", "fewest-moves"] as const) {
+      const { assignments } = planPins(locked, mode);
+      for (const id of ["matrix.R1", "l1:lamp"]) expect(assignments[id]).toBe(locked.pinPlan[id].pin);
+    }
+    expect(wireInto(locked, "nowhere", ["k1:press"])).toBe(locked);
+    expect(changeCircuit(locked, "nowhere", {})).toBe(locked);
+  });
+});
+
+/** Everything as in a looking-glass about x = 0: places, turns, contacts, and the module's pads. */
+function mirrored(design: Design): Design {
+  const places = new Map(
+    design.controls.map(({ id, placement: { xMm, rotationDeg } }) => [
+      id,
+      { xMm: -xMm, rotationDeg: -rotationDeg, mirrored: true as const },
+    ]),
+  );
+  const { placement } = derive(design).controller!;
+  return moveController(placeControls(design, places), {
+    xMm: -placement.xMm,
+    rotationDeg: -placement.rotationDeg,
+    side: "under",
+  });
+}
+
+describe("a mirrored half", () => {
+  const half = chooseController(shareOutMatrix(pad(5, 4), "as-laid-out"), "dual-core-3v3-26");
+
+  it("has the mirrored pin plan: the same nets on the same pins, with as much wire", () => {
+    const [plain, glass] = [planPins(half), planPins(mirrored(half))];
+    expect(glass.assignments).toEqual(plain.assignments);
+    expect(glass.totalWireMm).toBeCloseTo(plain.totalWireMm, 6);
+  });
+
+  it("has the mirrored rows and columns in reading order", () => {
+    const glass = shareOutMatrix(mirrored(half), "as-laid-out");
+    const most = Math.max(...Object.values(matrixOf(half).cells).map(({ column }) => column));
+    for (const [id, { row, column }] of Object.entries(matrixOf(half).cells))
+      if (id.startsWith("k")) expect(matrixOf(glass).cells[id]).toEqual({ row, column: most - column });
+  });
+});
