@@ -71,7 +71,11 @@ export function pinProblemOf(
   const nets = signalNets.filter((net) => !design.pinPlan[net.id]?.locked);
   const taken = new Set(locked.map((net) => design.pinPlan[net.id].pin));
   const pinList = usablePins(profile).filter((pin) => !taken.has(pin.name));
-  const isFreeSide = (pin: Pin) => design.pinWishes.keepFree.includes(sideOf(profile, pin));
+  const { keepFree } = design.pinWishes;
+  const onFreeSide = new Set(
+    keepFree.length === 0 ? [] : pinList.filter((pin) => keepFree.includes(sideOf(profile, pin))),
+  );
+  const isFreeSide = (pin: Pin) => onFreeSide.has(pin);
   const setting = { design, controller, mode, isFreeSide };
   const costs = nets.map((net) => pinList.map((pin) => cost(net, pin, setting)));
   // A bus with one line locked keeps the other on the same bus controller.

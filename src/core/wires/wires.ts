@@ -103,7 +103,7 @@ function pinEnd(net: Net, design: Design, { controller, profile }: Derived): Wir
 /** Straight lengths become lengths to cut. */
 export function cutLengthMm(straightMm: number, { endMm, slackPercent, stepMm }: Design["wires"]): number {
   const whole = straightMm * (1 + slackPercent / 100) + 2 * endMm;
-  return Math.ceil(whole / stepMm - 1e-9) * stepMm;
+  return Math.max(0, Math.ceil(whole / stepMm - 1e-9)) * stepMm;
 }
 
 function wireBetween(net: Net, nth: number, from: WireEnd, to: WireEnd, design: Design): Wire {

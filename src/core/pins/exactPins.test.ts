@@ -1,0 +1,255 @@
+import { describe, expect, it } from "vitest";
+import { demoDesigns } from "../../../demo";
+import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
+import { controllerCatalogue } from "../catalogue/controllers";
+import type { Control } from "../catalogue/kinds";
+import { derive } from "../design/derive";
+import { addControl } from "../design/edits/controls";
+import { chooseController, freePin, lockPins, movePin } from "../design/edits/pins";
+import { setCell, shareOutDirect, shareOutMatrix, wireAs } from "../design/edits/wiring";
+import { newDesign } from "../design/newDesign";
+import type { Design } from "../design/schema";
+import { findingsOf } from "../findings/check";
+import { carryOver } from "./carryOver";
+import { pinConflict } from "./conflict";
+import { nextPin } from "./padOrder";
+import { padsBySide, sideOf } from "./pinSides";
+import { type PinPlanResult, crossingLeads, leadsOf, movedNets, planPins } from "./planPins";
+import { shareOutPins } from "./shareOutPins";
+import { IMPOSSIBLE, NO_PIN, solvePins } from "./solvePins";
+import { waysOut } from "./waysOut";
+
+const rowOf = (kinds: Control["kind"][], profileId: string): Design => {
+  const placed = kinds.reduce(
+    (d, kind, n) => addControl(d, kind, `c${n}`, { xMm: n * 30, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+    newDesign("row", "Row"),
+  );
+  return chooseController(placed, profileId);
+};
+const ids = (design: Design) => [...derive(design).elements.keys()];
+const pinsOf = ({ assignments }: PinPlanResult) => Object.values(assignments);
+const profileOf = (id: string) => controllerCatalogue.find((profile) => profile.id === id)!;
+
+describe("groups that must be met together", () => {
+  const costs = [
+    [1, 5, 4, 9],
+    [5, 1, 9, 5],
+  ];
+  const ways = [
+    { key: "0", pins: [[0], [3]] },
+    { key: "1", pins: [[2], [1]] },
+  ];
+
+  it("are met in the way that costs least, and proven", () => {
+    expect(solvePins({ costs, pins: 4, together: [] }).cost).toBe(2);
+    const bound = solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "i2c", ways }] });
+    expect(bound).toMatchObject({ pinOf: [2, 1], cost: 5, bound: 5, isProven: true });
+  });
+
+  it("stay without pins when they cannot be met", () => {
+    const lost = solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "i2c", ways: [] }] });
+    expect(lost.pinOf).toEqual([-1, -1]);
+    expect(lost.cost).toBe(2 * NO_PIN);
+  });
+
+  it("of one sort never take the same way", () => {
+    const two = [
+      [1, 9],
+      [9, 1],
+    ].flatMap((row) => [
+      [...row, 9, 9],
+      [9, 9, ...row],
+    ]);
+    const same = [
+      {
+        key: "0",
+        pins: [
+          [0, 1],
+          [2, 3],
+        ],
+      },
+    ];
+    const group = (nets: number[]) => ({ nets, sort: "i2c", ways: same });
+    const solved = solvePins({ costs: two, pins: 4, together: [group([0, 1]), group([2, 3])] });
+    expect(solved.pinOf.filter((pin) => pin < 0)).toHaveLength(2);
+  });
+
+  it("are counted impossible only above every sum of real costs", () =>
+    expect(IMPOSSIBLE).toBeGreaterThan(60 * NO_PIN));
+});
+
+describe("buses", () => {
+  const bus = wireAs(rowOf(["display", "key", "key"], "dual-core-3v3-26"), "bus-displays", ["c0:display"]);
+  const roleOf = (name: string, line: string) =>
+    profileOf("dual-core-3v3-26")
+      .pins.find((pin) => pin.name === name)!
+      .buses.find((role) => role.bus === "i2c" && role.line === line)!;
+
+  it("get both lines from one bus controller, also when one line is locked", () => {
+    const { assignments } = planPins(bus);
+    expect(roleOf(assignments["i2c0.SDA"], "SDA").instance).toBe(roleOf(assignments["i2c0.SCL"], "SCL").instance);
+    const locked = lockPins(movePin(bus, "i2c0.SDA", "P18"), ["i2c0.SDA"], true);
+    const again = planPins(locked).assignments;
+    expect(again["i2c0.SDA"]).toBe("P18");
+    expect(roleOf(again["i2c0.SCL"], "SCL").instance).toBe(roleOf("P18", "SDA").instance);
+  });
+});
+
+describe("wishes", () => {
+  const wired = chooseController(shareOutMatrix(pad(4, 4), "as-laid-out"), "dual-core-3v3-26");
+  const profile = profileOf("dual-core-3v3-26");
+  const sideUsed = (plan: PinPlanResult, side: string) =>
+    pinsOf(plan).filter(
+      (name) =>
+        sideOf(
+          profile,
+          profile.pins.find((pin) => pin.name === name)!,
+        ) === side,
+    ).length;
+
+  it("keep a side free while the other has room", () => {
+    expect(sideUsed(planPins(wired), "left")).toBeGreaterThan(0);
+    const free = { ...wired, pinWishes: { keepFree: ["left" as const], rowsTogether: false } };
+    const plan = planPins(free);
+    expect(plan.unplaced).toEqual([]);
+    const rightPads = profile.pins.filter(
+      (pin) => pin.role === "io" && !pin.reserved && sideOf(profile, pin) === "right",
+    );
+    expect(sideUsed(plan, "left")).toBe(Math.max(0, pinsOf(plan).length - rightPads.length));
+  });
+
+  it("put rows on neighbouring pads in their order, at no less wire than without", () => {
+    const together = { ...wired, pinWishes: { keepFree: [], rowsTogether: true } };
+    const plan = planPins(together);
+    const rows = derive(wired).signalNets.filter(({ role }) => role === "row");
+    const usable = profile.pins.filter((pin) => pin.role === "io" && !pin.reserved);
+    const pads = padsBySide(profile, usable).find((side) =>
+      side.some(({ name }) => name === plan.assignments[rows[0].id]),
+    )!;
+    const places = rows.map(({ id }) => pads.findIndex(({ name }) => name === plan.assignments[id]));
+    const steps = places.slice(1).map((place, nth) => place - places[nth]);
+    expect(new Set(steps).size).toBe(1);
+    expect(Math.abs(steps[0])).toBe(1);
+    expect(plan.proof).toBe("optimal");
+    expect(plan.totalWireMm).toBeGreaterThanOrEqual(planPins(wired).totalWireMm - 1e-9);
+  });
+});
+
+describe("a late change", () => {
+  const done = finishedPad(4, 4);
+
+  it("moves nothing when nothing is new, and places what is", () => {
+    expect(planPins(done, "fewest-moves").assignments).toEqual(planPins(done).assignments);
+    const changed = setCell(done, "k1:press", { row: 9, column: 0 });
+    const after = shareOutPins(changed, "fewest-moves");
+    const moved = movedNets(changed.pinPlan, planPins(changed, "fewest-moves").assignments);
+    expect(moved.map(({ netId }) => netId)).toEqual(["matrix.R10"]);
+    expect(findingsOf(after).filter(({ stage }) => stage === "pins")).toEqual([]);
+  });
+
+  it("carries a plan over to another class with the least changes", () => {
+    const over = carryOver(done, "dual-core-3v3-26");
+    expect(findingsOf(over).filter(({ rule }) => rule === "pins/without-pin")).toEqual([]);
+    for (const [net, { pin }] of Object.entries(done.pinPlan))
+      if (
+        profileOf("dual-core-3v3-26").pins.some(
+          ({ name, role, reserved }) => name === pin && role === "io" && !reserved,
+        )
+      )
+        expect(over.pinPlan[net].pin).toBe(pin);
+    expect(carryOver(pad(), "small-5v-18").pinPlan).toEqual({});
+  });
+});
+
+describe("conflicts", () => {
+  const pots = shareOutDirect(rowOf(["pot", "pot", "pot", "pot", "key"], "dual-core-3v3-26"));
+
+  it("are the smallest sets: without any one of them the rest fits", () => {
+    const conflict = pinConflict(pots)!;
+    expect(conflict.nets.map(({ flag }) => flag).sort()).toEqual(["P1", "P2", "P3", "P4"]);
+    expect(conflict.pins).toHaveLength(3);
+    for (const left of conflict.nets) {
+      const without = { ...pots, controls: pots.controls.filter(({ id }) => !left.id.startsWith(`${id}:`)) };
+      expect(pinConflict(without)).toBeNull();
+    }
+  });
+
+  it("name the lock that stands in the way, and unlocking is a way out", () => {
+    const three = shareOutDirect(rowOf(["pot", "pot", "pot", "key"], "dual-core-3v3-26"));
+    const locked = lockPins(movePin(three, "c3:press", "P28"), ["c3:press"], true);
+    const conflict = pinConflict(locked)!;
+    expect(conflict.locks.map(({ id }) => id)).toEqual(["c3:press"]);
+    expect(waysOut(locked)[0].title).toBe("Unlock K1");
+  });
+
+  it("are none where everything fits", () => {
+    for (const design of demoDesigns) {
+      expect(pinConflict(design)).toBeNull();
+      expect(waysOut(design)).toEqual([]);
+    }
+  });
+
+  it.each([pots, chooseController(shareOutDirect(keyBlock(5, 4)), "thumb-3v3-11")])(
+    "have ways out that each settle them, case %#",
+    (design) => {
+      const ways = waysOut(design);
+      expect(ways.length).toBeGreaterThan(1);
+      for (const way of ways) {
+        const after = way.apply(design);
+        const left = findingsOf(after).filter(({ severity, stage }) => severity === "stop" && stage === "pins");
+        expect(left, way.title).toEqual([]);
+      }
+    },
+  );
+
+  it("say that two buses want two bus controllers", () => {
+    const two = wireAs(rowOf(["display", "display", "display"], "small-5v-18"), "bus-displays", ["c0:display"]);
+    const another = {
+      ...two,
+      circuits: [...two.circuits, { ...two.circuits[0], id: "displays-2", bus: 1, members: ["c1:display"] }],
+    } as Design;
+    const flags = pinConflict(another)!.nets.map(({ flag }) => flag);
+    expect(flags).toHaveLength(2);
+    expect(flags.filter((flag) => flag.endsWith("2"))).toHaveLength(1);
+    expect(ids(another)).toHaveLength(3);
+  });
+});
+
+describe("pins with the arrow keys", () => {
+  const profile = profileOf("small-5v-18");
+  const net = derive(finishedPad()).netById.get("matrix.R1")!;
+
+  it("go round the module through every pin that can serve, and back", () => {
+    const seen: string[] = [];
+    let pin: string | null = null;
+    do {
+      pin = nextPin(profile, net, pin ?? undefined, 1, new Set());
+      seen.push(pin!);
+    } while (seen.length < 18);
+    expect(new Set(seen).size).toBe(18);
+    expect(nextPin(profile, net, seen[17], 1, new Set())).toBe(seen[0]);
+    expect(nextPin(profile, net, seen[0], -1, new Set())).toBe(seen[17]);
+    expect(nextPin(profile, net, seen[0], 1, new Set([seen[1]]))).toBe(seen[2]);
+  });
+});
+
+describe("leads", () => {
+  it("cross in a fresh plan only where the nets need different pins", () => {
+    for (const design of [finishedPad(), finishedPad(5, 4), demoDesigns[1]]) {
+      const { assignments } = planPins(design);
+      const { netById } = derive(design);
+      for (const [one, other] of crossingLeads(leadsOf(design, assignments)))
+        expect(netById.get(one.netId)!.need).not.toEqual(netById.get(other.netId)!.need);
+    }
+  });
+
+  it("that are swapped by hand cross more", () => {
+    const done = demoDesigns[1];
+    const pins = (design: Design) =>
+      Object.fromEntries(Object.entries(design.pinPlan).map(([id, { pin }]) => [id, pin]));
+    const swapped = movePin(freePin(done, "nobody"), "matrix.R1", done.pinPlan["matrix.R5"].pin);
+    expect(crossingLeads(leadsOf(swapped, pins(swapped))).length).toBeGreaterThan(
+      crossingLeads(leadsOf(done, pins(done))).length,
+    );
+  });
+});
