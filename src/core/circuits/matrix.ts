@@ -39,7 +39,7 @@ export const hasDiode = (circuit: MatrixCircuit, elementId: string) =>
 
 /** Flags of a second matrix carry its letter: matrix-L has LR1, LR2 … */
 export const lineFlag = (circuit: Pick<MatrixCircuit, "id">, axis: "row" | "column", line: number): string =>
-  `${circuit.id.replace(/^matrix-?/, "")}${axis === "row" ? "R" : "C"}${line + 1}`;
+  `${/^matrix-(\w+)$/.exec(circuit.id)?.[1] ?? ""}${axis === "row" ? "R" : "C"}${line + 1}`;
 
 const rowsAreDriven = (circuit: MatrixCircuit) => circuit.diodes !== "row-to-column";
 

@@ -77,6 +77,9 @@ export function lineAlternatives(count: number): { rows: number; columns: number
   return all.sort((a, b) => a.pins - b.pins || a.rows - b.rows);
 }
 
+/** Matrices of single boards are told apart by a letter; one for all of them is the plain one. */
+const isLettered = (id: string) => /^matrix-[A-Z]$/.test(id);
+
 const keyOf = (matrices: MatrixCircuit[]) => (element: PlacedElement) => {
   const home = matrices.find(({ locked }) => locked.includes(element.id));
   return {
@@ -120,7 +123,9 @@ export function matrixParts(design: Design, wish: MatrixWish): MatrixPart[] {
     const locked = keys.flatMap((key) => key.locked ?? []);
     const board = design.boards.find(({ id }) => id === boardId);
     return {
-      circuitId: single ? "matrix" : `matrix-${String.fromCharCode(65 + nth)}`,
+      circuitId: single
+        ? (matrices.find(({ id }) => !isLettered(id))?.id ?? "matrix")
+        : `matrix-${String.fromCharCode(65 + nth)}`,
       name: single || !board ? "Matrix" : `Matrix, ${board.name}`.slice(0, 40),
       keys,
       rows: Math.max(lines.rows, ...locked.map(({ row }) => row + 1)),

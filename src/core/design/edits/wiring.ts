@@ -26,13 +26,16 @@ const withCircuit = (design: Design, circuit: Circuit): Design => ({
 
 const isEmpty = (circuit: Circuit) => circuitKindOf(circuit).members(circuit).length === 0;
 
-/** Takes elements out of every circuit; circuits left with nothing go. */
-export function unwire(design: Design, elementIds: string[]): Design {
+/** Takes elements out of every circuit. Pins keep their nets: what is wired anew next may have the same ones. */
+function takeOut(design: Design, elementIds: string[]): Design {
   const circuits = design.circuits.map((circuit) =>
     elementIds.reduce((left, id) => circuitKindOf(left).without(left, id), circuit),
   );
-  return tidyPins({ ...design, circuits: circuits.filter((circuit) => !isEmpty(circuit)) });
+  return { ...design, circuits: circuits.filter((circuit) => !isEmpty(circuit)) };
 }
+
+/** Takes elements out of every circuit; circuits left with nothing go. */
+export const unwire = (design: Design, elementIds: string[]): Design => tidyPins(takeOut(design, elementIds));
 
 /** Which of these elements a kind of circuit can hold. */
 function takenBy(design: Design, kind: Circuit["kind"], elementIds: string[]): string[] {
@@ -57,7 +60,7 @@ export function wireInto(design: Design, circuitId: string, elementIds: string[]
   const held = new Set(circuitKindOf(circuit).members(circuit));
   const ids = takenBy(design, circuit.kind, elementIds).filter((id) => !held.has(id));
   if (ids.length === 0) return design;
-  const cleared = unwire(design, ids);
+  const cleared = takeOut(design, ids);
   return tidyPins(withCircuit(cleared, circuitKindOf(circuit).with(circuit, ids)));
 }
 
@@ -65,7 +68,7 @@ export function wireInto(design: Design, circuitId: string, elementIds: string[]
 export function wireNew(design: Design, kind: Circuit["kind"], elementIds: string[]): Design {
   const ids = takenBy(design, kind, elementIds);
   if (ids.length === 0) return design;
-  const cleared = unwire(design, ids);
+  const cleared = takeOut(design, ids);
   return tidyPins(withCircuit(cleared, circuitKindNamed(kind).with(freshCircuit(cleared, kind), ids)));
 }
 
@@ -123,7 +126,7 @@ export function placeChip(design: Design, chipId: string, at: Point | null): Des
 export function setCell(design: Design, elementId: string, cell: Cell): Design {
   const before = matrixOfElement(design, elementId);
   const isIn = before !== undefined && elementId in before.cells;
-  const cleared = isIn ? design : unwire(design, [elementId]);
+  const cleared = isIn ? design : takeOut(design, [elementId]);
   const current = matrixOfElement(cleared, elementId) ?? matrix.fresh("matrix", "Matrix");
   return tidyPins(withCircuit(cleared, { ...current, cells: { ...current.cells, [elementId]: cell } }));
 }
@@ -180,7 +183,7 @@ export function takeMatrixPlan(design: Design, answers: MatrixAnswer[]): Design 
     chords: all.flatMap(({ chords }) => chords).filter((chord) => chord.every((id) => id in cells)),
   }));
   const ids = new Set(planned.flatMap(({ cells }) => Object.keys(cells)));
-  const cleared = unwire(design, [...ids]);
+  const cleared = takeOut(design, [...ids]);
   return tidyPins(planned.reduce(withCircuit, cleared));
 }
 
