@@ -2,6 +2,7 @@ import { browserRows } from "./browser";
 import { editRows } from "./edit";
 import { firmwareRows } from "./firmware";
 import type { Row } from "./row";
+import { planningRows } from "./planning";
 import { simulationRow } from "./simulation";
 
 /** A ratio of 1 meets the limit exactly; more is better by so much. */
@@ -11,4 +12,11 @@ function print({ what, measured, limit, ratio }: Row) {
   );
 }
 
-for (const row of [simulationRow(), ...firmwareRows(), ...editRows(), ...(await browserRows())]) print(row);
+for (const row of [
+  ...(await planningRows()),
+  simulationRow(),
+  ...firmwareRows(),
+  ...editRows(),
+  ...(await browserRows()),
+])
+  print(row);

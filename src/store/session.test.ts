@@ -28,13 +28,13 @@ function pass(ms: number) {
   }
 }
 
-beforeEach(() => {
+beforeEach(async () => {
   frames = [];
   vi.stubGlobal("requestAnimationFrame", (frame: (now: number) => void) => frames.push(frame));
   vi.stubGlobal("cancelAnimationFrame", () => (frames = []));
   vi.spyOn(performance, "now").mockImplementation(() => now);
   useSession.setState({ bounce: false, withoutDiodes: false });
-  startSession(finishedPad());
+  await startSession(finishedPad());
   pass(16);
 });
 
@@ -91,19 +91,19 @@ describe("the live session", () => {
     expect([...state().reports.at(-1)!.bytes]).toEqual([0, 0, 0, 0, 0, 0, 0, 0]);
   });
 
-  it("turns an encoder and tells the deed", () => {
-    startSession(bind(finishedPad(), "base", "e1:cw", { does: "consumer", usage: 0xe9 }));
+  it("turns an encoder and tells the deed", async () => {
+    await startSession(bind(finishedPad(), "base", "e1:cw", { does: "consumer", usage: 0xe9 }));
     turnElement("e1:turn", 2);
     pass(200);
     expect(state().deeds.map(({ deed }) => deed)).toEqual(["Volume Increment", "Volume Increment"]);
   });
 
-  it("shows layers and lamps while they last", () => {
+  it("shows layers and lamps while they last", async () => {
     const layered = bind(addLayer(finishedPad(), "up", "Up"), "base", "k1:press", {
       does: "hold-layer",
       layerId: "up",
     });
-    startSession(setLampRule(layered, "l1", { when: "layer", layerId: "up" }));
+    await startSession(setLampRule(layered, "l1", { when: "layer", layerId: "up" }));
     pressElement("k1:press", true);
     pass(50);
     expect(state().activeLayers).toEqual([0, 1]);

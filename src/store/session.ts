@@ -1,220 +1,43 @@
-import { create } from "zustand";
-import { setDiodes } from "@/core/design/edits/wiring";
 import type { Design } from "@/core/design/schema";
-import { Device, type TimedReport } from "@/core/engine/device";
-import { type HostDeed, HostStandIn } from "@/core/engine/hostText";
-import { randomFrom } from "@/core/engine/random";
+import type * as SessionDevice from "./sessionDevice";
+import { useSession } from "./sessionState";
 
-/** A line on the running strip that changes between two states. */
-export interface Change {
-  atMs: number;
-  id: string;
-  on: boolean;
-}
+export { type Change, useSession } from "./sessionState";
 
-interface SessionState {
-  running: boolean;
-  nowMs: number;
-  text: string;
-  deeds: HostDeed[];
-  reports: TimedReport[];
-  contacts: Change[];
-  debounced: Change[];
-  layers: Change[];
-  /** Elements whose contact is held by the person, and control ids of lit lamps. */
-  held: string[];
-  lit: string[];
-  activeLayers: number[];
-  bounce: boolean;
-  withoutDiodes: boolean;
-}
-
-const empty = {
-  nowMs: 0,
-  text: "",
-  deeds: [],
-  reports: [],
-  contacts: [],
-  debounced: [],
-  layers: [],
-  held: [],
-  lit: [],
-  activeLayers: [0],
-};
-
-/** The device under the person's hands, running in real time. */
-export const useSession = create<SessionState>(() => ({
-  ...empty,
-  running: false,
-  bounce: false,
-  withoutDiodes: false,
-}));
-
-const set = useSession.setState;
-const get = useSession.getState;
-
-const KEPT_MS = 6000;
-const KEPT_REPORTS = 200;
-const LONGEST_FRAME_MS = 100;
-const BOUNCE_MS = 4;
-
-/** What a frame gathered before it is shown. */
-interface Log {
-  contacts: Change[];
-  reports: TimedReport[];
-  lamps: Change[];
-}
-
-let device: Device | null = null;
-let host = new HostStandIn();
-let design: Design | null = null;
-let frame = 0;
-let log: Log = { contacts: [], reports: [], lamps: [] };
-let closedSwitches = new Set<string>();
+/** The simulated device, loaded when one is first tried: the firmware and its world are only needed then. */
+let loaded: typeof SessionDevice | null = null;
+/** Counts starts and stops, so that a device that arrives too late is not powered. */
+let turn = 0;
 
 /** Powers the device: from the design as it is, at time 0. */
-export function startSession(next: Design): void {
-  design = next;
-  power();
-  set({ running: true });
-  cancelAnimationFrame(frame);
-  tick(performance.now());
+export async function startSession(next: Design): Promise<void> {
+  const mine = (turn += 1);
+  loaded ??= await import("./sessionDevice");
+  if (mine === turn) loaded.startDevice(next);
 }
 
 export function stopSession(): void {
-  cancelAnimationFrame(frame);
-  device = null;
-  set({ running: false });
+  turn += 1;
+  loaded?.stopDevice();
 }
 
 export function setBounce(bounce: boolean): void {
-  set({ bounce });
-  power();
+  useSession.setState({ bounce });
+  loaded?.powerAnew();
 }
 
 export function setWithoutDiodes(withoutDiodes: boolean): void {
-  set({ withoutDiodes });
-  power();
+  useSession.setState({ withoutDiodes });
+  loaded?.powerAnew();
 }
 
-export function clearText(): void {
-  host.text = "";
-  host.deeds.length = 0;
-  set({ text: "", deeds: [] });
-}
-
-function power() {
-  if (!design) return;
-  const { bounce, withoutDiodes } = get();
-  host = new HostStandIn();
-  log = { contacts: [], reports: [], lamps: [] };
-  closedSwitches = new Set();
-  const wired = withoutDiodes ? setDiodes(design, "none") : design;
-  device = new Device(
-    wired,
-    {
-      contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
-      lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.plan.lamps[line].controlId, on }),
-      report(report) {
-        log.reports.push(report);
-        host.receive(report);
-        device?.hostLocks(host.locks);
-      },
-    },
-    bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
-  );
-  pressedAt.clear();
-  set(empty);
-}
-
-let last = 0;
-
-function tick(now: number) {
-  const elapsed = Math.min(LONGEST_FRAME_MS, Math.round(now - last));
-  if (elapsed > 0) {
-    last = now;
-    if (device) advance(device, elapsed);
-  }
-  frame = requestAnimationFrame(tick);
-}
-
-function advance(running: Device, ms: number) {
-  const debounced: Change[] = [];
-  const layers: Change[] = [];
-  const active = new Set(get().activeLayers);
-  const layerCount = design!.keymap.layers.length;
-  for (let left = ms; left > 0; left--) {
-    const atMs = running.nowMs;
-    running.step();
-    for (const id of running.plan.switches) watchSwitch(running, id, atMs, debounced);
-    for (let layer = 0; layer < layerCount; layer++) {
-      const on = running.layerActive(layer);
-      if (on === active.has(layer)) continue;
-      layers.push({ atMs, id: String(layer), on });
-      if (on) active.add(layer);
-      else active.delete(layer);
-    }
-  }
-  show(running, debounced, layers, active);
-}
-
-function watchSwitch(running: Device, id: string, atMs: number, changes: Change[]) {
-  const on = running.debounced(id);
-  if (on === closedSwitches.has(id)) return;
-  changes.push({ atMs, id, on });
-  if (on) closedSwitches.add(id);
-  else closedSwitches.delete(id);
-}
-
-function show(running: Device, debounced: Change[], layers: Change[], active: Set<number>) {
-  const state = get();
-  const from = running.nowMs - KEPT_MS;
-  const recent = (kept: Change[], more: Change[]) =>
-    more.length === 0 && (kept.length === 0 || kept[0].atMs >= from - KEPT_MS)
-      ? kept
-      : [...kept, ...more].filter((change) => change.atMs >= from);
-  const next: Partial<SessionState> = { nowMs: running.nowMs };
-  next.contacts = recent(state.contacts, log.contacts);
-  next.debounced = recent(state.debounced, debounced);
-  next.layers = recent(state.layers, layers);
-  if (layers.length > 0) next.activeLayers = [...active].sort((a, b) => a - b);
-  if (log.reports.length > 0) {
-    next.reports = [...state.reports, ...log.reports].slice(-KEPT_REPORTS);
-    next.text = host.text;
-    next.deeds = host.deeds.slice(-KEPT_REPORTS);
-  }
-  if (log.lamps.length > 0) next.lit = litAfter(state.lit, log.lamps);
-  log = { contacts: [], reports: [], lamps: [] };
-  set(next);
-}
-
-function litAfter(lit: string[], changes: Change[]): string[] {
-  const now = new Set(lit);
-  for (const { id, on } of changes) {
-    if (on) now.add(id);
-    else now.delete(id);
-  }
-  return [...now];
-}
-
-/** A tap can be shorter than a frame of the screen; a finger is never this quick, so a press lasts this long at least. */
-const SHORTEST_PRESS_MS = 30;
-const pressedAt = new Map<string, number>();
+export const clearText = (): void => loaded?.forgetText();
 
 /** Presses or lets go a switch element. */
-export function pressElement(elementId: string, pressed: boolean): void {
-  const { held } = get();
-  if (!device || held.includes(elementId) === pressed) return;
-  if (pressed) pressedAt.set(elementId, device.nowMs);
-  const atMs = pressed ? device.nowMs : Math.max(device.nowMs, (pressedAt.get(elementId) ?? 0) + SHORTEST_PRESS_MS);
-  device.press(elementId, pressed, atMs);
-  set({ held: pressed ? [...held, elementId] : held.filter((id) => id !== elementId) });
-}
+export const pressElement = (elementId: string, pressed: boolean): void => loaded?.pressContact(elementId, pressed);
 
-export function turnElement(elementId: string, steps: number): void {
-  device?.turn(elementId, steps);
-}
+export const turnElement = (elementId: string, steps: number): void => loaded?.turnKnob(elementId, steps);
 
 export function releaseAll(): void {
-  for (const id of get().held) pressElement(id, false);
+  for (const id of useSession.getState().held) pressElement(id, false);
 }

@@ -2,7 +2,8 @@ import type { RankedOption } from "@/core/brief/plan";
 import { planBrief } from "@/core/brief/plan";
 import { type Room, type SmallestChange, roomFor, smallestChange } from "@/core/brief/breaks";
 import type { OptionSetting } from "@/core/brief/option";
-import { type MatrixAnswer, type MatrixPart, planPartByWire } from "@/core/matrix/planMatrix";
+import { type MatrixAnswer, type MatrixPart } from "@/core/matrix/planMatrix";
+import { planPartByWire } from "@/core/matrix/searchMatrix";
 import type { Wish } from "@/core/brief/wish";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
 

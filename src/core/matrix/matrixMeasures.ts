@@ -21,14 +21,6 @@ function crossings(some: Wire[], others: Wire[]): number {
   return count;
 }
 
-/** Length of the longest row or column in mm. */
-export function longestOf(problem: MeasuredProblem, { row, column }: Assignment): number {
-  const n = problem.keys.length;
-  const rows = linesOf(row, problem.rows).map((line) => treeMm(line, problem.rowMm, n));
-  const columns = linesOf(column, problem.columns).map((line) => treeMm(line, problem.columnMm, n));
-  return Math.max(0, ...rows, ...columns);
-}
-
 /** What a plan comes to on the bench: each line along its shortest tree. */
 export function measuresOf(problem: MeasuredProblem, { row, column }: Assignment): MatrixMeasures {
   const { keys, rowMm, columnMm } = problem;

@@ -2,12 +2,12 @@ import type { Cell, MatrixCircuit } from "../circuits/matrix";
 import type { PlacedElement } from "../circuits/net";
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
+import type { Point } from "../layout/point";
 import { readingRows } from "../layout/readingOrder";
-import { lowerBoundMm } from "./lowerBound";
-import { type MatrixMeasures, longestOf, measuresOf } from "./matrixMeasures";
-import { type Assignment, type MatrixProblem, assignmentOf, cellsOf, measured, totalWireMm } from "./matrixProblem";
+import { type MatrixMeasures, measuresOf } from "./matrixMeasures";
+import { type Assignment, type MatrixProblem, assignmentOf, cellsOf, measured } from "./matrixProblem";
 import { fewestLines } from "./planReadingOrder";
-import { shortestWiring } from "./shortestWiring";
+import { treeOfPlacesMm } from "./spanningTree";
 import { startAssignments } from "./startAssignments";
 
 /** The two schools: regular for programming, or short for soldering. */
@@ -146,7 +146,7 @@ export interface MatrixAnswer {
   lowerBoundMm: number;
 }
 
-const answerOf = (part: MatrixPart, assignment: Assignment, boundMm: number): MatrixAnswer => ({
+export const answerOf = (part: MatrixPart, assignment: Assignment, boundMm: number): MatrixAnswer => ({
   circuitId: part.circuitId,
   name: part.name,
   cells: cellsOf(part, assignment),
@@ -156,26 +156,10 @@ const answerOf = (part: MatrixPart, assignment: Assignment, boundMm: number): Ma
   lowerBoundMm: boundMm,
 });
 
-/** Reading order, as far as the lines allow; locked switches keep their cells. */
+/** Reading order, as far as the lines allow; locked switches keep their cells. No bound is worked out for it. */
 export function planPartInOrder(part: MatrixPart): MatrixAnswer | null {
   const [inOrder] = startAssignments(part, part.toleranceMm);
-  return inOrder ? answerOf(part, inOrder, lowerBoundMm(measured(part))) : null;
-}
-
-/** Better and better plans with short wires; each answer is as good as the one before or better. */
-export function* planPartByWire(part: MatrixPart, seed: number, rounds: number): Generator<MatrixAnswer> {
-  const problem = measured(part);
-  const starts = startAssignments(part, part.toleranceMm).sort(
-    (a, b) => totalWireMm(problem, a) - totalWireMm(problem, b),
-  );
-  if (starts.length === 0) return;
-  const boundMm = lowerBoundMm(problem);
-  let known = Infinity;
-  for (const { assignment, wireMm } of shortestWiring(problem, starts[0], seed, rounds)) {
-    if (wireMm > known - 1e-6 && known !== Infinity) continue;
-    known = wireMm;
-    yield answerOf(part, assignment, boundMm);
-  }
+  return inOrder ? answerOf(part, inOrder, 0) : null;
 }
 
 /** The wiring of a circuit as it stands, as a problem and its solution; null while it is empty. */
@@ -206,7 +190,15 @@ export function measuresOfCircuit(design: Design, circuit: MatrixCircuit): Matri
 /** Length of the longest row or column of a circuit as it stands, in mm. */
 export function longestLineMm(design: Design, circuit: MatrixCircuit): number {
   return derive(design).once(`longest line of ${circuit.id}`, () => {
-    const now = asItStands(design, circuit);
-    return now ? longestOf(now.problem, now.assignment) : 0;
+    const { elements } = derive(design);
+    const lines = new Map<string, Point[]>();
+    const add = (line: string, at: Point) => lines.set(line, [...(lines.get(line) ?? []), at]);
+    for (const [id, { row, column }] of Object.entries(circuit.cells)) {
+      const element = elements.get(id);
+      if (!element) continue;
+      add(`row ${row}`, element.contacts[1].at);
+      add(`column ${column}`, element.contacts[0].at);
+    }
+    return Math.max(0, ...[...lines.values()].map(treeOfPlacesMm));
   });
 }

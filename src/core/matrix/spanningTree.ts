@@ -88,3 +88,11 @@ export function treeEdges(members: ArrayLike<number>, distances: Distances, n: n
   eachTreeEdge(members, distances, n, (a, b, mm) => edges.push({ a, b, mm }));
   return edges;
 }
+
+/** Length of the shortest tree over a few places. */
+export const treeOfPlacesMm = (places: { xMm: number; yMm: number }[]): number =>
+  treeMm(
+    places.map((_, nth) => nth),
+    distancesOf(places),
+    places.length,
+  );

@@ -86,14 +86,25 @@ const orders: ((items: Item[]) => Item[])[] = [
 const rarity = ({ net, isLock }: Item) =>
   (isLock ? 1 : 0) + (net.need!.analog ? 4 : 0) + (net.need!.pwm ? 3 : 0) + (net.need!.bus ? 5 : 0);
 
-function conflictOf({ design, profile, signalNets }: Derived): Conflict | null {
-  if (!profile) return null;
-  const pins = usablePins(profile);
-  const items: Item[] = signalNets.flatMap((net) => [
+const itemsOf = ({ design, signalNets }: Derived): Item[] =>
+  signalNets.flatMap((net) => [
     { net, isLock: false },
     ...(design.pinPlan[net.id]?.locked ? [{ net, isLock: true }] : []),
   ]);
-  if (fits(items, design, pins)) return null;
+
+/** Whether every net can have a pin: enough of them, and of the kinds that are needed. */
+export function canPlaceAll(design: Design): boolean {
+  const derived = derive(design);
+  const { profile, signalNets } = derived;
+  if (!profile || signalNets.length > usablePins(profile).length) return false;
+  return derived.once("can place all", () => fits(itemsOf(derived), design, usablePins(profile)));
+}
+
+function conflictOf(derived: Derived): Conflict | null {
+  const { design, profile, signalNets } = derived;
+  if (!profile || signalNets.length > usablePins(profile).length || canPlaceAll(design)) return null;
+  const pins = usablePins(profile);
+  const items = itemsOf(derived);
   const found = orders
     .map((order) => smallestFrom(order(items), design, pins))
     .reduce((least, one) => (one.length < least.length ? one : least));
@@ -103,6 +114,9 @@ function conflictOf({ design, profile, signalNets }: Derived): Conflict | null {
   return { nets, locks, pins: able.map(({ name }) => name) };
 }
 
-/** A smallest set of conflicting needs, or null when all can be met (wishes such as interrupts are none). */
+/**
+ * A smallest set of conflicting needs, or null when all can be met (wishes such as interrupts are none). Too few pins
+ * altogether are no conflict of needs: that is a matter of counting.
+ */
 export const pinConflict = (design: Design): Conflict | null =>
   derive(design).once("pin conflict", () => conflictOf(derive(design)));

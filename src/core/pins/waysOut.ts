@@ -1,12 +1,12 @@
 import { controllerCatalogue } from "../catalogue/controllers";
-import { type ControllerProfile, usablePins } from "../catalogue/controllers/controllerProfile";
+import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { priceOf } from "../brief/prices";
 import { derive } from "../design/derive";
 import { removeControls } from "../design/edits/controls";
 import { chooseController, lockPins, takePinPlan } from "../design/edits/pins";
 import { shareOutMatrix, wireAs } from "../design/edits/wiring";
 import type { Design } from "../design/schema";
-import { pinConflict } from "./conflict";
+import { canPlaceAll, pinConflict } from "./conflict";
 import { planPins } from "./planPins";
 
 /** A change after which every net finds a pin, tried out before it is offered. */
@@ -17,13 +17,6 @@ export interface WayOut {
 
 const replanned = (design: Design): Design => takePinPlan(design, planPins(design, "fewest-moves"));
 
-/** Whether all nets have pins after a change. */
-function fits(design: Design): boolean {
-  const { profile, signalNets } = derive(design);
-  if (!profile || signalNets.length > usablePins(profile).length) return false;
-  return pinConflict(design) === null;
-}
-
 const readyToUse = ({ form, firmware }: ControllerProfile) => form === "module" && firmware.compiled === "runs-usb";
 
 /** The cheapest other module on which everything fits, keeping pins whose names it also has. */
@@ -32,7 +25,7 @@ function otherProfiles(design: Design): WayOut[] {
   const candidates = [...design.profiles, ...controllerCatalogue]
     .filter((one) => one.id !== profile?.id && readyToUse(one))
     .sort((a, b) => priceOf(a.id, design.brief.prices, a.price) - priceOf(b.id, design.brief.prices, b.price));
-  const found = candidates.find((one) => fits(chooseController(design, one.id)));
+  const found = candidates.find((one) => canPlaceAll(chooseController(design, one.id)));
   if (!found) return [];
   return [{ title: `Take the ${found.title}`, apply: (d) => replanned(chooseController(d, found.id)) }];
 }
@@ -54,7 +47,7 @@ function otherCircuits(design: Design): WayOut[] {
   ];
   return changes.flatMap(([words, apply]) => {
     const changed = apply(design);
-    if (changed === design || !fits(changed)) return [];
+    if (changed === design || !canPlaceAll(changed)) return [];
     return [
       {
         title: `${words}: ${count(changed)} pins instead of ${count(design)}`,
@@ -66,7 +59,7 @@ function otherCircuits(design: Design): WayOut[] {
 
 function unlocked(design: Design): WayOut[] {
   const locks = (pinConflict(design)?.locks ?? []).map(({ id }) => id);
-  const found = locks.find((id) => fits(lockPins(design, [id], false)));
+  const found = locks.find((id) => canPlaceAll(lockPins(design, [id], false)));
   if (!found) return [];
   const flag = derive(design).netById.get(found)!.flag;
   return [{ title: `Unlock ${flag}`, apply: (d) => replanned(lockPins(d, [found], false)) }];
@@ -74,25 +67,42 @@ function unlocked(design: Design): WayOut[] {
 
 /** One control without which the rest fits, among those in the conflict. */
 function oneFewer(design: Design): WayOut[] {
-  const { controls } = derive(design);
-  const ids = new Set((pinConflict(design)?.nets ?? []).flatMap(({ taps }) => taps.map(({ controlId }) => controlId)));
+  const { controls, signalNets } = derive(design);
+  const ids = new Set(
+    (pinConflict(design)?.nets ?? signalNets).flatMap(({ taps }) => taps.map(({ controlId }) => controlId)),
+  );
   const inConflict = [...controls.values()].filter(({ id }) => ids.has(id));
   // The last one placed is the least missed.
   const found = inConflict
     .reverse()
     .slice(0, MOST_TRIED)
-    .find(({ id }) => fits(removeControls(design, [id])));
+    .find(({ id }) => canPlaceAll(removeControls(design, [id])));
   if (!found) return [];
   return [{ title: `Leave out ${found.label}`, apply: (d) => replanned(removeControls(d, [found.id])) }];
 }
 
 const MOST_TRIED = 12;
 
+const found = (design: Design): WayOut[] =>
+  !derive(design).profile || canPlaceAll(design)
+    ? []
+    : [...unlocked(design), ...otherCircuits(design), ...otherProfiles(design), ...oneFewer(design)];
+
+/** What the answer rests on; where parts lie does not matter. */
+interface Kept {
+  basis: unknown[];
+  ways: WayOut[];
+}
+
+const kept = new WeakMap<Design["circuits"], Kept>();
+
 /** The cheapest ways out of a plan that cannot be made; each was tried. Empty when there is no conflict. */
 export function waysOut(design: Design): WayOut[] {
-  return derive(design).once("ways out", () =>
-    pinConflict(design) === null
-      ? []
-      : [...unlocked(design), ...otherCircuits(design), ...otherProfiles(design), ...oneFewer(design)],
-  );
+  const { circuits, controllers, profiles, pinPlan, controls, brief } = design;
+  const basis = [controllers, profiles, pinPlan, controls.length, brief.prices];
+  const known = kept.get(circuits);
+  if (known && known.basis.every((one, nth) => one === basis[nth])) return known.ways;
+  const ways = found(design);
+  kept.set(circuits, { basis, ways });
+  return ways;
 }

@@ -56,9 +56,10 @@ function dropsFrom(pin: string, wires: Wire[], current: Map<string, number>): Ma
 export function supplyDrop(design: Design): SupplyDrop | null {
   const current = currentsByEnd(design);
   const currentMa = [...current.values()].reduce((a, b) => a + b, 0);
+  if (currentMa === 0) return null;
   const wires = wiresOf(design).filter(({ netId }) => netId === SUPPLY);
   const pin = wires.map(({ to }) => to.id).find((id) => id.startsWith("pin "));
-  if (currentMa === 0 || !pin) return null;
+  if (!pin) return null;
   let worst: [string, number] = ["", 0];
   for (const [end, volts] of dropsFrom(pin, wires, current)) if (volts > worst[1]) worst = [end, volts];
   const name = wires.flatMap(({ from, to }) => [from, to]).find(({ id }) => id === worst[0])?.name ?? "";

@@ -53,7 +53,7 @@ function Workspace() {
 
   const isLive = stage.mode === "press";
   useEffect(() => {
-    if (isLive) startSession(design);
+    if (isLive) void startSession(design);
   }, [isLive, design]);
   useEffect(() => {
     if (!isLive) return;

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Design } from "@/core/design/schema";
-import { pinConflict } from "@/core/pins/conflict";
+import { type Conflict, canPlaceAll, pinConflict } from "@/core/pins/conflict";
 import { type PinWishes, type Side, sides } from "@/core/pins/pinWishes";
 import { waysOut } from "@/core/pins/waysOut";
 import { counted, listed } from "@/core/words";
@@ -71,18 +71,13 @@ export function LastPlan({ design }: { design: Design }) {
 
 /** Which needs clash, and what would help; each way out was tried. */
 export function ConflictSection({ design }: { design: Design }) {
+  if (canPlaceAll(design)) return null;
   const conflict = pinConflict(design);
-  if (!conflict) return null;
   const ways = waysOut(design);
-  const names = conflict.nets.map(({ flag }) => flag);
   return (
     <Section title="This cannot be done">
-      <div>
-        {names.length > 12 ? `${counted(names.length, "net")} (${listed(names.slice(0, 4))} …)` : listed(names)} share{" "}
-        {counted(conflict.pins.length, "pin")} that can serve them
-        {conflict.locks.length > 0 ? `, and ${listed(conflict.locks.map(({ flag }) => flag))} cannot move` : ""}.
-        Without any one of them the rest fits.
-      </div>
+      {conflict && <ConflictWords conflict={conflict} />}
+      {!conflict && <div>There are fewer usable pins than nets that need one.</div>}
       {ways.map((way) => (
         <PlainButton
           key={way.title}
@@ -98,5 +93,17 @@ export function ConflictSection({ design }: { design: Design }) {
       ))}
       {ways.length === 0 && <div>No single change helps: leave out several parts, or write a class of your own.</div>}
     </Section>
+  );
+}
+
+function ConflictWords({ conflict: { nets, pins, locks } }: { conflict: Conflict }) {
+  const names = nets.map(({ flag }) => flag);
+  return (
+    <div>
+      {names.length > 12 ? `${counted(names.length, "net")} (${listed(names.slice(0, 4))} …)` : listed(names)} share{" "}
+      {counted(pins.length, "pin")} that can serve them
+      {locks.length > 0 ? `, and ${listed(locks.map(({ flag }) => flag))} cannot move` : ""}. Without any one of them
+      the rest fits.
+    </div>
   );
 }

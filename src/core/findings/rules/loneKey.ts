@@ -3,6 +3,12 @@ import type { Design } from "../../design/schema";
 import type { Rule } from "../finding";
 import { matricesOf } from "./duplicateCell";
 
+function countOf(lines: number[]): Map<number, number> {
+  const counts = new Map<number, number>();
+  for (const line of lines) counts.set(line, (counts.get(line) ?? 0) + 1);
+  return counts;
+}
+
 export const loneKey: Rule = {
   id: "wiring/lone-key",
   stage: "wiring",
@@ -12,10 +18,10 @@ export const loneKey: Rule = {
   check(design, { elements }) {
     return matricesOf(design).flatMap((matrix) => {
       const cells = Object.entries(matrix.cells);
-      const onRow = (row: number) => cells.filter(([, cell]) => cell.row === row).length;
-      const onColumn = (column: number) => cells.filter(([, cell]) => cell.column === column).length;
+      const onRow = countOf(cells.map(([, cell]) => cell.row));
+      const onColumn = countOf(cells.map(([, cell]) => cell.column));
       return cells
-        .filter(([, cell]) => onRow(cell.row) === 1 && onColumn(cell.column) === 1)
+        .filter(([, cell]) => onRow.get(cell.row) === 1 && onColumn.get(cell.column) === 1)
         .map(([id, cell]) => ({
           message: `${elements.get(id)?.label ?? id} is alone on R${cell.row + 1} and on C${cell.column + 1}: wired direct it would save a pin.`,
           subjects: [{ kind: "element" as const, id }],

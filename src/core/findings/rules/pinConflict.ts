@@ -1,4 +1,3 @@
-import { usablePins } from "../../catalogue/controllers/controllerProfile";
 import type { Net } from "../../circuits/net";
 import { pinConflict as conflictOf } from "../../pins/conflict";
 import { shareOutPins } from "../../pins/shareOutPins";
@@ -30,8 +29,7 @@ export const pinConflict: Rule = {
   severity: "stop",
   why: "These needs cannot all be met, whatever pin the others take; leaving out any one of them would do.",
   source: "a smallest conflicting set: each was left out in turn (deletion filter over the exact assignment)",
-  check(design, { profile, signalNets }) {
-    if (!profile || signalNets.length > usablePins(profile).length) return [];
+  check(design) {
     const conflict = conflictOf(design);
     if (!conflict) return [];
     const { nets, locks, pins } = conflict;

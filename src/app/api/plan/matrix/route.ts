@@ -2,14 +2,8 @@ import { between, whole, z } from "@/core/schema";
 import { restDirect, takeMatrixPlan } from "@/core/design/edits/wiring";
 import { bad, good } from "@/core/design/problem";
 import { factsOf } from "@/core/findings/check";
-import {
-  type MatrixAnswer,
-  type MatrixPart,
-  matrixParts,
-  planPartByWire,
-  planPartInOrder,
-  schools,
-} from "@/core/matrix/planMatrix";
+import { type MatrixAnswer, type MatrixPart, matrixParts, schools } from "@/core/matrix/planMatrix";
+import { planPartByWire, planPartInOrderBounded } from "@/core/matrix/searchMatrix";
 import { readOptions } from "../../options";
 import { withDesign } from "../../request";
 
@@ -46,7 +40,7 @@ export const POST = (request: Request) =>
     const parts = matrixParts(design, { school, lines: shape, rows, columns, perBoard });
     const untilMs = performance.now() + seconds * 1000;
     const answers = parts.flatMap(
-      (part) => (school === "reading" ? planPartInOrder(part) : byWire(part, seed, untilMs)) ?? [],
+      (part) => (school === "reading" ? planPartInOrderBounded(part) : byWire(part, seed, untilMs)) ?? [],
     );
     if (parts.length > answers.length || (parts.length === 0 && (rows !== null || columns !== null)))
       return bad({ path: "options.rows", message: "these rows and columns are too few for the switches" });

@@ -1,0 +1,166 @@
+import { setDiodes } from "@/core/design/edits/wiring";
+import type { Design } from "@/core/design/schema";
+import { Device, type TimedReport } from "@/core/engine/device";
+import { HostStandIn } from "@/core/engine/hostText";
+import { randomFrom } from "@/core/engine/random";
+import { type Change, type SessionState, emptySession, useSession } from "./sessionState";
+
+const set = useSession.setState;
+const get = useSession.getState;
+
+const KEPT_MS = 6000;
+const KEPT_REPORTS = 200;
+const LONGEST_FRAME_MS = 100;
+const BOUNCE_MS = 4;
+
+/** What a frame gathered before it is shown. */
+interface Log {
+  contacts: Change[];
+  reports: TimedReport[];
+  lamps: Change[];
+}
+
+let device: Device | null = null;
+let host = new HostStandIn();
+let design: Design | null = null;
+let frame = 0;
+let log: Log = { contacts: [], reports: [], lamps: [] };
+let closedSwitches = new Set<string>();
+
+/** Powers the device: from the design as it is, at time 0. */
+export function startDevice(next: Design): void {
+  design = next;
+  power();
+  set({ running: true });
+  cancelAnimationFrame(frame);
+  tick(performance.now());
+}
+
+export function stopDevice(): void {
+  cancelAnimationFrame(frame);
+  device = null;
+  set({ running: false });
+}
+
+/** Powers it anew, with what it is set to now. */
+export function powerAnew(): void {
+  power();
+}
+
+export function forgetText(): void {
+  host.text = "";
+  host.deeds.length = 0;
+  set({ text: "", deeds: [] });
+}
+
+function power() {
+  if (!design) return;
+  const { bounce, withoutDiodes } = get();
+  host = new HostStandIn();
+  log = { contacts: [], reports: [], lamps: [] };
+  closedSwitches = new Set();
+  const wired = withoutDiodes ? setDiodes(design, "none") : design;
+  device = new Device(
+    wired,
+    {
+      contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
+      lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.plan.lamps[line].controlId, on }),
+      report(report) {
+        log.reports.push(report);
+        host.receive(report);
+        device?.hostLocks(host.locks);
+      },
+    },
+    bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
+  );
+  pressedAt.clear();
+  set(emptySession);
+}
+
+let last = 0;
+
+function tick(now: number) {
+  const elapsed = Math.min(LONGEST_FRAME_MS, Math.round(now - last));
+  if (elapsed > 0) {
+    last = now;
+    if (device) advance(device, elapsed);
+  }
+  frame = requestAnimationFrame(tick);
+}
+
+function advance(running: Device, ms: number) {
+  const debounced: Change[] = [];
+  const layers: Change[] = [];
+  const active = new Set(get().activeLayers);
+  const layerCount = design!.keymap.layers.length;
+  for (let left = ms; left > 0; left--) {
+    const atMs = running.nowMs;
+    running.step();
+    for (const id of running.plan.switches) watchSwitch(running, id, atMs, debounced);
+    for (let layer = 0; layer < layerCount; layer++) {
+      const on = running.layerActive(layer);
+      if (on === active.has(layer)) continue;
+      layers.push({ atMs, id: String(layer), on });
+      if (on) active.add(layer);
+      else active.delete(layer);
+    }
+  }
+  show(running, debounced, layers, active);
+}
+
+function watchSwitch(running: Device, id: string, atMs: number, changes: Change[]) {
+  const on = running.debounced(id);
+  if (on === closedSwitches.has(id)) return;
+  changes.push({ atMs, id, on });
+  if (on) closedSwitches.add(id);
+  else closedSwitches.delete(id);
+}
+
+function show(running: Device, debounced: Change[], layers: Change[], active: Set<number>) {
+  const state = get();
+  const from = running.nowMs - KEPT_MS;
+  const recent = (kept: Change[], more: Change[]) =>
+    more.length === 0 && (kept.length === 0 || kept[0].atMs >= from - KEPT_MS)
+      ? kept
+      : [...kept, ...more].filter((change) => change.atMs >= from);
+  const next: Partial<SessionState> = { nowMs: running.nowMs };
+  next.contacts = recent(state.contacts, log.contacts);
+  next.debounced = recent(state.debounced, debounced);
+  next.layers = recent(state.layers, layers);
+  if (layers.length > 0) next.activeLayers = [...active].sort((a, b) => a - b);
+  if (log.reports.length > 0) {
+    next.reports = [...state.reports, ...log.reports].slice(-KEPT_REPORTS);
+    next.text = host.text;
+    next.deeds = host.deeds.slice(-KEPT_REPORTS);
+  }
+  if (log.lamps.length > 0) next.lit = litAfter(state.lit, log.lamps);
+  log = { contacts: [], reports: [], lamps: [] };
+  set(next);
+}
+
+function litAfter(lit: string[], changes: Change[]): string[] {
+  const now = new Set(lit);
+  for (const { id, on } of changes) {
+    if (on) now.add(id);
+    else now.delete(id);
+  }
+  return [...now];
+}
+
+/** A tap can be shorter than a frame of the screen; a finger is never this quick, so a press lasts this long at least. */
+const SHORTEST_PRESS_MS = 30;
+const pressedAt = new Map<string, number>();
+
+/** Presses or lets go a switch element. */
+export function pressContact(elementId: string, pressed: boolean): void {
+  const { held } = get();
+  if (!device || held.includes(elementId) === pressed) return;
+  if (pressed) pressedAt.set(elementId, device.nowMs);
+  const atMs = pressed ? device.nowMs : Math.max(device.nowMs, (pressedAt.get(elementId) ?? 0) + SHORTEST_PRESS_MS);
+  device.press(elementId, pressed, atMs);
+  set({ held: pressed ? [...held, elementId] : held.filter((id) => id !== elementId) });
+}
+
+export function turnKnob(elementId: string, steps: number): void {
+  device?.turn(elementId, steps);
+}

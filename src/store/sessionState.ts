@@ -1,0 +1,48 @@
+import { create } from "zustand";
+import type { TimedReport } from "@/core/engine/device";
+import type { HostDeed } from "@/core/engine/hostText";
+
+/** A line on the running strip that changes between two states. */
+export interface Change {
+  atMs: number;
+  id: string;
+  on: boolean;
+}
+
+export interface SessionState {
+  running: boolean;
+  nowMs: number;
+  text: string;
+  deeds: HostDeed[];
+  reports: TimedReport[];
+  contacts: Change[];
+  debounced: Change[];
+  layers: Change[];
+  /** Elements whose contact is held by the person, and control ids of lit lamps. */
+  held: string[];
+  lit: string[];
+  activeLayers: number[];
+  bounce: boolean;
+  withoutDiodes: boolean;
+}
+
+export const emptySession = {
+  nowMs: 0,
+  text: "",
+  deeds: [],
+  reports: [],
+  contacts: [],
+  debounced: [],
+  layers: [],
+  held: [],
+  lit: [],
+  activeLayers: [0],
+};
+
+/** The device under the person's hands, running in real time. */
+export const useSession = create<SessionState>(() => ({
+  ...emptySession,
+  running: false,
+  bounce: false,
+  withoutDiodes: false,
+}));
