@@ -69,11 +69,38 @@ const shots: Shot[] = [
   { name: "layout", path: "/bench/kestrel/layout", prepare: (page) => part(page, "Stop").click() },
   { name: "wiring", path: "/bench/kestrel/wiring", prepare: (page) => part(page, "Mark").click() },
   {
+    name: "circuits",
+    path: "/bench/glasshouse/wiring",
+    prepare: async (page) => {
+      await page.getByRole("button", { name: /^Multiplexers/ }).click();
+      await page.getByText("How it is put together").click();
+      await page.getByText("How it is put together").scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: "matrix",
+    path: "/bench/loom-64/wiring",
+    prepare: async (page) => {
+      await page.getByRole("tab", { name: "Matrix" }).click();
+      await page.getByLabel("School").selectOption("wiring");
+      await page.getByRole("button", { name: "Search short wiring" }).click();
+      await page.getByText("Above that bound").waitFor();
+    },
+  },
+  {
     name: "solder-side",
     path: "/bench/kestrel/wiring",
-    prepare: (page) => page.getByRole("button", { name: "Turn to the solder side" }).click(),
+    prepare: async (page) => {
+      await page.getByRole("tab", { name: "Wires" }).click();
+      await page.getByRole("button", { name: "Walk the wires" }).click();
+      for (let nth = 0; nth < 5; nth++) await page.getByRole("button", { name: "Done, next" }).click();
+    },
   },
-  { name: "pins", path: "/bench/loom-64/pins" },
+  {
+    name: "pins",
+    path: "/bench/loom-64/pins",
+    prepare: (page) => page.getByRole("button", { name: "Share out pins" }).first().click(),
+  },
   { name: "keymap", path: "/bench/loom-64/keymap", prepare: (page) => part(page, "Signs").click() },
   { name: "reports", path: "/bench/kestrel/reports" },
   { name: "try", path: "/bench/loom-64/try", prepare: typeOnDevice },

@@ -53,7 +53,7 @@ test("a knob is turned by dragging round it and by the wheel, and pushed in its 
   const radius = 20;
   await page.mouse.move(x + radius, y);
   await page.mouse.down();
-  for (let angle = 0; angle <= 60; angle += 5) {
+  for (let angle = 0; angle <= 65; angle += 5) {
     await page.mouse.move(
       x + radius * Math.cos((angle * Math.PI) / 180),
       y + radius * Math.sin((angle * Math.PI) / 180),

@@ -3,6 +3,9 @@ import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
 import { finishedPad, pad, withDiodes } from "../../../tests/support/designs";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
+import { addControl } from "@/core/design/edits/controls";
+import { shareOutDirect } from "@/core/design/edits/wiring";
+import { newDesign } from "@/core/design/newDesign";
 import { POST as check } from "./check/route";
 import { GET as demo } from "./demos/[id]/route";
 import { GET as demos } from "./demos/route";
@@ -15,6 +18,12 @@ import { POST as simulate } from "./simulate/route";
 
 const ask = (body: unknown, raw = false) =>
   new Request("http://127.0.0.1/api", { method: "POST", body: raw ? (body as string) : JSON.stringify(body) });
+
+const rowOfPots = () =>
+  [0, 1, 2, 3].reduce(
+    (d, n) => addControl(d, "pot", `p${n}`, { xMm: n * 30, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+    newDesign("pots", "Pots"),
+  );
 
 async function answer(response: Promise<Response> | Response) {
   const settled = await response;
@@ -116,6 +125,37 @@ describe("plans", () => {
     const { status, body } = await answer(planMatrix(ask({ design: pad(), options: { shape: "round" } })));
     expect(status).toBe(422);
     expect(body.problems[0].path).toBe("options.shape");
+  });
+
+  it("plans by wire for a second at most, per board too, and says how near the bound it is", async () => {
+    const options = { school: "wiring", shape: "as-laid-out", seconds: 1, seed: 3 };
+    const { body } = await answer(planMatrix(ask({ design: pad(4, 4), options })));
+    const [matrix] = body.matrices;
+    expect(matrix.measures.wireMm).toBeGreaterThanOrEqual(matrix.lowerBoundMm - 1e-6);
+    expect(["optimal", "gap"]).toContain(matrix.proof);
+    const loom = demoDesigns[1];
+    const halves = await answer(planMatrix(ask({ design: loom, options: { perBoard: true, shape: "as-laid-out" } })));
+    expect(halves.body.matrices.map(({ circuitId }: { circuitId: string }) => circuitId)).toEqual([
+      "matrix-A",
+      "matrix-B",
+    ]);
+  });
+
+  it("refuses lines that are too few for the switches", async () => {
+    const { status, body } = await answer(planMatrix(ask({ design: pad(4, 4), options: { rows: 2, columns: 2 } })));
+    expect(status).toBe(422);
+    expect(body.problems[0].message).toContain("too few for the switches");
+  });
+
+  it("tells cost, bound and proof of a pin plan, what moved, and what clashes", async () => {
+    const { body } = await answer(planPins(ask({ design: finishedPad(), options: { mode: "fewest-moves" } })));
+    expect(body).toMatchObject({ proof: "optimal", moved: [], conflict: null });
+    expect(body.bound).toBeCloseTo(body.cost, 6);
+    const pots = { design: shareOutDirect(rowOfPots()), options: { profileId: "dual-core-3v3-26" } };
+    const { conflict, unplaced } = (await answer(planPins(ask(pots)))).body;
+    expect(unplaced).toHaveLength(1);
+    expect(conflict.nets).toHaveLength(4);
+    expect(conflict.waysOut.join(" ")).toContain("Read sticks and pots through a multiplexer");
   });
 
   it("shares out pins, also on another class", async () => {

@@ -10,6 +10,8 @@ import {
   moveMember,
   orderMembers,
   placeChip,
+  setLinePair,
+  setTwoWayCell,
   shareOutDirect,
   shareOutMatrix,
   unwire,
@@ -22,7 +24,9 @@ import type { Design } from "../design/schema";
 import { Device } from "../engine/device";
 import { planPins } from "../pins/planPins";
 import { type Circuit, circuitKindNamed, circuitKindOf, circuitKinds, circuitSchema } from ".";
+import type { Charlieplex } from "./charlieplex";
 import { terminalPlace } from "./chip";
+import type { TwoWayMatrix } from "./twoWayMatrix";
 import type { DirectCircuit } from "./direct";
 import type { LightChain } from "./lightChain";
 import type { MultiplexerCircuit } from "./multiplexer";
@@ -223,6 +227,27 @@ describe("settings of circuits", () => {
     const laid = placeChip(design, "in.U1", { xMm: 1, yMm: 2 });
     expect(derive(laid).chips[0].at).toEqual({ xMm: 1, yMm: 2 });
     expect(placeChip(laid, "in.U1", null).chipPlaces).toEqual({});
+  });
+});
+
+describe("places by hand", () => {
+  const ids = allIds(keyBlock(3, 2));
+  it("of a two-way matrix swap with what is there, so that no two switches share one", () => {
+    const design = wireAs(keyBlock(3, 2), "two-way-matrix", ids);
+    const cellsOf = (d: Design) => (only(d, "two-way-matrix") as TwoWayMatrix).cells;
+    const [first, last] = [cellsOf(design)[ids[0]], cellsOf(design)[ids[5]]];
+    const moved = setTwoWayCell(design, "two-way", ids[0], last);
+    expect([cellsOf(moved)[ids[0]], cellsOf(moved)[ids[5]]]).toEqual([last, first]);
+    expect(setTwoWayCell(design, "nowhere", ids[0], last)).toBe(design);
+  });
+
+  it("of lamps between line pairs swap too, and never take one line twice", () => {
+    const lamps = wiredAs("charlieplex");
+    const pairsOf = (d: Design) => (only(d, "charlieplex") as Charlieplex).pairs;
+    const [one, two] = Object.keys(pairsOf(lamps));
+    const moved = setLinePair(lamps, "pairs", one, pairsOf(lamps)[two]);
+    expect(pairsOf(moved)[two]).toEqual(pairsOf(lamps)[one]);
+    expect(setLinePair(lamps, "pairs", one, { from: 1, to: 1 })).toBe(lamps);
   });
 });
 

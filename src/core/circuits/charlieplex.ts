@@ -1,4 +1,4 @@
-import { listOf, text, whole, z } from "../schema";
+import { text, whole, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
 import type { CircuitKind } from "./circuitKind";
 import { outputNeed } from "./net";
@@ -13,7 +13,6 @@ const charlieplexSchema = z.strictObject({
   name: text(1, 40),
   /** By lamp: the line its anode is on, and the line its cathode is on. */
   pairs: z.record(z.string(), pairSchema),
-  locked: listOf(z.string(), 256),
 });
 export type Charlieplex = z.infer<typeof charlieplexSchema>;
 
@@ -35,7 +34,7 @@ export const charlieplex: CircuitKind<Charlieplex> = {
   title: "Lamps between line pairs",
   purpose: "n lines light n · (n − 1) lamps one after another: dimmer with every lamp more, no added logic.",
   schema: charlieplexSchema,
-  fresh: (id, name) => ({ id, kind: "charlieplex", name, pairs: {}, locked: [] }),
+  fresh: (id, name) => ({ id, kind: "charlieplex", name, pairs: {} }),
   takes: (element) => element.kind === "lamp",
   members: (circuit) => Object.keys(circuit.pairs),
   with(circuit, ids) {
@@ -48,7 +47,7 @@ export const charlieplex: CircuitKind<Charlieplex> = {
   without(circuit, elementId) {
     if (!(elementId in circuit.pairs)) return circuit;
     const { [elementId]: _, ...pairs } = circuit.pairs;
-    return { ...circuit, pairs, locked: circuit.locked.filter((id) => id !== elementId) };
+    return { ...circuit, pairs };
   },
   plan(circuit, elements, places) {
     const builder = new PlanBuilder(circuit.id, places);

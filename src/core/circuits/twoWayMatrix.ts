@@ -1,4 +1,4 @@
-import { listOf, text, whole, z } from "../schema";
+import { text, whole, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
 import type { CircuitKind, ScanGroup } from "./circuitKind";
 import { type Net, type PlacedElement, lineNeed } from "./net";
@@ -17,7 +17,6 @@ const twoWaySchema = z.strictObject({
   kind: z.literal("two-way-matrix"),
   name: text(1, 40),
   cells: z.record(z.string(), cellSchema),
-  locked: listOf(z.string(), 256),
 });
 export type TwoWayMatrix = z.infer<typeof twoWaySchema>;
 
@@ -75,7 +74,7 @@ export const twoWayMatrix: CircuitKind<TwoWayMatrix> = {
   purpose:
     "Two switches at each crossing, told apart by their diodes: half the crossings, no switch without its diode.",
   schema: twoWaySchema,
-  fresh: (id, name) => ({ id, kind: "two-way-matrix", name, cells: {}, locked: [] }),
+  fresh: (id, name) => ({ id, kind: "two-way-matrix", name, cells: {} }),
   takes: (element) => element.kind === "switch",
   members: (circuit) => Object.keys(circuit.cells),
   with(circuit, ids) {
@@ -91,7 +90,7 @@ export const twoWayMatrix: CircuitKind<TwoWayMatrix> = {
   without(circuit, elementId) {
     if (!(elementId in circuit.cells)) return circuit;
     const { [elementId]: _, ...cells } = circuit.cells;
-    return { ...circuit, cells, locked: circuit.locked.filter((id) => id !== elementId) };
+    return { ...circuit, cells };
   },
   plan(circuit, elements, places) {
     const builder = new PlanBuilder(circuit.id, places);

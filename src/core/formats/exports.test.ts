@@ -30,6 +30,7 @@ describe("exports", () => {
       "diodes-csv",
       "netlist-356",
       "netlist-csv",
+      "assembly-csv",
       "plate-svg",
       "plate-dxf",
       "plate-stl",
@@ -98,4 +99,36 @@ describe("UTF-8", () => {
   it.each(["plain", "Größe µm", "⌀ 3 mm → R1", "🔧 𝄞"])("of %s is what every decoder reads", (words) =>
     expect(text(utf8(words))).toBe(words),
   );
+});
+
+describe("the position table for assembly", () => {
+  it("has every control, the module, added parts and small parts once, with their values", async () => {
+    const glasshouse = wiredDemos.find(({ id }) => id === "glasshouse")!;
+    const rows = (bytes: Uint8Array) => Papa.parse<Record<string, string>>(text(bytes).trim(), { header: true }).data;
+    const large = rows((await make("assembly-csv", glasshouse)).bytes);
+    expect(large.filter(({ Value }) => /74HC4067/.test(Value))).toHaveLength(4);
+    expect(large.filter(({ Value }) => Value === "resistor")).toHaveLength(24);
+    expect(large).toHaveLength(glasshouse.controls.length + 1 + 7 + 24);
+    const small = rows((await make("assembly-csv")).bytes);
+    expect(small.filter(({ Value }) => Value === "1N4148")).toHaveLength(10);
+    expect(new Set(small.map(({ Part }) => Part)).size).toBe(small.length);
+  });
+});
+
+describe("the wire sheets", () => {
+  it("show both sides, mirrored but for the words, and every wire once", async () => {
+    const done = { ...finishedPad(), wires: { ...finishedPad().wires, done: [wiresOf(finishedPad())[0].key] } };
+    const sheet = text((await make("wire-sheets", done)).bytes);
+    expect(sheet.match(/☑/g)).toHaveLength(1);
+    expect(sheet.match(/☐/g)).toHaveLength(wiresOf(done).length - 1);
+    expect(sheet).toContain('transform="scale(-1 1)"');
+    const front = text((await make("wires-parts-side-svg")).bytes);
+    expect(front).not.toContain('<g transform="scale(-1 1)">');
+    expect(front.match(/stroke-dasharray/g)).toHaveLength(wiresOf(finishedPad()).length);
+  });
+
+  it("are refused in words while nothing is wired", async () => {
+    const made = await artifacts.find(({ id }) => id === "wire-sheets")!.make({ ...finishedPad(), circuits: [] });
+    expect(made.ok).toBe(false);
+  });
 });

@@ -5,6 +5,7 @@ import { plateDxf, plateStl, plateSvg } from "./plateFiles";
 import { drillCsv, positionsCsv } from "./positionsCsv";
 import { legendSheet, printSheets } from "./sheets";
 import { reportDescriptorBin, reportDescriptorHex } from "./reportDescriptor";
+import { assemblyCsv } from "./assemblyCsv";
 import { netlist356 } from "./netlist356";
 import { connectorsCsv, cutListCsv, diodesCsv, netlistCsv, wireListCsv } from "./wireFiles";
 import { partsSideSvg, solderSideSvg, wireSheets } from "./wireSheets";
@@ -21,6 +22,7 @@ export const artifacts: Artifact[] = [
   diodesCsv,
   netlist356,
   netlistCsv,
+  assemblyCsv,
   plateSvg,
   plateDxf,
   plateStl,

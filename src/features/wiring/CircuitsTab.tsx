@@ -15,6 +15,7 @@ import { ChoiceField } from "@/ui/pieces/fields";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 import { CellSection } from "./CellSection";
 import { CircuitSection } from "./CircuitSection";
+import { PairSection } from "./PairSection";
 
 /** All circuits, what is selected, and the settings of the circuit in hand. */
 export function CircuitsTab() {
@@ -150,6 +151,7 @@ function SelectedWiring({ design }: { design: Design }) {
         onCommit={wire}
       />
       <CellSection design={design} ids={ids} />
+      <PairSection design={design} ids={ids} />
     </Section>
   );
 }

@@ -1,5 +1,7 @@
 import { type Circuit, circuitKindNamed, circuitKindOf } from "../../circuits";
+import type { Charlieplex, LinePair } from "../../circuits/charlieplex";
 import { direct } from "../../circuits/direct";
+import type { TwoWayCell, TwoWayMatrix } from "../../circuits/twoWayMatrix";
 import { type Cell, type DiodeDirection, type MatrixCircuit, matrix } from "../../circuits/matrix";
 import { orderByPlace } from "../../circuits/placeOrder";
 import { present } from "../../circuits/planBuilder";
@@ -129,6 +131,28 @@ export function setCell(design: Design, elementId: string, cell: Cell): Design {
   const cleared = isIn ? design : takeOut(design, [elementId]);
   const current = matrixOfElement(cleared, elementId) ?? matrix.fresh("matrix", "Matrix");
   return tidyPins(withCircuit(cleared, { ...current, cells: { ...current.cells, [elementId]: cell } }));
+}
+
+/** Puts a switch into another place of a two-way matrix; what is there takes its old one. */
+export function setTwoWayCell(design: Design, circuitId: string, elementId: string, cell: TwoWayCell): Design {
+  const circuit = design.circuits.find((c): c is TwoWayMatrix => c.id === circuitId && c.kind === "two-way-matrix");
+  const before = circuit?.cells[elementId];
+  if (!circuit || !before) return design;
+  const same = (one: TwoWayCell) => one.row === cell.row && one.column === cell.column && one.way === cell.way;
+  const there = Object.keys(circuit.cells).find((id) => id !== elementId && same(circuit.cells[id]));
+  const cells = { ...circuit.cells, [elementId]: cell, ...(there ? { [there]: before } : {}) };
+  return changeCircuit<TwoWayMatrix>(design, circuitId, { cells });
+}
+
+/** Puts a lamp between another pair of lines; the lamp that is there takes its old pair. */
+export function setLinePair(design: Design, circuitId: string, elementId: string, pair: LinePair): Design {
+  const circuit = design.circuits.find((c): c is Charlieplex => c.id === circuitId && c.kind === "charlieplex");
+  const before = circuit?.pairs[elementId];
+  if (!circuit || !before || pair.from === pair.to) return design;
+  const same = (one: LinePair) => one.from === pair.from && one.to === pair.to;
+  const there = Object.keys(circuit.pairs).find((id) => id !== elementId && same(circuit.pairs[id]));
+  const pairs = { ...circuit.pairs, [elementId]: pair, ...(there ? { [there]: before } : {}) };
+  return changeCircuit<Charlieplex>(design, circuitId, { pairs });
 }
 
 /** Sets the diode direction of every matrix. */
