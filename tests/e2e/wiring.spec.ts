@@ -56,7 +56,7 @@ test("Loom 64 is wired by both schools on two controllers", async ({ page }) => 
   await expect(tray(page).getByText("search ended")).toBeVisible();
   await expect(tray(page).getByText("No plan is below")).toBeVisible();
   await button(page, "Take this plan").click();
-  expect(await milestone(page, "Matrix as it stands")).toBeLessThan(inOrder);
+  await expect.poll(() => milestone(page, "Matrix as it stands")).toBeLessThan(inOrder);
 
   // Too few lines are refused in words, and nothing changes.
   await tray(page).getByLabel("Columns, if given").fill("3");

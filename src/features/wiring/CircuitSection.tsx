@@ -30,7 +30,13 @@ export function CircuitSection({ circuit }: { circuit: Circuit }) {
       {"members" in circuit && <MemberOrder circuit={circuit} />}
       <details>
         <summary>How it is put together</summary>
-        <Box as="ol" paddingLeft="20px" marginTop="6px" css={{ "& li": { marginBottom: "4px" } }}>
+        <Box
+          as="ol"
+          listStyleType="decimal"
+          paddingLeft="20px"
+          marginTop="6px"
+          css={{ "& li": { marginBottom: "4px" } }}
+        >
           {kind.steps(circuit, plan).map((step) => (
             <li key={step}>{step}</li>
           ))}

@@ -7,7 +7,7 @@ import { derive } from "@/core/design/derive";
 import { matrixOfElement, setCell } from "@/core/design/edits/wiring";
 import { edit, useBench, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
-import { Ledger } from "@/ui/pieces/Ledger";
+import { Ledger, type LedgerColumn } from "@/ui/pieces/Ledger";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { lineChoices } from "./lineChoices";
 
@@ -42,6 +42,36 @@ export function WiringLedger() {
   };
   const reached = new Map(plans.flatMap((plan) => Object.entries(plan.reached)));
   const through = ({ id }: PlacedElement) => reached.get(id) ?? reached.get(`${id}/A`) ?? "";
+  const hasMatrix = design.circuits.some(({ kind }) => kind === "matrix");
+  const unused = [...(hasMatrix ? [] : ["Row", "Column", "Diode"]), ...(reached.size > 0 ? [] : ["Read through"])];
+  const columns: LedgerColumn<PlacedElement>[] = [
+    { title: "Part", cell: (element) => element.label, width: "170px" },
+    {
+      title: "What",
+      cell: (element) => SORT[element.kind],
+    },
+    { title: "Circuit", cell: circuitName },
+    {
+      title: "Row",
+      width: "90px",
+      cell: (element) => <LineCell matrix={matrixOf(element)} element={element} axis="row" />,
+    },
+    {
+      title: "Column",
+      width: "90px",
+      cell: (element) => <LineCell matrix={matrixOf(element)} element={element} axis="column" />,
+    },
+    { title: "Diode", cell: diode },
+    { title: "Read through", cell: through },
+    {
+      title: "Nets",
+      cell: (element) =>
+        [...netById.values()]
+          .filter((net) => net.taps.some((tap) => tap.elementId === element.id))
+          .map((net) => net.flag)
+          .join(", "),
+    },
+  ];
   return (
     <Ledger
       label="Switches and their circuits"
@@ -50,34 +80,7 @@ export function WiringLedger() {
       isSelected={(element) => selection.includes(element.controlId)}
       onPick={(element, adding) => pickControl(element.controlId, adding)}
       empty="There is nothing to wire yet. Place some controls in Layout."
-      columns={[
-        { title: "Part", cell: (element) => element.label, width: "170px" },
-        {
-          title: "What",
-          cell: (element) => SORT[element.kind],
-        },
-        { title: "Circuit", cell: circuitName },
-        {
-          title: "Row",
-          width: "90px",
-          cell: (element) => <LineCell matrix={matrixOf(element)} element={element} axis="row" />,
-        },
-        {
-          title: "Column",
-          width: "90px",
-          cell: (element) => <LineCell matrix={matrixOf(element)} element={element} axis="column" />,
-        },
-        { title: "Diode", cell: diode },
-        { title: "Read through", cell: through },
-        {
-          title: "Nets",
-          cell: (element) =>
-            [...netById.values()]
-              .filter((net) => net.taps.some((tap) => tap.elementId === element.id))
-              .map((net) => net.flag)
-              .join(", "),
-        },
-      ]}
+      columns={columns.filter(({ title }) => !unused.includes(title))}
     />
   );
 }
