@@ -312,13 +312,13 @@ describe("rules", () => {
   it.each(demoDesigns.filter(({ id }) => id !== "glasshouse"))("are silent on $name", (design) =>
     expect(findingsOf(design)).toEqual([]),
   );
-  it("have nothing to say of Glasshouse but notes: what is still to be bound, and how its knobs are read", () => {
+  it("have nothing to say of Glasshouse but a note: how its knobs are read", () => {
     const glasshouse = demoDesigns.find(({ id }) => id === "glasshouse")!;
     expect(
       findingsOf(glasshouse)
         .map(({ rule, severity }) => `${severity} ${rule}`)
         .sort(),
-    ).toEqual(["note keymap/unbound", "note wiring/sampled-encoder"]);
+    ).toEqual(["note wiring/sampled-encoder"]);
   });
 
   it("tell the most pressing first", () => {
