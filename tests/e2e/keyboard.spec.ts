@@ -16,6 +16,8 @@ async function act(page: Page, letters: string) {
 }
 
 test("a nine-key pad with an encoder, from an empty shelf to keystrokes, wholly by keyboard", async ({ page }) => {
+  // Some hundred key presses one after another: on a busy machine they take longer than other tests may.
+  test.slow();
   await emptyShelf(page);
   await enter(page, /^New device$/);
   await expect(stage(page, "Layout")).toBeVisible();

@@ -31,6 +31,7 @@ async function milestone(page: Page, name: string): Promise<number> {
 }
 
 test("Loom 64 is wired by both schools on two controllers", async ({ page }) => {
+  test.slow();
   await page.goto("/bench/loom-64/wiring");
   await sheet(page, "Matrix").click();
 
