@@ -14,7 +14,8 @@ interface MatrixSearch {
 export const useMatrixSearch = create<MatrixSearch>(() => ({ isRunning: false, answers: [], problem: null }));
 
 const ROUNDS = 3;
-const NO_ROOM = "These rows and columns are too few for the switches, or locked cells lie outside them.";
+/** Told wherever lines cannot hold the switches. */
+export const NO_ROOM = "These rows and columns are too few for the switches, or locked cells lie outside them.";
 
 let stopWorkers: (() => void)[] = [];
 

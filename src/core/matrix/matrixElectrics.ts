@@ -2,14 +2,13 @@ import { type MatrixCircuit, columnNetId, rowNetId } from "../circuits/matrix";
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
+import { wireOhm } from "../wires/copper";
 import { type ScanCheck, checkScan } from "./scanElectrics";
 import { longestLineMm } from "./planMatrix";
 
 /** Capacitance of one pin, and of a millimetre of hook-up wire beside others (from memory: 10 pF, about 0.1 pF/mm). */
 const PIN_F = 10e-12;
 const WIRE_F_PER_MM = 0.1e-12;
-/** Resistivity of copper at 20 °C in Ω·mm²/m (IEC 60028). */
-const COPPER = 1 / 58;
 /** On resistance of a driving pin (from memory: 20 to 50 Ω). */
 const DRIVER_OHM = 50;
 /** From one reading's end to the next one's start: driving, reading and letting go by firmware (from memory). */
@@ -47,7 +46,7 @@ const levelsOf = (profile: ControllerProfile) => ({
 });
 
 function lineElectrics(longestMm: number, mm2: number) {
-  const ohm = (COPPER * longestMm) / 1000 / mm2;
+  const ohm = wireOhm(longestMm, mm2);
   const farads = PIN_F + longestMm * WIRE_F_PER_MM;
   return { driverOhm: DRIVER_OHM, senseOhm: ohm, driveOhm: ohm, senseF: farads, driveF: farads };
 }

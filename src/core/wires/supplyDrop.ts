@@ -1,10 +1,8 @@
 import { SUPPLY } from "../circuits/net";
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
+import { wireOhm } from "./copper";
 import { type Wire, wiresOf } from "./wires";
-
-/** Resistivity of copper at 20 °C in Ω·mm²/m (IEC 60028: 1/58). */
-const COPPER = 1 / 58;
 
 export interface SupplyDrop {
   /** All parts at their most, in mA. */
@@ -44,7 +42,7 @@ function dropsFrom(pin: string, wires: Wire[], current: Map<string, number>): Ma
     drops.set(at, volts);
     for (const { end, wire } of next.get(at) ?? []) {
       if (end === from) continue;
-      const ohm = (COPPER * wire.cutMm) / 1000 / wire.mm2;
+      const ohm = wireOhm(wire.cutMm, wire.mm2);
       walk(end, at, volts + (carried(end, at) / 1000) * ohm);
     }
   };

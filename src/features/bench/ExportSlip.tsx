@@ -14,10 +14,10 @@ export function ExportSlip({ onClose }: { onClose: () => void }) {
     void exportDesign(design, id).then(notify);
   };
   return (
-    <Slip title={`Export ${design.name}`} open onClose={onClose}>
-      <ul style={{ listStyle: "none", margin: 0, padding: 0 }}>
+    <Slip title={`Export ${design.name}`} open onClose={onClose} wide>
+      <ul style={{ listStyle: "none", margin: 0, padding: 0, columnCount: 2, columnGap: 20 }}>
         {exportChoices.map(({ id, title, purpose }) => (
-          <Box as="li" key={id} borderTop="1px solid var(--edge)">
+          <Box as="li" key={id} borderTop="1px solid var(--edge)" breakInside="avoid">
             <button
               onClick={() => take(id)}
               style={{ width: "100%", textAlign: "left", padding: "9px 6px", cursor: "pointer" }}

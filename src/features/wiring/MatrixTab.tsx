@@ -16,7 +16,7 @@ import {
 import type { MatrixMeasures } from "@/core/matrix/matrixMeasures";
 import { counted } from "@/core/words";
 import { edit, useDesign } from "@/store/bench";
-import { forgetSearch, startMatrixSearch, stopSearch, useMatrixSearch } from "@/store/matrixSearch";
+import { NO_ROOM, forgetSearch, startMatrixSearch, stopSearch, useMatrixSearch } from "@/store/matrixSearch";
 import { notify } from "@/ui/pieces/notices";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, TextField, Tick } from "@/ui/pieces/fields";
@@ -102,8 +102,6 @@ function LineFields({ wish, onChange }: { wish: MatrixWish; onChange: (part: Par
     </>
   );
 }
-
-const NO_ROOM = "These rows and columns are too few for the switches, or locked cells lie outside them.";
 
 function InOrder({ wish }: { wish: MatrixWish }) {
   const design = useDesign();
