@@ -1,11 +1,11 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
 import type { Design } from "@/core/design/schema";
 
-/** A design as it lies in the browser, with a count of its saves. */
+/** A design as it lies in the browser. Every save gets a token of its own, so that no two saves are ever mixed up. */
 export interface StoredDesign {
   id: string;
   design: Design;
-  revision: number;
+  token: string;
   savedAt: string;
 }
 
@@ -17,17 +17,28 @@ interface OvrinDatabase extends DBSchema {
 export type Database = IDBPDatabase<OvrinDatabase>;
 
 const NAME = "ovrin";
-const VERSION = 1;
+const VERSION = 2;
+
+type Upgrade = NonNullable<NonNullable<Parameters<typeof openDB<OvrinDatabase>>[2]>["upgrade"]>;
+
+/** Version 1 counted the saves of a design; the count becomes its token. */
+const upgrade: Upgrade = async (database, oldVersion, _newVersion, transaction) => {
+  if (oldVersion < 1) {
+    database.createObjectStore("designs", { keyPath: "id" });
+    database.createObjectStore("settings");
+    return;
+  }
+  const designs = transaction.objectStore("designs");
+  for (const { id, design, savedAt, ...rest } of await designs.getAll())
+    await designs.put({ id, design, savedAt, token: `count-${String((rest as { revision?: number }).revision)}` });
+};
 
 let opened: Promise<Database> | null = null;
 
 /** Opens the browser's database; a failed opening is tried again by the next call. */
 export function openDatabase(): Promise<Database> {
   opened ??= openDB<OvrinDatabase>(NAME, VERSION, {
-    upgrade(database) {
-      database.createObjectStore("designs", { keyPath: "id" });
-      database.createObjectStore("settings");
-    },
+    upgrade,
     blocking(_current, _blocked, event) {
       (event.target as IDBDatabase).close();
       opened = null;

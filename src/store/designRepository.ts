@@ -1,7 +1,9 @@
 import type { Design } from "@/core/design/schema";
 import { type StoredDesign, openDatabase } from "./database";
+import { newId } from "./newId";
 
-export type SaveResult = { saved: true; revision: number } | { saved: false; stored: StoredDesign };
+/** Null where another tab has taken the design off the shelf. */
+export type SaveResult = { saved: true } | { saved: false; stored: StoredDesign | null };
 
 /** All designs, the one saved last first. */
 export async function listDesigns(): Promise<StoredDesign[]> {
@@ -15,30 +17,39 @@ export async function loadDesign(id: string): Promise<StoredDesign | undefined> 
 }
 
 /**
- * Saves a design if the stored one is still the revision it was made from; null forces it. Reading and writing are
- * one transaction, so that two tabs cannot both win.
+ * Saves a design if what is stored is still the save it was made from (`from`: that save's token; null: nothing is
+ * stored). Reading and writing are one transaction, so that two tabs cannot both win, and nothing forces it: whoever
+ * wants to overwrite names what is overwritten.
  */
-export async function saveDesign(design: Design, from: number | null, at: Date): Promise<SaveResult> {
+export async function saveDesign(design: Design, from: string | null, token: string, at: Date): Promise<SaveResult> {
   const database = await openDatabase();
   const transaction = database.transaction("designs", "readwrite");
   const stored = await transaction.store.get(design.id);
-  if (from !== null && stored && stored.revision !== from) {
+  if ((stored?.token ?? null) !== from) {
     await transaction.done;
-    return { saved: false, stored };
+    return { saved: false, stored: stored ?? null };
   }
-  const revision = (stored?.revision ?? 0) + 1;
-  await transaction.store.put({ id: design.id, design, revision, savedAt: at.toISOString() });
+  await transaction.store.put({ id: design.id, design, token, savedAt: at.toISOString() });
   await transaction.done;
-  return { saved: true, revision };
+  return { saved: true };
 }
 
-export async function removeDesign(id: string): Promise<void> {
-  await (await openDatabase()).delete("designs", id);
+/** Takes a design off the shelf. @returns what lay there at that moment */
+export async function removeDesign(id: string): Promise<StoredDesign | null> {
+  const transaction = (await openDatabase()).transaction("designs", "readwrite");
+  const stored = await transaction.store.get(id);
+  await transaction.store.delete(id);
+  await transaction.done;
+  return stored ?? null;
 }
 
-/** Puts a removed design back as it was. */
-export async function restoreDesign(stored: StoredDesign): Promise<void> {
-  await (await openDatabase()).put("designs", stored);
+/** Puts a removed design back as it was. @returns false where another of its name lies there by now */
+export async function restoreDesign(stored: StoredDesign): Promise<boolean> {
+  const transaction = (await openDatabase()).transaction("designs", "readwrite");
+  const isFree = (await transaction.store.get(stored.id)) === undefined;
+  if (isFree) await transaction.store.put(stored);
+  await transaction.done;
+  return isFree;
 }
 
 const LAID_OUT = "demos-laid-out";
@@ -50,10 +61,9 @@ export async function seedDemos(load: () => Promise<Design[]>, at: Date): Promis
   const demos = await load();
   const transaction = database.transaction(["designs", "settings"], "readwrite");
   const settings = transaction.objectStore("settings");
+  const designs = transaction.objectStore("designs");
   if (!(await settings.get(LAID_OUT))) {
-    for (const design of demos) {
-      await transaction.objectStore("designs").put({ id: design.id, design, revision: 1, savedAt: at.toISOString() });
-    }
+    for (const design of demos) await designs.put({ id: design.id, design, token: newId(), savedAt: at.toISOString() });
     await settings.put(true, LAID_OUT);
   }
   await transaction.done;

@@ -1,4 +1,4 @@
-import { select, toggleSelected } from "./bench";
+import { select, toggleSelected } from "./hand";
 
 /** Picks a control from a table: alone, or in addition. */
 export function pickControl(id: string, adding: boolean): void {

@@ -1,18 +1,19 @@
 import { duplicateControls, removeControls } from "@/core/design/edits/controls";
-import { currentDesign, edit, select, useBench } from "./bench";
+import { currentDesign, edit } from "./bench";
+import { select, useHand } from "./hand";
 import { newId } from "./newId";
 
 const counted = (ids: string[]) => (ids.length === 1 ? "1 part" : `${ids.length} parts`);
 
 /** Removes what is selected: one step to undo. */
 export function removeSelection(): void {
-  const { selection } = useBench.getState();
+  const { selection } = useHand.getState();
   if (selection.length > 0) edit(`remove ${counted(selection)}`, (design) => removeControls(design, selection));
 }
 
 /** Copies what is selected one pitch to the right and below; the copies are then selected. */
 export function duplicateSelection(): void {
-  const { selection } = useBench.getState();
+  const { selection } = useHand.getState();
   const pitch = currentDesign()?.pitch;
   if (!pitch || selection.length === 0) return;
   const copies: string[] = [];

@@ -49,9 +49,10 @@ export async function openShelf(): Promise<void> {
 
 /** Puts a design on the shelf that is not there yet. */
 async function add(design: Design): Promise<string | null> {
-  const saved = await guarded(() => saveDesign(design, null, new Date()));
+  const result = await guarded(() => saveDesign(design, null, newId(), new Date()));
+  if (result?.saved) tellTabs({ designId: design.id });
   await refreshShelf();
-  return saved ? design.id : null;
+  return result?.saved ? design.id : null;
 }
 
 /** "Kestrel", then "Kestrel 2", "Kestrel 3" … */
@@ -81,22 +82,42 @@ async function addImported(design: Design): Promise<string | null> {
   return isTaken ? addCopy(design) : add({ ...design, name: freeName(design.name) });
 }
 
+/** Renames what is stored; where another tab saves it at this very moment, that save is renamed. */
 export async function renameOnShelf(id: string, name: string): Promise<void> {
-  const stored = await guarded(() => loadDesign(id));
-  if (!stored) return;
-  const saved = await guarded(() => saveDesign({ ...stored.design, name }, null, new Date()));
-  if (saved?.saved) tellTabs(id, saved.revision);
+  await guarded(async () => {
+    for (let stored = await loadDesign(id); stored; stored = await loadDesign(id)) {
+      const result = await saveDesign({ ...stored.design, name }, stored.token, newId(), new Date());
+      if (result.saved) return tellTabs({ designId: id });
+    }
+  });
   await refreshShelf();
 }
 
-/** Takes a design off the shelf. @returns how to put it back */
-export async function removeFromShelf(stored: StoredDesign): Promise<() => Promise<void>> {
-  await guarded(() => removeDesign(stored.id));
+/** How putting back ended: on its own place, beside what lies there by now, or not at all. */
+export type PutBack = { id: string; name: string; beside: boolean } | null;
+
+/**
+ * Takes a design off the shelf.
+ * @returns how to put back what lay there, or null where nothing was taken
+ */
+export async function removeFromShelf(id: string): Promise<(() => Promise<PutBack>) | null> {
+  const removed = await guarded(() => removeDesign(id));
+  if (removed) tellTabs({ designId: id });
   await refreshShelf();
-  return async () => {
-    await guarded(() => restoreDesign(stored));
-    await refreshShelf();
-  };
+  return removed && (() => putBack(removed));
+}
+
+/** Another tab may have saved a design of this id meanwhile: that one is not overwritten. */
+async function putBack(removed: StoredDesign): Promise<PutBack> {
+  const { id, design } = removed;
+  const isBack = await guarded(() => restoreDesign(removed));
+  if (isBack === null) return null;
+  if (isBack) tellTabs({ designId: id });
+  await refreshShelf();
+  if (isBack) return { id, name: design.name, beside: false };
+  const copyId = await addCopy(design);
+  const copy = useShelf.getState().designs?.find((stored) => stored.id === copyId);
+  return copy ? { id: copy.id, name: copy.design.name, beside: true } : null;
 }
 
 const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);

@@ -10,12 +10,12 @@ import {
   openOnBench,
   redoEdit,
   saveNow,
-  select,
   takeTheirs,
   undoEdit,
   understoodRefusal,
   useBench,
 } from "./bench";
+import { select, useHand } from "./hand";
 import { openDatabase } from "./database";
 import { listDesigns, loadDesign, saveDesign, seedDemos } from "./designRepository";
 import { advance, redo, startHistory, undo } from "./history";
@@ -37,7 +37,7 @@ const xOf = (id = "k1") =>
   useBench.getState().history!.design.controls.find((control) => control.id === id)!.placement.xMm;
 
 beforeEach(async () => {
-  useBench.setState({ status: "loading", history: null, saving: { state: "saved" } });
+  await openOnBench(`none-${Math.random()}`);
   const database = await openDatabase();
   await database.clear("designs");
   await database.clear("settings");
@@ -67,18 +67,25 @@ describe("history", () => {
 });
 
 describe("the repository", () => {
-  it("keeps a design and counts its saves", async () => {
-    await saveDesign(finishedPad(), null, now);
-    expect(await saveDesign(nudged(3), 1, now)).toEqual({ saved: true, revision: 2 });
+  it("keeps a design, saved from the save it was made from", async () => {
+    await saveDesign(finishedPad(), null, "t1", now);
+    expect(await saveDesign(nudged(3), "t1", "t2", now)).toEqual({ saved: true });
     expect((await loadDesign("pad"))!.design).toEqual(nudged(3));
   });
 
   it("refuses to overwrite what another tab has saved meanwhile", async () => {
-    await saveDesign(finishedPad(), null, now);
-    await saveDesign(nudged(1), 1, now);
-    const refused = await saveDesign(nudged(9), 1, now);
-    expect(refused).toMatchObject({ saved: false, stored: { revision: 2 } });
+    await saveDesign(finishedPad(), null, "t1", now);
+    await saveDesign(nudged(1), "t1", "t2", now);
+    const refused = await saveDesign(nudged(9), "t1", "t3", now);
+    expect(refused).toMatchObject({ saved: false, stored: { token: "t2" } });
     expect((await loadDesign("pad"))!.design).toEqual(nudged(1));
+  });
+
+  it("compares saves by their token, not by its order", async () => {
+    await saveDesign(finishedPad(), null, "z", now);
+    await saveDesign(nudged(1), "z", "a", now);
+    expect(await saveDesign(nudged(9), "z", "b", now)).toMatchObject({ saved: false, stored: { token: "a" } });
+    expect(await saveDesign(nudged(9), null, "b", now)).toMatchObject({ saved: false });
   });
 
   it("lays the demos out once only, also after they were deleted", async () => {
@@ -97,7 +104,7 @@ describe("the repository", () => {
 
 describe("the bench", () => {
   it("saves an edit by itself and survives being opened anew", async () => {
-    await saveDesign(finishedPad(), null, now);
+    await saveDesign(finishedPad(), null, "t1", now);
     await openOnBench("pad");
     edit("nudge", (design) => shiftControls(design, ["k1"], 4, 0));
     expect(useBench.getState().saving.state).toBe("waiting");
@@ -106,7 +113,7 @@ describe("the bench", () => {
   });
 
   it("undoes and redoes, and saves that too", async () => {
-    await saveDesign(finishedPad(), null, now);
+    await saveDesign(finishedPad(), null, "t1", now);
     await openOnBench("pad");
     edit("nudge", (design) => shiftControls(design, ["k1"], 4, 0));
     undoEdit();
@@ -118,19 +125,19 @@ describe("the bench", () => {
   });
 
   it("lets go of what an undone step had made", async () => {
-    await saveDesign(finishedPad(), null, now);
+    await saveDesign(finishedPad(), null, "t1", now);
     await openOnBench("pad");
     edit("remove", (design) => ({ ...design, controls: design.controls.filter((control) => control.id !== "k1") }));
     undoEdit();
     select(["k1"]);
     redoEdit();
-    expect(useBench.getState().selection).toEqual([]);
+    expect(useHand.getState().selection).toEqual([]);
   });
 
   it("tells of a change in another tab and overwrites nothing until it is told to", async () => {
-    await saveDesign(finishedPad(), null, now);
+    await saveDesign(finishedPad(), null, "t1", now);
     await openOnBench("pad");
-    await saveDesign(nudged(7), 1, now);
+    await saveDesign(nudged(7), "t1", "t2", now);
     edit("nudge", (design) => shiftControls(design, ["k1"], 2, 0));
     await saveNow();
     expect(useBench.getState().saving.state).toBe("conflict");
@@ -141,9 +148,9 @@ describe("the bench", () => {
   });
 
   it("can take the other tab's version, and undo that", async () => {
-    await saveDesign(finishedPad(), null, now);
+    await saveDesign(finishedPad(), null, "t1", now);
     await openOnBench("pad");
-    await saveDesign(nudged(7), 1, now);
+    await saveDesign(nudged(7), "t1", "t2", now);
     edit("nudge", (design) => shiftControls(design, ["k1"], 2, 0));
     await saveNow();
     takeTheirs();
@@ -153,25 +160,33 @@ describe("the bench", () => {
   });
 
   it("refuses an edit that makes more parts than a design holds, and says so", async () => {
-    await saveDesign(finishedPad(), null, now);
+    await saveDesign(finishedPad(), null, "t1", now);
     await openOnBench("pad");
     const before = useBench.getState().history!.design;
     const many = (count: number) =>
       edit("put keys", (design) =>
         Array.from({ length: count }, (_, at) => at).reduce(
           (grown, at) =>
-            addControl(grown, "key", `many${at}`, { xMm: 20 * at, yMm: 0, rotationDeg: 0, boardId: "board" }),
+            addControl(grown, "key", `many${at}`, {
+              xMm: 20 * (at % 50),
+              yMm: 20 * Math.floor(at / 50),
+              rotationDeg: 0,
+              boardId: before.boards[0].id,
+            }),
           design,
         ),
       );
     many(1001 - before.controls.length);
     expect(useBench.getState().history!.design).toBe(before);
-    expect(useBench.getState().refusal).toBe("Not done: the device would have 1001 parts; a design holds 1000.");
+    expect(useBench.getState().refusal).toBe("Not done: The parts are 1001; a design holds 1000.");
     understoodRefusal();
     expect(useBench.getState().refusal).toBeNull();
+    edit("far away", (design) => shiftControls(design, ["k1"], 3000, 0));
+    expect(useBench.getState().refusal).toBe("Not done: K1, x (mm) is more than 2000.");
+    expect(useBench.getState().history!.design).toBe(before);
     many(1000 - before.controls.length);
-    expect(useBench.getState().history!.design.controls).toHaveLength(1000);
     expect(useBench.getState().refusal).toBeNull();
+    expect(useBench.getState().history!.design.controls).toHaveLength(1000);
   });
 
   it("says when a design is not there or cannot be read", async () => {
@@ -185,14 +200,14 @@ describe("the bench", () => {
     expect(useBench.getState().status).toBe("missing");
     await (
       await openDatabase()
-    ).put("designs", { id: "bad", design: { format: "ovrin-design", version: 99 } as never, revision: 1, savedAt: "" });
+    ).put("designs", { id: "bad", design: { format: "ovrin-design", version: 99 } as never, token: "t", savedAt: "" });
     await openOnBench("bad");
     expect(useBench.getState()).toMatchObject({ status: "unreadable" });
     expect(useBench.getState().problem).toContain("up to version 4");
   });
 
   it("keeps the design and says so when the storage is full, and saves once there is room", async () => {
-    await saveDesign(finishedPad(), null, now);
+    await saveDesign(finishedPad(), null, "t1", now);
     await openOnBench("pad");
     const full = vi.spyOn(IDBObjectStore.prototype, "put").mockImplementation(() => {
       throw new DOMException("no room", "QuotaExceededError");
@@ -260,9 +275,21 @@ describe("the shelf", () => {
         .designs!.map(({ design }) => design.name)
         .sort(),
     ).toEqual(["Panel", "Panel 2"]);
-    const putBack = await removeFromShelf((await loadDesign(id))!);
+    const putBack = (await removeFromShelf(id))!;
     expect(await loadDesign(id)).toBeUndefined();
-    await putBack();
+    expect(await putBack()).toEqual({ id, name: "Panel", beside: false });
     expect((await loadDesign(id))!.design.name).toBe("Panel");
+  });
+
+  it("does not put a removed design back over what another tab has saved since", async () => {
+    await saveDesign(finishedPad(), null, "t1", now);
+    const putBack = (await removeFromShelf("pad"))!;
+    await saveDesign(nudged(5), null, "t2", now);
+    expect(await putBack()).toMatchObject({ name: "Pad 2", beside: true });
+    expect((await loadDesign("pad"))!.design.controls[0].placement.xMm).toBe(5);
+  });
+
+  it("removes nothing twice", async () => {
+    expect(await removeFromShelf("nowhere")).toBeNull();
   });
 });

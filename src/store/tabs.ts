@@ -1,14 +1,9 @@
-/** Word between tabs: a design was saved, or left the shelf. */
+/** Word between tabs: a design was saved, or left or joined the shelf. What lies there now is looked up. */
 export interface TabMessage {
-  tab: string;
   designId: string;
-  revision: number | null;
 }
 
 const CHANNEL = "ovrin-designs";
-
-/** This tab's own name, so that it does not answer itself. */
-export const thisTab = Math.random().toString(36).slice(2);
 
 /** One channel a tab: a channel does not hear what it says itself, but others of the same tab would. */
 let channel: BroadcastChannel | null = null;
@@ -21,8 +16,8 @@ function open(): BroadcastChannel | null {
   return channel;
 }
 
-export function tellTabs(designId: string, revision: number | null): void {
-  open()?.postMessage({ tab: thisTab, designId, revision } satisfies TabMessage);
+export function tellTabs(message: TabMessage): void {
+  open()?.postMessage(message);
 }
 
 /** Calls back on words of other tabs. @returns how to stop */

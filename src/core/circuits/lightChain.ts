@@ -1,6 +1,6 @@
-import { listOf, z } from "../schema";
+import { z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
-import { listFields, memberList } from "./memberList";
+import { listFields, memberIds, memberList } from "./memberList";
 import { type Net, outputNeed } from "./net";
 import { PlanBuilder, middleOf, present } from "./planBuilder";
 
@@ -8,7 +8,7 @@ const lightChainSchema = z.strictObject({
   ...listFields,
   kind: z.literal("light-chain"),
   /** Dead lights whose data in is joined to their data out: they have no index any more. */
-  bridged: listOf(z.string(), 256),
+  bridged: memberIds,
   /** Whether a level shifter lifts the data to the lights' own supply. */
   shifted: z.boolean(),
 });

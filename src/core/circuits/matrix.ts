@@ -2,6 +2,7 @@ import { text, whole, listOf, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
 import type { CircuitKind, Conductor, ScanGroup } from "./circuitKind";
 import { type PlacedElement, inputNeed, outputNeed } from "./net";
+import { memberIds } from "./memberList";
 import { PlanBuilder } from "./planBuilder";
 
 /** Rows and columns are counted from 0 here and shown from 1. */
@@ -22,11 +23,11 @@ const matrixSchema = z.strictObject({
   diodes: z.enum(diodeDirections),
   cells: z.record(z.string(), cellSchema),
   /** Switches whose own diode is left out although the matrix has diodes. */
-  withoutDiode: listOf(z.string(), 256),
+  withoutDiode: memberIds,
   /** Switches whose diode points against the others. */
-  reversed: listOf(z.string(), 256),
+  reversed: memberIds,
   /** Switches whose cell the person keeps: planning leaves them where they are. */
-  locked: listOf(z.string(), 256),
+  locked: memberIds,
   /** Switches that are pressed together in use, so that no ghost may come of them. */
   chords: listOf(listOf(z.string(), 32, 2), 100),
 });

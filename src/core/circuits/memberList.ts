@@ -1,8 +1,14 @@
 import { listOf, text, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
 
+/** Most elements of one circuit: a design holds 1000 controls, and some have several. */
+export const MOST_MEMBERS = 2000;
+
+/** Element ids of a circuit. */
+export const memberIds = listOf(z.string(), MOST_MEMBERS);
+
 /** Fields of a circuit whose members stand in an order. */
-export const listFields = { id: idSchema, name: text(1, 40), members: listOf(z.string(), 256) };
+export const listFields = { id: idSchema, name: text(1, 40), members: memberIds };
 
 interface Listed {
   members: string[];

@@ -1,79 +1,10 @@
-import type { schemaCore } from "../schema";
 import { migrate } from "./migrations";
-import { type Problem, type Result, bad, good } from "./problem";
+import { type Result, bad, good } from "./problem";
+import { problemOf } from "./problemWords";
+import { referenceProblems } from "./references";
 import { DESIGN_FORMAT, DESIGN_VERSION, type Design, designSchema } from "./schema";
 
 const MOST_PROBLEMS = 20;
-
-/** The path in words a person can follow: the label of the control it is in, when there is one. */
-function pathOf(issue: schemaCore.$ZodIssue): string {
-  return issue.path.map(String).join(".");
-}
-
-function sentence(issue: schemaCore.$ZodIssue): string {
-  if (issue.code === "unrecognized_keys") return `has fields that are not known here: ${issue.keys.join(", ")}`;
-  if (issue.code === "invalid_union" && issue.errors.length === 0)
-    return "is of a kind that this version does not know";
-  return issue.message.replace(/^Invalid input: /, "").replace(/^Too (small|big): /, "");
-}
-
-const problemOf = (issue: schemaCore.$ZodIssue): Problem => ({ path: pathOf(issue), message: sentence(issue) });
-
-function repeated(values: string[], path: string, what: string): Problem[] {
-  const seen = new Set<string>();
-  return values.flatMap((value, index) => {
-    if (!seen.has(value)) {
-      seen.add(value);
-      return [];
-    }
-    return [{ path: `${path}.${index}`, message: `uses the ${what} "${value}" a second time; each needs its own` }];
-  });
-}
-
-/** References that the schema cannot check: ids are unique, and what is named exists. */
-function referenceProblems(design: Design): Problem[] {
-  const boards = new Set(design.boards.map((board) => board.id));
-  const layers = new Set(design.keymap.layers.map((layer) => layer.id));
-  const onBoard = (boardId: string, path: string): Problem[] =>
-    boards.has(boardId) ? [] : [{ path, message: `lies on the board "${boardId}", which the design does not have` }];
-  const layerProblems = design.keymap.layers.flatMap((layer, at) =>
-    Object.entries(layer.bindings).flatMap(([input, binding]) =>
-      "layerId" in binding && !layers.has(binding.layerId)
-        ? [
-            {
-              path: `keymap.layers.${at}.bindings.${input}`,
-              message: `leads to the layer "${binding.layerId}", which the design does not have`,
-            },
-          ]
-        : [],
-    ),
-  );
-  return [
-    ...repeated(
-      design.controls.map((control) => control.id),
-      "controls",
-      "id",
-    ),
-    ...repeated(
-      design.boards.map((board) => board.id),
-      "boards",
-      "id",
-    ),
-    ...repeated(
-      design.circuits.map((circuit) => circuit.id),
-      "circuits",
-      "id",
-    ),
-    ...repeated(
-      design.keymap.layers.map((layer) => layer.id),
-      "keymap.layers",
-      "id",
-    ),
-    ...design.controls.flatMap((c, at) => onBoard(c.placement.boardId, `controls.${at}.placement.boardId`)),
-    ...design.controllers.flatMap((c, at) => onBoard(c.placement.boardId, `controllers.${at}.placement.boardId`)),
-    ...layerProblems,
-  ];
-}
 
 /**
  * Reads a design from parsed JSON of any origin and age.

@@ -64,8 +64,20 @@ describe("layers without return", () => {
   it("are never those one only holds", () =>
     expect(layersWithoutReturn(on(layered, "base", "k1", hold("up")))).toEqual([]));
 
-  it("may be left to any other layer", () => {
+  it("are also two that lead only to each other", () => {
     const onward = on(on(layered, "base", "k1", stay("up")), "up", "k2", stay("top"));
-    expect(layersWithoutReturn(onward).map(({ layerId }) => layerId)).toEqual([]);
+    expect(layersWithoutReturn(onward).map(({ layerId }) => layerId)).toEqual(["up", "top"]);
+  });
+
+  it("may be left through a layer that is held meanwhile", () => {
+    const through = on(on(on(layered, "base", "k1", stay("up")), "up", "k1", hold("top")), "top", "k2", stay("base"));
+    expect(layersWithoutReturn(through)).toEqual([]);
+  });
+
+  it("are neither entered nor left by an input that the device does not have", () => {
+    const ghost = on(layered, "base", "k99", stay("up"));
+    expect([...reachableLayers(ghost)]).toEqual(["base"]);
+    const trap = on(on(layered, "base", "k1", stay("up")), "up", "k99", stay("base"));
+    expect(layersWithoutReturn(trap).map(({ layerId }) => layerId)).toEqual(["up"]);
   });
 });

@@ -1,54 +1,94 @@
-import type { Design, Layer } from "../design/schema";
+import { derive } from "../design/derive";
+import type { Design } from "../design/schema";
+import { leadOf } from "./bindings";
 
-/** Layer ids that the bindings of a layer lead to, with how. */
-const exits = (layer: Layer) =>
-  Object.entries(layer.bindings).flatMap(([inputId, binding]) =>
-    binding.does === "hold-layer" || binding.does === "stay-layer"
-      ? [{ inputId, does: binding.does, to: binding.layerId }]
-      : [],
-  );
-
-/**
- * Layers that some chain of presses from the base reaches. On a layer, an input without a binding does what the
- * layer beneath says, so what the base leads to can be reached from everywhere unless it is overridden; following
- * each layer's own bindings from the base is enough.
- */
-export function reachableLayers(design: Design): Set<string> {
-  const { layers } = design.keymap;
-  const byId = new Map(layers.map((layer) => [layer.id, layer]));
-  const reached = new Set<string>([layers[0].id]);
-  const open = [layers[0]];
-  for (let layer = open.pop(); layer; layer = open.pop()) {
-    for (const { to } of exits(layer)) {
-      const next = byId.get(to);
-      if (!next || reached.has(to)) continue;
-      reached.add(to);
-      open.push(next);
-    }
-  }
-  return reached;
+/** Where the device can be: the layer it is at home on, and the layers held, as bits by their number. */
+interface LayerState {
+  home: number;
+  held: number;
 }
 
-/**
- * Layers one can be left on for good: reached by a "stay" binding, and with every way to another layer overridden.
- * While at home on a layer, its own bindings speak first, then the base's where it has none.
- */
-export function layersWithoutReturn(design: Design): { layerId: string; enteredBy: string[] }[] {
+interface Move {
+  inputId: string;
+  to: LayerState;
+}
+
+/** States looked at; a keymap with more ways through its layers than that is taken for sound. */
+const MOST_STATES = 4096;
+
+/** The binding that answers an input: of the highest held layer that has one, else of the home layer, else of the base. */
+function answering(design: Design, { home, held }: LayerState, inputId: string) {
   const { layers } = design.keymap;
-  const base = layers[0];
-  const entered = new Map<string, string[]>();
-  for (const layer of layers) {
-    for (const exit of exits(layer)) {
-      if (exit.does === "stay-layer" && exit.to !== base.id)
-        entered.set(exit.to, [...(entered.get(exit.to) ?? []), exit.inputId]);
+  for (let number = layers.length - 1; number >= 0; number--) {
+    if ((held >> number) & 1 && Object.hasOwn(layers[number].bindings, inputId))
+      return layers[number].bindings[inputId];
+  }
+  const own = (number: number) =>
+    Object.hasOwn(layers[number].bindings, inputId) ? layers[number].bindings[inputId] : undefined;
+  return own(home) ?? own(0);
+}
+
+function movesFrom(design: Design, inputIds: string[], state: LayerState): Move[] {
+  return inputIds.flatMap((inputId) => {
+    const binding = answering(design, state, inputId);
+    const lead = binding && leadOf(binding);
+    const number = lead ? design.keymap.layers.findIndex(({ id }) => id === lead.layerId) : -1;
+    if (!lead || number < 0) return [];
+    if (lead.lasting === "held") return [{ inputId, to: { ...state, held: state.held | (1 << number) } }];
+    // What is held can be let go, and then the device is at home on the new layer.
+    return [
+      { inputId, to: { home: number, held: state.held } },
+      { inputId, to: { home: number, held: 0 } },
+    ];
+  });
+}
+
+interface Walk {
+  states: LayerState[];
+  /** Inputs by which each home was entered, by the layer's number. */
+  enteredBy: Map<number, Set<string>>;
+  isWhole: boolean;
+}
+
+/** Every state that some presses of inputs that exist lead to. */
+function walkFrom(design: Design, start: LayerState): Walk {
+  const inputIds = derive(design).inputs.map(({ id }) => id);
+  const keyOf = ({ home, held }: LayerState) => `${home} ${held}`;
+  const seen = new Map([[keyOf(start), start]]);
+  const enteredBy = new Map<number, Set<string>>();
+  const open = [start];
+  for (let state = open.pop(); state && seen.size <= MOST_STATES; state = open.pop()) {
+    for (const { inputId, to } of movesFrom(design, inputIds, state)) {
+      if (to.home !== state.home) enteredBy.set(to.home, (enteredBy.get(to.home) ?? new Set()).add(inputId));
+      if (seen.has(keyOf(to))) continue;
+      seen.set(keyOf(to), to);
+      open.push(to);
     }
   }
-  return [...entered.entries()]
-    .filter(([layerId]) => {
-      const layer = layers.find((l) => l.id === layerId);
-      if (!layer) return false;
-      const merged: Layer = { ...layer, bindings: { ...base.bindings, ...layer.bindings } };
-      return !exits(merged).some((exit) => exit.does === "stay-layer" && exit.to !== layerId);
-    })
-    .map(([layerId, enteredBy]) => ({ layerId, enteredBy }));
+  return { states: [...seen.values()], enteredBy, isWhole: seen.size <= MOST_STATES };
+}
+
+const START: LayerState = { home: 0, held: 0 };
+
+/** Layers that some chain of presses from the base reaches, by inputs that the device has. */
+export function reachableLayers(design: Design): Set<string> {
+  const { layers } = design.keymap;
+  const { states, isWhole } = walkFrom(design, START);
+  if (!isWhole) return new Set(layers.map(({ id }) => id));
+  const reached = states.flatMap(({ home, held }) =>
+    layers.filter((_, number) => number === home || (held >> number) & 1).map(({ id }) => id),
+  );
+  return new Set(reached);
+}
+
+/** Layers one can be at home on and from which no presses lead home to the base again, with the inputs that enter them. */
+export function layersWithoutReturn(design: Design): { layerId: string; enteredBy: string[] }[] {
+  const { layers } = design.keymap;
+  const { enteredBy } = walkFrom(design, START);
+  return [...enteredBy].flatMap(([home, inputs]) => {
+    if (home === 0) return [];
+    const { states, isWhole } = walkFrom(design, { home, held: 0 });
+    if (!isWhole || states.some((state) => state.home === 0)) return [];
+    return [{ layerId: layers[home].id, enteredBy: [...inputs] }];
+  });
 }

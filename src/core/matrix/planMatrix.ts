@@ -78,7 +78,7 @@ export function lineAlternatives(count: number): { rows: number; columns: number
 }
 
 /** Matrices of single boards are told apart by a letter; one for all of them is the plain one. */
-const isLettered = (id: string) => /^matrix-[A-Z]$/.test(id);
+const isLettered = (id: string) => /^matrix-[A-Z]+$/.test(id);
 
 const keyOf = (matrices: MatrixCircuit[]) => (element: PlacedElement) => {
   const home = matrices.find(({ locked }) => locked.includes(element.id));
@@ -107,6 +107,10 @@ function linesFor(switches: PlacedElement[], wish: MatrixWish, design: Design) {
 const groupOf = (design: Design, perBoard: boolean, { controlId }: PlacedElement) =>
   perBoard ? derive(design).controls.get(controlId)!.placement.boardId : "";
 
+/** A, B … Z, AA, AB … */
+const letters = (nth: number): string =>
+  (nth < 26 ? "" : letters(Math.floor(nth / 26) - 1)) + String.fromCharCode(65 + (nth % 26));
+
 /** The switches of a design as one matrix, or one for each board. Parts that lines cannot hold are left out. */
 export function matrixParts(design: Design, wish: MatrixWish): MatrixPart[] {
   const matrices = design.circuits.filter(isMatrix);
@@ -123,9 +127,7 @@ export function matrixParts(design: Design, wish: MatrixWish): MatrixPart[] {
     const locked = keys.flatMap((key) => key.locked ?? []);
     const board = design.boards.find(({ id }) => id === boardId);
     return {
-      circuitId: single
-        ? (matrices.find(({ id }) => !isLettered(id))?.id ?? "matrix")
-        : `matrix-${String.fromCharCode(65 + nth)}`,
+      circuitId: single ? (matrices.find(({ id }) => !isLettered(id))?.id ?? "matrix") : `matrix-${letters(nth)}`,
       name: single || !board ? "Matrix" : `Matrix, ${board.name}`.slice(0, 40),
       keys,
       rows: Math.max(lines.rows, ...locked.map(({ row }) => row + 1)),

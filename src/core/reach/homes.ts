@@ -1,4 +1,5 @@
 import type { Design } from "../design/schema";
+import { typedBy } from "../keymap/bindings";
 import { distanceMm } from "../layout/point";
 import { type Finger, type ReachSettings } from "./reachSettings";
 
@@ -20,7 +21,7 @@ export function guessHomes(design: Design): ReachSettings["homes"] {
   const base = design.keymap.layers[0].bindings;
   const controlFor = (usage: number) =>
     Object.entries(base)
-      .find(([, binding]) => binding.does === "keyboard" && binding.usage === usage)?.[0]
+      .find(([, binding]) => typedBy(binding)?.usage === usage)?.[0]
       .split(":")[0];
   const homes = RESTING.flatMap(([finger, usage]) => {
     const controlId = controlFor(usage);

@@ -1,6 +1,7 @@
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
 import { keyboardUsages } from "../hid/keyboardUsages";
+import { type Binding, leadOf, typedBy } from "../keymap/bindings";
 import { type Point, distanceMm } from "../layout/point";
 import type { Finger } from "./reachSettings";
 
@@ -72,20 +73,22 @@ export function typingOf(design: Design): Map<string, Typing> {
   const { layers } = design.keymap;
   const keyOf = (inputId: string) => inputId.split(":")[0];
   const holders = new Map<string, string>();
-  for (const [inputId, binding] of Object.entries(layers[0].bindings))
-    if (binding.does === "hold-layer") holders.set(binding.layerId, keyOf(inputId));
-  const shift = Object.entries(layers[0].bindings).find(
-    ([, binding]) => binding.does === "keyboard" && (binding.usage === 0xe1 || binding.usage === 0xe5),
-  );
+  for (const [inputId, binding] of Object.entries(layers[0].bindings)) {
+    const lead = leadOf(binding);
+    if (lead?.lasting === "held") holders.set(lead.layerId, keyOf(inputId));
+  }
+  const isShift = (binding: Binding) => [0xe1, 0xe5].includes(typedBy(binding)?.usage ?? 0);
+  const shift = Object.entries(layers[0].bindings).find(([, binding]) => isShift(binding));
   const signs = new Map<string, Typing>();
   layers.forEach((layer, nth) => {
     const holder = nth === 0 ? [] : holders.has(layer.id) ? [holders.get(layer.id)!] : null;
     if (!holder) return;
     for (const [inputId, binding] of Object.entries(layer.bindings)) {
-      if (binding.does !== "keyboard" || !inputId.endsWith(":press")) continue;
-      const types = usageTypes.get(binding.usage);
+      const typed = typedBy(binding);
+      if (!typed || !inputId.endsWith(":press")) continue;
+      const types = usageTypes.get(typed.usage);
       if (!types) continue;
-      const shifted = (binding.modifiers & LEFT_SHIFT_BIT) !== 0;
+      const shifted = (typed.modifiers & LEFT_SHIFT_BIT) !== 0;
       const add = (sign: string, heldIds: string[]) => {
         if (!signs.has(sign)) signs.set(sign, { controlId: keyOf(inputId), heldIds });
       };

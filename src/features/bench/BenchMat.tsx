@@ -8,7 +8,8 @@ import { derive } from "@/core/design/derive";
 import { boardRings } from "@/core/layout/boardOutline";
 import { type Outline, boundsOf } from "@/core/layout/outline";
 import type { Design } from "@/core/design/schema";
-import { flip, useBench, useDesign } from "@/store/bench";
+import { useDesign } from "@/store/bench";
+import { flip, useHand } from "@/store/hand";
 import { controlsOf, useFindings } from "@/store/findings";
 import { useSession } from "@/store/session";
 import { BoardShapes } from "@/ui/drawing/BoardShapes";
@@ -91,7 +92,7 @@ function useHeat(design: Design, lens: LensId) {
 /** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
 export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const design = useDesign();
-  const { selection, flipped, netId, layerId } = useBench();
+  const { selection, flipped, netId, layerId } = useHand();
   const isLive = stage.mode === "press";
   const held = useSession((state) => state.held);
   const lit = useSession((state) => state.lit);

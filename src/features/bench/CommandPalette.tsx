@@ -9,7 +9,8 @@ import { chooseController, clearPins, takePinPlan } from "@/core/design/edits/pi
 import { shareOutDirect, shareOutMatrix } from "@/core/design/edits/wiring";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { planPins } from "@/core/pins/planPins";
-import { edit, flip, redoEdit, undoEdit, useDesign } from "@/store/bench";
+import { edit, redoEdit, undoEdit, useDesign } from "@/store/bench";
+import { flip } from "@/store/hand";
 import { useFindings } from "@/store/findings";
 import { duplicateSelection, removeSelection, selectAll } from "@/store/selectionEdits";
 import { notify } from "@/ui/pieces/notices";

@@ -1,5 +1,7 @@
 "use client";
 
+import { readDesign } from "@/core/design/readDesign";
+import type { StoredDesign } from "@/store/database";
 import { keepMine, takeTheirs, useBench, useDesign } from "@/store/bench";
 import { addCopy } from "@/store/shelf";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
@@ -12,13 +14,22 @@ const time = (iso: string) =>
 /** Two tabs changed one design: nothing is overwritten before the person has said which counts. */
 export function ConflictSlip() {
   const saving = useBench((state) => state.saving);
-  const design = useDesign();
   if (saving.state !== "conflict") return null;
+  return saving.stored ? <ChangedSlip stored={saving.stored} /> : <RemovedSlip />;
+}
+
+/** What lies here goes on the shelf as a design of its own. @returns whether it does */
+async function shelveCopy(design: ReturnType<typeof useDesign>): Promise<boolean> {
+  const id = await addCopy({ ...design, name: `${design.name.slice(0, 69)} (this tab)` });
+  if (id) notify(`What you had here is on the shelf as “${design.name} (this tab)”.`);
+  return id !== null;
+}
+
+function ChangedSlip({ stored }: { stored: StoredDesign }) {
+  const design = useDesign();
+  const read = readDesign(stored.design);
   const keepBoth = async () => {
-    const id = await addCopy({ ...design, name: `${design.name} (this tab)`.slice(0, 80) });
-    if (!id) return;
-    takeTheirs();
-    notify(`What you had here is on the shelf as "${design.name} (this tab)".`);
+    if (await shelveCopy(design)) takeTheirs();
   };
   return (
     <Slip
@@ -29,14 +40,43 @@ export function ConflictSlip() {
       actions={
         <>
           <PlainButton onClick={() => void keepMine()}>Keep mine, overwrite theirs</PlainButton>
-          <PlainButton onClick={takeTheirs}>Take theirs</PlainButton>
-          <StepButton onClick={() => void keepBoth()}>Keep both</StepButton>
+          {read.ok ? (
+            <>
+              <PlainButton onClick={takeTheirs}>Take theirs</PlainButton>
+              <StepButton onClick={() => void keepBoth()}>Keep both</StepButton>
+            </>
+          ) : (
+            <StepButton onClick={() => void shelveCopy(design)}>Put mine on the shelf beside it</StepButton>
+          )}
         </>
       }
     >
-      Another tab saved {saving.stored.design.name} at {time(saving.stored.savedAt)}, while it also lay on this bench.
-      Nothing has been overwritten. With “Keep both”, yours goes on the shelf under a name of its own and the other
-      tab’s comes here.
+      Another tab saved {stored.design.name} at {time(stored.savedAt)}, while it also lay on this bench. Nothing has
+      been overwritten.{" "}
+      {read.ok
+        ? "With “Keep both”, yours goes on the shelf under a name of its own and the other tab’s comes here."
+        : `Its version cannot be read here (${read.problems[0].path} ${read.problems[0].message}); reload this page to get the newer program.`}
+    </Slip>
+  );
+}
+
+function RemovedSlip() {
+  const design = useDesign();
+  return (
+    <Slip
+      urgent
+      open
+      onClose={() => {}}
+      title="Taken off the shelf in another tab"
+      actions={
+        <>
+          <PlainButton onClick={takeTheirs}>Let it go</PlainButton>
+          <StepButton onClick={() => void keepMine()}>Keep it on the shelf</StepButton>
+        </>
+      }
+    >
+      {design.name} was deleted in another tab while it lay on this bench. It is only here now: with “Let it go” it is
+      gone from this bench too.
     </Slip>
   );
 }

@@ -1,8 +1,8 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
-import type { ReactNode } from "react";
 import { saveNow, understoodRefusal, useBench, useDesign } from "@/store/bench";
+import { Notice } from "@/ui/pieces/Notice";
+import { UnsavedNotice } from "@/ui/pieces/UnsavedNotice";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { exportDesign } from "./exportDesign";
@@ -25,23 +25,7 @@ export function StoreNotice() {
           <PlainButton onClick={() => void saveNow()}>Try again</PlainButton>
         </Notice>
       )}
+      <UnsavedNotice except={design.id} />
     </>
-  );
-}
-
-function Notice({ words, children }: { words: string; children: ReactNode }) {
-  return (
-    <Box
-      role="alert"
-      display="flex"
-      alignItems="center"
-      gap="12px"
-      padding="8px 14px"
-      bg="var(--stop)"
-      color="var(--sheet)"
-    >
-      <Box flex="1">{words}</Box>
-      {children}
-    </Box>
   );
 }

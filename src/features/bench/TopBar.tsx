@@ -72,7 +72,7 @@ export function TopBar({ onSlip }: TopBarProps) {
   );
 }
 
-const WORDS = { saved: "saved", waiting: "saving …", failed: "not saved", conflict: "not saved" };
+const WORDS = { saved: "saved", waiting: "saving …", writing: "saving …", failed: "not saved", conflict: "not saved" };
 
 function SaveWords() {
   const state = useBench((bench) => bench.saving.state);

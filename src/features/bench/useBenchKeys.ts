@@ -1,5 +1,6 @@
 import { useHotkeys } from "react-hotkeys-hook";
-import { flip, redoEdit, select, undoEdit } from "@/store/bench";
+import { redoEdit, undoEdit } from "@/store/bench";
+import { flip, select } from "@/store/hand";
 import { takeInHand } from "@/store/placing";
 import { duplicateSelection, removeSelection, selectAll } from "@/store/selectionEdits";
 import { useStage } from "./useStage";

@@ -9,7 +9,8 @@ import type { Design } from "@/core/design/schema";
 import { type Point, distanceMm } from "@/core/layout/point";
 import { nextPin } from "@/core/pins/padOrder";
 import { pinPlace } from "@/core/pins/pinPlace";
-import { edit, select, takeNet, toggleSelected, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { select, takeNet, toggleSelected, useHand } from "@/store/hand";
 import { useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
 import { usePlacing } from "@/store/placing";
@@ -73,8 +74,8 @@ const capRadiusMm = (design: Design, control: Control) =>
 /** What the hand does on the mat, by the stage's mode: select and move, pick, or press and turn. */
 export function useMatHand(stage: StageView, lens: LensId) {
   const design = useDesign();
-  const selection = useBench((state) => state.selection);
-  const flipped = useBench((state) => state.flipped);
+  const selection = useHand((state) => state.selection);
+  const flipped = useHand((state) => state.flipped);
   const placing = usePlacing((state) => state.kind);
   const outlineOf = useLayoutView((state) => state.outlineOf);
   /** By pointer: several fingers can press several keys. */

@@ -4,7 +4,7 @@ import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
 import { derive } from "@/core/design/derive";
 import { phraseOf } from "@/core/keymap/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
-import { select, takeInput, takeLayer } from "@/store/bench";
+import { select, takeInput, takeLayer } from "@/store/hand";
 import { Ledger } from "@/ui/pieces/Ledger";
 import { useKeymap } from "./useKeymap";
 

@@ -1,6 +1,6 @@
 "use client";
 
-import { useBench } from "@/store/bench";
+import { useHand } from "@/store/hand";
 import { Section } from "@/ui/pieces/sheets";
 import { BindingSection } from "./BindingSection";
 import { LampSection } from "./LampSection";
@@ -10,7 +10,7 @@ import { useKeymap } from "./useKeymap";
 /** Layers, and what the input in hand does on the layer in hand. */
 export function KeymapTray() {
   const { design, input } = useKeymap();
-  const last = useBench((state) => state.selection.at(-1));
+  const last = useHand((state) => state.selection.at(-1));
   const control = design.controls.find((c) => c.id === last);
   return (
     <>

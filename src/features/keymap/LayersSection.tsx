@@ -2,14 +2,17 @@
 
 import { Box } from "@chakra-ui/react";
 import { addLayer, removeLayer, renameLayer } from "@/core/design/edits/keymap";
-import { edit, takeLayer } from "@/store/bench";
+import { designSchema } from "@/core/design/schema";
+import { fieldOf, limitsOf } from "@/core/schemaLimits";
+import { edit } from "@/store/bench";
+import { takeLayer } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { TextField } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { useKeymap } from "./useKeymap";
 
-const MOST_LAYERS = 16;
+const MOST_LAYERS = limitsOf(fieldOf(designSchema, "keymap", "layers")).most;
 
 /** The stack of layers; the one in hand shows on the mat. */
 export function LayersSection() {

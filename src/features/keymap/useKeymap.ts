@@ -1,7 +1,8 @@
 import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
 import { derive } from "@/core/design/derive";
 import type { Design, Layer } from "@/core/design/schema";
-import { useBench, useDesign } from "@/store/bench";
+import { useDesign } from "@/store/bench";
+import { useHand } from "@/store/hand";
 
 interface KeymapHand {
   design: Design;
@@ -15,7 +16,7 @@ interface KeymapHand {
 /** The layer and the input in hand. */
 export function useKeymap(): KeymapHand {
   const design = useDesign();
-  const { selection, inputId, layerId } = useBench();
+  const { selection, inputId, layerId } = useHand();
   const layer = design.keymap.layers.find((l) => l.id === layerId) ?? design.keymap.layers[0];
   const last = selection.at(-1);
   const inputs = derive(design).inputs.filter((input) => input.controlId === last);

@@ -9,7 +9,8 @@ import { rowChanges, takeRowChange } from "@/core/capsets/rowChanges";
 import { changeControl } from "@/core/design/edits/controls";
 import type { Design } from "@/core/design/schema";
 import { counted } from "@/core/words";
-import { edit, select, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { select, useHand } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, TextField, Tick } from "@/ui/pieces/fields";
@@ -146,7 +147,7 @@ const COLOURS = ["#e8c98a", "#a9c9c4", "#d9b0a4", "#c3cfa5", "#b9bfd6", "#e2d6e0
 
 function ColourSection() {
   const design = useDesign();
-  const selection = useBench((state) => state.selection);
+  const selection = useHand((state) => state.selection);
   const chosen = keysOf(design).filter(({ id }) => selection.includes(id));
   const assign = (groupId: string | null) =>
     edit("colour group", (d) => chosen.reduce((next, { id }) => changeControl(next, id, { groupId }), d));

@@ -2,7 +2,8 @@
 
 import type { Control } from "@/core/catalogue/kinds";
 import { changeGroup, dissolveGroup } from "@/core/design/edits/groups";
-import { edit, select, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { select } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { NumberField } from "@/ui/pieces/fields";

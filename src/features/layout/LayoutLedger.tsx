@@ -2,7 +2,8 @@
 
 import { type Control, kindOf } from "@/core/catalogue/kinds";
 import { derive } from "@/core/design/derive";
-import { useBench, useDesign } from "@/store/bench";
+import { useDesign } from "@/store/bench";
+import { useHand } from "@/store/hand";
 import { pickControl } from "@/store/pick";
 import { Ledger } from "@/ui/pieces/Ledger";
 
@@ -11,7 +12,7 @@ const mm = (value: number) => value.toFixed(2);
 /** Every control with its place. */
 export function LayoutLedger() {
   const design = useDesign();
-  const selection = useBench((state) => state.selection);
+  const selection = useHand((state) => state.selection);
   const board = (control: Control) => design.boards.find((b) => b.id === control.placement.boardId)?.name ?? "";
   // A button with a cap of its own form is told by its part; units mean nothing there.
   const size = (control: Control) => {

@@ -2,7 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
-import { useBench, useDesign } from "@/store/bench";
+import { useDesign } from "@/store/bench";
+import { useHand } from "@/store/hand";
 import { type LayoutTab, openTab, useLayoutView } from "@/store/layoutView";
 import { Tabs } from "@/ui/pieces/Tabs";
 import { PlainButton } from "@/ui/pieces/buttons";
@@ -42,7 +43,7 @@ export function LayoutTray() {
 
 /** Sheets that are not about the selection lead to it. */
 function SelectedLine() {
-  const count = useBench((state) => state.selection.length);
+  const count = useHand((state) => state.selection.length);
   if (count === 0) return null;
   return (
     <Box display="flex" gap="8px" alignItems="center" paddingTop="8px">
@@ -56,7 +57,7 @@ function SelectedLine() {
 
 function PlaceTab() {
   const design = useDesign();
-  const selection = useBench((state) => state.selection);
+  const selection = useHand((state) => state.selection);
   const chosen = design.controls.filter((control) => selection.includes(control.id));
   return (
     <>

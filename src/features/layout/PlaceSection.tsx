@@ -6,7 +6,8 @@ import { type Control, controlKinds } from "@/core/catalogue/kinds";
 import { placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
 import { addControl } from "@/core/design/edits/controls";
 import { freeSpot } from "@/core/layout/freeSpot";
-import { edit, select, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { select, useHand } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { takeInHand, usePlacing } from "@/store/placing";
 import { viewOf } from "@/ui/kinds";
@@ -17,7 +18,7 @@ import { Row, Section } from "@/ui/pieces/sheets";
 export function PlaceSection() {
   const design = useDesign();
   const inHand = usePlacing((state) => state.kind);
-  const selection = useBench((state) => state.selection);
+  const selection = useHand((state) => state.selection);
 
   const placeNext = (kind: Control["kind"], article: string) => {
     const id = newId();

@@ -5,7 +5,8 @@ import { useMemo } from "react";
 import { guessHomes } from "@/core/reach/homes";
 import { movementWords, reachOf } from "@/core/reach/reach";
 import { type Finger, type ReachSettings, fingers } from "@/core/reach/reachSettings";
-import { edit, select, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { select, useHand } from "@/store/hand";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
@@ -21,7 +22,7 @@ export function ReachTab() {
   const design = useDesign();
   const { homes, sample } = design.reach;
   const result = useMemo(() => reachOf(design), [design]);
-  const selection = useBench((state) => state.selection);
+  const selection = useHand((state) => state.selection);
   const inHand = design.controls.find(({ id }) => id === selection.at(-1));
   const setHome = (finger: Finger, controlId: string) => {
     const others = homes.filter((home) => home.finger !== finger);

@@ -5,7 +5,8 @@ import type { Net } from "@/core/circuits/net";
 import { derive } from "@/core/design/derive";
 import { lockPins } from "@/core/design/edits/pins";
 import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
-import { edit, takeNet, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { takeNet, useHand } from "@/store/hand";
 import { Ledger } from "@/ui/pieces/Ledger";
 import { Tick } from "@/ui/pieces/fields";
 import { PinField } from "./PinField";
@@ -37,7 +38,7 @@ const ROLE: Record<Net["role"], string> = {
 /** Every net with its pin: chosen, swapped and locked here as on the mat. */
 export function PinsLedger() {
   const design = useDesign();
-  const netId = useBench((state) => state.netId);
+  const netId = useHand((state) => state.netId);
   const { signalNets, profile, controller } = derive(design);
   const pinOf = (net: Net) =>
     profile?.pins.find((pin) => pin.name === design.pinPlan[net.id]?.pin && pin.role === "io");

@@ -5,7 +5,8 @@ import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/design/derive";
 import { clearPins, lockPins, moveController } from "@/core/design/edits/pins";
 import { crossingLeads, leadsOf, wireMm } from "@/core/pins/planPins";
-import { edit, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { useHand } from "@/store/hand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
@@ -18,7 +19,7 @@ import { PinField } from "./PinField";
 /** Which controller, where it lies, and which net is on which pin. */
 export function PinsTray() {
   const design = useDesign();
-  const netId = useBench((state) => state.netId);
+  const netId = useHand((state) => state.netId);
   const { controller, profile, signalNets, netById } = derive(design);
   const net = netId ? netById.get(netId) : undefined;
   const classes = [...design.profiles, ...controllerCatalogue];

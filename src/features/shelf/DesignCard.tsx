@@ -24,8 +24,14 @@ export function DesignCard({ stored }: { stored: StoredDesign }) {
   const [renaming, setRenaming] = useState(false);
   const read = readDesign(design);
   const remove = async () => {
-    const putBack = await removeFromShelf(stored);
-    notify(`${design.name} is off the shelf.`, { label: "Put it back", onClick: () => void putBack() });
+    const putBack = await removeFromShelf(stored.id);
+    if (!putBack) return;
+    const back = async () => {
+      const there = await putBack();
+      if (there?.beside)
+        notify(`Another tab has saved ${design.name} since; what you took off lies beside it as “${there.name}”.`);
+    };
+    notify(`${design.name} is off the shelf.`, { label: "Put it back", onClick: () => void back() });
   };
   return (
     <Box as="article" aria-label={design.name} bg="var(--sheet)" border="1px solid var(--edge)" borderRadius="3px">

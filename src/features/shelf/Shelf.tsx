@@ -7,6 +7,7 @@ import { useRouter } from "next/navigation";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { hearTabs } from "@/store/tabs";
 import { type ImportRefusal, addNew, importFiles, openShelf, refreshShelf, useShelf } from "@/store/shelf";
+import { UnsavedNotice } from "@/ui/pieces/UnsavedNotice";
 import { PlainButton, SignButton, StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { setLight, useLight } from "@/ui/theme/light";
@@ -103,6 +104,7 @@ export function Shelf() {
           }}
         />
       </Box>
+      <UnsavedNotice />
       {trouble && (
         <Box role="alert" bg="var(--stop)" color="var(--sheet)" padding="8px 32px">
           {trouble.message}

@@ -5,6 +5,7 @@ import { type KeyboardEvent, useMemo, useRef } from "react";
 import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
+import { typedBy } from "@/core/keymap/bindings";
 import { pressElement, releaseAll, turnElement, useSession } from "@/store/session";
 
 /** Which inputs a key of the person's own keyboard stands for: those bound to its usage, base layer first. */
@@ -12,7 +13,8 @@ function inputsByUsage(design: Design): Map<number, string> {
   const found = new Map<number, string>();
   for (const layer of design.keymap.layers) {
     for (const [inputId, binding] of Object.entries(layer.bindings)) {
-      if (binding.does === "keyboard" && !found.has(binding.usage)) found.set(binding.usage, inputId);
+      const typed = typedBy(binding);
+      if (typed && !found.has(typed.usage)) found.set(typed.usage, inputId);
     }
   }
   return found;

@@ -8,7 +8,8 @@ import { shareOutDirect, shareOutMatrix, unwire, wireInto, wireNew } from "@/cor
 import type { Design } from "@/core/design/schema";
 import { factsOf } from "@/core/findings/check";
 import { counted } from "@/core/words";
-import { edit, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { useHand } from "@/store/hand";
 import { takeCircuit, useWiringView } from "@/store/wiringView";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
@@ -119,7 +120,7 @@ function choicesFor(design: Design, ids: string[]) {
 }
 
 function SelectedWiring({ design }: { design: Design }) {
-  const selection = useBench((state) => state.selection);
+  const selection = useHand((state) => state.selection);
   const { elements, circuitsOf } = derive(design);
   const chosen = [...elements.values()].filter((element) => selection.includes(element.controlId));
   if (chosen.length === 0)

@@ -11,7 +11,8 @@ import { reportedBy } from "@/core/matrix/reported";
 import { diodesForChords } from "@/core/matrix/safeDiodes";
 import { scanGraphOf } from "@/core/matrix/scanGraph";
 import { counted, listed } from "@/core/words";
-import { edit, select, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { select, useHand } from "@/store/hand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 import { selectedSwitches } from "./moveToNet";
@@ -55,7 +56,7 @@ function MatrixGhosts({ design, matrix }: { design: Design; matrix: MatrixCircui
 }
 
 function Pressed({ design, matrix }: { design: Design; matrix: MatrixCircuit }) {
-  const selection = useBench((state) => state.selection);
+  const selection = useHand((state) => state.selection);
   const pressed = selectedSwitches(design, selection).filter((id) => id in matrix.cells);
   const label = labelIn(design);
   if (pressed.length === 0)

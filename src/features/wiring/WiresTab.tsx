@@ -7,7 +7,8 @@ import { cutList, metresOf } from "@/core/wires/cutList";
 import { supplyDrop } from "@/core/wires/supplyDrop";
 import { type Phase, type Wire, wiresOf } from "@/core/wires/wires";
 import type { WireSettings } from "@/core/wires/wireSettings";
-import { edit, flip, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { flip, useHand } from "@/store/hand";
 import { takeWire, useWiringView } from "@/store/wiringView";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { NumberField, Tick } from "@/ui/pieces/fields";
@@ -46,7 +47,7 @@ export function WiresTab() {
 
 function Walk({ wires }: { wires: Wire[] }) {
   const { wires: settings } = useDesign();
-  const flipped = useBench((state) => state.flipped);
+  const flipped = useHand((state) => state.flipped);
   const wireKey = useWiringView((state) => state.wireKey);
   const done = new Set(settings.done);
   const finished = wires.filter(({ key }) => done.has(key)).length;

@@ -5,7 +5,8 @@ import { hasDiode, isReversed } from "@/core/circuits/matrix";
 import type { PlacedElement } from "@/core/circuits/net";
 import { derive } from "@/core/design/derive";
 import { matrixOfElement, setCell } from "@/core/design/edits/wiring";
-import { edit, useBench, useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { useHand } from "@/store/hand";
 import { pickControl } from "@/store/pick";
 import { Ledger, type LedgerColumn } from "@/ui/pieces/Ledger";
 import { ChoiceField } from "@/ui/pieces/fields";
@@ -24,7 +25,7 @@ const SORT: Record<PlacedElement["kind"], string> = {
 /** Every element with its circuit; a switch's row and column can be changed right here. */
 export function WiringLedger() {
   const design = useDesign();
-  const selection = useBench((state) => state.selection);
+  const selection = useHand((state) => state.selection);
   const { elements, circuitsOf, netById, plans } = derive(design);
   const circuitName = (element: PlacedElement) =>
     (circuitsOf.get(element.id) ?? []).map((id) => design.circuits.find((c) => c.id === id)!.name).join(" and ") ||

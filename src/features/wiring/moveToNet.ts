@@ -3,7 +3,8 @@ import { columnNetId, lineFlag, rowNetId } from "@/core/circuits/matrix";
 import { derive } from "@/core/design/derive";
 import { setCell } from "@/core/design/edits/wiring";
 import type { Design } from "@/core/design/schema";
-import { currentDesign, edit, useBench } from "@/store/bench";
+import { currentDesign, edit } from "@/store/bench";
+import { useHand } from "@/store/hand";
 
 /** Switch elements of the selected controls. */
 export const selectedSwitches = (design: Design, selection: string[]): string[] =>
@@ -26,7 +27,7 @@ export function moveSelectionToNet(netId: string): boolean {
   const matrix = matrices.find((one) => lineOf(one, netId) !== null);
   const line = matrix ? lineOf(matrix, netId) : null;
   if (!design || !matrix || !line) return false;
-  const switches = selectedSwitches(design, useBench.getState().selection).filter((id) => matrix.cells[id]);
+  const switches = selectedSwitches(design, useHand.getState().selection).filter((id) => matrix.cells[id]);
   if (switches.length === 0) return false;
   edit(`move ${switches.length} to ${lineFlag(matrix, line.axis, line.line)}`, (d) =>
     switches.reduce((result, id) => setCell(result, id, { ...matrix.cells[id], [line.axis]: line.line }), d),

@@ -1,4 +1,4 @@
-import type { Binding } from "../../keymap/bindings";
+import { type Binding, leadsTo } from "../../keymap/bindings";
 import type { Design, LampRule, Layer } from "../schema";
 
 const withLayers = (design: Design, layers: Layer[]): Design => ({ ...design, keymap: { ...design.keymap, layers } });
@@ -31,9 +31,7 @@ export function removeLayer(design: Design, id: string): Design {
     .filter((layer) => layer.id !== id)
     .map((layer) => ({
       ...layer,
-      bindings: Object.fromEntries(
-        Object.entries(layer.bindings).filter(([, binding]) => !("layerId" in binding && binding.layerId === id)),
-      ),
+      bindings: Object.fromEntries(Object.entries(layer.bindings).filter(([, binding]) => leadsTo(binding) !== id)),
     }));
   const lamps = Object.fromEntries(
     Object.entries(design.keymap.lamps).filter(([, rule]) => !(rule.when === "layer" && rule.layerId === id)),

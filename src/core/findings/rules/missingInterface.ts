@@ -1,4 +1,5 @@
 import { type InterfaceKind, hidInterfaces } from "../../hid/interfaces";
+import { reportOf } from "../../keymap/bindings";
 import { type Rule, listed } from "../finding";
 
 export const missingInterface: Rule = {
@@ -10,9 +11,9 @@ export const missingInterface: Rule = {
   check(design, { inputs }) {
     const needed = new Map<InterfaceKind, string[]>();
     for (const layer of design.keymap.layers) {
-      for (const [inputId, { does }] of Object.entries(layer.bindings)) {
-        if (does !== "keyboard" && does !== "consumer") continue;
-        needed.set(does, [...(needed.get(does) ?? []), inputId]);
+      for (const [inputId, binding] of Object.entries(layer.bindings)) {
+        const report = reportOf(binding);
+        if (report) needed.set(report, [...(needed.get(report) ?? []), inputId]);
       }
     }
     return [...needed.entries()]

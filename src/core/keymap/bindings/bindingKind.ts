@@ -1,3 +1,4 @@
+import type { InterfaceKind } from "../../hid/interfaces";
 import type { Schema } from "../../schema";
 
 /** What phrases and table entries need to know about the keymap around a binding. */
@@ -6,7 +7,7 @@ export interface BindingContext {
   layerIndex(layerId: string): number;
 }
 
-/** The firmware's four-byte table entry: kind (firmware/src/tables.h, OV_DO_), modifiers, 16-bit value. */
+/** The firmware's four-byte table entry: kind (the device contract's action kinds), modifiers, 16-bit value. */
 export interface ActionEntry {
   kind: number;
   modifiers: number;
@@ -17,11 +18,26 @@ export interface BindingBase {
   does: string;
 }
 
-/** One sort of binding. A new one is one file, its line in the registry, and its case in firmware/src/keymap.c. */
+/** A layer that a binding leads to, and for how long: while it is held, or until another one is stayed on. */
+export interface LayerLead {
+  layerId: string;
+  lasting: "held" | "stays";
+}
+
+/**
+ * One sort of binding, with all its faces, so that nothing else asks what sort it is. A new one is one file, its line
+ * in the registry, and its case in firmware/src/keymap.c.
+ */
 export interface BindingKind<B extends BindingBase> {
   does: B["does"];
   schema: Schema<B>;
   /** A short plain phrase: "hold for Symbols". */
   phrase(binding: B, context: BindingContext): string;
   encode(binding: B, context: BindingContext): ActionEntry;
+  /** The report it speaks through; null when it tells the host nothing. */
+  report: InterfaceKind | null;
+  /** The layer it leads to, where it does. */
+  leads?(binding: B): LayerLead;
+  /** The usage of the keyboard page that it holds down while pressed, where it does. */
+  types?(binding: B): { usage: number; modifiers: number };
 }

@@ -1,4 +1,5 @@
 import { whole, z } from "../../schema";
+import { ACTION } from "../../contract/contract";
 import { consumerUsageNamed } from "../../hid/consumerUsages";
 import type { BindingKind } from "./bindingKind";
 
@@ -12,6 +13,7 @@ export type ConsumerBinding = z.infer<typeof consumerUsageSchema>;
 export const consumerUsage: BindingKind<ConsumerBinding> = {
   does: "consumer",
   schema: consumerUsageSchema,
+  report: "consumer",
   phrase: (binding) => consumerUsageNamed(binding.usage),
-  encode: (binding) => ({ kind: 3, modifiers: 0, value: binding.usage }),
+  encode: (binding) => ({ kind: ACTION.CONSUMER, modifiers: 0, value: binding.usage }),
 };

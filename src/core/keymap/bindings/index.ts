@@ -1,5 +1,7 @@
 import { type Schema, type schemaCore, z } from "../../schema";
-import type { ActionEntry, BindingContext, BindingKind } from "./bindingKind";
+import { ACTION } from "../../contract/contract";
+import type { InterfaceKind } from "../../hid/interfaces";
+import type { ActionEntry, BindingContext, BindingKind, LayerLead } from "./bindingKind";
 import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
 import { type HoldLayerBinding, holdLayer } from "./holdLayer";
 import { type KeyboardBinding, keyboardUsage } from "./keyboardUsage";
@@ -18,10 +20,24 @@ const byDeed = new Map<string, BindingKind<Binding>>(
 const schemas = bindingKinds.map((kind) => kind.schema) as unknown as [schemaCore.$ZodTypeDiscriminable];
 export const bindingSchema = z.discriminatedUnion("does", schemas) as unknown as Schema<Binding>;
 
-export const phraseOf = (binding: Binding, context: BindingContext): string =>
-  byDeed.get(binding.does)!.phrase(binding, context);
+const kindOf = (binding: Binding): BindingKind<Binding> => byDeed.get(binding.does)!;
 
-const PASS: ActionEntry = { kind: 0, modifiers: 0, value: 0 };
+export const phraseOf = (binding: Binding, context: BindingContext): string => kindOf(binding).phrase(binding, context);
+
+const PASS: ActionEntry = { kind: ACTION.PASS, modifiers: 0, value: 0 };
 
 export const actionOf = (binding: Binding | undefined, context: BindingContext): ActionEntry =>
-  binding ? byDeed.get(binding.does)!.encode(binding, context) : PASS;
+  binding ? kindOf(binding).encode(binding, context) : PASS;
+
+/** The layer a binding leads to and for how long, or null. */
+export const leadOf = (binding: Binding): LayerLead | null => kindOf(binding).leads?.(binding) ?? null;
+
+/** The id of the layer a binding leads to, or null. */
+export const leadsTo = (binding: Binding): string | null => leadOf(binding)?.layerId ?? null;
+
+/** The interface whose report a binding speaks through, or null. */
+export const reportOf = (binding: Binding): InterfaceKind | null => kindOf(binding).report;
+
+/** The keyboard usage that a binding holds down, or null. */
+export const typedBy = (binding: Binding): { usage: number; modifiers: number } | null =>
+  kindOf(binding).types?.(binding) ?? null;

@@ -1,4 +1,5 @@
 import { whole, z } from "../../schema";
+import { ACTION } from "../../contract/contract";
 import { keyboardUsageNamed, modifierNames } from "../../hid/keyboardUsages";
 import type { BindingKind } from "./bindingKind";
 
@@ -14,6 +15,8 @@ export type KeyboardBinding = z.infer<typeof keyboardUsageSchema>;
 export const keyboardUsage: BindingKind<KeyboardBinding> = {
   does: "keyboard",
   schema: keyboardUsageSchema,
+  report: "keyboard",
   phrase: (binding) => [...modifierNames(binding.modifiers), keyboardUsageNamed(binding.usage)].join(" + "),
-  encode: (binding) => ({ kind: 2, modifiers: binding.modifiers, value: binding.usage }),
+  encode: (binding) => ({ kind: ACTION.KEYBOARD, modifiers: binding.modifiers, value: binding.usage }),
+  types: ({ usage, modifiers }) => ({ usage, modifiers }),
 };

@@ -1,4 +1,5 @@
 import { z } from "../../schema";
+import { ACTION } from "../../contract/contract";
 import type { BindingKind } from "./bindingKind";
 
 const nothingSchema = z.strictObject({ does: z.literal("nothing") });
@@ -8,6 +9,7 @@ export type NothingBinding = z.infer<typeof nothingSchema>;
 export const nothing: BindingKind<NothingBinding> = {
   does: "nothing",
   schema: nothingSchema,
+  report: null,
   phrase: () => "nothing",
-  encode: () => ({ kind: 1, modifiers: 0, value: 0 }),
+  encode: () => ({ kind: ACTION.NOTHING, modifiers: 0, value: 0 }),
 };

@@ -1,0 +1,41 @@
+import { create } from "zustand";
+import type { Design } from "@/core/design/schema";
+
+/** What the person has in hand: the selection, and the input, net or layer that a stage works on. */
+interface Hand {
+  /** Selected control ids, in the order they were picked. */
+  selection: string[];
+  inputId: string | null;
+  netId: string | null;
+  layerId: string | null;
+  flipped: boolean;
+}
+
+const empty: Hand = { selection: [], inputId: null, netId: null, layerId: null, flipped: false };
+
+export const useHand = create<Hand>(() => empty);
+
+const set = useHand.setState;
+
+export const letGoOfAll = (): void => set(empty);
+
+/** What is in hand must still exist. */
+export function keepHandSound(design: Design): void {
+  const { selection, layerId } = useHand.getState();
+  const ids = new Set(design.controls.map((control) => control.id));
+  const kept = selection.filter((id) => ids.has(id));
+  if (kept.length !== selection.length) set({ selection: kept });
+  if (layerId && !design.keymap.layers.some((layer) => layer.id === layerId)) set({ layerId: null });
+}
+
+export const select = (ids: string[]): void => set({ selection: ids });
+
+export function toggleSelected(id: string): void {
+  const { selection } = useHand.getState();
+  set({ selection: selection.includes(id) ? selection.filter((other) => other !== id) : [...selection, id] });
+}
+
+export const takeInput = (inputId: string | null): void => set({ inputId });
+export const takeNet = (netId: string | null): void => set({ netId });
+export const takeLayer = (layerId: string | null): void => set({ layerId });
+export const flip = (): void => set({ flipped: !useHand.getState().flipped });
