@@ -1,40 +1,69 @@
-/* A change counts once it has lasted: every scan for the debounce time must have seen it.
- * Deferred rather than eager, so that a spike on a long wire never becomes a keystroke. */
+/* Two schools, by switch. Deferred: a change counts once every scan for the debounce time has seen it, so that a spike
+ * on a long wire is no keystroke. Eager: a change counts at once, and what follows within the time does not. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
 
-#define CLOSED 0x80 /* the debounced state; the bits below count the ms for which the contact has differed from it */
+/* A switch's state: closed or not as it counts; whether an eager one is locked out; and the ms its time still runs. */
+#define CLOSED 0x80
+#define LOCKED 0x40
+#define LEFT_MS 0x3F
 
-static uint8_t state_of[OV_MAX_SWITCHES];
-static uint8_t busy; /* switches whose change has not lasted long enough yet */
-static uint8_t debounce_ms;
+static uint8_t *state_of;
+static uint16_t switch_table;
+static uint8_t busy; /* switches whose time runs */
+static uint8_t elapsed;
+static uint8_t starting; /* 1 during the first scan */
 
 void ov_debounce_init(void) {
-  uint8_t i;
-  for (i = 0; i < OV_MAX_SWITCHES; i++) state_of[i] = 0;
+  state_of = ov_arena_take(ov_table_byte(OV_AT_SWITCHES));
+  switch_table = ov_table_word(OV_AT_SWITCH_TABLE);
   busy = 0;
-  debounce_ms = ov_table_byte(OV_AT_DEBOUNCE_MS);
+  starting = 2;
+}
+
+void ov_debounce_pass(uint8_t elapsed_ms) {
+  elapsed = elapsed_ms;
+  if (starting > 0) starting--;
 }
 
 uint8_t ov_debounce_busy(void) { return busy; }
 
-uint8_t ov_switch_closed(uint8_t sw) { return (uint8_t)((state_of[sw] & CLOSED) != 0); }
+uint8_t ov_switch_closed(uint8_t sw) { return (uint8_t)(state_of && (state_of[sw] & CLOSED) != 0); }
+
+static void count(uint8_t sw, uint8_t closed, uint8_t entry) {
+  state_of[sw] = closed ? CLOSED : 0;
+  if (!(entry & OV_SWITCH_FLIPS)) ov_input_changed(sw, closed);
+  else if (starting) ov_switch_found_closed(sw);
+  else ov_switch_flipped(sw, closed);
+}
+
+/* A change that is seen for the first time. */
+static void begin(uint8_t sw, uint8_t closed) {
+  uint8_t entry = ov_table_byte((uint16_t)(switch_table + sw));
+  uint8_t ms = entry & OV_SWITCH_DEBOUNCE_MS;
+  uint8_t at_once = (uint8_t)((entry & OV_SWITCH_EAGER) || ms == 0 || (starting && (entry & OV_SWITCH_FLIPS)));
+  if (at_once) count(sw, closed, entry);
+  if (ms == 0 || (at_once && !(entry & OV_SWITCH_EAGER))) return;
+  state_of[sw] = (uint8_t)(state_of[sw] | (at_once ? LOCKED : 0) | ms);
+  busy++;
+}
 
 void ov_debounce(uint8_t sw, uint8_t closed) {
   uint8_t state = state_of[sw];
-  uint8_t settled = (uint8_t)(state & CLOSED);
-  uint8_t waited = (uint8_t)(state & (uint8_t)~CLOSED);
-  if ((settled != 0) == (closed != 0)) {
-    if (waited == 0) return;
-    busy--;
-    state_of[sw] = settled;
-  } else if (waited < debounce_ms) {
-    if (waited == 0) busy++;
-    state_of[sw] = (uint8_t)(state + 1);
-  } else {
-    if (waited > 0) busy--;
-    state_of[sw] = (uint8_t)(settled ^ CLOSED);
-    ov_input_changed(sw, closed);
+  uint8_t differs = (uint8_t)(((state & CLOSED) != 0) != (closed != 0));
+  uint8_t left = state & LEFT_MS;
+  if (left == 0) {
+    if (differs) begin(sw, closed);
+    return;
   }
+  if (left > elapsed && (differs || (state & LOCKED))) {
+    state_of[sw] = (uint8_t)(state - elapsed);
+    return;
+  }
+  busy--;
+  state_of[sw] = state & CLOSED;
+  if (!differs) return;
+  if (state & LOCKED) begin(sw, closed);
+  else count(sw, closed, ov_table_byte((uint16_t)(switch_table + sw)));
 }

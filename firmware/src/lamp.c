@@ -3,13 +3,15 @@
 #include "parts.h"
 #include "tables.h"
 
+/* What a lamp was told last: nothing yet, off, on. In the first scan every lamp is told, so that none starts lit. */
+#define OFF 1
+
 static uint8_t locks;
-static uint8_t lit[OV_MAX_LAMPS];
+static uint8_t *told;
 
 void ov_lamps_init(void) {
-  uint8_t i;
+  told = ov_arena_take(ov_table_byte(OV_AT_LAMPS));
   locks = 0;
-  for (i = 0; i < OV_MAX_LAMPS; i++) lit[i] = 0;
 }
 
 void ov_host_locks(uint8_t value) { locks = value; }
@@ -30,8 +32,8 @@ void ov_lamps_show(void) {
   uint8_t i;
   for (i = 0; i < count; i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {
     uint8_t on = wanted(entry);
-    if (on == lit[i]) continue;
-    lit[i] = on;
+    if (told[i] == OFF + on) continue;
+    told[i] = (uint8_t)(OFF + on);
     ov_hal_lamp(ov_table_byte(entry), on);
   }
 }

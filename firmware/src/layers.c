@@ -3,13 +3,12 @@
 #include "parts.h"
 #include "tables.h"
 
-static uint8_t holders[OV_MAX_LAYERS];
+static uint8_t *holders;
 static uint8_t home;
-static uint8_t held; /* layers held in all, so that the common case looks at none */
+static uint8_t held; /* holders in all, so that the common case looks at none */
 
 void ov_layers_init(void) {
-  uint8_t layer;
-  for (layer = 0; layer < OV_MAX_LAYERS; layer++) holders[layer] = 0;
+  holders = ov_arena_take(ov_table_byte(OV_AT_LAYERS));
   home = 0;
   held = 0;
 }
@@ -32,9 +31,11 @@ static uint8_t answers(uint8_t layer, uint8_t input) {
 }
 
 uint8_t ov_layer_for(uint8_t input) {
-  uint8_t layer = held > 0 ? ov_table_byte(OV_AT_LAYERS) : 1;
-  while (layer-- > 1) {
+  uint8_t layer = held > 0 ? ov_table_byte(OV_AT_LAYERS) : 0;
+  while (layer-- > 0) {
     if (holders[layer] > 0 && answers(layer, input)) return layer;
   }
+  /* A held base speaks before the home layer, and it is the last to be asked. */
+  if (held > 0 && holders[0] > 0) return 0;
   return home > 0 && answers(home, input) ? home : 0;
 }

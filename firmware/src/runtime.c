@@ -1,21 +1,38 @@
-/* One millisecond of the device, in order: switches, encoders, lamps, reports. */
+/* One scan of the device, in order: switches, encoders, taps, lamps, reports. */
 #include "ovrin.h"
 #include "parts.h"
+#include "tables.h"
 
-void ov_init(void) {
+static uint8_t ready;
+
+/* The parts that keep two-byte things take theirs first, so that those lie even. */
+uint8_t ov_init(void) {
+  uint8_t state = ov_tables_state();
+  ready = 0;
+  if (state != OV_START_READY) return state;
+  if (ov_arena_need() > ov_arena_bytes) return OV_START_NO_ROOM;
+  ov_arena_open();
   ov_scan_init();
+  ov_taps_init();
   ov_debounce_init();
+  ov_actions_init();
+  ov_held_init();
   ov_encoders_init();
   ov_layers_init();
-  ov_keymap_init();
   ov_lamps_init();
+  ov_keyboard_init();
+  ov_consumer_init();
   ov_reports_init();
+  ready = 1;
+  return OV_START_READY;
 }
 
-void ov_scan(void) {
+void ov_scan(uint8_t elapsed_ms) {
+  if (!ready) return;
+  ov_debounce_pass(elapsed_ms);
   ov_scan_switches();
   ov_encoders_sample();
-  ov_encoders_play();
+  ov_taps_play(elapsed_ms);
   ov_lamps_show();
   ov_reports_send();
 }

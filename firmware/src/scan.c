@@ -3,14 +3,20 @@
 #include "parts.h"
 #include "tables.h"
 
-static uint16_t resting[OV_MAX_BANKS];
-static uint16_t last_word[OV_MAX_GROUPS];
+static uint16_t *resting;   /* of each bank, the word read with nothing strobed */
+static uint16_t *last_word; /* of each group */
 static uint8_t settle_us;
 
-void ov_scan_init(void) {
+static uint16_t *words(uint8_t count) {
+  uint16_t *place = (uint16_t *)(void *)ov_arena_take((uint16_t)(2u * count));
   uint8_t i;
-  for (i = 0; i < OV_MAX_BANKS; i++) resting[i] = 0xFFFF;
-  for (i = 0; i < OV_MAX_GROUPS; i++) last_word[i] = 0xFFFF;
+  for (i = 0; i < count; i++) place[i] = 0xFFFF;
+  return place;
+}
+
+void ov_scan_init(void) {
+  resting = words(ov_table_byte(OV_AT_BANKS));
+  last_word = words(ov_table_byte(OV_AT_GROUPS));
   settle_us = ov_table_byte(OV_AT_SETTLE_US);
 }
 

@@ -1,4 +1,4 @@
-import { simulate, type ControlEvent } from "@/core/engine/simulate";
+import { simulate, type SimulationEvent } from "@/core/engine/simulate";
 import { keyboardOf } from "../../tests/firmware/keyboard64";
 import { type Row, median } from "./row";
 
@@ -7,8 +7,8 @@ const ROUNDS = 5;
 const LIMIT = 500;
 
 /** Fast typing on 108 keys, ten keystrokes a second, with bouncing contacts. */
-function typing(): ControlEvent[] {
-  return Array.from({ length: SECONDS * 10 }, (_, nth) => nth).flatMap((nth): ControlEvent[] => {
+function typing(): SimulationEvent[] {
+  return Array.from({ length: SECONDS * 10 }, (_, nth) => nth).flatMap((nth): SimulationEvent[] => {
     const control = `k${1 + ((nth * 37) % 108)}`;
     return [
       { atMs: nth * 100, control, action: "press" },

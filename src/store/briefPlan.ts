@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import type { Design } from "@/core/design/schema";
+import { countedAfterMs } from "@/core/keymap/debounce";
 import { planning, stopPlanning } from "@/workers/planning";
 import type { BriefAnswer } from "@/workers/planningTasks";
 
@@ -12,7 +13,8 @@ export interface BriefPlan {
 /** The brief's options, worked out beside the page; what was known stays on screen until the new answer is there. */
 export function useBriefPlan({ brief, profiles, timing }: Design): BriefPlan {
   const { wish, matrixShape, prices } = brief;
-  const { debounceMs, settleUs } = timing;
+  const { settleUs } = timing;
+  const debounceMs = countedAfterMs(timing.debounce);
   const question = useMemo(
     () => ({
       wish,

@@ -93,6 +93,7 @@ describe("the live session", () => {
 
   it("turns an encoder and tells the deed", async () => {
     await startSession(bind(finishedPad(), "base", "e1:cw", { does: "consumer", usage: 0xe9 }));
+    pass(5);
     turnElement("e1:turn", 2);
     pass(200);
     expect(state().deeds.map(({ deed }) => deed)).toEqual(["Volume Increment", "Volume Increment"]);

@@ -2,15 +2,18 @@ import type { Design } from "@/core/design/schema";
 import { newDesign } from "@/core/design/newDesign";
 import { addControl, changeControl } from "@/core/design/edits/controls";
 import { addLayer, bind, setLampRule } from "@/core/design/edits/keymap";
+import { setDebounceOf } from "@/core/design/edits/timing";
+import type { Control } from "@/core/catalogue/kinds";
+import type { Debounce } from "@/core/keymap/debounce";
 import { shareOutDirect } from "@/core/design/edits/wiring";
-import type { ControlEvent } from "@/core/engine/simulate";
+import type { SimulationEvent } from "@/core/engine/simulate";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import type { Binding } from "@/core/keymap/bindings";
 
 /** An example of docs/device-behaviour.md: a small device, what the hand does, and what must come of it. */
 export interface Example {
   design: Design;
-  events: ControlEvent[];
+  events: SimulationEvent[];
   untilMs: number;
   expected: string[];
 }
@@ -35,7 +38,13 @@ export function readBinding(text: string): Binding {
   return { does: "keyboard", usage: usageOf(parts.at(-1)!), modifiers };
 }
 
-function place(design: Design, kind: "key" | "encoder" | "lamp", name: string): Design {
+function readHostEvent(line: string): SimulationEvent {
+  const [, atMs, action, late] = /^at (\d+) (?:host (busy|ready|reset)|late (\d+))$/.exec(line)!;
+  if (late) return { atMs: Number(atMs), action: "late", ms: Number(late) };
+  return { atMs: Number(atMs), action: action as SimulationEvent["action"] };
+}
+
+function place(design: Design, kind: "key" | "encoder" | "lamp" | "toggle", name: string): Design {
   const at = { xMm: design.controls.length * 20, yMm: 0, rotationDeg: 0, boardId: "panel" };
   return changeControl(addControl(design, kind, name, at), name, { label: name });
 }
@@ -53,14 +62,15 @@ export function readExample(text: string): Example {
   let design = newDesign("example", "Example");
   for (let number = 2; new RegExp(`(layer|hold|stay) ${number}`).test(setup); number++)
     design = withLayer(design, layerId(String(number)));
-  const events: ControlEvent[] = [];
+  const events: SimulationEvent[] = [];
   for (const line of lines) {
     const event = /^at (\d+) (press|release|turn) (\w+)(?: (-?\d+))?$/.exec(line);
     if (event) {
       const [, atMs, action, control, steps] = event;
       const turn = steps === undefined ? {} : { steps: Number(steps) };
-      events.push({ atMs: Number(atMs), control, action: action as ControlEvent["action"], ...turn });
-    } else design = obey(design, line);
+      events.push({ atMs: Number(atMs), control, action: action as SimulationEvent["action"], ...turn });
+    } else if (line.startsWith("at ")) events.push(readHostEvent(line));
+    else design = obey(design, line);
   }
   const untilMs = Math.max(...events.map((one) => one.atMs)) + 200;
   return { design: shareOutDirect(design), events, untilMs, expected: expected.split("\n").filter(Boolean) };
@@ -69,10 +79,19 @@ export function readExample(text: string): Example {
 function obey(design: Design, line: string): Design {
   const [, verb, rest] = /^(\w+) (.*)$/.exec(line)!;
   const timing = (change: Partial<Design["timing"]>) => ({ ...design, timing: { ...design.timing, ...change } });
-  if (verb === "debounce") return timing({ debounceMs: Number(rest) });
+  if (verb === "debounce" && /^\d+$/.test(rest)) return timing({ debounce: { school: "deferred", ms: Number(rest) } });
   if (verb === "step") return timing({ tapMs: Number(rest) });
   const [name, what] = rest.split(/:\s*/);
   if (verb === "key") return bind(place(design, "key", name), "base", `${name}:press`, readBinding(what));
+  if (verb === "debounce") {
+    const [school, ms] = what.split(" ");
+    return setDebounceOf(design, [name], { school: school as Debounce["school"], ms: Number(ms) });
+  }
+  if (verb === "toggle" || verb === "lever") {
+    const there = place(design, "toggle", name);
+    const told = changeControl(there, name, { tells: verb === "toggle" ? "change" : "state" } as Partial<Control>);
+    return bind(told, "base", `${name}:press`, readBinding(what));
+  }
   if (verb === "lamp") return lamp(place(design, "lamp", name), name, what.split(" "));
   if (verb === "layer") return bindOnLayer(design, name, what);
   if (verb !== "encoder") throw new Error(`cannot read "${line}"`);

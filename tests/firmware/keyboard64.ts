@@ -22,8 +22,11 @@ export function keyboardOf(rows: number, columns: number, layers: number): Desig
 
 export const keyboard64 = (layers: number): Design => keyboardOf(8, 8, layers);
 
-/** A script that closes all 64 contacts, row by row and then all at once, so that every scan has work to do. */
-export function everyKeyOnce(): string {
+/**
+ * A script that closes all 64 contacts, one by one and then several at once, so that every scan has work to do.
+ * @param atOnce how many close in the same millisecond
+ */
+export function everyKeyOnce(atOnce: number): string {
   const lines: string[] = [];
   for (let row = 0; row < 8; row++) {
     for (let column = 0; column < 8; column++) {
@@ -32,6 +35,9 @@ export function everyKeyOnce(): string {
       lines.push(`${atMs + 8} sense ${row} 0 ffff`);
     }
   }
-  for (let row = 0; row < 8; row++) lines.push(`700 sense ${row} 0 ff00`);
+  for (let row = 0; 8 * row < atOnce; row++) {
+    const closed = (1 << Math.min(8, atOnce - 8 * row)) - 1;
+    lines.push(`700 sense ${row} 0 ${(0xffff & ~closed).toString(16)}`);
+  }
   return [...lines, "760 end", ""].join("\n");
 }

@@ -1,31 +1,39 @@
 import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
 import { randomFrom } from "@/core/engine/random";
-import type { ControlEvent, SimulationRequest } from "@/core/engine/simulate";
+import type { SimulationEvent, SimulationRequest } from "@/core/engine/simulate";
 
-/** A short, wild use of a device, with bouncing contacts: the same for the same seed. */
+/** A short, wild use of a device, with bouncing contacts and a computer with its moods: the same for the same seed. */
 export function randomUse(design: Design, seed: number): SimulationRequest {
   const random = randomFrom(seed);
-  const { inputs } = derive(design);
-  const pressable = inputs.filter((input) => input.motion === "press").map((input) => input.controlId);
-  const turnable = inputs.filter((input) => input.motion === "clockwise").map((input) => input.controlId);
-  const pick = (ids: string[]) => ids[Math.floor(random() * ids.length)];
+  const elements = [...derive(design).elements.values()];
+  const pressable = elements.filter(({ kind }) => kind === "switch");
+  const turnable = elements.filter(({ kind }) => kind === "quadrature");
+  const pick = <T>(list: T[]): T => list[Math.floor(random() * list.length)];
   const down = new Set<string>();
-  const events: ControlEvent[] = [];
+  const events: SimulationEvent[] = [];
   const count = 6 + Math.floor(random() * 14);
   let atMs = 0;
   for (let nth = 0; nth < count; nth++) {
     atMs += Math.floor(random() * 18);
     if (turnable.length > 0 && random() < 0.2) {
-      events.push({ atMs, control: pick(turnable), action: "turn", steps: Math.floor(random() * 5) - 2 });
+      const { id, controlId } = pick(turnable);
+      events.push({ atMs, control: controlId, end: id, action: "turn", steps: Math.floor(random() * 5) - 2 });
+      continue;
+    }
+    if (random() < 0.12) {
+      const action = pick(["busy", "ready", "reset", "late"] as const);
+      events.push(action === "late" ? { atMs, action, ms: 1 + Math.floor(random() * 12) } : { atMs, action });
       continue;
     }
     // Mostly few keys, so that they meet again; now and then more than a report can hold.
-    const control = random() < 0.6 ? pressable[Math.floor(random() * Math.min(8, pressable.length))] : pick(pressable);
-    const action = down.has(control) ? "release" : "press";
-    if (action === "press") down.add(control);
-    else down.delete(control);
-    events.push({ atMs, control, action });
+    const { id, controlId } =
+      random() < 0.6 ? pressable[Math.floor(random() * Math.min(8, pressable.length))] : pick(pressable);
+    const action = down.has(id) ? "release" : "press";
+    if (action === "press") down.add(id);
+    else down.delete(id);
+    events.push({ atMs, control: controlId, end: id, action });
   }
-  return { events, untilMs: atMs + 60, bounce: { mostMs: 1 + Math.floor(random() * 7), seed } };
+  events.push({ atMs: atMs + 5, action: "ready" });
+  return { events, untilMs: atMs + 80, bounce: { mostMs: 1 + Math.floor(random() * 7), seed } };
 }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type DeviceWatch } from "@/core/engine/device";
-import { type ControlEvent, simulate, toHex } from "@/core/engine/simulate";
+import { type SimulationEvent, simulate, toHex } from "@/core/engine/simulate";
 import { readExample } from "./examples";
 
 // A model of a simple pad, written from the words of docs/device-behaviour.md and from nothing else.
@@ -79,7 +79,7 @@ describe("a simple pad", () => {
       (steps, seed, mostMs) => {
         const down = new Set<KeyName>();
         let atMs = 0;
-        const events = steps.map(({ gap, key }): ControlEvent => {
+        const events = steps.map(({ gap, key }): SimulationEvent => {
           atMs += gap;
           const isDown = down.delete(key);
           if (!isDown) down.add(key);

@@ -7,7 +7,7 @@
 
 void ov_hal_strobe(uint8_t line) { PORT(OV_PORT_STROBE) = (uint8_t)(line + 1); }
 void ov_hal_release(uint8_t line) { (void)line; PORT(OV_PORT_STROBE) = 0; }
-void ov_hal_lamp(uint8_t line, uint8_t on) { PORT(OV_PORT_LAMP) = (uint8_t)(line * 2 + on); }
+void ov_hal_lamp(uint8_t line, uint8_t on) { PORT(OV_PORT_LAMP) = line; PORT(OV_PORT_LAMP) = on; }
 
 void ov_hal_settle(uint8_t us) {
   uint16_t loops = (uint16_t)(us * (CYCLES_A_US / 4)); /* one turn of the loop below takes 4 cycles */
@@ -22,9 +22,10 @@ uint16_t ov_hal_read(uint8_t bank) {
   return (uint16_t)(low | (uint16_t)(PORT(OV_PORT_WORD_HIGH) << 8));
 }
 
-uint8_t ov_hal_report(uint8_t interface, const uint8_t *bytes, uint8_t length) {
+uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
-  PORT(OV_PORT_INTERFACE) = interface;
+  if (!PORT(OV_PORT_TAKEN)) return 0;
+  PORT(OV_PORT_INTERFACE) = kind;
   for (i = 0; i < length; i++) PORT(OV_PORT_BYTE) = bytes[i];
   PORT(OV_PORT_SENT) = length;
   return 1;
@@ -37,7 +38,8 @@ int main(void) {
     switch (PORT(OV_PORT_COMMAND)) {
       case 1: ov_init(); break;
       case 2: ov_host_locks(PORT(OV_PORT_LOCKS)); break;
-      default: ov_scan(); break;
+      case 3: ov_host_reset(); break;
+      default: ov_scan(PORT(OV_PORT_ELAPSED)); break;
     }
   }
 }

@@ -1,5 +1,5 @@
 /* Runs the 8-bit image in the simulator. Same script and output as the host stand-in (hal/host/hal_host.c);
- * at the end it prints to standard error the most and the mean cycles of a scan. Usage: run IMAGE < SCRIPT */
+ * at the end it prints to standard error the most and the mean cycles of a scan, and the deepest stack in bytes. Usage: run IMAGE < SCRIPT */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -10,27 +10,43 @@
 
 #include "ports.h"
 
-#define STROBES 64
-#define BANKS 8
+#include "contract.h"
+
+#define STROBES OV_MOST_LINES
+#define BANKS OV_MOST_BANKS
 #define COMMAND_SCAN 0
 #define COMMAND_AFRESH 1
 #define COMMAND_LOCKS 2
+#define COMMAND_RESET 3
 
 extern avr_kind_t *avr_kind[];
 
 static uint16_t answers[STROBES + 1][BANKS];
 static unsigned row, bank, interface, length, command, locks;
 static unsigned char bytes[16];
-static unsigned long now_ms;
+static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
+static unsigned long now_ms, late_until, scanned_ms;
+static int busy, lamp_line = -1;
 static int ready;
 static avr_cycle_count_t scan_began, scan_most, scan_sum;
 static unsigned long scans;
+static unsigned lowest_sp = 0xffff;
 
 static void on_strobe(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; row = v; }
 static void on_bank(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; bank = v; }
 static void on_interface(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; interface = v; length = 0; }
 static void on_byte(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; if (length < sizeof bytes) bytes[length++] = v; }
-static void on_lamp(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu lamp %u %u\n", now_ms, v >> 1, v & 1u); }
+static void on_lamp(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)avr; (void)addr; (void)p;
+  if (lamp_line < 0) {
+    lamp_line = v;
+    return;
+  }
+  printf("%lu lamp %d %u\n", now_ms, lamp_line, v);
+  lamp_line = -1;
+}
+static uint8_t elapsed_ms(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(now_ms + 1 - scanned_ms); }
+static uint8_t is_taken(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)!busy; }
 static uint8_t word_low(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)answers[row][bank]; }
 static uint8_t word_high(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(answers[row][bank] >> 8); }
 static uint8_t lock_lights(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)locks; }
@@ -38,7 +54,7 @@ static uint8_t lock_lights(struct avr_t *avr, avr_io_addr_t addr, void *p) { (vo
 static void on_sent(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   unsigned i;
   (void)avr; (void)addr; (void)v; (void)p;
-  printf("%lu %s ", now_ms, interface == 0 ? "keyboard" : "consumer");
+  printf("%lu %s ", now_ms, report_names[interface]);
   for (i = 0; i < length; i++) printf("%02x", bytes[i]);
   putchar('\n');
 }
@@ -78,6 +94,8 @@ static void do_command(avr_t *avr, unsigned what) {
   ready = 0;
   while (!ready) {
     int state = avr_run(avr);
+    unsigned sp = avr->data[R_SPL] | (unsigned)(avr->data[R_SPH] << 8);
+    if (sp > 0x100 && sp < lowest_sp) lowest_sp = sp;
     if (state == cpu_Done || state == cpu_Crashed) {
       fprintf(stderr, "the simulated core stopped\n");
       exit(3);
@@ -86,7 +104,11 @@ static void do_command(avr_t *avr, unsigned what) {
 }
 
 static void run_until(avr_t *avr, unsigned long ms) {
-  for (; now_ms < ms; now_ms++) do_command(avr, COMMAND_SCAN);
+  for (; now_ms < ms; now_ms++) {
+    if (now_ms < late_until) continue;
+    do_command(avr, COMMAND_SCAN);
+    scanned_ms = now_ms + 1;
+  }
 }
 
 static int obey(avr_t *avr, const char *line) {
@@ -102,8 +124,16 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "locks") == 0) {
     locks = (unsigned)atoi(line + used);
     do_command(avr, COMMAND_LOCKS);
+  } else if (strcmp(verb, "reset") == 0) {
+    do_command(avr, COMMAND_RESET);
+  } else if (strcmp(verb, "late") == 0) {
+    late_until = ms + (unsigned long)atoi(line + used);
+  } else if (strcmp(verb, "busy") == 0) {
+    busy = atoi(line + used);
   } else {
     puts("end");
+    late_until = scanned_ms = 0;
+    busy = 0;
     memset(answers, 0xFF, sizeof answers);
     now_ms = 0;
     do_command(avr, COMMAND_AFRESH);
@@ -143,14 +173,18 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_READY, on_ready, NULL);
   avr_register_io_read(avr, OV_PORT_COMMAND, next_command, NULL);
   avr_register_io_read(avr, OV_PORT_LOCKS, lock_lights, NULL);
+  avr_register_io_read(avr, OV_PORT_ELAPSED, elapsed_ms, NULL);
+  avr_register_io_read(avr, OV_PORT_TAKEN, is_taken, NULL);
   memset(answers, 0xFF, sizeof answers);
   do_command(avr, COMMAND_SCAN);
   do_command(avr, COMMAND_AFRESH);
   scans = 0;
   scan_most = scan_sum = 0;
+  lowest_sp = 0xffff;
   while (fgets(line, sizeof line, stdin)) {
     if (line[0] != '\n' && line[0] != '#' && !obey(avr, line)) return 1;
   }
-  fprintf(stderr, "scans %lu most %llu mean %llu\n", scans, (unsigned long long)scan_most, (unsigned long long)(scans ? scan_sum / scans : 0));
+  fprintf(stderr, "scans %lu most %llu mean %llu stack %u\n", scans, (unsigned long long)scan_most,
+          (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp);
   return 0;
 }

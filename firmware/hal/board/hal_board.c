@@ -1,6 +1,7 @@
 /* The HAL for your own board. Fill in the functions with your controller's pin and USB calls; the comments say
- * what each must do. The line numbers are listed with their pins in pins.h. Call ov_init once, then ov_scan
- * every millisecond from a timer or from the main loop; never wait inside a report. */
+ * what each must do. The line numbers are listed with their pins in pins.h. Call ov_init once,
+ * then ov_scan every millisecond with the milliseconds since the last call; ov_host_reset after a bus reset.
+ * Never wait inside a report. */
 #include "ovrin.h"
 #include "pins.h"
 #include "tables.h"
@@ -8,7 +9,8 @@
 /* Make the pin of this strobe line an output and drive it low. */
 void ov_hal_strobe(uint8_t line) { (void)line; }
 
-/* Make it an input again, without pull-up: it must float while the others are read. */
+/* Make it an input again, with its pull-up if the line is also a sense line (a two-way matrix), else without: it must
+ * not be driven while the others are read. */
 void ov_hal_release(uint8_t line) { (void)line; }
 
 /* Wait this many microseconds. */
@@ -23,8 +25,8 @@ uint16_t ov_hal_read(uint8_t bank) { (void)bank; return 0xFFFF; }
 /* Switch the lamp on this lamp line; on a register chain, shift all of them out and latch. */
 void ov_hal_lamp(uint8_t line, uint8_t on) { (void)line; (void)on; }
 
-/* Put the report on the interface's IN endpoint. Answer 0 when the endpoint is still busy. */
-uint8_t ov_hal_report(uint8_t interface, const uint8_t *bytes, uint8_t length) {
-  (void)interface; (void)bytes; (void)length;
+/* Put the report (OV_REPORT_KEYBOARD, OV_REPORT_CONSUMER) on its interface's IN endpoint. Answer 0 when the endpoint is still busy. */
+uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
+  (void)kind; (void)bytes; (void)length;
   return 1;
 }

@@ -4,6 +4,8 @@
  *                               while STROBE (a number, or - for none) is driven
  *   MS busy 1|0                 from this millisecond on, the endpoints take no report, or take them again
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
+ *   MS reset                    the bus is reset: the host knows nothing any more
+ *   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
  *   MS end                      run up to this millisecond, then start afresh (device and clock)
  * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, and "end". */
 #include <stdio.h>
@@ -13,11 +15,11 @@
 #include "ovrin.h"
 #include "tables.h"
 
-#define STROBES 64
-
-static uint16_t answers[STROBES + 1][OV_MAX_BANKS];
+static uint16_t answers[OV_MOST_LINES + 1][OV_MOST_BANKS];
 static unsigned row;
 static unsigned long now_ms;
+static unsigned long late_until; /* no scan before this millisecond */
+static unsigned long scanned_ms; /* up to when the device has been told of the time */
 static int busy;
 
 void ov_hal_strobe(uint8_t line) { row = line + 1u; }
@@ -26,25 +28,35 @@ void ov_hal_settle(uint8_t us) { (void)us; }
 uint16_t ov_hal_read(uint8_t bank) { return answers[row][bank]; }
 void ov_hal_lamp(uint8_t line, uint8_t on) { printf("%lu lamp %u %u\n", now_ms, line, on); }
 
-uint8_t ov_hal_report(uint8_t interface, const uint8_t *bytes, uint8_t length) {
+static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
+
+uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
   if (busy) return 0;
-  printf("%lu %s ", now_ms, interface == OV_INTERFACE_KEYBOARD ? "keyboard" : "consumer");
+  printf("%lu %s ", now_ms, report_names[kind]);
   for (i = 0; i < length; i++) printf("%02x", bytes[i]);
   putchar('\n');
   return 1;
 }
 
+static uint8_t started;
+
 static void start_afresh(void) {
   memset(answers, 0xFF, sizeof answers);
   row = 0;
   now_ms = 0;
+  late_until = 0;
+  scanned_ms = 0;
   busy = 0;
-  ov_init();
+  started = ov_init();
 }
 
 static void run_until(unsigned long ms) {
-  for (; now_ms < ms; now_ms++) ov_scan();
+  for (; now_ms < ms; now_ms++) {
+    if (now_ms < late_until) continue;
+    ov_scan((uint8_t)(now_ms + 1 - scanned_ms));
+    scanned_ms = now_ms + 1;
+  }
 }
 
 static int set_answer(const char *rest) {
@@ -52,7 +64,7 @@ static int set_answer(const char *rest) {
   unsigned bank, word, line;
   if (sscanf(rest, "%7s %u %x", strobe, &bank, &word) != 3) return 0;
   line = strobe[0] == '-' ? 0u : (unsigned)atoi(strobe) + 1u;
-  if (line > STROBES || bank >= OV_MAX_BANKS) return 0;
+  if (line > OV_MOST_LINES || bank >= OV_MOST_BANKS) return 0;
   answers[line][bank] = (uint16_t)word;
   return 1;
 }
@@ -72,20 +84,31 @@ static int obey(const char *line) {
     ov_host_locks((uint8_t)atoi(line + used));
     return 1;
   }
+  if (strcmp(verb, "reset") == 0) {
+    ov_host_reset();
+    return 1;
+  }
+  if (strcmp(verb, "late") == 0) {
+    late_until = ms + (unsigned long)atoi(line + used);
+    return 1;
+  }
   if (strcmp(verb, "end") != 0) return 0;
   puts("end");
   start_afresh();
   return 1;
 }
 
+static const char *const start_words[] = {"ready", "there are no tables", "the tables are of another version",
+                                          "the tables are torn", "the arena is too small"};
+
 int main(void) {
   char line[96];
   unsigned long number = 0;
-  if (ov_table_byte(OV_AT_VERSION) != OV_TABLE_VERSION) {
-    fprintf(stderr, "tables are version %u, this runtime reads version %u\n", ov_table_byte(OV_AT_VERSION), OV_TABLE_VERSION);
+  start_afresh();
+  if (started != OV_START_READY) {
+    fprintf(stderr, "the device stays quiet: %s\n", start_words[started]);
     return 2;
   }
-  start_afresh();
   while (fgets(line, sizeof line, stdin)) {
     number++;
     if (line[0] == '\n' || line[0] == '#') continue;

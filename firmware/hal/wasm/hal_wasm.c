@@ -2,14 +2,15 @@
 #include "ovrin.h"
 #include "tables.h"
 
-#define STROBES 64
-#define TABLE_BYTES 32768
+#define ARENA_WORDS 16384
 
-uint8_t ov_tables[TABLE_BYTES];
-static uint16_t answers[(STROBES + 1) * OV_MAX_BANKS]; /* row 0: nothing strobed; row n + 1: strobe line n */
+uint8_t ov_tables[OV_MOST_TABLE_BYTES];
+uint16_t ov_arena[ARENA_WORDS];
+const uint16_t ov_arena_bytes = 2 * ARENA_WORDS - 1;
+static uint16_t answers[(OV_MOST_LINES + 1) * OV_MOST_BANKS]; /* row 0: nothing strobed; row n + 1: strobe line n */
 static uint8_t row;
 
-__attribute__((import_module("host"), import_name("report"))) void host_report(uint32_t interface, const uint8_t *bytes, uint32_t length);
+__attribute__((import_module("host"), import_name("report"))) uint32_t host_report(uint32_t kind, const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("lamp"))) void host_lamp(uint32_t line, uint32_t on);
 
 uint8_t *ov_tables_place(void);
@@ -20,9 +21,8 @@ uint16_t *ov_answers_place(void) { return answers; }
 void ov_hal_strobe(uint8_t line) { row = (uint8_t)(line + 1); }
 void ov_hal_release(uint8_t line) { (void)line; row = 0; }
 void ov_hal_settle(uint8_t us) { (void)us; }
-uint16_t ov_hal_read(uint8_t bank) { return answers[row * OV_MAX_BANKS + bank]; }
+uint16_t ov_hal_read(uint8_t bank) { return answers[row * OV_MOST_BANKS + bank]; }
 void ov_hal_lamp(uint8_t line, uint8_t on) { host_lamp(line, on); }
-uint8_t ov_hal_report(uint8_t interface, const uint8_t *bytes, uint8_t length) {
-  host_report(interface, bytes, length);
-  return 1;
+uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
+  return (uint8_t)host_report(kind, bytes, length);
 }

@@ -1,6 +1,7 @@
 import type { Control } from "../catalogue/kinds";
 import { derive, profileNamed } from "../design/derive";
 import type { Design } from "../design/schema";
+import { countedAfterMs } from "../keymap/debounce";
 import { counted, listed } from "../words";
 import { type BriefOption, optionFor } from "./option";
 import { type Wish, type WishCount, noWish, wishCounts } from "./wish";
@@ -63,7 +64,7 @@ export function budgetOf(design: Design): Budget {
     chosen && profile
       ? optionFor(most, { ...chosen, profileId: profile.id }, profile, {
           brief: design.brief,
-          debounceMs: design.timing.debounceMs,
+          debounceMs: countedAfterMs(design.timing.debounce),
           settleUs: design.timing.settleUs,
         })
       : null;

@@ -157,6 +157,7 @@ describe("knobs and lamps behind added parts", () => {
       { ...design, keymap: { ...design.keymap, layers: [{ ...design.keymap.layers[0], bindings: bound }] } },
       { report: ({ bytes }) => reports.push(bytes) },
     );
+    device.runUntil(5);
     device.turn("e1:turn", 3);
     device.runUntil(400);
     expect(reports.filter((bytes) => bytes.includes(5))).toHaveLength(3);

@@ -1,9 +1,173 @@
-/** What an input does: the first byte of an entry of the action table. */
+/**
+ * The device contract: what stands between a design, its tables and the firmware. Written once, here; the C side
+ * (firmware/src/contract.h) is generated from it by `npm run firmware`, and a check tells when it is stale.
+ */
+
+/** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
+export const TABLE_VERSION = 2;
+
+/** "OV": the first two bytes of a table block. */
+export const TABLE_MARK = [0x4f, 0x56] as const;
+
+/** "Nothing here" wherever a number of a line, switch or layer stands in one byte. */
+export const NONE = 0xff;
+
+/** Numbers are one byte, and 0xFF is none: so many there can be. Layers are bits of a word. */
+export const LIMITS = {
+  INPUTS: 254,
+  LINES: 255,
+  BANKS: 16,
+  GROUPS: 255,
+  ENCODERS: 127,
+  LAMPS: 255,
+  LAYERS: 16,
+  /** Multi-byte places in the tables are 15 bits, so that every target can add to them. */
+  TABLE_BYTES: 32767,
+} as const;
+
+/** Sense lines are read sixteen at a time. */
+export const BANK_LINES = 16;
+
+/** The header of the tables, field by field: its name and its bytes. Multi-byte values are little endian. */
+const HEADER = [
+  ["MARK", 2],
+  ["VERSION", 1],
+  /** Which reports the device declares: bit n is the report of kind n. */
+  ["REPORTS", 1],
+  /** Of the whole block, the two bytes of its CRC at the end included. */
+  ["LENGTH", 2],
+  ["SWITCHES", 1],
+  ["ENCODERS", 1],
+  ["LAMPS", 1],
+  ["LAYERS", 1],
+  ["GROUPS", 1],
+  ["BANKS", 1],
+  /** Switches that tell their change. */
+  ["FLIPS", 1],
+  ["SETTLE_US", 1],
+  ["TAP_MS", 1],
+  ["SPARE", 1],
+  ["GROUP_TABLE", 2],
+  ["BANK_TABLE", 2],
+  ["SWITCH_TABLE", 2],
+  ["ENCODER_TABLE", 2],
+  ["LAMP_TABLE", 2],
+  ["ACTION_TABLE", 2],
+  ["ACTION_POOL", 2],
+] as const;
+
+export type HeaderField = (typeof HEADER)[number][0];
+
+/** Where each field of the header begins, and where the header ends. */
+export const AT = Object.fromEntries(
+  HEADER.map(([name], nth) => [name, HEADER.slice(0, nth).reduce((sum, [, bytes]) => sum + bytes, 0)]),
+) as Record<HeaderField, number>;
+export const HEADER_BYTES = HEADER.reduce((sum, [, bytes]) => sum + bytes, 0);
+
+/** Bytes of one entry of each table. */
+export const ENTRY_BYTES = {
+  /** Strobe line or NONE, bank, and on each of the 16 lines a switch number or NONE. */
+  GROUP: 18,
+  /** 1 when the bank is read with nothing strobed: direct switches and encoders. */
+  BANK: 1,
+  /** Debounce time in ms, and how it is used (SWITCH_FLAG). */
+  SWITCH: 1,
+  /** Sense line of A, of B, quadrature states a step. */
+  ENCODER: 3,
+  /** Lamp line, what it shows (LAMP), argument. */
+  LAMP: 3,
+  /** Kind, modifiers, value; or LONG and the place of a longer action in the pool. Layer by layer, input by input. */
+  ACTION: 4,
+} as const;
+
+/** Upper bits of a switch's entry; the lower six are its debounce time. */
+export const SWITCH_FLAG = {
+  /** A change counts at once, and further ones wait out the debounce time. */
+  EAGER: 0x80,
+  /** It tells each change by a tap instead of being held down. */
+  FLIPS: 0x40,
+  DEBOUNCE_MS: 0x3f,
+} as const;
+
+/** What an input does: the first byte of an action. */
 export const ACTION = {
+  /** As on the layer beneath. */
   PASS: 0,
   NOTHING: 1,
+  /** A usage of the keyboard page, with modifiers. */
   KEYBOARD: 2,
+  /** A usage of the consumer page. */
   CONSUMER: 3,
   HOLD_LAYER: 4,
   STAY_LAYER: 5,
+  /** Its value is the place, in the pool, of an action that is longer than an entry. */
+  LONG: 0x7f,
 } as const;
+
+/** What a lamp shows. */
+export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3 } as const;
+
+/** Keyboard usages from here on are modifiers, not keys of the report (HID Usage Tables, keyboard page). */
+export const FIRST_MODIFIER = 0xe0;
+
+/**
+ * How a report is sent. STATE: the newest state, when it differs from the last one taken. SUM: what has added up since
+ * the last one taken. QUEUE: one after another, none left out.
+ */
+export const SENDING = { STATE: 0, SUM: 1, QUEUE: 2 } as const;
+
+/** The reports a device can send, by their number: bytes, and how they are sent. */
+export const REPORTS = {
+  keyboard: { number: 0, bytes: 8, sending: SENDING.STATE },
+  consumer: { number: 1, bytes: 2, sending: SENDING.STATE },
+} as const;
+export type ReportName = keyof typeof REPORTS;
+
+/** What ov_init answers: READY, or why the device stays quiet. */
+export const START = { READY: 0, NO_TABLES: 1, OTHER_VERSION: 2, TORN: 3, NO_ROOM: 4 } as const;
+
+/** Runs of steps in one direction that wait to be told, for each encoder. */
+export const STEP_RUNS = 3;
+
+/** What the arena's size depends on. */
+export interface ArenaCounts {
+  banks: number;
+  groups: number;
+  switches: number;
+  inputs: number;
+  encoders: number;
+  /** Encoders, and switches that tell their change. */
+  tappers: number;
+  layers: number;
+  lamps: number;
+  /** Bytes of all declared reports. */
+  reportBytes: number;
+}
+
+/** What the runtime keeps in the arena: bytes for each of something. Two-byte things come first, so that all lie even. */
+export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
+  ["resting words", 2, "banks"],
+  ["last words", 2, "groups"],
+  ["waiting steps", 2 * STEP_RUNS, "tappers"],
+  ["debounce", 1, "switches"],
+  ["layer each input was pressed on", 1, "inputs"],
+  ["quadrature state and travel", 2, "encoders"],
+  ["time left and input of the step being told", 2, "tappers"],
+  ["holders", 1, "layers"],
+  ["lit", 1, "lamps"],
+  ["last reports taken", 1, "reportBytes"],
+];
+
+/** Bytes of the arena; the C side computes the same. */
+export const arenaBytes = (counts: ArenaCounts): number =>
+  ARENA.reduce((sum, [, bytes, of]) => sum + bytes * counts[of], 0);
+
+/**
+ * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
+ * tests/firmware/memory.test.ts, which fails when they grow beyond this.
+ */
+export const FIXED_RAM_BYTES = 72;
+export const STACK_BYTES = 64;
+
+/** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */
+export const ramBytes = (counts: ArenaCounts): number => arenaBytes(counts) + FIXED_RAM_BYTES + STACK_BYTES;

@@ -89,8 +89,26 @@ function allCircuits(old: Json): Json {
   return { ...old, version: 4, circuits, chipPlaces: {}, pinWishes: noPinWishes, wires: usualWires };
 }
 
+/**
+ * Version 4 knew one debounce time and one school for all, and toggles told their state. They still do: what a device
+ * does must not change by being opened.
+ */
+function schoolsOfDebounce(old: Json): Json {
+  const { debounceMs, ...timing } = isObject(old.timing) ? old.timing : {};
+  const controls = objects(old.controls).map((control) =>
+    control.kind === "toggle" ? { ...control, tells: "state" } : control,
+  );
+  const debounce = { school: "deferred", ms: debounceMs };
+  return { ...old, version: 5, controls, timing: { ...timing, debounce, debounceOf: {} } };
+}
+
 /** By the version they start from. */
-const steps: Record<number, (old: Json) => Json> = { 1: circuitsFromKeys, 2: partsAndBrief, 3: allCircuits };
+const steps: Record<number, (old: Json) => Json> = {
+  1: circuitsFromKeys,
+  2: partsAndBrief,
+  3: allCircuits,
+  4: schoolsOfDebounce,
+};
 
 /** Brings an older document forward, version by version. What is not recognised is handed on unchanged. */
 export function migrate(document: Json): Json {

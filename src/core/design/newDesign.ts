@@ -1,6 +1,7 @@
 import { noPinWishes } from "../pins/pinWishes";
 import { usualWires } from "../wires/wireSettings";
 import { emptyBrief } from "../brief/wish";
+import { usualTiming } from "../keymap/debounce";
 import { usualMaking } from "../making/settings";
 import { noReach } from "../reach/reachSettings";
 import { type Board, DESIGN_FORMAT, DESIGN_VERSION, type Design } from "./schema";
@@ -48,7 +49,7 @@ export function newDesign(id: string, name: string): Design {
     wires: usualWires,
     keymap: { hostLanguage: "en-US", layers: [{ id: "base", name: "Base", bindings: {} }], lamps: {} },
     reportSet: { productName: name.slice(0, 60), interfaces: ["keyboard", "consumer"] },
-    timing: { debounceMs: 5, settleUs: 5, tapMs: 2 },
+    timing: usualTiming,
     journal: [],
   };
 }

@@ -9,6 +9,8 @@ import { readDesign } from "./readDesign";
 import { controlKinds } from "../catalogue/kinds";
 import versionOne from "./version1.example.json";
 import versionThree from "./version3.example.json";
+import versionFour from "./version4.example.json";
+import { derive } from "./derive";
 import versionTwo from "./version2.example.json";
 
 const copy = (): Record<string, never> => JSON.parse(JSON.stringify(pad()));
@@ -31,7 +33,7 @@ describe("reading a design", () => {
   });
 
   it("tells a too new version to be opened with a newer program", () => {
-    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 4/);
+    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 5/);
   });
 
   it.each([
@@ -104,7 +106,7 @@ describe("a design of version 1", () => {
   it("is brought forward with its wiring, and works", () => {
     const read = readDesign(versionOne);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    expect(read.value.version).toBe(4);
+    expect(read.value.version).toBe(5);
     const [matrix, direct] = read.value.circuits;
     expect(matrix).toMatchObject({
       kind: "matrix",
@@ -158,5 +160,23 @@ describe("the published schema", () => {
     expect(Object.keys(schema.properties)).toEqual(Object.keys(pad()));
     const kinds = schema.properties.controls.items!;
     expect((kinds.oneOf ?? kinds.anyOf)!.length).toBe(controlKinds.length);
+  });
+});
+
+describe("a design of version 4", () => {
+  it("is brought forward with its debounce, and its toggles tell what they told", () => {
+    const read = readDesign(versionFour);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { timing, controls } = read.value;
+    expect(timing).toEqual({
+      debounce: { school: "deferred", ms: versionFour.timing.debounceMs },
+      debounceOf: {},
+      settleUs: versionFour.timing.settleUs,
+      tapMs: versionFour.timing.tapMs,
+    });
+    const toggles = controls.filter(({ kind }) => kind === "toggle");
+    expect(toggles.length).toBeGreaterThan(10);
+    expect(toggles.every((control) => control.kind === "toggle" && control.tells === "state")).toBe(true);
+    expect(derive(read.value).inputs.some(({ flips }) => flips)).toBe(false);
   });
 });

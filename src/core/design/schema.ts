@@ -1,4 +1,4 @@
-import { text, between, whole, listOf, z } from "../schema";
+import { text, between, listOf, z } from "../schema";
 import { controllerProfileSchema } from "../catalogue/controllers/controllerProfile";
 import { controlSchema } from "../catalogue/kinds";
 import { idSchema, placementSchema } from "../catalogue/kinds/controlKind";
@@ -11,11 +11,12 @@ import { makingSchema, plateSchema } from "../making/settings";
 import { reachSchema } from "../reach/reachSettings";
 import { shapeSchema } from "../layout/shapes";
 import { bindingSchema } from "../keymap/bindings";
+import { timingSchema } from "../keymap/debounce";
 import { pinWishesSchema } from "../pins/pinWishes";
 import { wireSettingsSchema } from "../wires/wireSettings";
 
 export const DESIGN_FORMAT = "ovrin-design";
-export const DESIGN_VERSION = 4;
+export const DESIGN_VERSION = 5;
 export const MOST_CONTROLS = 1000;
 
 const nameSchema = text(1, 80);
@@ -98,15 +99,6 @@ const keymapSchema = z.strictObject({
 const reportSetSchema = z.strictObject({
   productName: text(1, 60),
   interfaces: listOf(z.enum(interfaceKinds), interfaceKinds.length),
-});
-
-const timingSchema = z.strictObject({
-  /** A change must last this long to count. */
-  debounceMs: whole(0, 50),
-  /** From driving a line to reading the others. */
-  settleUs: whole(0, 250),
-  /** How long one encoder step is reported as pressed. */
-  tapMs: whole(1, 50),
 });
 
 const journalEntrySchema = z.strictObject({

@@ -2,7 +2,7 @@ import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
 import { type ScanPlan, scanPlanOf } from "../firmware/scanPlan";
 import { tableBytes } from "../firmware/tables";
-import type { InterfaceKind } from "../hid/interfaces";
+import type { ReportName } from "../contract/contract";
 import { type Bounce, ContactSchedule } from "./contactSchedule";
 import { ElectricalWorld } from "./electricalWorld";
 import { BANKS, type Runtime, startRuntime } from "./runtime";
@@ -10,7 +10,7 @@ import { BANKS, type Runtime, startRuntime } from "./runtime";
 /** A report as it left the device. */
 export interface TimedReport {
   atMs: number;
-  interface: InterfaceKind;
+  interface: ReportName;
   bytes: Uint8Array;
 }
 
@@ -19,8 +19,8 @@ export interface DeviceWatch {
   report?(report: TimedReport): void;
   /** A lamp line, numbered as in the plan. */
   lamp?(atMs: number, line: number, on: boolean): void;
-  /** The host sets its lock lights, seen from the next scan on. */
-  locks?(atMs: number, bits: number): void;
+  /** Something the host does, seen from this millisecond on: its lock lights, busy or not, a reset; or a late scan. */
+  host?(atMs: number, what: "locks" | "busy" | "reset" | "late", value: number): void;
   contact?(atMs: number, contact: string, closed: boolean): void;
   /** What a bank now reads under a strobe (null: none): the whole input of the firmware. */
   answer?(atMs: number, strobe: number | null, bank: number, word: number): void;
@@ -40,6 +40,13 @@ const QUADRATURE = [
   { A: false, B: false },
 ] as const;
 
+/** A hand on a knob: steps it still has to make, and when the next quadrature state comes. */
+interface Turning {
+  orders: { states: number; direction: number }[];
+  phase: number;
+  nextMs: number;
+}
+
 /** One design, powered: its circuits around the real firmware, in milliseconds. */
 export class Device {
   readonly plan: ScanPlan;
@@ -47,8 +54,10 @@ export class Device {
   private readonly world: ElectricalWorld;
   private readonly schedule: ContactSchedule;
   private readonly runtime: Runtime;
-  private readonly phases = new Map<string, number>();
-  private readonly busyUntil = new Map<string, number>();
+  private readonly turnings = new Map<string, Turning>();
+  private isHostBusy = false;
+  private lateUntilMs = 0;
+  private scannedMs = 0;
 
   constructor(
     design: Design,
@@ -59,9 +68,15 @@ export class Device {
     this.world = new ElectricalWorld(this.plan, derive(design).profile ?? ASSUMED_LEVELS);
     this.schedule = new ContactSchedule(bounce);
     this.runtime = startRuntime(tableBytes(this.plan, design), {
-      report: (kind, bytes) => this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes }),
+      report: (kind, bytes) => this.take(kind, bytes),
       lamp: (line, on) => this.watch.lamp?.(this.nowMs, line, on),
     });
+  }
+
+  private take(kind: ReportName, bytes: Uint8Array): boolean {
+    if (this.isHostBusy) return false;
+    this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes });
+    return true;
   }
 
   /** Presses or releases a switch element at a millisecond, now at the earliest. */
@@ -69,34 +84,63 @@ export class Device {
     this.schedule.order(elementId, pressed, Math.max(atMs, this.nowMs));
   }
 
-  /** Turns an encoder by felt steps, clockwise when positive; a turn under way is finished first. */
-  turn(elementId: string, steps: number, atMs = this.nowMs): void {
+  /** Turns an encoder by felt steps, clockwise when positive, from now on; a turn under way is finished first. */
+  turn(elementId: string, steps: number): void {
     const encoder = this.plan.encoders.find((e) => e.elementId === elementId);
-    if (!encoder) return;
-    const direction = Math.sign(steps);
-    let at = Math.max(atMs, this.nowMs, this.busyUntil.get(elementId) ?? 0);
-    let phase = this.phases.get(elementId) ?? 3;
-    for (let left = Math.abs(steps) * encoder.statesPerStep; left > 0; left--, at += STATE_MS) {
-      const before = QUADRATURE[phase];
-      phase = (phase + direction + 4) % 4;
-      const after = QUADRATURE[phase];
+    if (!encoder || steps === 0) return;
+    const turning = this.turnings.get(elementId) ?? { orders: [], phase: 3, nextMs: 0 };
+    if (turning.orders.length === 0) turning.nextMs = Math.max(turning.nextMs, this.nowMs);
+    turning.orders.push({ states: Math.abs(steps) * encoder.statesPerStep, direction: Math.sign(steps) });
+    this.turnings.set(elementId, turning);
+  }
+
+  private turnKnobs() {
+    for (const [elementId, turning] of this.turnings) {
+      const [order] = turning.orders;
+      if (!order || turning.nextMs > this.nowMs) continue;
+      const before = QUADRATURE[turning.phase];
+      turning.phase = (turning.phase + order.direction + 4) % 4;
+      const after = QUADRATURE[turning.phase];
       const end = before.A !== after.A ? "A" : "B";
-      this.schedule.step(`${elementId}/${end}`, after[end], at);
+      this.schedule.step(`${elementId}/${end}`, after[end], this.nowMs);
+      turning.nextMs = this.nowMs + STATE_MS;
+      order.states -= 1;
+      if (order.states === 0) turning.orders.shift();
     }
-    this.phases.set(elementId, phase);
-    this.busyUntil.set(elementId, at);
   }
 
   /** The host's lock lights: bit 0 num, 1 caps, 2 scroll. */
   hostLocks(bits: number): void {
-    this.watch.locks?.(this.nowMs + 1, bits);
+    this.watch.host?.(this.nowMs + 1, "locks", bits);
     this.runtime.hostLocks(bits);
+  }
+
+  /** The host takes no reports, or takes them again. */
+  hostBusy(isBusy: boolean): void {
+    this.watch.host?.(this.nowMs, "busy", isBusy ? 1 : 0);
+    this.isHostBusy = isBusy;
+  }
+
+  /** The bus is reset: the host knows nothing any more. */
+  hostReset(): void {
+    this.watch.host?.(this.nowMs, "reset", 0);
+    this.runtime.hostReset();
+  }
+
+  /** The next scan comes so many milliseconds late. */
+  late(ms: number): void {
+    this.watch.host?.(this.nowMs, "late", ms);
+    this.lateUntilMs = this.nowMs + ms;
   }
 
   /** One millisecond: contacts move, the firmware scans. */
   step(): void {
+    this.turnKnobs();
     this.moveContacts();
-    this.runtime.scan();
+    if (this.nowMs >= this.lateUntilMs) {
+      this.runtime.scan(this.nowMs + 1 - this.scannedMs);
+      this.scannedMs = this.nowMs + 1;
+    }
     this.nowMs += 1;
   }
 

@@ -1,7 +1,8 @@
 import type { LadderBank } from "../circuits/circuitKind";
 import { ladderLevel, tapTold } from "../circuits/ladderVoltage";
 import { GROUND } from "../circuits/net";
-import { BANK_LINES, type ScanPlan } from "../firmware/scanPlan";
+import { BANK_LINES } from "../contract/contract";
+import type { ScanPlan } from "../firmware/scanPlan";
 
 /** Electrical limits of the controller's inputs. */
 export interface InputLevels {

@@ -1,38 +1,41 @@
-import { type InterfaceKind, interfaceKinds } from "../hid/interfaces";
+import { LIMITS, type ReportName, REPORTS } from "../contract/contract";
 import { RUNTIME_WASM_HEX } from "./runtimeWasm.generated";
 
 /** What the firmware calls out for. */
 export interface RuntimeHost {
-  report(kind: InterfaceKind, bytes: Uint8Array): void;
+  /** @returns whether the host takes it; else it is offered again. */
+  report(kind: ReportName, bytes: Uint8Array): boolean;
   lamp(line: number, on: boolean): void;
 }
 
 /** The firmware, compiled to WebAssembly, with one device's tables. */
 export interface Runtime {
-  init(): void;
-  scan(): void;
+  /** What ov_init answered (START of the device contract): ready, or why the device stays quiet. */
+  started: number;
+  scan(elapsedMs: number): void;
   hostLocks(bits: number): void;
+  hostReset(): void;
   switchClosed(switchNumber: number): boolean;
   layerActive(layer: number): boolean;
-  /** Answers of the electrical world: word of a bank while a strobe is driven, at (strobe + 1) · 8 + bank. */
+  /** Answers of the electrical world: word of a bank while a strobe is driven, at (strobe + 1) · BANKS + bank. */
   answers: Uint16Array;
 }
 
 interface Exports {
   memory: WebAssembly.Memory;
-  ov_init(): void;
-  ov_scan(): void;
+  ov_init(): number;
+  ov_scan(elapsedMs: number): void;
   ov_host_locks(bits: number): void;
+  ov_host_reset(): void;
   ov_switch_closed(sw: number): number;
   ov_layer_active(layer: number): number;
   ov_tables_place(): number;
   ov_answers_place(): number;
 }
 
-/** As firmware/hal/wasm/hal_wasm.c has it. */
-const STROBES = 64;
-export const BANKS = 8;
-const TABLE_BYTES = 32768;
+export const BANKS = LIMITS.BANKS;
+
+const reportNames = (Object.keys(REPORTS) as ReportName[]).sort((a, b) => REPORTS[a].number - REPORTS[b].number);
 
 const fromHex = (hex: string) => {
   const bytes = new Uint8Array(hex.length / 2);
@@ -44,25 +47,25 @@ let compiled: WebAssembly.Module | undefined;
 
 /** Starts the firmware on a device's tables. The module is a few kilobytes, so compiling it at once is fine. */
 export function startRuntime(tables: Uint8Array, host: RuntimeHost): Runtime {
-  if (tables.length > TABLE_BYTES)
-    throw new RangeError(`tables of ${tables.length} bytes; there is room for ${TABLE_BYTES}`);
+  if (tables.length > LIMITS.TABLE_BYTES)
+    throw new RangeError(`tables of ${tables.length} bytes; there is room for ${LIMITS.TABLE_BYTES}`);
   compiled ??= new WebAssembly.Module(fromHex(RUNTIME_WASM_HEX));
   const instance = new WebAssembly.Instance(compiled, {
     host: {
       report: (kind: number, place: number, length: number) =>
-        host.report(interfaceKinds[kind], new Uint8Array(exports.memory.buffer, place, length).slice()),
+        host.report(reportNames[kind], new Uint8Array(exports.memory.buffer, place, length).slice()) ? 1 : 0,
       lamp: (line: number, on: number) => host.lamp(line, on !== 0),
     },
   });
   const exports = instance.exports as unknown as Exports;
-  new Uint8Array(exports.memory.buffer, exports.ov_tables_place(), TABLE_BYTES).set(tables);
-  const answers = new Uint16Array(exports.memory.buffer, exports.ov_answers_place(), (STROBES + 1) * BANKS);
+  new Uint8Array(exports.memory.buffer, exports.ov_tables_place(), LIMITS.TABLE_BYTES).set(tables);
+  const answers = new Uint16Array(exports.memory.buffer, exports.ov_answers_place(), (LIMITS.LINES + 1) * BANKS);
   answers.fill(0xffff);
-  exports.ov_init();
   return {
-    init: exports.ov_init,
+    started: exports.ov_init(),
     scan: exports.ov_scan,
     hostLocks: exports.ov_host_locks,
+    hostReset: exports.ov_host_reset,
     switchClosed: (sw) => exports.ov_switch_closed(sw) !== 0,
     layerActive: (layer) => exports.ov_layer_active(layer) !== 0,
     answers,

@@ -1,27 +1,37 @@
 import { text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";
+import type { Element } from "../catalogue/kinds/controlKind";
 import { kindOf } from "../catalogue/kinds";
 import { derive } from "../design/derive";
 import { type Problem, type Result, bad, good } from "../design/problem";
 import type { Design } from "../design/schema";
-import { overLimits } from "../firmware/limits";
+import { overLimits } from "../firmware/capacity";
 import { scanPlanOf } from "../firmware/scanPlan";
 import { Device, type DeviceWatch, type TimedReport } from "./device";
 import { HostStandIn } from "./hostText";
+import { listed } from "../words";
 import { randomFrom } from "./random";
 
 /** Ten minutes of device time, so that one request ends soon. */
 const LONGEST_MS = 600_000;
 
+const HAND_ACTIONS = ["press", "release", "turn"] as const;
+/** What the computer or the board does: takes no reports for a while, resets the bus, scans late. */
+const HOST_ACTIONS = ["busy", "ready", "reset", "late"] as const;
+
 const eventSchema = z.strictObject({
   atMs: whole(0, LONGEST_MS),
-  /** Id or label of a control. */
-  control: text(1, 4000),
-  action: z.enum(["press", "release", "turn"]),
+  action: z.enum([...HAND_ACTIONS, ...HOST_ACTIONS]),
+  /** Id or label of the control that a hand moves. */
+  control: z.optional(text(1, 4000)),
+  /** Which of its ends, by name ("up", "inner") or id; the first that can do it when left out. */
+  end: z.optional(text(1, 100)),
   /** Felt steps of a turn, clockwise when positive. */
   steps: z.optional(whole(-1000, 1000)),
+  /** By how much a scan is late, in ms. */
+  ms: z.optional(whole(1, 200)),
 });
-export type ControlEvent = z.infer<typeof eventSchema>;
+export type SimulationEvent = z.infer<typeof eventSchema>;
 
 export const simulationSchema = z.strictObject({
   events: listOf(eventSchema, 20_000),
@@ -37,35 +47,47 @@ export interface SimulationResult {
   text: string;
 }
 
+const isHostEvent = ({ action }: SimulationEvent) => HOST_ACTIONS.some((one) => one === action);
+
 function findControl(design: Design, name: string): Control | undefined {
   return derive(design).controls.get(name) ?? design.controls.find((control) => control.label === name);
 }
 
-function eventProblem(design: Design, event: ControlEvent): string | null {
+/** The element of a control that an event moves, or why there is none. */
+function movedElement(design: Design, event: SimulationEvent): Element | string {
+  if (event.control === undefined) return `name the control to ${event.action}`;
   const control = findControl(design, event.control);
   if (!control) return `the design has no control "${event.control}"`;
-  const kinds = kindOf(control)
-    .elements(control)
-    .map((element) => element.kind);
-  if (event.action === "turn" && !kinds.includes("quadrature")) return `${control.label} cannot be turned`;
-  if (event.action !== "turn" && !kinds.includes("switch")) return `${control.label} has nothing to press`;
-  return null;
+  const elements = kindOf(control).elements(control);
+  const isTurn = event.action === "turn";
+  const able = elements.filter(({ kind }) => kind === (isTurn ? "quadrature" : "switch"));
+  if (able.length === 0) return `${control.label} ${isTurn ? "cannot be turned" : "has nothing to press"}`;
+  const found = event.end === undefined ? able[0] : able.find(({ id, end }) => id === event.end || end === event.end);
+  const ends = able.map(({ end }) => `"${end}"`);
+  return (
+    found ?? `${control.label} has no end "${event.end}" to ${isTurn ? "turn" : "press"}; there is ${listed(ends)}`
+  );
 }
 
-function problemsOf(design: Design, events: ControlEvent[]): Problem[] {
-  const over = overLimits(scanPlanOf(design), design.keymap.layers.length);
+function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
+  const over = overLimits(scanPlanOf(design), design);
   return [
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {
-      const message = eventProblem(design, event);
-      return message ? [{ path: `events.${at}.control`, message }] : [];
+      const moved = isHostEvent(event) ? null : movedElement(design, event);
+      if (typeof moved !== "string") return [];
+      return [{ path: `events.${at}.${moved.includes(" end ") ? "end" : "control"}`, message: moved }];
     }),
   ];
 }
 
-function order(device: Device, control: Control, event: ControlEvent) {
-  if (event.action === "turn") device.turn(`${control.id}:turn`, event.steps ?? 1, event.atMs);
-  else device.press(`${control.id}:press`, event.action === "press", event.atMs);
+function order(device: Device, design: Design, event: SimulationEvent) {
+  if (event.action === "reset") return device.hostReset();
+  if (event.action === "late") return device.late(event.ms ?? 1);
+  if (event.action === "busy" || event.action === "ready") return device.hostBusy(event.action === "busy");
+  const element = movedElement(design, event) as Element;
+  if (event.action === "turn") device.turn(element.id, event.steps ?? 1);
+  else device.press(element.id, event.action === "press", event.atMs);
 }
 
 /**
@@ -100,7 +122,7 @@ export function simulate(
   for (const event of inTime) {
     // Ordered when their time comes, so that a later order for a contact can cancel the rest of an earlier bounce.
     device.runUntil(Math.min(event.atMs, request.untilMs));
-    if (event.atMs < request.untilMs) order(device, findControl(design, event.control)!, event);
+    if (event.atMs < request.untilMs) order(device, design, event);
   }
   device.runUntil(request.untilMs);
   return good({ reports, text: host.text });

@@ -7,7 +7,7 @@ declare namespace WebAssembly {
     constructor(bytes: Uint8Array<ArrayBuffer>);
   }
   class Instance {
-    constructor(module: Module, imports: Record<string, Record<string, (...values: number[]) => void>>);
+    constructor(module: Module, imports: Record<string, Record<string, (...values: number[]) => number | void>>);
     readonly exports: Record<string, unknown>;
   }
 }

@@ -296,7 +296,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     knobBehind,
     /^E1 is read 1000 times a second through multiplexers: sure up to 10\.4 turns a second\.$/,
   ],
-  ["try/firmware-limits", shareOutDirect(manyKeys(130)), /^The design has 130 switches; the runtime holds 128\.$/],
+  ["try/firmware-limits", shareOutDirect(manyKeys(260)), /^The design has 260 inputs; the firmware numbers 254\.$/],
 ];
 
 describe("rules", () => {

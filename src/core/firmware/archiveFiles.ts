@@ -5,6 +5,7 @@ import { hidInterfaces } from "../hid/interfaces";
 import { phraseOf } from "../keymap/bindings";
 import { bindingContextOf } from "../keymap/bindingContext";
 import type { ScanPlan } from "./scanPlan";
+import { arenaNeed } from "./capacity";
 import { type TableSection, tableSections } from "./tables";
 
 const hexByte = (byte: number) => `0x${byte.toString(16).padStart(2, "0")}`;
@@ -31,11 +32,16 @@ function sectionLines({ title, bytes, entryBytes }: TableSection): string {
 /** The generated tables as a C source. */
 export function tablesSource(plan: ScanPlan, design: Design): string {
   return `/* The tables of "${inComment(design.name)}". Generated from its design file; change the design, not this. */
+#include "ovrin.h"
 #include "tables.h"
 
 const uint8_t ov_tables[] OV_IN_FLASH = {
 ${tableSections(plan, design).map(sectionLines).join("\n")}
 };
+
+/* The runtime's memory for this device. */
+uint16_t ov_arena[${Math.max(1, Math.ceil(arenaNeed(plan, design) / 2))}];
+const uint16_t ov_arena_bytes = sizeof ov_arena;
 `;
 }
 
@@ -133,10 +139,10 @@ Controller: ${profile?.title ?? "none chosen yet; the pins in pins.h are empty u
 2. Open \`pins.h\`: it lists every line with its pin. Compare it with your wiring.
 3. Fill in the six functions of \`hal/hal_board.c\` with your controller's pin and USB calls. The comments say what each must do.
 4. In your board's own project compile \`src/*.c\`, \`tables.c\` and \`hal/hal_board.c\`. Call \`ov_init()\` once, then \`ov_scan()\`
-   every millisecond. Hand the descriptors of \`pins.h\` to the USB side: one interface each.
+   every millisecond with the milliseconds since the last call. Hand the descriptors of \`pins.h\` to the USB side: one interface each.
 5. Load it before the case is closed, with the board's loader button in reach, and press every control once.
 
-No heap, no floating point, no recursion; the tables stay in flash. Debounce ${design.timing.debounceMs} ms, settle time ${design.timing.settleUs} µs.
+No heap, no floating point, no recursion; the tables stay in flash. Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
 
 ## Files
 

@@ -1,24 +1,26 @@
-import type { ControlEvent, SimulationRequest } from "../engine/simulate";
+import type { SimulationEvent, SimulationRequest } from "../engine/simulate";
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
 
 const PRESS_MS = 40;
 const STEP_MS = 120;
-const MOST_CONTROLS = 24;
+/** Contacts and knobs of the tour. */
+const MOST_ENDS = 32;
 
-/** A short tour of a design for the exported archive: each control used once, in order. */
+/** A short tour of a design for the exported archive: every contact pressed and every knob turned once, in order. */
 export function demonstrationOf(design: Design): SimulationRequest {
-  const { inputs } = derive(design);
-  const ids = [...new Set(inputs.map((input) => input.controlId))].slice(0, MOST_CONTROLS);
-  const events = ids.flatMap((control, nth): ControlEvent[] => {
+  const { elements } = derive(design);
+  const ends = [...elements.values()]
+    .filter(({ kind }) => kind === "switch" || kind === "quadrature")
+    .slice(0, MOST_ENDS);
+  const events = ends.flatMap(({ id, controlId, kind }, nth): SimulationEvent[] => {
     const atMs = 10 + nth * STEP_MS;
-    const motions = inputs.filter((input) => input.controlId === control).map((input) => input.motion);
-    const press: ControlEvent[] = [
-      { atMs, control, action: "press" },
-      { atMs: atMs + PRESS_MS, control, action: "release" },
+    const move = { control: controlId, end: id };
+    if (kind === "quadrature") return [{ ...move, atMs, action: "turn", steps: 1 }];
+    return [
+      { ...move, atMs, action: "press" },
+      { ...move, atMs: atMs + PRESS_MS, action: "release" },
     ];
-    const turn: ControlEvent[] = [{ atMs: atMs + 2 * PRESS_MS, control, action: "turn", steps: 1 }];
-    return [...(motions.includes("press") ? press : []), ...(motions.includes("clockwise") ? turn : [])];
   });
-  return { events, untilMs: 10 + ids.length * STEP_MS + STEP_MS };
+  return { events, untilMs: 10 + ends.length * STEP_MS + STEP_MS };
 }

@@ -1,7 +1,10 @@
-import { kindOf } from "../catalogue/kinds";
+import { AT, ENTRY_BYTES, HEADER_BYTES, type HeaderField, TABLE_VERSION } from "../contract/contract";
+import { crc16 } from "../contract/crc16";
+import { derive } from "../design/derive";
+import { setDebounceOf } from "../design/edits/timing";
 import { describe, expect, it } from "vitest";
 import { finishedPad, pad, wiredDemos } from "../../../tests/support/designs";
-import { changeControl } from "../design/edits/controls";
+import { addControl, changeControl } from "../design/edits/controls";
 import { addLayer, bind, setLampRule } from "../design/edits/keymap";
 import { shareOutDirect, unwire } from "../design/edits/wiring";
 import { newDesign } from "../design/newDesign";
@@ -10,7 +13,7 @@ import { pinsHeader, tablesSource } from "./archiveFiles";
 import { demonstrationOf } from "./demonstration";
 import { scanPlanOf } from "./scanPlan";
 import { recordScript } from "./script";
-import { tableBytes, tableSections } from "./tables";
+import { actionTable, tableBytes, tableSections } from "./tables";
 
 const word = (bytes: Uint8Array, at: number) => bytes[at] | (bytes[at + 1] << 8);
 
@@ -45,32 +48,60 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
   const plan = scanPlanOf(design);
   const bytes = tableBytes(plan, design);
 
-  it("begin with their sign, version and counts", () => {
-    expect([...bytes.slice(0, 9)]).toEqual([
-      0x4f,
-      0x56,
-      1,
-      plan.switches.length,
-      plan.encoders.length,
-      plan.lamps.length,
-      design.keymap.layers.length,
-      plan.groups.length,
-      Math.ceil(plan.senseLines.length / 16),
-    ]);
-    expect([...bytes.slice(9, 12)]).toEqual([design.timing.debounceMs, design.timing.settleUs, design.timing.tapMs]);
+  it("begin with the mark, the version, what is declared and the counts", () => {
+    const at = (field: HeaderField) => bytes[AT[field]];
+    expect([...bytes.slice(0, 3)]).toEqual([0x4f, 0x56, TABLE_VERSION]);
+    expect(at("REPORTS")).toBe(design.reportSet.interfaces.length === 2 ? 0b11 : 0b01);
+    expect(at("SWITCHES")).toBe(plan.switches.length);
+    expect(at("ENCODERS")).toBe(plan.encoders.length);
+    expect(at("LAMPS")).toBe(plan.lamps.length);
+    expect(at("LAYERS")).toBe(design.keymap.layers.length);
+    expect(at("GROUPS")).toBe(plan.groups.length);
+    expect(at("BANKS")).toBe(Math.ceil(plan.senseLines.length / 16));
+    expect(at("SETTLE_US")).toBe(design.timing.settleUs);
+    expect(at("TAP_MS")).toBe(design.timing.tapMs);
   });
 
-  it("point to their parts, one after the other without a gap, and end where they say", () => {
-    const sizes = tableSections(plan, design)
-      .slice(1)
-      .map((section) => section.bytes.length);
-    let at = 26;
+  it("point to their parts, one after the other without a gap, and end where they say, with their CRC", () => {
+    const places = (
+      [
+        "GROUP_TABLE",
+        "BANK_TABLE",
+        "SWITCH_TABLE",
+        "ENCODER_TABLE",
+        "LAMP_TABLE",
+        "ACTION_TABLE",
+        "ACTION_POOL",
+      ] as const
+    ).map((field) => word(bytes, AT[field]));
+    const sizes = [
+      ENTRY_BYTES.GROUP * plan.groups.length,
+      Math.ceil(plan.senseLines.length / 16),
+      plan.switches.length,
+      ENTRY_BYTES.ENCODER * plan.encoders.length,
+      ENTRY_BYTES.LAMP * plan.lamps.length,
+      ENTRY_BYTES.ACTION * plan.inputs.length * design.keymap.layers.length,
+      0,
+    ];
+    let at = HEADER_BYTES;
     sizes.forEach((size, nth) => {
-      expect(word(bytes, 12 + 2 * nth)).toBe(at);
+      expect(places[nth]).toBe(at);
       at += size;
     });
-    expect(word(bytes, 22)).toBe(at);
-    expect(bytes.length).toBe(at);
+    expect(word(bytes, AT.LENGTH)).toBe(at + 2);
+    expect(bytes.length).toBe(at + 2);
+    expect(word(bytes, at)).toBe(crc16(bytes.slice(0, at)));
+  });
+
+  it("carry the CRC whose check value is 0x29B1", () => {
+    expect(crc16(new TextEncoder().encode("123456789"))).toBe(0x29b1);
+  });
+
+  it("put an action that is longer than an entry into the pool, equal ones once", () => {
+    const long = { kind: 9, modifiers: 1, value: 0x302, more: [7, 8, 9] };
+    const { table, pool } = actionTable([long, { kind: 2, modifiers: 0, value: 4 }, { ...long }]);
+    expect(pool).toEqual([9, 1, 2, 3, 7, 8, 9]);
+    expect(table).toEqual([0x7f, 0, 0, 0, 2, 0, 4, 0, 0x7f, 0, 0, 0]);
   });
 
   it("hold a byte in every byte", () => {
@@ -80,10 +111,21 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
 });
 
 describe("entries", () => {
+  it("say of each switch how it settles and whether it tells its change", () => {
+    const eager = setDebounceOf(finishedPad(), ["k2"], { school: "eager", ms: 7 });
+    const toggled = addControl(eager, "toggle", "t1", { xMm: 80, yMm: 0, rotationDeg: 0, boardId: eager.boards[0].id });
+    const design = shareOutDirect(toggled);
+    const plan = scanPlanOf(design);
+    const table = tableBytes(plan, design);
+    const entry = (id: string) => table[word(table, AT.SWITCH_TABLE) + plan.switches.indexOf(id)];
+    expect([entry("k1:press"), entry("k2:press"), entry("t1:press")]).toEqual([5, 0x80 | 7, 0x40 | 5]);
+    expect(table[AT.FLIPS]).toBe(1);
+  });
+
   const action = (design: Design, layer: number, input: string) => {
     const plan = scanPlanOf(design);
     const bytes = tableBytes(plan, design);
-    const at = word(bytes, 18) + 4 * (layer * plan.inputs.length + plan.inputs.indexOf(input));
+    const at = word(bytes, AT.ACTION_TABLE) + 4 * (layer * plan.inputs.length + plan.inputs.indexOf(input));
     return [...bytes.slice(at, at + 4)];
   };
   const layered = addLayer(finishedPad(), "up", "Up");
@@ -107,7 +149,7 @@ describe("entries", () => {
   ] as const)("write a lamp that shows %o", (rule, bytes) => {
     const design = setLampRule(layered, "l1", rule);
     const table = tableBytes(scanPlanOf(design), design);
-    expect([...table.slice(word(table, 16), word(table, 16) + 3)]).toEqual(bytes);
+    expect([...table.slice(word(table, AT.LAMP_TABLE), word(table, AT.LAMP_TABLE) + 3)]).toEqual(bytes);
   });
 });
 
@@ -138,12 +180,11 @@ describe("recording", () => {
     expect(recorded.value.expected).toContain("15 keyboard 0000040000000000");
   });
 
-  it("uses each control of a demo once", () => {
+  it("moves each contact and knob of a demo once, by its id", () => {
     for (const design of wiredDemos) {
-      const used = new Set(demonstrationOf(design).events.map((event) => event.control));
-      expect(used.size).toBe(
-        Math.min(24, design.controls.filter((control) => kindOf(control).inputs(control).length > 0).length),
-      );
+      const ends = [...derive(design).elements.values()].filter(({ kind }) => ["switch", "quadrature"].includes(kind));
+      const used = demonstrationOf(design).events.map((event) => event.end);
+      expect([...new Set(used)]).toEqual(ends.slice(0, 32).map(({ id }) => id));
     }
   });
 
@@ -152,6 +193,6 @@ describe("recording", () => {
       events: [{ atMs: 1, control: "k1", action: "press" }],
       untilMs: 50,
     });
-    expect(recorded).toEqual({ ok: true, value: { script: "50 end\n", expected: "end\n" } });
+    expect(recorded).toEqual({ ok: true, value: { script: "50 end\n", expected: "0 lamp 0 0\nend\n" } });
   });
 });

@@ -4,7 +4,7 @@ import { type Artifact, fileStem, utf8 } from "../formats/artifact";
 import { designText } from "../formats/designJson";
 import { archiveReadme, makefile, pinsHeader, tablesSource } from "./archiveFiles";
 import { demonstrationOf } from "./demonstration";
-import { overLimits } from "./limits";
+import { overLimits } from "./capacity";
 import { scanPlanOf } from "./scanPlan";
 import { recordScript } from "./script";
 
@@ -17,7 +17,7 @@ export const firmwareArchive: Artifact = {
   purpose: "Runtime, tables, pin list, a stand-in that runs on this computer, and what to do in which order.",
   async make(design) {
     const plan = scanPlanOf(design);
-    const over = overLimits(plan, design.keymap.layers.length);
+    const over = overLimits(plan, design);
     if (over.length > 0) return bad(...over.map((what) => ({ path: "", message: `has ${what}` })));
     const demonstration = recordScript(design, demonstrationOf(design));
     if (!demonstration.ok) return demonstration;

@@ -1,6 +1,8 @@
 import type { Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
+import { BANK_LINES } from "../contract/contract";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../design/derive";
+import { type DebounceSchool, debounceOf } from "../keymap/debounce";
 import type { Design } from "../design/schema";
 
 /**
@@ -16,6 +18,8 @@ export interface ScanPlan {
   /** Element ids of the encoders, by encoder number. */
   encoders: { elementId: string; lineA: number; lineB: number; statesPerStep: number }[];
   lamps: { controlId: string; line: number }[];
+  /** By switch number: how its contact settles, and whether it tells its change. */
+  settling: { ms: number; school: DebounceSchool; flips: boolean }[];
   /** Input ids, by input number. */
   inputs: string[];
   groups: { strobe: number | null; bank: number; cells: (number | null)[] }[];
@@ -24,9 +28,6 @@ export interface ScanPlan {
   /** By line: how the firmware gets at a line that has no pin of its own. */
   reached: Record<string, string>;
 }
-
-/** Sense lines are read sixteen at a time. */
-export const BANK_LINES = 16;
 
 function splitByBank(group: ScanGroup, senseLine: Map<string, number>, switchNumber: Map<string, number>) {
   const banks = new Map<number, (number | null)[]>();
@@ -48,11 +49,14 @@ function mergeUnstrobed(groups: ScanGroup[]): ScanGroup[] {
   return [merged, ...groups.filter((group) => group.strobeNet !== null)];
 }
 
+export const bankCount = ({ senseLines }: Pick<ScanPlan, "senseLines">): number =>
+  Math.ceil(senseLines.length / BANK_LINES);
+
 const numbered = (ids: string[]) => new Map(ids.map((id, number) => [id, number]));
 
 /** Numbers everything the firmware scans. Elements that no circuit holds are left out: the firmware cannot see them. */
 export function scanPlanOf(design: Design): ScanPlan {
-  const { plans, inputs, controls } = derive(design);
+  const { plans, inputs, controls, elements } = derive(design);
   const groups = mergeUnstrobed(plans.flatMap((plan) => plan.groups));
   const encoders = plans.flatMap((plan) => plan.encoders);
   const lamps = plans.flatMap((plan) => plan.lamps);
@@ -67,6 +71,7 @@ export function scanPlanOf(design: Design): ScanPlan {
   const senseLine = numbered(senseLines);
   const presses = inputs.filter((input) => input.motion === "press" && scanned.has(input.elementId));
   const switches = presses.map((input) => input.elementId);
+  const settling = presses.map((input) => ({ ...debounceOf(design, input.controlId), flips: input.flips === true }));
   const switchNumber = numbered(switches);
   const strobeLine = numbered(strobeLines);
   return {
@@ -74,6 +79,7 @@ export function scanPlanOf(design: Design): ScanPlan {
     senseLines,
     lampLines: lamps.map((lamp) => lamp.net),
     switches,
+    settling,
     encoders: encoders.map((e) => ({
       elementId: e.elementId,
       lineA: senseLine.get(e.netA)!,
@@ -81,7 +87,7 @@ export function scanPlanOf(design: Design): ScanPlan {
       statesPerStep: e.statesPerStep,
     })),
     lamps: lamps
-      .map((lamp, line) => ({ controlId: controlOf(lamp.elementId), line }))
+      .map((lamp, line) => ({ controlId: elements.get(lamp.elementId)?.controlId ?? "", line }))
       .filter((l) => controls.has(l.controlId)),
     inputs: [...presses.map((input) => input.id), ...encoders.flatMap((e) => turnInputs(inputs, e.elementId))],
     groups: groups.flatMap((group) =>
@@ -96,8 +102,6 @@ export function scanPlanOf(design: Design): ScanPlan {
     reached: Object.assign({}, ...plans.map((plan) => plan.reached)),
   };
 }
-
-const controlOf = (elementId: string) => elementId.split(":")[0];
 
 const turnInputs = (inputs: ControlInput[], elementId: string) =>
   (["clockwise", "anticlockwise"] as const).map(

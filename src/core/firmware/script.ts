@@ -19,10 +19,10 @@ export function recordScript(design: Design, request: SimulationRequest): Result
       script.push(`${atMs} sense ${strobe ?? "-"} ${bank} ${word.toString(16).padStart(4, "0")}`),
     report: (report) => expected.push(`${report.atMs} ${report.interface} ${toHex(report.bytes)}`),
     lamp: (atMs, line, on) => expected.push(`${atMs} lamp ${line} ${on ? 1 : 0}`),
-    locks: (atMs, bits) => {
-      if (bits === locks) return;
-      locks = bits;
-      script.push(`${atMs} locks ${bits}`);
+    host: (atMs, what, value) => {
+      if (what === "locks" && value === locks) return;
+      if (what === "locks") locks = value;
+      script.push(what === "reset" ? `${atMs} reset` : `${atMs} ${what} ${value}`);
     },
   };
   const run = simulate(design, request, watch);

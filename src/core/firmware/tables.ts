@@ -1,13 +1,24 @@
+import {
+  ACTION,
+  AT,
+  ENTRY_BYTES,
+  HEADER_BYTES,
+  type HeaderField,
+  LAMP,
+  NONE,
+  REPORTS,
+  SWITCH_FLAG,
+  TABLE_MARK,
+  TABLE_VERSION,
+} from "../contract/contract";
+import { crc16 } from "../contract/crc16";
 import type { Design, LampRule } from "../design/schema";
 import { actionOf } from "../keymap/bindings";
 import { bindingContextOf } from "../keymap/bindingContext";
-import type { ScanPlan } from "./scanPlan";
+import type { ActionEntry } from "../keymap/bindings/bindingKind";
+import { bankCount, type ScanPlan } from "./scanPlan";
 
-/** Header places and entry sizes as in firmware/src/tables.h. */
-const HEADER_BYTES = 26;
-const VERSION = 1;
-const NONE = 0xff;
-const LAMP_CODE = { never: 0, always: 1, layer: 2, lock: 3 } as const;
+const LAMP_CODE = { never: LAMP.NEVER, always: LAMP.ALWAYS, layer: LAMP.LAYER, lock: LAMP.LOCK } as const;
 const LOCK_BIT = { num: 0, caps: 1, scroll: 2 } as const;
 
 /** One part of the table block, for listings with comments. */
@@ -18,10 +29,20 @@ export interface TableSection {
   entryBytes: number;
 }
 
+interface BodySection extends TableSection {
+  at: HeaderField;
+}
+
 const word = (value: number) => [value & 0xff, (value >> 8) & 0xff];
 
 function groupBytes(plan: ScanPlan): number[] {
   return plan.groups.flatMap(({ strobe, bank, cells }) => [strobe ?? NONE, bank, ...cells.map((cell) => cell ?? NONE)]);
+}
+
+function switchBytes({ settling }: ScanPlan): number[] {
+  return settling.map(
+    ({ ms, school, flips }) => ms | (school === "eager" ? SWITCH_FLAG.EAGER : 0) | (flips ? SWITCH_FLAG.FLIPS : 0),
+  );
 }
 
 function lampBytes(plan: ScanPlan, design: Design): number[] {
@@ -31,58 +52,119 @@ function lampBytes(plan: ScanPlan, design: Design): number[] {
     return rule.when === "lock" ? LOCK_BIT[rule.lock] : 0;
   };
   return plan.lamps.flatMap(({ controlId, line }) => {
-    const rule = design.keymap.lamps[controlId] ?? { when: "never" };
+    const rule = lampRuleOf(design, controlId);
     return [line, LAMP_CODE[rule.when], argument(rule)];
   });
 }
 
-function actionBytes(plan: ScanPlan, design: Design): number[] {
+/** What a lamp shows; nothing when it is bound to a layer that is gone. */
+function lampRuleOf({ keymap }: Design, controlId: string): LampRule {
+  const rule = Object.hasOwn(keymap.lamps, controlId) ? keymap.lamps[controlId] : null;
+  const isGone = rule?.when === "layer" && !keymap.layers.some(({ id }) => id === rule.layerId);
+  return rule === null || isGone ? { when: "never" } : rule;
+}
+
+/** Entries of the action table, and the pool with the actions that are longer than one; equal ones stand there once. */
+export function actionTable(entries: ActionEntry[]): { table: number[]; pool: number[] } {
+  const pool: number[] = [];
+  const places = new Map<string, number>();
+  const placeOf = (bytes: number[]) => {
+    const key = bytes.join(" ");
+    if (!places.has(key)) {
+      places.set(key, pool.length);
+      pool.push(...bytes);
+    }
+    return places.get(key)!;
+  };
+  const table = entries.flatMap(({ kind, modifiers, value, more }) => {
+    const short = [kind, modifiers, ...word(value)];
+    return more ? [ACTION.LONG, 0, ...word(placeOf([...short, ...more]))] : short;
+  });
+  return { table, pool };
+}
+
+function actionsOf(plan: ScanPlan, design: Design) {
   const context = bindingContextOf(design);
-  return design.keymap.layers.flatMap((layer) =>
-    plan.inputs.flatMap((inputId) => {
-      const { kind, modifiers, value } = actionOf(layer.bindings[inputId], context);
-      return [kind, modifiers, ...word(value)];
-    }),
+  return actionTable(
+    design.keymap.layers.flatMap((layer) =>
+      plan.inputs.map((inputId) =>
+        actionOf(Object.hasOwn(layer.bindings, inputId) ? layer.bindings[inputId] : undefined, context),
+      ),
+    ),
   );
 }
 
 function bankBytes(plan: ScanPlan): number[] {
-  const banks = new Array<number>(Math.ceil(plan.senseLines.length / 16)).fill(0);
+  const banks = new Array<number>(bankCount(plan)).fill(0);
   for (const group of plan.groups) if (group.strobe === null) banks[group.bank] = 1;
   for (const { lineA, lineB } of plan.encoders) banks[lineA >> 4] = banks[lineB >> 4] = 1;
   return banks;
 }
 
-/** The sections in the order of the header's pointers. */
-function bodySections(plan: ScanPlan, design: Design): TableSection[] {
+function bodySections(plan: ScanPlan, design: Design): BodySection[] {
   const encoders = plan.encoders.flatMap((e) => [e.lineA, e.lineB, e.statesPerStep]);
+  const { table, pool } = actionsOf(plan, design);
+  const section = (at: HeaderField, title: string, bytes: number[], entryBytes: number) => ({
+    at,
+    title,
+    bytes,
+    entryBytes,
+  });
   return [
-    { title: "groups: strobe line, bank, switch on each of 16 lines", bytes: groupBytes(plan), entryBytes: 18 },
-    { title: "encoders: line A, line B, states a step", bytes: encoders, entryBytes: 3 },
-    { title: "lamps: line, what it shows, argument", bytes: lampBytes(plan, design), entryBytes: 3 },
-    { title: "actions: layer by layer, input by input", bytes: actionBytes(plan, design), entryBytes: 4 },
-    { title: "banks: read with nothing strobed", bytes: bankBytes(plan), entryBytes: 1 },
+    section(
+      "GROUP_TABLE",
+      "groups: strobe line, bank, switch on each of 16 lines",
+      groupBytes(plan),
+      ENTRY_BYTES.GROUP,
+    ),
+    section("BANK_TABLE", "banks: read with nothing strobed", bankBytes(plan), ENTRY_BYTES.BANK),
+    section("SWITCH_TABLE", "switches: debounce ms, eager, tells its change", switchBytes(plan), 16),
+    section("ENCODER_TABLE", "encoders: line A, line B, states a step", encoders, ENTRY_BYTES.ENCODER),
+    section("LAMP_TABLE", "lamps: line, what it shows, argument", lampBytes(plan, design), ENTRY_BYTES.LAMP),
+    section("ACTION_TABLE", "actions: layer by layer, input by input", table, ENTRY_BYTES.ACTION),
+    section("ACTION_POOL", "longer actions", pool, 16),
   ];
 }
+
+/** Bit n for the report of number n that the device declares. */
+const reportBits = ({ reportSet }: Design) =>
+  reportSet.interfaces.reduce((bits, name) => bits | (1 << REPORTS[name].number), 0);
+
+function headerBytes(plan: ScanPlan, design: Design, body: BodySection[]): number[] {
+  const bytes = new Array<number>(HEADER_BYTES).fill(0);
+  const put = (field: HeaderField, ...values: number[]) => bytes.splice(AT[field], values.length, ...values);
+  put("MARK", ...TABLE_MARK);
+  put("VERSION", TABLE_VERSION);
+  put("REPORTS", reportBits(design));
+  put("SWITCHES", plan.switches.length);
+  put("ENCODERS", plan.encoders.length);
+  put("LAMPS", plan.lamps.length);
+  put("LAYERS", design.keymap.layers.length);
+  put("GROUPS", plan.groups.length);
+  put("BANKS", bankCount(plan));
+  put("FLIPS", plan.settling.filter(({ flips }) => flips).length);
+  put("SETTLE_US", design.timing.settleUs);
+  put("TAP_MS", design.timing.tapMs);
+  let place = HEADER_BYTES;
+  for (const section of body) {
+    put(section.at, ...word(place));
+    place += section.bytes.length;
+  }
+  put("LENGTH", ...word(place + CRC_BYTES));
+  return bytes;
+}
+
+const CRC_BYTES = 2;
 
 /** The device's tables in sections; joined they are what the firmware reads, on every target. */
 export function tableSections(plan: ScanPlan, design: Design): TableSection[] {
   const body = bodySections(plan, design);
-  let offset = HEADER_BYTES;
-  const places = body.map(({ bytes }) => {
-    const place = offset;
-    offset += bytes.length;
-    return place;
-  });
-  const { debounceMs, settleUs, tapMs } = design.timing;
-  const header = [
-    ...[0x4f, 0x56, VERSION, plan.switches.length, plan.encoders.length, plan.lamps.length],
-    ...[design.keymap.layers.length, plan.groups.length, body[4].bytes.length, debounceMs, settleUs, tapMs],
-    ...places.flatMap(word),
-    ...word(offset),
-    ...word(0),
-  ];
-  return [{ title: "header", bytes: header, entryBytes: 12 }, ...body];
+  const header = { title: "header", bytes: headerBytes(plan, design, body), entryBytes: 16 };
+  const all = [header, ...body];
+  const crc = word(crc16(all.flatMap(({ bytes }) => bytes)));
+  return [...all, { title: "CRC of all above", bytes: crc, entryBytes: CRC_BYTES }].filter(
+    ({ bytes }) => bytes.length > 0,
+  );
 }
 
 export const tableBytes = (plan: ScanPlan, design: Design): Uint8Array =>

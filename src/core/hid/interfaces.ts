@@ -1,8 +1,10 @@
+import { REPORTS, type ReportName } from "../contract/contract";
 import type { DescriptorItem } from "./descriptorItem";
 import { DescriptorWriter } from "./descriptorWriter";
 
-export const interfaceKinds = ["keyboard", "consumer"] as const;
-export type InterfaceKind = (typeof interfaceKinds)[number];
+/** The reports of the device contract, each on an interface of its own. */
+export const interfaceKinds = Object.keys(REPORTS) as [ReportName, ...ReportName[]];
+export type InterfaceKind = ReportName;
 
 /** One USB interface that a device can declare. */
 export interface HidInterface {

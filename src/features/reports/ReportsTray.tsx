@@ -5,8 +5,9 @@ import { type InterfaceKind, hidInterfaces, interfaceKinds } from "@/core/hid/in
 import type { Design } from "@/core/design/schema";
 import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
-import { NumberField, TextField, Tick } from "@/ui/pieces/fields";
-import { Columns, Section } from "@/ui/pieces/sheets";
+import { TextField, Tick } from "@/ui/pieces/fields";
+import { Section } from "@/ui/pieces/sheets";
+import { TimingSection } from "./TimingSection";
 
 function declare(design: Design, kind: InterfaceKind, declared: boolean): Design {
   const interfaces = interfaceKinds.filter((one) =>
@@ -18,9 +19,7 @@ function declare(design: Design, kind: InterfaceKind, declared: boolean): Design
 /** What the device declares, and its reports as they are right now. */
 export function ReportsTray() {
   const design = useDesign();
-  const { timing, reportSet } = design;
-  const setTiming = (title: string, change: Partial<Design["timing"]>) =>
-    edit(title, (d) => ({ ...d, timing: { ...d.timing, ...change } }));
+  const { reportSet } = design;
   return (
     <>
       <Section title="Live reports">
@@ -49,37 +48,7 @@ export function ReportsTray() {
           />
         ))}
       </Section>
-      <Section title="Timing">
-        <Columns count={3}>
-          <NumberField
-            label="Debounce"
-            unit="ms"
-            whole
-            min={0}
-            max={50}
-            value={timing.debounceMs}
-            onCommit={(debounceMs) => setTiming("debounce time", { debounceMs })}
-          />
-          <NumberField
-            label="Settle"
-            unit="µs"
-            whole
-            min={0}
-            max={250}
-            value={timing.settleUs}
-            onCommit={(settleUs) => setTiming("settle time", { settleUs })}
-          />
-          <NumberField
-            label="Step"
-            unit="ms"
-            whole
-            min={1}
-            max={50}
-            value={timing.tapMs}
-            onCommit={(tapMs) => setTiming("step time", { tapMs })}
-          />
-        </Columns>
-      </Section>
+      <TimingSection />
     </>
   );
 }

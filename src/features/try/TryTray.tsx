@@ -61,7 +61,7 @@ export function TryTray() {
           rows={[
             ["Layer", activeLayers.map((index) => design.keymap.layers[index]?.name).join(" over ") || "none"],
             ["Reports sent", reports.length],
-            ["Debounce", `${design.timing.debounceMs} ms`],
+            ["Debounce", `${design.timing.debounce.ms} ms, ${design.timing.debounce.school}`],
           ]}
         />
       </Section>

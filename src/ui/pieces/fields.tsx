@@ -2,6 +2,8 @@
 
 import { Box, Field, Input, NativeSelect } from "@chakra-ui/react";
 import { type KeyboardEvent, useId, useState } from "react";
+import type { schemaCore } from "@/core/schema";
+import { limitsOf } from "@/core/schemaLimits";
 import { readNumber } from "./readNumber";
 
 const box = {
@@ -63,14 +65,19 @@ interface NumberFieldProps {
   label: string;
   value: number;
   unit: string;
-  min: number;
-  max: number;
+  /** The limits, from the field's own schema or, where it has none, given. */
+  schema?: schemaCore.$ZodType;
+  min?: number;
+  max?: number;
   decimals?: number;
   whole?: boolean;
   onCommit: (value: number) => void;
 }
 
-export function NumberField({ label, value, unit, min, max, decimals = 2, whole = false, onCommit }: NumberFieldProps) {
+export function NumberField(props: NumberFieldProps) {
+  const { label, value, unit, schema, decimals = 2, whole = false, onCommit } = props;
+  const limits = schema ? limitsOf(schema) : { least: -Infinity, most: Infinity };
+  const { min = limits.least, max = limits.most } = props;
   const check = (text: string) => {
     const number = readNumber(text);
     if (number === null) return `"${text}" is not a number. Type one like 12.5.`;

@@ -62,6 +62,8 @@ export interface Element {
   id: string;
   controlId: string;
   kind: ElementKind;
+  /** What it is called within its control: "press", "up", "turn", "inner". */
+  end: string;
   label: string;
   contacts: Contact[];
   /** Of what turns: quadrature states between two felt steps, and felt steps in a turn. */
@@ -75,6 +77,8 @@ export interface ControlInput {
   elementId: string;
   motion: "press" | "clockwise" | "anticlockwise";
   label: string;
+  /** Of a contact that stays where it is put: it tells each change by a tap instead of its state. */
+  flips?: true;
 }
 
 /** All that the program knows about one kind of control. A new kind is one file that exports this, and one line. */
@@ -121,7 +125,7 @@ export function contactRow(controlId: string, names: string[], yMm: number, pitc
 /** One switch of a control, with its input; `name` tells several of one control apart. */
 export function switchOf(control: ControlBase, name: string, label: string, contacts: Contact[]) {
   const id = `${control.id}:${name}`;
-  const element: Element = { id, controlId: control.id, kind: "switch", label, contacts };
+  const element: Element = { id, controlId: control.id, kind: "switch", end: name, label, contacts };
   const input: ControlInput = { id, controlId: control.id, elementId: id, motion: "press", label };
   return { element, input };
 }
@@ -144,7 +148,7 @@ export function turningOf(
   contacts: Contact[],
 ) {
   const id = `${control.id}:${name}`;
-  const element: Element = { id, controlId: control.id, kind: "quadrature", label, turning, contacts };
+  const element: Element = { id, controlId: control.id, kind: "quadrature", end: name, label, turning, contacts };
   const input = (end: "cw" | "ccw", motion: "clockwise" | "anticlockwise"): ControlInput => ({
     id: name === "turn" ? `${control.id}:${end}` : `${id}-${end}`,
     controlId: control.id,
@@ -162,4 +166,4 @@ export const elementOf = (
   kind: ElementKind,
   label: string,
   contacts: Contact[],
-): Element => ({ id: `${control.id}:${name}`, controlId: control.id, kind, label, contacts });
+): Element => ({ id: `${control.id}:${name}`, controlId: control.id, kind, end: name, label, contacts });

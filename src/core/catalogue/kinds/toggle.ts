@@ -8,6 +8,8 @@ const toggleSchema = z.strictObject({
   positions: z.union([z.literal(2), z.literal(3)]),
   /** Springs back by itself. */
   momentary: z.boolean(),
+  /** What one that stays tells: each flip by a tap, or its state for as long as it is on. */
+  tells: z.enum(["change", "state"]),
 });
 export type Toggle = z.infer<typeof toggleSchema>;
 
@@ -27,10 +29,14 @@ export const toggle: ControlKind<Toggle> = {
     partId: "toggle-6",
     positions: 2,
     momentary: false,
+    tells: "change",
   }),
   ...asPart,
   elements: (control) => ends(control).map((end) => end.element),
-  inputs: (control) => ends(control).map((end) => end.input),
+  inputs: (control) =>
+    ends(control).map(({ input }) =>
+      control.momentary || control.tells === "state" ? input : { ...input, flips: true as const },
+    ),
   describe: (control) => `${control.positions} positions${control.momentary ? ", springs back" : ""}`,
 };
 

@@ -1,4 +1,4 @@
-import { overLimits } from "../../firmware/limits";
+import { overLimits } from "../../firmware/capacity";
 import { scanPlanOf } from "../../firmware/scanPlan";
 import type { Rule } from "../finding";
 
@@ -6,10 +6,10 @@ export const firmwareLimits: Rule = {
   id: "try/firmware-limits",
   stage: "try",
   severity: "stop",
-  why: "The runtime's memory is fixed when it is compiled; more does not fit and would not be scanned.",
-  source: "firmware/src/ovrin.h",
+  why: "The firmware numbers inputs, lines and lamps with one byte each; more would not be scanned.",
+  source: "the device contract (firmware/src/contract.h)",
   check: (design) =>
-    overLimits(scanPlanOf(design), design.keymap.layers.length).map((what) => ({
+    overLimits(scanPlanOf(design), design).map((what) => ({
       message: `The design has ${what}.`,
       subjects: [],
     })),

@@ -12,6 +12,8 @@ export interface ActionEntry {
   kind: number;
   modifiers: number;
   value: number;
+  /** What follows in a longer action, which then lies in the pool. */
+  more?: number[];
 }
 
 export interface BindingBase {

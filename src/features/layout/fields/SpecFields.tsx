@@ -1,4 +1,5 @@
-import type { Control } from "@/core/catalogue/kinds";
+import { type Control, kindNamed } from "@/core/catalogue/kinds";
+import { fieldOf } from "@/core/schemaLimits";
 import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { type FieldSpec, fieldsOf } from "./kindFields";
@@ -26,8 +27,7 @@ export function SpecFields({ control, change }: SpecFieldsProps) {
               label={spec.label}
               unit={spec.unit}
               whole={spec.sort === "whole"}
-              min={spec.min}
-              max={spec.max}
+              schema={fieldOf(kindNamed(control.kind).schema, spec.key)}
               value={Number(values[spec.key])}
               onCommit={(value) => set(spec, value)}
             />

@@ -8,32 +8,16 @@ interface Named {
 interface NumberSpec extends Named {
   sort: "number" | "whole";
   unit: string;
-  min: number;
-  max: number;
 }
 
-/** One field of a kind: a number with its unit and limits, a choice, or a yes or no. */
+/** One field of a kind: a number with its unit (its limits are the schema's), a choice, or a yes or no. */
 export type FieldSpec =
   | NumberSpec
   | (Named & { sort: "choice"; choices: { value: string; label: string }[]; numeric?: boolean })
   | (Named & { sort: "tick" });
 
-const number = (key: string, label: string, unit: string, min: number, max: number): FieldSpec => ({
-  key,
-  label,
-  unit,
-  min,
-  max,
-  sort: "number",
-});
-const count = (key: string, label: string, min: number, max: number): FieldSpec => ({
-  key,
-  label,
-  unit: "",
-  min,
-  max,
-  sort: "whole",
-});
+const number = (key: string, label: string, unit: string): FieldSpec => ({ key, label, unit, sort: "number" });
+const count = (key: string, label: string): FieldSpec => ({ key, label, unit: "", sort: "whole" });
 const tick = (key: string, label: string): FieldSpec => ({ key, label, sort: "tick" });
 const pick = (key: string, label: string, values: [value: string, label: string][], numeric = false): FieldSpec => ({
   key,
@@ -44,7 +28,7 @@ const pick = (key: string, label: string, values: [value: string, label: string]
 });
 
 const turning = [
-  count("stepsPerTurn", "Steps a turn", 1, 200),
+  count("stepsPerTurn", "Steps a turn"),
   pick(
     "statesPerStep",
     "Quadrature states a step",
@@ -72,9 +56,13 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
       true,
     ),
     tick("momentary", "Springs back"),
+    pick("tells", "One that stays tells", [
+      ["change", "each flip, by a tap"],
+      ["state", "its state, held while on"],
+    ]),
   ],
-  encoder: [number("knobDiameterMm", "Knob ⌀", "mm", 5, 80), ...turning],
-  concentric: [number("knobDiameterMm", "Outer knob ⌀", "mm", 8, 80), ...turning],
+  encoder: [number("knobDiameterMm", "Knob ⌀", "mm"), ...turning],
+  concentric: [number("knobDiameterMm", "Outer knob ⌀", "mm"), ...turning],
   stick: [
     pick(
       "axes",
@@ -92,21 +80,17 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
       ["turn", "Turned"],
       ["slide", "Slid"],
     ]),
-    number("travel", "Travel, in ° or mm", "", 1, 3600),
+    number("travel", "Travel, in ° or mm", ""),
   ],
   "five-way": [],
-  "ladder-pad": [number("widthMm", "Width", "mm", 3, 80), number("heightMm", "Height", "mm", 3, 80)],
-  lamp: [number("diameterMm", "Lamp ⌀", "mm", 1, 30), number("currentMa", "Current", "mA", 0.1, 50)],
-  light: [number("currentMa", "Current at full white", "mA", 1, 100)],
-  segments: [count("digits", "Digits", 1, 16)],
-  display: [
-    count("widthPx", "Dots across", 8, 1024),
-    count("heightPx", "Dots down", 8, 1024),
-    count("bitsPerPx", "Bits a dot", 1, 24),
-  ],
+  "ladder-pad": [number("widthMm", "Width", "mm"), number("heightMm", "Height", "mm")],
+  lamp: [number("diameterMm", "Lamp ⌀", "mm"), number("currentMa", "Current", "mA")],
+  light: [number("currentMa", "Current at full white", "mA")],
+  segments: [count("digits", "Digits")],
+  display: [count("widthPx", "Dots across"), count("heightPx", "Dots down"), count("bitsPerPx", "Bits a dot")],
   radio: [],
-  buzzer: [number("currentMa", "Current", "mA", 0.5, 200)],
-  motor: [number("currentMa", "Current", "mA", 5, 2000)],
+  buzzer: [number("currentMa", "Current", "mA")],
+  motor: [number("currentMa", "Current", "mA")],
   fixing: [tick("carries", "Carries the plate")],
 };
 

@@ -1,6 +1,7 @@
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { controllerProfileSchema } from "@/core/catalogue/controllers/controllerProfile";
 import { briefSchema, noWish, wishSchema } from "@/core/brief/wish";
+import { countedAfterMs } from "@/core/keymap/debounce";
 import { type Result, good } from "@/core/design/problem";
 import { readDesign } from "@/core/design/readDesign";
 import { between, listOf, whole, z } from "@/core/schema";
@@ -29,7 +30,8 @@ function questionOf(json: unknown): Result<Question> {
   if (!read.ok) return read;
   const { brief, profiles, timing } = read.value;
   const { wish, matrixShape, prices } = brief;
-  const { debounceMs, settleUs } = timing;
+  const { settleUs } = timing;
+  const debounceMs = countedAfterMs(timing.debounce);
   return good({ wish, matrixShape, prices, profiles, debounceMs, settleUs, all: false });
 }
 

@@ -1,0 +1,34 @@
+/* The runtime's memory, divided up at the start by what the tables count: no array has a size of its own. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+static uint16_t taken;
+
+void ov_arena_open(void) { taken = 0; }
+
+static uint8_t report_bytes(void) {
+  uint8_t bytes = 0;
+  uint8_t kind;
+  for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
+    if ((ov_table_byte(OV_AT_REPORTS) >> kind) & 1u) bytes = (uint8_t)(bytes + ov_report_length(kind));
+  }
+  return bytes;
+}
+
+uint16_t ov_arena_need(void) {
+  uint16_t switches = ov_table_byte(OV_AT_SWITCHES);
+  uint16_t encoders = ov_table_byte(OV_AT_ENCODERS);
+  uint16_t tappers = (uint16_t)(encoders + ov_table_byte(OV_AT_FLIPS));
+  return (uint16_t)(OV_ARENA_BYTES(ov_table_byte(OV_AT_BANKS), ov_table_byte(OV_AT_GROUPS), switches,
+                                   switches + 2u * encoders, encoders, tappers, ov_table_byte(OV_AT_LAYERS),
+                                   ov_table_byte(OV_AT_LAMPS), report_bytes()));
+}
+
+uint8_t *ov_arena_take(uint16_t bytes) {
+  uint8_t *place = (uint8_t *)ov_arena + taken;
+  uint16_t i;
+  taken = (uint16_t)(taken + bytes);
+  for (i = 0; i < bytes; i++) place[i] = 0;
+  return place;
+}

@@ -1,0 +1,94 @@
+/* Generated from src/core/contract/contract.ts by scripts/buildFirmware.mjs; do not edit. */
+#ifndef OV_CONTRACT_H
+#define OV_CONTRACT_H
+
+#define OV_TABLE_VERSION 2
+#define OV_MARK_0 0x4F
+#define OV_MARK_1 0x56
+#define OV_NONE 0xFF
+#define OV_BANK_LINES 16
+
+#define OV_MOST_INPUTS 0xFE
+#define OV_MOST_LINES 0xFF
+#define OV_MOST_BANKS 0x10
+#define OV_MOST_GROUPS 0xFF
+#define OV_MOST_ENCODERS 0x7F
+#define OV_MOST_LAMPS 0xFF
+#define OV_MOST_LAYERS 0x10
+#define OV_MOST_TABLE_BYTES 0x7FFF
+
+/* Places in the header. */
+#define OV_AT_MARK 0
+#define OV_AT_VERSION 2
+#define OV_AT_REPORTS 3
+#define OV_AT_LENGTH 4
+#define OV_AT_SWITCHES 6
+#define OV_AT_ENCODERS 7
+#define OV_AT_LAMPS 8
+#define OV_AT_LAYERS 9
+#define OV_AT_GROUPS 0x0A
+#define OV_AT_BANKS 0x0B
+#define OV_AT_FLIPS 0x0C
+#define OV_AT_SETTLE_US 0x0D
+#define OV_AT_TAP_MS 0x0E
+#define OV_AT_SPARE 0x0F
+#define OV_AT_GROUP_TABLE 0x10
+#define OV_AT_BANK_TABLE 0x12
+#define OV_AT_SWITCH_TABLE 0x14
+#define OV_AT_ENCODER_TABLE 0x16
+#define OV_AT_LAMP_TABLE 0x18
+#define OV_AT_ACTION_TABLE 0x1A
+#define OV_AT_ACTION_POOL 0x1C
+#define OV_HEADER_BYTES 30
+
+#define OV_GROUP_BYTES 18
+#define OV_BANK_BYTES 1
+#define OV_SWITCH_BYTES 1
+#define OV_ENCODER_BYTES 3
+#define OV_LAMP_BYTES 3
+#define OV_ACTION_BYTES 4
+
+#define OV_SWITCH_EAGER 0x80
+#define OV_SWITCH_FLIPS 0x40
+#define OV_SWITCH_DEBOUNCE_MS 0x3F
+
+#define OV_DO_PASS 0
+#define OV_DO_NOTHING 1
+#define OV_DO_KEYBOARD 2
+#define OV_DO_CONSUMER 3
+#define OV_DO_HOLD_LAYER 4
+#define OV_DO_STAY_LAYER 5
+#define OV_DO_LONG 0x7F
+#define OV_FIRST_MODIFIER 0xE0
+
+#define OV_LAMP_NEVER 0
+#define OV_LAMP_ALWAYS 1
+#define OV_LAMP_LAYER 2
+#define OV_LAMP_LOCK 3
+
+#define OV_SEND_STATE 0
+#define OV_SEND_SUM 1
+#define OV_SEND_QUEUE 2
+
+#define OV_REPORT_KEYBOARD 0
+#define OV_KEYBOARD_BYTES 8
+#define OV_KEYBOARD_SENDING 0
+#define OV_REPORT_CONSUMER 1
+#define OV_CONSUMER_BYTES 2
+#define OV_CONSUMER_SENDING 0
+#define OV_REPORT_KINDS 2
+#define OV_LONGEST_REPORT 8
+#define OV_REPORT_NAMES {"keyboard", "consumer"}
+
+#define OV_START_READY 0
+#define OV_START_NO_TABLES 1
+#define OV_START_OTHER_VERSION 2
+#define OV_START_TORN 3
+#define OV_START_NO_ROOM 4
+
+#define OV_STEP_RUNS 3
+
+/* Bytes of the arena: resting words, last words, waiting steps, debounce, layer each input was pressed on, quadrature state and travel, time left and input of the step being told, holders, lit, last reports taken. */
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, tappers, layers, lamps, reportBytes) (2u * (banks) + 2u * (groups) + 6u * (tappers) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 2u * (tappers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes))
+
+#endif

@@ -1,0 +1,69 @@
+/* The keyboard's report, in the boot layout of USB HID 1.11 (appendix B.1): modifiers, reserved, six usages. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+#define FIRST_KEY 2
+#define KEYS (OV_KEYBOARD_BYTES - FIRST_KEY)
+#define ERROR_ROLL_OVER 0x01
+
+/* The input whose usage went down last: only for it do modifiers count that its binding brings along, so that a
+ * shifted sign does not shift the letter that is rolled onto. */
+static uint8_t leading;
+
+static uint8_t modifier_keys; /* held inputs whose usage is a modifier */
+
+void ov_keyboard_init(void) {
+  leading = OV_NONE;
+  modifier_keys = 0;
+}
+
+static uint8_t usage_of(uint16_t action) { return ov_table_byte((uint16_t)(action + 2)); }
+static uint8_t modifiers_of(uint16_t action) { return ov_table_byte((uint16_t)(action + 1)); }
+
+void ov_keyboard_pressed(uint8_t input, uint16_t action) {
+  if (usage_of(action) < OV_FIRST_MODIFIER) leading = input;
+  else modifier_keys++;
+}
+
+void ov_keyboard_released(uint8_t input, uint16_t action) {
+  if (leading == input) leading = OV_NONE;
+  if (usage_of(action) >= OV_FIRST_MODIFIER) modifier_keys--;
+}
+
+/* Adds one usage; answers how many usages are down by then. */
+static uint8_t add_usage(uint8_t *report, uint8_t usage, uint8_t down) {
+  uint8_t i;
+  for (i = 0; i < down && i < KEYS; i++) {
+    if (report[FIRST_KEY + i] == usage) return down;
+  }
+  if (down < KEYS) report[FIRST_KEY + down] = usage;
+  return (uint8_t)(down + 1);
+}
+
+/* The inputs in their order; once there are too many keys, only modifier keys still matter. */
+void ov_keyboard_build(uint8_t *report) {
+  uint8_t inputs = ov_input_count();
+  uint8_t modifiers_left = modifier_keys;
+  uint8_t down = 0;
+  uint8_t input;
+  for (input = 0; input < OV_KEYBOARD_BYTES; input++) report[input] = 0;
+  if (leading != OV_NONE) report[0] = modifiers_of(ov_action_at(ov_held_on(leading), leading));
+  for (input = 0; input < inputs && (down <= KEYS || modifiers_left > 0); input++) {
+    uint8_t layer = ov_held_on(input);
+    uint16_t action;
+    uint8_t usage;
+    if (layer == OV_NONE) continue;
+    action = ov_action_at(layer, input);
+    if (ov_table_byte(action) != OV_DO_KEYBOARD) continue;
+    usage = usage_of(action);
+    if (usage < OV_FIRST_MODIFIER) {
+      down = add_usage(report, usage, down);
+      continue;
+    }
+    modifiers_left--;
+    report[0] = (uint8_t)(report[0] | modifiers_of(action) | (1u << (usage - OV_FIRST_MODIFIER)));
+  }
+  if (down <= KEYS) return;
+  for (input = 0; input < KEYS; input++) report[FIRST_KEY + input] = ERROR_ROLL_OVER;
+}

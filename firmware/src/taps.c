@@ -1,0 +1,86 @@
+/* Presses that the device makes and ends by itself: an encoder's steps, and switches that tell their change.
+ * A tap begins and ends only when the host has taken what was told before, so that a slow host misses none. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+/* Steps that wait, in runs of one direction, the oldest run first: how many, and below it one bit of direction; 0 ends
+ * the list. When the direction has changed more often than there are runs, a step takes back one of the newest run. */
+static uint16_t *runs_of;
+static uint8_t *left_of;  /* ms left of the tap being told */
+static uint8_t *input_of; /* the input it is told on */
+static uint8_t tappers;
+
+#define COUNT(run) ((run) >> 1)
+#define MOST_STEPS 0x7FFFu
+
+void ov_taps_init(void) {
+  tappers = (uint8_t)(ov_table_byte(OV_AT_ENCODERS) + ov_table_byte(OV_AT_FLIPS));
+  runs_of = (uint16_t *)(void *)ov_arena_take((uint16_t)(tappers * OV_STEP_RUNS * 2u));
+  left_of = ov_arena_take(tappers);
+  input_of = ov_arena_take(tappers);
+}
+
+void ov_tap(uint8_t tapper, uint8_t second) {
+  uint16_t *run = runs_of + (uint16_t)tapper * OV_STEP_RUNS;
+  uint8_t nth = 0;
+  while (nth + 1 < OV_STEP_RUNS && run[nth + 1] != 0) nth++;
+  if (run[nth] == 0 || (run[nth] & 1u) == second) {
+    if (COUNT(run[nth]) < MOST_STEPS) run[nth] = (uint16_t)(((COUNT(run[nth]) + 1u) << 1) | second);
+  } else if (nth + 1 < OV_STEP_RUNS) {
+    run[nth + 1] = (uint16_t)(2u | second);
+  } else {
+    run[nth] = COUNT(run[nth]) > 1 ? (uint16_t)(run[nth] - 2u) : 0;
+  }
+}
+
+uint8_t ov_tap_idle(uint8_t tapper) {
+  return (uint8_t)(left_of[tapper] == 0 && runs_of[(uint16_t)tapper * OV_STEP_RUNS] == 0);
+}
+
+/* The switch of the nth one that tells its change. */
+static uint8_t flipping_switch(uint8_t nth) {
+  uint16_t table = ov_table_word(OV_AT_SWITCH_TABLE);
+  uint8_t sw = 0;
+  for (;; sw++) {
+    if (!(ov_table_byte((uint16_t)(table + sw)) & OV_SWITCH_FLIPS)) continue;
+    if (nth-- == 0) return sw;
+  }
+}
+
+static uint8_t input_for(uint8_t tapper, uint8_t second) {
+  uint8_t encoders = ov_table_byte(OV_AT_ENCODERS);
+  if (tapper >= encoders) return flipping_switch((uint8_t)(tapper - encoders));
+  return (uint8_t)(ov_table_byte(OV_AT_SWITCHES) + 2u * tapper + second);
+}
+
+static void start(uint8_t tapper, uint16_t *run) {
+  uint8_t second = (uint8_t)(run[0] & 1u);
+  uint8_t i;
+  run[0] = (uint16_t)(run[0] - 2u);
+  if (COUNT(run[0]) == 0) {
+    for (i = 0; i + 1 < OV_STEP_RUNS; i++) run[i] = run[i + 1];
+    run[OV_STEP_RUNS - 1] = 0;
+  }
+  input_of[tapper] = input_for(tapper, second);
+  left_of[tapper] = ov_table_byte(OV_AT_TAP_MS);
+  ov_input_changed(input_of[tapper], 1);
+}
+
+static void play(uint8_t tapper, uint8_t elapsed_ms) {
+  uint16_t *run = runs_of + (uint16_t)tapper * OV_STEP_RUNS;
+  if (left_of[tapper] > elapsed_ms) {
+    left_of[tapper] = (uint8_t)(left_of[tapper] - elapsed_ms);
+  } else if (left_of[tapper] > 0) {
+    left_of[tapper] = 0;
+    ov_input_changed(input_of[tapper], 0);
+  } else if (run[0] != 0) {
+    start(tapper, run);
+  }
+}
+
+void ov_taps_play(uint8_t elapsed_ms) {
+  uint8_t tapper;
+  if (ov_reports_waiting()) return;
+  for (tapper = 0; tapper < tappers; tapper++) play(tapper, elapsed_ms);
+}

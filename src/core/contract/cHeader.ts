@@ -1,0 +1,93 @@
+import {
+  ACTION,
+  ARENA,
+  type ArenaCounts,
+  AT,
+  BANK_LINES,
+  ENTRY_BYTES,
+  FIRST_MODIFIER,
+  HEADER_BYTES,
+  LAMP,
+  LIMITS,
+  NONE,
+  REPORTS,
+  SENDING,
+  START,
+  STEP_RUNS,
+  SWITCH_FLAG,
+  TABLE_MARK,
+  TABLE_VERSION,
+} from "./contract";
+
+/** The order of the arena macro's parameters. */
+const COUNTS: (keyof ArenaCounts)[] = [
+  "banks",
+  "groups",
+  "switches",
+  "inputs",
+  "encoders",
+  "tappers",
+  "layers",
+  "lamps",
+  "reportBytes",
+];
+
+const hex = (value: number) => `0x${value.toString(16).toUpperCase().padStart(2, "0")}`;
+const defines = (prefix: string, values: Record<string, number>) =>
+  Object.entries(values).map(([name, value]) => `#define OV_${prefix}${name} ${value > 9 ? hex(value) : value}`);
+
+/** The contract as a C header. */
+export function contractHeader(): string {
+  const reports = Object.entries(REPORTS).flatMap(([name, { number, bytes, sending }]) => [
+    `#define OV_REPORT_${name.toUpperCase()} ${number}`,
+    `#define OV_${name.toUpperCase()}_BYTES ${bytes}`,
+    `#define OV_${name.toUpperCase()}_SENDING ${sending}`,
+  ]);
+  const most = Math.max(...Object.values(REPORTS).map(({ bytes }) => bytes));
+  const need = ARENA.map(([, bytes, of]) => `${bytes}u * (${of})`).join(" + ");
+  return `/* Generated from src/core/contract/contract.ts by scripts/buildFirmware.mjs; do not edit. */
+#ifndef OV_CONTRACT_H
+#define OV_CONTRACT_H
+
+#define OV_TABLE_VERSION ${TABLE_VERSION}
+#define OV_MARK_0 ${hex(TABLE_MARK[0])}
+#define OV_MARK_1 ${hex(TABLE_MARK[1])}
+#define OV_NONE ${hex(NONE)}
+#define OV_BANK_LINES ${BANK_LINES}
+
+${defines("MOST_", LIMITS).join("\n")}
+
+/* Places in the header. */
+${defines("AT_", AT).join("\n")}
+#define OV_HEADER_BYTES ${HEADER_BYTES}
+
+${Object.entries(ENTRY_BYTES)
+  .map(([name, bytes]) => `#define OV_${name}_BYTES ${bytes}`)
+  .join("\n")}
+
+${defines("SWITCH_", SWITCH_FLAG).join("\n")}
+
+${defines("DO_", ACTION).join("\n")}
+#define OV_FIRST_MODIFIER ${hex(FIRST_MODIFIER)}
+
+${defines("LAMP_", LAMP).join("\n")}
+
+${defines("SEND_", SENDING).join("\n")}
+
+${reports.join("\n")}
+#define OV_REPORT_KINDS ${Object.keys(REPORTS).length}
+#define OV_LONGEST_REPORT ${most}
+#define OV_REPORT_NAMES {${Object.keys(REPORTS)
+    .map((name) => `"${name}"`)
+    .join(", ")}}
+
+${defines("START_", START).join("\n")}
+
+#define OV_STEP_RUNS ${STEP_RUNS}
+
+/* Bytes of the arena: ${ARENA.map(([what]) => what).join(", ")}. */
+#define OV_ARENA_BYTES(${COUNTS.join(", ")}) (${need})
+
+#endif
+`;
+}
