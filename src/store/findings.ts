@@ -20,9 +20,10 @@ export const useFindings = (design: Design): Finding[] => useMemo(() => findings
 
 /** The controls that a finding is about, whatever it names. */
 export function controlsOf(design: Design, subject: Subject): string[] {
-  const { netById } = derive(design);
+  const { netById, elements, inputs } = derive(design);
   if (subject.kind === "control") return [subject.id];
-  if (subject.kind === "element" || subject.kind === "input") return [subject.id.split(":")[0]];
+  if (subject.kind === "element") return [elements.get(subject.id)?.controlId ?? []].flat();
+  if (subject.kind === "input") return [inputs.find(({ id }) => id === subject.id)?.controlId ?? []].flat();
   if (subject.kind === "net") return [...new Set(netById.get(subject.id)?.taps.map((tap) => tap.controlId) ?? [])];
   return [];
 }

@@ -1,8 +1,12 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { finishedPad } from "../../tests/support/designs";
+import { finishedPad, pad } from "../../tests/support/designs";
+import type { Control } from "@/core/catalogue/kinds";
+import { addControl, changeControl } from "@/core/design/edits/controls";
+import { shareOutDirect } from "@/core/design/edits/wiring";
 import { addLayer, bind, setLampRule } from "@/core/design/edits/keymap";
 import {
   clearText,
+  flipElement,
   pressElement,
   releaseAll,
   setBounce,
@@ -26,6 +30,14 @@ function pass(ms: number) {
     frames = [];
     due.forEach((frame) => frame(now));
   }
+}
+
+/** One frame of any length. */
+function frameOf(ms: number) {
+  now += ms;
+  const due = frames;
+  frames = [];
+  due.forEach((frame) => frame(now));
 }
 
 beforeEach(async () => {
@@ -56,6 +68,60 @@ describe("the live session", () => {
     const before = state().nowMs;
     pass(320);
     expect(state().nowMs - before).toBe(320);
+  });
+
+  it("keeps time when frames last no whole milliseconds", () => {
+    const before = state().nowMs;
+    for (let nth = 0; nth < 600; nth++) frameOf(16.67);
+    expect(Math.abs(state().nowMs - before - 600 * 16.67)).toBeLessThan(2);
+  });
+
+  it("keeps presses that were made before it woke, in their order", async () => {
+    stopSession();
+    const waking = startSession(finishedPad());
+    pressElement("k2:press", true);
+    pressElement("k2:press", false);
+    expect(state().text).toBe("");
+    await waking;
+    pass(200);
+    expect(state().text).toBe("b");
+    expect(state().held).toEqual([]);
+  });
+
+  it("says why a design cannot be tried, and presses nothing", async () => {
+    await startSession(shareOutDirect(pad(20, 13)));
+    expect(state().refusal).toBe("This design cannot be tried: it has 263 inputs; the firmware numbers 254.");
+    pressElement("k1:press", true);
+    pass(100);
+    expect(state().reports).toEqual([]);
+    await startSession(finishedPad());
+    expect(state().refusal).toBeNull();
+  });
+
+  it("types nothing on an interface that is not declared", async () => {
+    const design = finishedPad();
+    await startSession({ ...design, reportSet: { ...design.reportSet, interfaces: ["consumer"] } });
+    tap("k1:press");
+    expect(state().text).toBe("");
+    expect(state().reports).toEqual([]);
+  });
+
+  it("leaves a lever where it was put, also when the window is left, and flips one end at a time", async () => {
+    const at = { xMm: 90, yMm: 0, rotationDeg: 0, boardId: finishedPad().boards[0].id };
+    const lever = changeControl(addControl(finishedPad(), "toggle", "t", at), "t", {
+      positions: 3,
+    } as Partial<Control>);
+    await startSession(shareOutDirect(lever));
+    flipElement("t:press", ["t:down"]);
+    pass(50);
+    releaseAll();
+    expect(state().held).toEqual(["t:press"]);
+    flipElement("t:down", ["t:press"]);
+    pass(50);
+    expect(state().held).toEqual(["t:down"]);
+    flipElement("t:down", ["t:press"]);
+    pass(50);
+    expect(state().held).toEqual([]);
   });
 
   it("does not try to catch up hours after the tab slept", () => {

@@ -9,15 +9,28 @@ let loaded: typeof SessionDevice | null = null;
 /** Counts starts and stops, so that a device that arrives too late is not powered. */
 let turn = 0;
 
+/** What the hand did before the device had woken; it is done then, in its order. */
+let early: ((device: typeof SessionDevice) => void)[] = [];
+const MOST_EARLY = 200;
+
+function whenAwake(act: (device: typeof SessionDevice) => void): void {
+  if (loaded && useSession.getState().running) act(loaded);
+  else if (turn > 0 && early.length < MOST_EARLY) early.push(act);
+}
+
 /** Powers the device: from the design as it is, at time 0. */
 export async function startSession(next: Design): Promise<void> {
   const mine = (turn += 1);
   loaded ??= await import("./sessionDevice");
-  if (mine === turn) loaded.startDevice(next);
+  if (mine !== turn) return;
+  loaded.startDevice(next);
+  const device = loaded;
+  for (const act of early.splice(0)) act(device);
 }
 
 export function stopSession(): void {
   turn += 1;
+  early = [];
   loaded?.stopDevice();
 }
 
@@ -34,10 +47,15 @@ export function setWithoutDiodes(withoutDiodes: boolean): void {
 export const clearText = (): void => loaded?.forgetText();
 
 /** Presses or lets go a switch element. */
-export const pressElement = (elementId: string, pressed: boolean): void => loaded?.pressContact(elementId, pressed);
+export const pressElement = (elementId: string, pressed: boolean): void =>
+  whenAwake((device) => device.pressContact(elementId, pressed));
 
-export const turnElement = (elementId: string, steps: number): void => loaded?.turnKnob(elementId, steps);
+/** Puts a contact that stays on or off; `others` of its control cannot be on at the same time. */
+export const flipElement = (elementId: string, others: string[]): void =>
+  whenAwake((device) => device.flipContact(elementId, others));
 
-export function releaseAll(): void {
-  for (const id of useSession.getState().held) pressElement(id, false);
-}
+export const turnElement = (elementId: string, steps: number): void =>
+  whenAwake((device) => device.turnKnob(elementId, steps));
+
+/** Lets go of all that a hand holds; what stays where it is put stays. */
+export const releaseAll = (): void => loaded?.letGo();

@@ -1,7 +1,10 @@
+import { derive } from "@/core/design/derive";
 import { setDiodes } from "@/core/design/edits/wiring";
 import type { Design } from "@/core/design/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { HostStandIn } from "@/core/engine/hostText";
+import { overLimits } from "@/core/firmware/capacity";
+import { scanPlanOf } from "@/core/firmware/scanPlan";
 import { randomFrom } from "@/core/engine/random";
 import { type Change, type SessionState, emptySession, useSession } from "./sessionState";
 
@@ -30,10 +33,17 @@ let closedSwitches = new Set<string>();
 /** Powers the device: from the design as it is, at time 0. */
 export function startDevice(next: Design): void {
   design = next;
-  power();
-  set({ running: true });
   cancelAnimationFrame(frame);
-  tick(performance.now());
+  const [tooMuch] = overLimits(scanPlanOf(next), next);
+  if (tooMuch) {
+    stopDevice();
+    return set({ ...emptySession, refusal: `This design cannot be tried: it has ${tooMuch}.` });
+  }
+  power();
+  set({ running: true, refusal: null });
+  last = performance.now();
+  owedMs = 0;
+  frame = requestAnimationFrame(tick);
 }
 
 export function stopDevice(): void {
@@ -78,13 +88,15 @@ function power() {
 }
 
 let last = 0;
+/** Time that has passed on the screen and not yet on the device: frames last no whole milliseconds. */
+let owedMs = 0;
 
 function tick(now: number) {
-  const elapsed = Math.min(LONGEST_FRAME_MS, Math.round(now - last));
-  if (elapsed > 0) {
-    last = now;
-    if (device) advance(device, elapsed);
-  }
+  owedMs = Math.min(LONGEST_FRAME_MS, owedMs + Math.max(0, now - last));
+  last = now;
+  const whole = Math.floor(owedMs);
+  owedMs -= whole;
+  if (device && whole > 0) advance(device, whole);
   frame = requestAnimationFrame(tick);
 }
 
@@ -159,6 +171,19 @@ export function pressContact(elementId: string, pressed: boolean): void {
   const atMs = pressed ? device.nowMs : Math.max(device.nowMs, (pressedAt.get(elementId) ?? 0) + SHORTEST_PRESS_MS);
   device.press(elementId, pressed, atMs);
   set({ held: pressed ? [...held, elementId] : held.filter((id) => id !== elementId) });
+}
+
+/** Contacts that stay where they are put. */
+const stays = (elementId: string) => design !== null && derive(design).elements.get(elementId)?.stays === true;
+
+export function flipContact(elementId: string, others: string[]): void {
+  const isOn = get().held.includes(elementId);
+  for (const other of others) pressContact(other, false);
+  pressContact(elementId, !isOn);
+}
+
+export function letGo(): void {
+  for (const id of get().held) if (!stays(id)) pressContact(id, false);
 }
 
 export function turnKnob(elementId: string, steps: number): void {

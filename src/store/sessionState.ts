@@ -11,6 +11,8 @@ export interface Change {
 
 export interface SessionState {
   running: boolean;
+  /** Why the device cannot be tried, or null. */
+  refusal: string | null;
   nowMs: number;
   text: string;
   deeds: HostDeed[];
@@ -43,6 +45,7 @@ export const emptySession = {
 export const useSession = create<SessionState>(() => ({
   ...emptySession,
   running: false,
+  refusal: null,
   bounce: false,
   withoutDiodes: false,
 }));

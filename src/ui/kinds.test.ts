@@ -24,7 +24,7 @@ function drawn(control: Control, more: object = {}): string {
     tone: "none" as const,
     words: control.label,
     small: "",
-    pressed: false,
+    ends: "",
     lit: false,
     solderSide: false,
     tabStop: true,
@@ -44,7 +44,7 @@ describe.each(kinds)("$kind on the mat", (kind) => {
   });
 
   it("draws finite numbers only, whichever side is up and whatever is done with it", () => {
-    for (const more of [{}, { solderSide: true }, { pressed: true, lit: true, selected: true, tone: "stop" }])
+    for (const more of [{}, { solderSide: true }, { ends: "press", lit: true, selected: true, tone: "stop" }])
       expect(drawn(control, more)).not.toMatch(/NaN|Infinity|undefined/);
   });
 

@@ -5,6 +5,7 @@ import dynamic from "next/dynamic";
 import { useMemo } from "react";
 import type { Control } from "@/core/catalogue/kinds";
 import { derive } from "@/core/design/derive";
+import { movableEnds } from "@/core/engine/movable";
 import { boardRings } from "@/core/layout/boardOutline";
 import { type Outline, boundsOf } from "@/core/layout/outline";
 import type { Design } from "@/core/design/schema";
@@ -75,6 +76,13 @@ const groupColour = ({ colourGroups }: Design, control: Control) =>
   control.kind === "key" && control.groupId !== null
     ? (colourGroups.find(({ id }) => id === control.groupId)?.colour ?? null)
     : null;
+
+/** Names of a control's ends that the hand holds or has put on. */
+const heldEnds = (control: Control, held: string[]) =>
+  movableEnds(control)
+    .filter(({ id }) => held.includes(id))
+    .map(({ end }) => end)
+    .join(" ");
 
 const isArranging = (stage: StageView) => stage.mode === "arrange";
 
@@ -148,7 +156,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
             words={words}
             small={small}
             corners={corners}
-            pressed={isLive && held.includes(`${control.id}:press`)}
+            ends={isLive && held.length > 0 ? heldEnds(control, held) : ""}
             lit={isLive && lit.includes(control.id)}
             solderSide={flipped}
             tabStop={control.id === tabStop}
@@ -159,7 +167,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       {lens === "plate" && <PlateLens design={shown} seam={seam?.proposal.seam ?? null} />}
       {corners && <CornerHandles corners={corners} />}
       {lens === "wires" && <WiresLens design={shown} netId={netId} wireKey={stage.id === "wiring" ? wireKey : null} />}
-      {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried} />}
+      {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried ?? null} />}
       {hand.frame && (
         <rect
           x={hand.frame.minXMm}

@@ -4,6 +4,7 @@ import { phraseOf } from "@/core/keymap/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
 import type { Design, Layer } from "@/core/design/schema";
 import { reachOf } from "@/core/reach/reach";
+import { firstEnd } from "@/core/engine/movable";
 import type { LensId } from "@/ui/lenses/lens";
 
 /** What stands on a control: its label, and what the lens adds. */
@@ -15,8 +16,9 @@ export interface CapWords {
 }
 
 function cellWords(design: Design, control: Control): string {
+  const id = firstEnd(control, "switch")?.id;
+  if (id === undefined) return "";
   for (const circuit of design.circuits) {
-    const id = `${control.id}:press`;
     if (circuit.kind === "matrix" && circuit.cells[id])
       return `R${circuit.cells[id].row + 1} C${circuit.cells[id].column + 1}`;
     if (circuit.kind === "direct" && circuit.members.includes(id)) return "direct";

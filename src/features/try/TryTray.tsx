@@ -1,9 +1,18 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import type { Control } from "@/core/catalogue/kinds";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
-import { clearText, setBounce, setWithoutDiodes, turnElement, useSession } from "@/store/session";
+import {
+  clearText,
+  flipElement,
+  pressElement,
+  setBounce,
+  setWithoutDiodes,
+  turnElement,
+  useSession,
+} from "@/store/session";
+import type { Design } from "@/core/design/schema";
+import { movableEnds } from "@/core/engine/movable";
 import { useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Tick } from "@/ui/pieces/fields";
@@ -17,9 +26,14 @@ export function TryTray() {
   const hasMatrix = design.circuits.some(
     (circuit): circuit is MatrixCircuit => circuit.kind === "matrix" && circuit.diodes !== "none",
   );
-  const encoders = design.controls.filter((control) => control.kind === "encoder");
+  const refusal = useSession((state) => state.refusal);
   return (
     <>
+      {refusal && (
+        <Box role="alert" bg="var(--stop)" color="var(--sheet)" padding="8px 10px" marginTop="8px">
+          {refusal}
+        </Box>
+      )}
       <Section
         title="What the computer types"
         aside={
@@ -65,13 +79,7 @@ export function TryTray() {
           ]}
         />
       </Section>
-      {encoders.length > 0 && (
-        <Section title="Turn">
-          {encoders.map((control) => (
-            <TurnButtons key={control.id} control={control} />
-          ))}
-        </Section>
-      )}
+      <EndsSection design={design} />
       <Section title="What if">
         <Tick label="Contacts bounce, up to 4 ms" checked={bounce} onChange={setBounce} />
         <Tick
@@ -85,17 +93,48 @@ export function TryTray() {
   );
 }
 
-function TurnButtons({ control }: { control: Control }) {
-  const id = `${control.id}:turn`;
+/** Ends that are too small or too many to be found on the mat: every turn, and contacts beyond a control's first. */
+function EndsSection({ design }: { design: Design }) {
+  const held = useSession((state) => state.held);
+  const ends = design.controls.flatMap((control) => {
+    const movable = movableEnds(control);
+    const contacts = movable.filter(({ kind }) => kind === "switch");
+    return movable
+      .filter((end) => end.kind === "quadrature" || contacts.length > 1)
+      .map((end) => ({ end, others: contacts.filter(({ id, stays }) => stays && id !== end.id).map(({ id }) => id) }));
+  });
+  if (ends.length === 0) return null;
   return (
-    <Box display="flex" alignItems="center" gap="8px">
-      <Box flex="1">{control.label}</Box>
-      <PlainButton aria-label={`Turn ${control.label} anticlockwise`} onClick={() => turnElement(id, -1)}>
-        ↺
-      </PlainButton>
-      <PlainButton aria-label={`Turn ${control.label} clockwise`} onClick={() => turnElement(id, 1)}>
-        ↻
-      </PlainButton>
-    </Box>
+    <Section title="Turn and tilt">
+      {ends.map(({ end, others }) => (
+        <Box key={end.id} display="flex" alignItems="center" gap="8px">
+          <Box flex="1">{end.label}</Box>
+          {end.kind === "quadrature" ? (
+            <>
+              <PlainButton aria-label={`Turn ${end.label} anticlockwise`} onClick={() => turnElement(end.id, -1)}>
+                ↺
+              </PlainButton>
+              <PlainButton aria-label={`Turn ${end.label} clockwise`} onClick={() => turnElement(end.id, 1)}>
+                ↻
+              </PlainButton>
+            </>
+          ) : (
+            <PlainButton
+              aria-label={`Press ${end.label}`}
+              aria-pressed={held.includes(end.id)}
+              onClick={() => (end.stays ? flipElement(end.id, others) : tap(end.id))}
+            >
+              {end.stays ? "Flip" : "Press"}
+            </PlainButton>
+          )}
+        </Box>
+      ))}
+    </Section>
   );
+}
+
+/** A press of the shortest time that a finger takes. */
+function tap(elementId: string) {
+  pressElement(elementId, true);
+  pressElement(elementId, false);
 }

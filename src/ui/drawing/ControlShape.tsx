@@ -21,7 +21,8 @@ interface ControlShapeProps {
   small: string;
   /** Up to two short legends for the lower corners, one a line. */
   corners?: string;
-  pressed: boolean;
+  /** Names of its ends that are held or on, with a space between. */
+  ends: string;
   lit: boolean;
   solderSide: boolean;
   /** Only one control is a tab stop; arrows reach the others. */
@@ -145,8 +146,7 @@ const tinted = (colour: string | null): CSSProperties | undefined =>
 
 /** One control on the mat: its cap seen from above, or its body and contacts from the solder side. */
 export const ControlShape = memo(function ControlShape(props: ControlShapeProps) {
-  const { control, part, colour, pitch, selected, tone, words, small, corners, pressed, lit, solderSide, tabStop } =
-    props;
+  const { control, part, colour, pitch, selected, tone, words, small, corners, ends, lit, solderSide, tabStop } = props;
   const { xMm, yMm, rotationDeg } = control.placement;
   const kind = kindOf(control);
   const { Face } = viewOf(control.kind);
@@ -158,7 +158,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
       transform={`translate(${xMm} ${yMm}) rotate(${rotationDeg})`}
       data-control={control.id}
       role="button"
-      aria-pressed={selected || pressed}
+      aria-pressed={selected || ends !== ""}
       aria-label={describe(control, words, small)}
       tabIndex={tabStop ? 0 : -1}
       className="control"
@@ -186,7 +186,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
             strokeWidth={tone === "none" ? 0.3 : 0.9}
           />
           {pieces.length > 1 && <path d={cap} fill="var(--cap)" pointerEvents="none" />}
-          <Face control={control} pitch={pitch} part={part} pressed={pressed} lit={lit} />
+          <Face control={control} pitch={pitch} part={part} pressed={ends !== ""} ends={ends} lit={lit} />
         </>
       )}
       <path

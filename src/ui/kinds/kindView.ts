@@ -8,6 +8,8 @@ export interface FaceProps<C> {
   pitch: Pitch;
   part: Part;
   pressed: boolean;
+  /** Names of its ends that are held or on, with a space between. */
+  ends: string;
   lit: boolean;
 }
 

@@ -25,8 +25,9 @@ import type { FaceProps, KindView } from "./kindView";
 const line = { stroke: "var(--cap-edge)", strokeWidth: 0.35, fill: "none", pointerEvents: "none" } as const;
 const none = () => null;
 
-function ToggleFace({ control, pressed }: FaceProps<Toggle>) {
-  const reach = control.positions === 3 && !pressed ? 0 : pressed ? -3.4 : 3.4;
+function ToggleFace({ control, pressed, ends }: FaceProps<Toggle>) {
+  const isDown = ends.split(" ").includes("down") || (control.positions === 2 && !pressed);
+  const reach = isDown ? 3.4 : pressed ? -3.4 : 0;
   return (
     <g {...line}>
       <circle r={3} />

@@ -1,3 +1,4 @@
+import { knobEnd } from "./endAt";
 import { circle } from "../../layout/outline";
 import { between, z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, switchOf, turningOf } from "./controlKind";
@@ -44,6 +45,7 @@ export const concentric: ControlKind<Concentric> = {
     ...ring(control, "inner").inputs,
     ...(control.push ? [push(control).input] : []),
   ],
+  endAt: knobEnd,
   describe: (control) => `⌀ ${control.knobDiameterMm} mm, 2 × ${control.stepsPerTurn} steps a turn`,
 };
 

@@ -66,6 +66,8 @@ export interface Element {
   end: string;
   label: string;
   contacts: Contact[];
+  /** A contact that stays where it is put. */
+  stays?: true;
   /** Of what turns: quadrature states between two felt steps, and felt steps in a turn. */
   turning?: { statesPerStep: number; stepsPerTurn: number };
 }
@@ -101,6 +103,11 @@ export interface ControlKind<C extends ControlBase> {
   openings(control: C, part: Part): Outline[];
   elements(control: C): Element[];
   inputs(control: C): ControlInput[];
+  /**
+   * Which of its ends a finger moves at a place, seen from its centre and upright; the first that can be pressed or
+   * turned where a kind says nothing. `radiusMm` is how far its cap reaches.
+   */
+  endAt?(elements: Element[], at: Point, radiusMm: number): Element | undefined;
   /** A few words on its size for lists. */
   describe(control: C): string;
 }

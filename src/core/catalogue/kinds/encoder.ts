@@ -1,3 +1,4 @@
+import { knobEnd } from "./endAt";
 import { circle } from "../../layout/outline";
 import { point } from "../../layout/point";
 import { between, whole, z } from "../../schema";
@@ -42,6 +43,7 @@ export const encoder: ControlKind<Encoder> = {
   openings: asPart.openings,
   elements: (control) => [turn(control).element, ...(control.push ? [push(control).element] : [])],
   inputs: (control) => [...turn(control).inputs, ...(control.push ? [push(control).input] : [])],
+  endAt: knobEnd,
   describe: (control) => `⌀ ${control.knobDiameterMm} mm, ${control.stepsPerTurn} steps a turn`,
 };
 

@@ -1,3 +1,4 @@
+import { fiveWayEnd } from "./endAt";
 import { z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, switchOf } from "./controlKind";
 
@@ -18,6 +19,7 @@ export const fiveWay: ControlKind<FiveWay> = {
   ...asPart,
   elements: (control) => ways(control).map((way) => way.element),
   inputs: (control) => ways(control).map((way) => way.input),
+  endAt: fiveWayEnd,
   describe: () => "4 directions and push",
 };
 

@@ -1,3 +1,4 @@
+import { leverEnd } from "./endAt";
 import { z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, switchOf } from "./controlKind";
 
@@ -32,7 +33,9 @@ export const toggle: ControlKind<Toggle> = {
     tells: "change",
   }),
   ...asPart,
-  elements: (control) => ends(control).map((end) => end.element),
+  elements: (control) =>
+    ends(control).map(({ element }) => (control.momentary ? element : { ...element, stays: true as const })),
+  endAt: leverEnd,
   inputs: (control) =>
     ends(control).map(({ input }) =>
       control.momentary || control.tells === "state" ? input : { ...input, flips: true as const },

@@ -1,0 +1,26 @@
+import { derive } from "@/core/design/derive";
+import { moveController } from "@/core/design/edits/pins";
+import type { Design } from "@/core/design/schema";
+import { type Point, distanceMm } from "@/core/layout/point";
+import { edit } from "@/store/bench";
+import { CLICK_MM, type Grip, snapMm } from "./grip";
+
+const STEP_MM = 0.5;
+
+/** The controller follows the hand, at half millimetres. */
+export function moveModule(design: Design, from: Point): Grip {
+  const moved = (d: Design, to: Point, fine: boolean): Design => {
+    const place = derive(d).controller?.placement;
+    if (!place) return d;
+    return moveController(d, {
+      xMm: snapMm(place.xMm + to.xMm - from.xMm, STEP_MM, fine),
+      yMm: snapMm(place.yMm + to.yMm - from.yMm, STEP_MM, fine),
+    });
+  };
+  return {
+    follow: ({ at, event }) => ({ preview: moved(design, at, event.altKey) }),
+    end({ at, event }) {
+      if (distanceMm(from, at) > CLICK_MM) edit("move the controller", (d) => moved(d, at, event.altKey));
+    },
+  };
+}

@@ -1,0 +1,26 @@
+import { shiftControls } from "@/core/design/edits/controls";
+import type { Design } from "@/core/design/schema";
+import type { Point } from "@/core/layout/point";
+import { edit } from "@/store/bench";
+import { type Grip, snapMm } from "./grip";
+
+/** Movements snap to a quarter unit, as arrows do. */
+export const SNAP_PARTS = 4;
+
+/** Shifts parts: one step to undo, named by how many they are. */
+export function shiftParts(ids: string[], xMm: number, yMm: number): void {
+  if (xMm !== 0 || yMm !== 0)
+    edit(`move ${ids.length === 1 ? "1 part" : `${ids.length} parts`}`, (d) => shiftControls(d, ids, xMm, yMm));
+}
+
+/** Parts follow the hand. */
+export function moveParts(design: Design, ids: string[], from: Point): Grip {
+  const shift = (to: Point, fine: boolean): [number, number] => [
+    snapMm(to.xMm - from.xMm, design.pitch.xMm / SNAP_PARTS, fine),
+    snapMm(to.yMm - from.yMm, design.pitch.yMm / SNAP_PARTS, fine),
+  ];
+  return {
+    follow: ({ at, event }) => ({ preview: shiftControls(design, ids, ...shift(at, event.altKey)) }),
+    end: ({ at, event }) => shiftParts(ids, ...shift(at, event.altKey)),
+  };
+}

@@ -1,0 +1,102 @@
+import type { KeyboardEvent } from "react";
+import { derive } from "@/core/design/derive";
+import { movePin } from "@/core/design/edits/pins";
+import { firstEnd, movableEnds } from "@/core/engine/movable";
+import { nextPin } from "@/core/pins/padOrder";
+import { edit, useDesign } from "@/store/bench";
+import { select, takeNet, toggleSelected, useHand } from "@/store/hand";
+import { flipElement, pressElement, turnElement } from "@/store/session";
+import type { LensId } from "@/ui/lenses/lens";
+import type { StageView } from "../stageView";
+import { SNAP_PARTS, shiftParts } from "./grips/moveParts";
+import { idAt } from "./matTargets";
+import { neighbour } from "./neighbour";
+
+const FINE_MM = 0.1;
+
+type MatKey = KeyboardEvent<SVGSVGElement>;
+
+/** What keys do on the mat: go about, nudge, select, press and turn. */
+export function useMatKeys(stage: StageView, lens: LensId) {
+  const design = useDesign();
+  const selection = useHand((state) => state.selection);
+  const flipped = useHand((state) => state.flipped);
+  const isLive = stage.mode === "press";
+
+  const focusNeighbour = (event: MatKey, id: string) => {
+    const next = neighbour(design.controls, id, event.key, flipped);
+    if (next) event.currentTarget.querySelector<SVGGElement>(`[data-control="${next}"]`)?.focus();
+  };
+
+  const nudge = (event: MatKey) => {
+    const step = (pitch: number) => (event.shiftKey ? FINE_MM : pitch / SNAP_PARTS);
+    const across = event.key === "ArrowLeft" ? -1 : event.key === "ArrowRight" ? 1 : 0;
+    const down = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
+    shiftParts(selection, across * step(design.pitch.xMm) * (flipped ? -1 : 1), down * step(design.pitch.yMm));
+  };
+
+  /** A flag in focus goes round the module with the arrow keys; a taken pin is swapped. */
+  const stepNet = (event: MatKey, netId: string) => {
+    const { profile, netById } = derive(design);
+    const net = netById.get(netId);
+    if (!profile || !net?.need) return;
+    takeNet(netId);
+    if (!event.key.startsWith("Arrow")) return;
+    event.preventDefault();
+    const by = event.key === "ArrowDown" || event.key === "ArrowRight" ? 1 : -1;
+    const kept = new Set(Object.values(design.pinPlan).flatMap(({ pin, locked }) => (locked ? [pin] : [])));
+    const pin = nextPin(profile, net, design.pinPlan[netId]?.pin, by, kept);
+    if (pin) edit(`move ${net.flag} to ${pin}`, (d) => movePin(d, netId, pin));
+  };
+
+  /** With Shift the second end: an inner ring, the lower half of a lever. */
+  const endOf = (id: string, kind: "switch" | "quadrature", second: boolean) => {
+    const control = derive(design).controls.get(id);
+    if (!control) return undefined;
+    const ends = movableEnds(control).filter((end) => end.kind === kind);
+    return (second ? ends[1] : undefined) ?? firstEnd(control, kind);
+  };
+
+  const press = (event: MatKey, id: string) => {
+    const end = endOf(id, "switch", event.shiftKey);
+    if (!end || event.repeat) return;
+    const others = movableEnds(derive(design).controls.get(id)!).filter((other) => other.stays && other.id !== end.id);
+    if (end.stays)
+      flipElement(
+        end.id,
+        others.map((other) => other.id),
+      );
+    else pressElement(end.id, true);
+  };
+
+  const onKeyDown = (event: MatKey) => {
+    const flag = idAt(event.target, "net");
+    if (flag && lens === "pins" && (event.key.startsWith("Arrow") || event.key === "Enter"))
+      return stepNet(event, flag);
+    const id = idAt(event.target, "control");
+    if (!id) return;
+    const isArrow = event.key.startsWith("Arrow");
+    const isActing = event.key === " " || event.key === "Enter";
+    const isTurning = isLive && (event.key === "PageUp" || event.key === "PageDown");
+    if (!isArrow && !isActing && !isTurning) return;
+    event.preventDefault();
+    if (isTurning) {
+      const knob = endOf(id, "quadrature", event.shiftKey);
+      if (knob) turnElement(knob.id, event.key === "PageUp" ? 1 : -1);
+    } else if (isArrow && stage.mode === "arrange" && selection.includes(id) && !event.ctrlKey && !event.metaKey) {
+      nudge(event);
+    } else if (isArrow) focusNeighbour(event, id);
+    else if (isLive) press(event, id);
+    else if (event.key === "Enter") select([id]);
+    else toggleSelected(id);
+  };
+
+  const onKeyUp = (event: MatKey) => {
+    const id = idAt(event.target, "control");
+    if (!id || !isLive || (event.key !== " " && event.key !== "Enter")) return;
+    for (const end of movableEnds(derive(design).controls.get(id)!))
+      if (end.kind === "switch" && !end.stays) pressElement(end.id, false);
+  };
+
+  return { onKeyDown, onKeyUp };
+}
