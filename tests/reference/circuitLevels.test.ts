@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
-import { ladderLevel, ladderMargin, tapLevels, tapTold } from "@/core/circuits/ladderVoltage";
+import { floatingLoadOhm, ladderLevel, ladderMargin, tapLevels, tapTold } from "@/core/circuits/ladderVoltage";
 import { lockCells, setReversed, setOwnDiode, shareOutMatrix, wireAs } from "@/core/design/edits/wiring";
 import type { Design } from "@/core/design/schema";
 import { derive } from "@/core/design/derive";
@@ -257,5 +257,32 @@ describe("locked cells", () => {
     const again = shareOutMatrix(locked, "fewest-pins");
     const cellOf = (d: Design) => d.circuits.flatMap((c) => (c.kind === "matrix" ? [c.cells["k1:press"]] : []))[0];
     expect(cellOf(again)).toEqual(cellOf(matrixPad));
+  });
+});
+
+describe("two banks of a ladder with a pad held in each", () => {
+  /** The read bank powered, the other floating at its top, both pads on the common line. */
+  function spiceBanks(count: number, ohm: number, pullDown: number, read: number, other: number): number {
+    const lines = [`Vcc top 0 1`];
+    const chain = (name: string, topNode: string) => {
+      const node = (tap: number) => (tap === 0 ? "0" : tap === count ? topNode : `${name}${tap}`);
+      for (let tap = 1; tap <= count; tap++) lines.push(`R${name}${tap} ${node(tap)} ${node(tap - 1)} ${ohm}`);
+      return node;
+    };
+    const a = chain("a", "top");
+    const b = chain("b", "loose");
+    lines.push(`Rka ${a(read)} line 0.001`, `Rkb ${b(other)} line 0.001`, `Rp line 0 ${pullDown}`);
+    return operatingPoint(lines, ["line"]).get("line")!;
+  }
+
+  it.each([
+    [2, 1],
+    [2, 4],
+    [3, 2],
+    [1, 1],
+  ])("reads what ngspice reads: pad %i of four while pad %i of the other bank is held", (read, other) => {
+    const bank = { taps: ["1", "2", "3", "4"], resistorOhm: 1000, pullDownOhm: 1_000_000 };
+    const load = floatingLoadOhm(bank, [other])!;
+    expect(ladderLevel(bank, [read], [load])).toBeCloseTo(spiceBanks(4, 1000, 1_000_000, read, other), 3);
   });
 });

@@ -189,7 +189,7 @@ describe("settings of circuits", () => {
     const design = changeCircuit<DirectCircuit>(shareOutDirect(keyBlock(2, 2)), "direct", { polarity: "to-supply" });
     const { signalNets, plans, nets } = derive(design);
     expect(signalNets.every(({ need, heldBy }) => !need!.pullUp && heldBy === "resistor")).toBe(true);
-    expect(plans[0].resistors).toBe(4);
+    expect(plans[0].shunts.map(({ value }) => value)).toEqual(["10 kΩ", "10 kΩ", "10 kΩ", "10 kΩ"]);
     expect(nets.find(({ id }) => id === SUPPLY)!.taps).toHaveLength(4);
   });
 

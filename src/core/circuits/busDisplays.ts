@@ -14,7 +14,9 @@ const busDisplaysSchema = z.strictObject({
 });
 export type BusDisplays = z.infer<typeof busDisplaysSchema>;
 
+/** Branches of one multiplexer, and multiplexers that a bus takes by their three address terminals. */
 const BRANCHES = 8;
+const MOST_MULTIPLEXERS = 8;
 const CONTACT = { minus: 0, plus: 1, SCL: 2, SDA: 3 };
 
 interface Branch {
@@ -30,31 +32,58 @@ function addDisplay(builder: PlanBuilder, display: PlacedElement, { scl, sda }: 
 }
 
 /** Terminals of the common 24-terminal 8-branch class (typical; from memory). */
-function addMultiplexer(builder: PlanBuilder, main: Branch, branches: Branch[], displays: PlacedElement[]) {
+function addMultiplexer(
+  builder: PlanBuilder,
+  nth: number,
+  main: Branch,
+  branches: Branch[],
+  displays: PlacedElement[],
+) {
+  const strap = (bit: number) => ((nth >> bit) & 1 ? builder.supply : builder.ground);
   const branch = (nth: number): [string, Net | null][] => [
     [`SD${nth}`, branches[nth]?.sda ?? null],
     [`SC${nth}`, branches[nth]?.scl ?? null],
   ];
   const pins: [string, Net | null][] = [
-    ["A0", builder.ground],
-    ["A1", builder.ground],
+    ["A0", strap(0)],
+    ["A1", strap(1)],
     ["RESET", builder.supply],
     ...[0, 1, 2, 3].flatMap(branch),
     ["GND", builder.ground],
     ...[4, 5, 6, 7].flatMap(branch),
-    ["A2", builder.ground],
+    ["A2", strap(2)],
     ["SCL", main.scl],
     ["SDA", main.sda],
     ["VCC", builder.supply],
   ];
-  builder.chip("U1", "8-way I²C multiplexer", "bus-multiplexer", pins, middleOf(displays));
+  builder.chip(`U${nth + 1}`, "8-way I²C multiplexer", "bus-multiplexer", pins, middleOf(displays));
 }
 
-function ownBranches(builder: PlanBuilder, count: number): Branch[] {
-  return Array.from({ length: count }, (_, nth) => ({
-    scl: builder.own(`SCL ${nth + 1}`, "chain", null),
-    sda: builder.own(`SDA ${nth + 1}`, "chain", null),
-  }));
+/** Branches that so many displays of one address take. */
+const branchesNeeded = (displays: number, ownAddresses: number): number =>
+  Math.max(1, Math.ceil(displays / ownAddresses));
+
+/** Displays that a bus can tell apart: by their own addresses, on as many branches as its multiplexers have. */
+export const displayPlaces = (ownAddresses: number): number => MOST_MULTIPLEXERS * BRANCHES * ownAddresses;
+
+/** Bus multiplexers that so many displays of one address take; none while their own addresses are enough. */
+export function multiplexersFor(displays: number, ownAddresses: number): number {
+  const branches = branchesNeeded(displays, ownAddresses);
+  return branches === 1 ? 0 : Math.ceil(branches / BRANCHES);
+}
+
+/** Each branch has its pull-ups at its first display. */
+function ownBranches(builder: PlanBuilder, count: number, displays: PlacedElement[], ownAddresses: number): Branch[] {
+  return Array.from({ length: Math.min(count, MOST_MULTIPLEXERS * BRANCHES) }, (_, nth) => {
+    const { contacts } = displays[nth * ownAddresses];
+    const line = (name: "SCL" | "SDA") => {
+      const { at } = contacts[CONTACT[name]];
+      const net = builder.own(`${name} ${nth + 1}`, "chain", null);
+      builder.shunt(`pull-up ${name} ${nth + 1}`, "resistor", "4.7 kΩ", builder.supply, net, at);
+      return net;
+    };
+    return { scl: line("SCL"), sda: line("SDA") };
+  });
 }
 
 /** Displays on the two-wire bus; more of the same address than there are addresses get branches of their own. */
@@ -71,12 +100,20 @@ export const busDisplays: CircuitKind<BusDisplays> = {
     const builder = new PlanBuilder(circuit.id, places);
     const displays = present(circuit.members, elements).filter(busDisplays.takes);
     if (displays.length === 0) return builder.plan;
-    const main = addI2c(builder, circuit.bus);
-    const count = Math.ceil(displays.length / circuit.ownAddresses);
-    const branches = count === 1 ? [main] : ownBranches(builder, Math.min(count, BRANCHES));
-    displays.forEach((display, nth) => addDisplay(builder, display, branches[nth % branches.length]));
-    if (branches.length > 1) addMultiplexer(builder, main, branches, displays);
-    builder.plan.resistors += 2;
+    const main = addI2c(builder, circuit.bus, middleOf(displays));
+    const all = branchesNeeded(displays.length, circuit.ownAddresses);
+    const branches = all === 1 ? [main] : ownBranches(builder, all, displays, circuit.ownAddresses);
+    displays.forEach((display, nth) => {
+      const branch = branches[Math.floor(nth / circuit.ownAddresses)];
+      if (branch) addDisplay(builder, display, branch);
+    });
+    if (branches.length > 1)
+      for (let nth = 0; nth * BRANCHES < branches.length; nth++) {
+        const here = branches.slice(nth * BRANCHES, (nth + 1) * BRANCHES);
+        const first = nth * BRANCHES * circuit.ownAddresses;
+        const fed = displays.slice(first, first + BRANCHES * circuit.ownAddresses);
+        addMultiplexer(builder, nth, main, here, fed);
+      }
     return builder.plan;
   },
   steps: (_circuit, plan) => [

@@ -1,14 +1,18 @@
+import type { Point } from "../layout/point";
 import { type Net, busNeed } from "./net";
 import type { PlanBuilder } from "./planBuilder";
 
-/** The two wires of an I²C bus; every circuit on the same bus gets the same nets. */
-export function addI2c(builder: PlanBuilder, bus: number): { scl: Net; sda: Net } {
+/** The two wires of an I²C bus with their pull-ups; every circuit on the same bus gets the same nets and the same pair. */
+export function addI2c(builder: PlanBuilder, bus: number, at: Point): { scl: Net; sda: Net } {
   const busId = `i2c${bus}`;
-  const line = (name: "SCL" | "SDA") =>
-    builder.net(`${busId}.${name}`, bus === 0 ? name : `${name}${bus + 1}`, "bus", busNeed("i2c", name), {
-      busId,
-      heldBy: "resistor",
-    });
+  const line = (name: "SCL" | "SDA") => {
+    const need = busNeed("i2c", name);
+    const more = { busId, heldBy: "resistor" as const };
+    const net = builder.net(`${busId}.${name}`, bus === 0 ? name : `${name}${bus + 1}`, "bus", need, more);
+    const id = `${busId}.pull-up ${name}`;
+    builder.sharedShunt(id, "resistor", "4.7 kΩ", builder.supply, net, at);
+    return net;
+  };
   return { scl: line("SCL"), sda: line("SDA") };
 }
 

@@ -1,5 +1,6 @@
 import { text, whole, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
+import type { Point } from "../layout/point";
 import type { CircuitKind } from "./circuitKind";
 import { outputNeed } from "./net";
 import { PlanBuilder } from "./planBuilder";
@@ -52,17 +53,23 @@ export const charlieplex: CircuitKind<Charlieplex> = {
   plan(circuit, elements, places) {
     const builder = new PlanBuilder(circuit.id, places);
     const { plan } = builder;
-    const line = (number: number) => builder.own(`X${number + 1}`, "line", { ...outputNeed, input: true });
+    /** The pin's side of a line's resistor has the line's name; the lamps hang on the other side. */
+    const line = (number: number, at: Point) => {
+      const name = `X${number + 1}`;
+      const pin = builder.own(name, "line", { ...outputNeed, input: true });
+      const lamps = builder.own(`${name} lamps`, "chain", null);
+      if (lamps.taps.length === 0) builder.shunt(`resistor ${name}`, "resistor", "by the lamp", pin, lamps, at);
+      return lamps;
+    };
     for (const [id, { from, to }] of Object.entries(circuit.pairs)) {
       const element = elements.get(id);
       if (!element) continue;
-      builder.tap(line(from), element, 0);
-      builder.tap(line(to), element, 1);
+      if (!charlieplex.takes(element)) continue;
+      builder.tap(line(from, element.contacts[0].at), element, 0);
+      builder.tap(line(to, element.contacts[1].at), element, 1);
       plan.lamps.push({ elementId: id, net: id });
       plan.reached[id] = `X${from + 1} high, X${to + 1} low, the other lines floating`;
     }
-    // One resistor in each line: current passes two of them on its way.
-    plan.resistors = plan.nets.length;
     return plan;
   },
   steps: () => [

@@ -46,8 +46,24 @@ export interface InlinePart {
   onContact?: "anode" | "cathode";
 }
 
+/** A resistor or diode between two nets, at one place: a pull-up, a ladder's resistor, a base resistor. */
+export interface Shunt {
+  /** The same id in two circuits is the same part: the pull-ups of a bus that they share. */
+  id: string;
+  sort: "resistor" | "diode";
+  /** What is printed on it: "10 kΩ", "1N4148". */
+  value: string;
+  /** From the anode to the cathode of a diode. */
+  from: string;
+  to: string;
+  at: Point;
+}
+
 /** Contacts whose closing shifts one voltage; at most one of them is told at a time. */
 export interface LadderBank {
+  /** The line it is read on, and the net that powers it. */
+  line: string;
+  top: string;
   /** Element ids from the lowest tap to the highest. */
   taps: string[];
   resistorOhm: number;
@@ -63,14 +79,12 @@ export interface CircuitPlan {
   lamps: { elementId: string; net: string }[];
   chips: Chip[];
   inline: InlinePart[];
+  shunts: Shunt[];
   ladders: LadderBank[];
   /** By scanned line: how the firmware gets at a line that has no pin of its own, in words. */
   reached: Record<string, string>;
   /** One whole reading: how often lines must settle, and what shifting and converting add. */
   reading: { settles: number; fixedUs: number };
-  /** Parts that the circuit adds, for the parts count. */
-  diodes: number;
-  resistors: number;
 }
 
 /** Where the person put added parts, by their id. */

@@ -1,8 +1,9 @@
 import { z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
-import { type PlacedElement, analogNeed, inputNeed, outputNeed, pwmNeed, readNeed } from "./net";
-import { PlanBuilder, present } from "./planBuilder";
+import { type Net, type PlacedElement, analogNeed, inputNeed, outputNeed, pwmNeed, readNeed } from "./net";
+import { point } from "../layout/point";
+import { PlanBuilder, middleOf, present } from "./planBuilder";
 import { isRead, readEnds } from "./readEnds";
 
 /** What a closed switch does: pulls its pin down against the internal pull-up, or up against an added resistor. */
@@ -17,8 +18,10 @@ const PULL_DOWN = "10 kΩ to ground";
 function addRead(builder: PlanBuilder, circuit: DirectCircuit, element: PlacedElement) {
   if (circuit.polarity === "to-ground") return readEnds(builder, element, inputNeed);
   const ends = readEnds(builder, element, readNeed, { common: builder.supply, heldBy: "resistor" });
-  builder.plan.resistors += ends.length;
-  for (const { net } of ends) builder.plan.reached[net.id] = `pressed reads high, held by ${PULL_DOWN}`;
+  for (const { net } of ends) {
+    builder.shunt(`pull-down ${net.id}`, "resistor", "10 kΩ", net, builder.ground, net.taps[0].at);
+    builder.plan.reached[net.id] = `pressed reads high, held by ${PULL_DOWN}`;
+  }
   return ends;
 }
 
@@ -36,9 +39,41 @@ function addAnalog(builder: PlanBuilder, element: PlacedElement) {
   builder.tap(builder.ground, element, 2);
 }
 
+/** From here on a part is switched by a transistor: the weakest pins of the trade give 4 mA (typical; from memory). */
+const TRANSISTOR_FROM_MA = 4;
+/** A small transistor switches so much without getting hot (typical of the 2N3904 class; from memory). */
+const SMALL_TRANSISTOR_MA = 150;
+
+/** Small ones straight from the pin; what takes more hangs on the supply and is switched on its ground side. */
 function addOutput(builder: PlanBuilder, element: PlacedElement) {
-  builder.tap(builder.net(element.id, element.label, "output", pwmNeed), element, 0);
-  builder.tap(builder.ground, element, 1);
+  const pin = builder.net(element.id, element.label, "output", pwmNeed);
+  const currentMa = element.currentMa ?? 0;
+  if (currentMa <= TRANSISTOR_FROM_MA) {
+    builder.tap(pin, element, 0);
+    builder.tap(builder.ground, element, 1);
+    return;
+  }
+  const at = middleOf([element]);
+  const low = builder.net(`${element.id}/low`, `${element.label} low`, "chain", null);
+  const gate = builder.net(`${element.id}/gate`, `${element.label} gate`, "chain", null);
+  builder.tap(builder.fiveVolt, element, 0);
+  builder.tap(low, element, 1);
+  const isSmall = currentMa <= SMALL_TRANSISTOR_MA;
+  const ends: [string, Net | null][] = isSmall
+    ? [
+        ["E", builder.ground],
+        ["B", gate],
+        ["C", low],
+      ]
+    : [
+        ["G", gate],
+        ["D", low],
+        ["S", builder.ground],
+      ];
+  const title = isSmall ? "NPN transistor, 2N3904 class" : "logic-level N-channel MOSFET";
+  builder.chip(`Q ${element.id}`, title, "transistor", ends, point(at.xMm, at.yMm + 8), "Q");
+  builder.shunt(`base ${element.id}`, "resistor", isSmall ? "1 kΩ" : "100 Ω", pin, gate, at);
+  builder.shunt(`flyback ${element.id}`, "diode", isSmall ? "1N4148" : "1N5819", low, builder.fiveVolt, at);
 }
 
 const TAKEN = ["switch", "quadrature", "lamp", "analog", "output"];

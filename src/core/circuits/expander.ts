@@ -75,7 +75,7 @@ export const expander: CircuitKind<ExpanderCircuit> = {
     const members = present(circuit.members, elements).filter(isRead);
     const lines = members.reduce((sum, element) => sum + endCount(element), 0);
     if (lines === 0) return plan;
-    const { scl, sda } = addI2c(builder, circuit.bus);
+    const { scl, sda } = addI2c(builder, circuit.bus, middleOf(members));
     const interrupt = circuit.interrupt ? builder.own("interrupt", "interrupt", interruptNeed) : null;
     const ends = members.flatMap((element) => readEnds(builder, element, null));
     const count = Math.ceil(ends.length / LINES);

@@ -17,6 +17,9 @@ const ladderSchema = z.strictObject({
 });
 export type LadderCircuit = z.infer<typeof ladderSchema>;
 
+/** Driven high while its bank is read; else it floats, or the other banks would pull the common line down. */
+const bankNeed = { ...outputNeed, input: true };
+
 /** Settling of the tap after a bank is powered (from memory). */
 const SETTLE_US = 20;
 
@@ -29,17 +32,22 @@ const banksOf = (circuit: LadderCircuit, members: PlacedElement[]): PlacedElemen
 /** Pad k of n sits at k/n of the supply: n equal resistors from ground up, a pad at the top of each. */
 function addBank(builder: PlanBuilder, circuit: LadderCircuit, pads: PlacedElement[], top: Net, read: Net) {
   const { plan } = builder;
+  let below = builder.ground;
   pads.forEach((element, nth) => {
     const isTop = nth === pads.length - 1;
     const tap = isTop ? top : builder.net(element.id, element.label, "switch", null);
     builder.tap(tap, element, 0);
+    const value = `${circuit.resistorOhm} Ω`;
+    builder.shunt(`rung ${element.id}`, "resistor", value, tap, below, element.contacts[0].at);
+    below = tap;
     builder.tap(read, element, 1);
     plan.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
     plan.reached[element.id] =
       `the tap ${nth + 1} of ${pads.length} on ${read.flag}${top.need ? ` while ${top.flag} is high` : ""}`;
   });
-  plan.resistors += pads.length;
   plan.ladders.push({
+    line: read.id,
+    top: top.id,
     taps: pads.map(({ id }) => id),
     resistorOhm: circuit.resistorOhm,
     pullDownOhm: circuit.pullDownOhm,
@@ -72,15 +80,15 @@ export const ladder: CircuitKind<LadderCircuit> = {
     const read = builder.own("tap", "analog", analogNeed);
     const banks = banksOf(circuit, pads);
     banks.forEach((bank, nth) => {
-      const top = banks.length === 1 ? builder.supply : builder.own(`bank ${nth + 1}`, "bank", outputNeed);
+      const top = banks.length === 1 ? builder.supply : builder.own(`bank ${nth + 1}`, "bank", bankNeed);
       addBank(builder, circuit, bank, top, read);
     });
-    builder.plan.resistors += 1;
+    builder.shunt("pull-down", "resistor", `${circuit.pullDownOhm} Ω`, read, builder.ground, pads[0].contacts[1].at);
     builder.plan.reading.fixedUs = banks.length * (CONVERSION_US + SETTLE_US);
     return builder.plan;
   },
   steps: (_circuit, plan) => [
-    `Solder the resistors in a row, one to a pad, ${plan.ladders.length === 1 ? "from ground to the supply" : "each bank from ground to its own pin"}.`,
+    `Solder the resistors in a row, one to a pad, ${plan.ladders.length === 1 ? "from ground to the supply" : "each bank from ground to its own pin, which floats while another is read"}.`,
     "Join the other contacts of all pads and run one lead to the analog pin, with the pull-down to ground there.",
   ],
 };

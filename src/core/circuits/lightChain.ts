@@ -21,7 +21,7 @@ const MINUS = 3;
 
 /** Terminals of a 74AHCT125 that are used: one buffer; the other three rest with their inputs on ground. */
 function addShifter(builder: PlanBuilder, from: Net, to: Net, usual: ReturnType<typeof middleOf>) {
-  const { ground, supply } = builder;
+  const { ground, fiveVolt: supply } = builder;
   const pins: [string, Net | null][] = [
     ["1OE", ground],
     ["1A", from],
@@ -65,21 +65,22 @@ export const lightChain: CircuitKind<LightChain> = {
     const lights = present(circuit.members, elements).filter(({ kind }) => kind === "light");
     if (lights.length === 0) return builder.plan;
     const pin = builder.own("data", "data", outputNeed);
-    let data = pin;
+    let data = builder.own("data in", "chain", null);
+    const at = lights[0].contacts[IN].at;
+    let from = pin;
     if (circuit.shifted) {
-      data = builder.own("data 5 V", "chain", null);
-      addShifter(builder, pin, data, middleOf([lights[0]]));
+      from = builder.own("data 5 V", "chain", null);
+      addShifter(builder, pin, from, middleOf([lights[0]]));
     }
+    builder.shunt("data resistor", "resistor", "330 Ω", from, data, at);
     lights.forEach((light, nth) => {
       builder.tap(data, light, IN);
       // Bridged: its data in and out are one net.
       if (!circuit.bridged.includes(light.id)) data = builder.own(`link ${nth + 1}`, "chain", null);
       builder.tap(data, light, OUT);
-      builder.tap(builder.supply, light, PLUS);
+      builder.tap(builder.fiveVolt, light, PLUS);
       builder.tap(builder.ground, light, MINUS);
     });
-    // Beside the data pin's resistor each light has its capacitor, which belongs to the light.
-    builder.plan.resistors += 1;
     return builder.plan;
   },
   steps: ({ shifted, bridged }, plan) => [

@@ -137,7 +137,7 @@ export const matrix: CircuitKind<MatrixCircuit> = {
     const members: Member[] = [];
     for (const [id, cell] of Object.entries(circuit.cells)) {
       const element = elements.get(id);
-      if (element) members.push({ element, cell });
+      if (element && matrix.takes(element)) members.push({ element, cell });
     }
     addLines(builder, circuit, members, "row");
     addLines(builder, circuit, members, "column");

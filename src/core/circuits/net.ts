@@ -4,7 +4,7 @@ import type { Point } from "../layout/point";
 /** An element whose contacts have their places on the mat. */
 export type PlacedElement = Element;
 
-/** Where a wire of a net ends: a contact of a control or, with an empty element, a terminal of an added part. */
+/** Where a wire of a net ends: a contact of a control or, with an empty element, an end of an added part. */
 export interface Tap {
   contactId: string;
   elementId: string;
@@ -65,7 +65,17 @@ export interface Net {
 }
 
 export const GROUND = "GND";
+/** The voltage of the controller's own logic: what pull-ups, registers and measured voltages hang on. */
 export const SUPPLY = "V+";
+/** Rails of parts that want their own voltage, whatever the controller's is. */
+export const RAIL_5V = "5V";
+export const RAIL_3V3 = "3V3";
+/** All rails, and what they carry; null is the logic's voltage. */
+export const rails: { id: string; volts: number | null }[] = [
+  { id: SUPPLY, volts: null },
+  { id: RAIL_5V, volts: 5 },
+  { id: RAIL_3V3, volts: 3.3 },
+];
 
 const noNeed: PinNeed = {
   input: false,

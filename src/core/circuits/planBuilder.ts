@@ -1,7 +1,17 @@
 import { type Point, point } from "../layout/point";
 import { type Chip, type Terminal, terminalPlace } from "./chip";
-import type { ChipPlaces, CircuitPlan, InlinePart } from "./circuitKind";
-import { GROUND, type Net, type NetRole, type PinNeed, type PlacedElement, SUPPLY, tapOf } from "./net";
+import type { ChipPlaces, CircuitPlan, InlinePart, Shunt } from "./circuitKind";
+import {
+  GROUND,
+  type Net,
+  type NetRole,
+  type PinNeed,
+  type PlacedElement,
+  RAIL_3V3,
+  RAIL_5V,
+  SUPPLY,
+  tapOf,
+} from "./net";
 
 /** Collects the nets and parts of one circuit; asking for a net twice gives the same net. */
 export class PlanBuilder {
@@ -13,11 +23,10 @@ export class PlanBuilder {
     lamps: [],
     chips: [],
     inline: [],
+    shunts: [],
     ladders: [],
     reached: {},
     reading: { settles: 0, fixedUs: 0 },
-    diodes: 0,
-    resistors: 0,
   };
   private readonly byId = new Map<string, Net>();
 
@@ -45,8 +54,17 @@ export class PlanBuilder {
     return this.net(GROUND, "GND", "ground", null);
   }
 
+  /** The logic's own voltage. */
   get supply(): Net {
     return this.net(SUPPLY, "V+", "supply", null);
+  }
+
+  get fiveVolt(): Net {
+    return this.net(RAIL_5V, "5V", "supply", null);
+  }
+
+  get threeVolt(): Net {
+    return this.net(RAIL_3V3, "3V3", "supply", null);
   }
 
   tap(net: Net, element: PlacedElement, contact: number): Net {
@@ -64,15 +82,32 @@ export class PlanBuilder {
       netId: net.id,
       ...(onContact ? { onContact } : {}),
     });
-    if (sort === "diode") this.plan.diodes += 1;
-    else this.plan.resistors += 1;
+  }
+
+  /** A resistor or diode between two nets; `name` tells it from others of the circuit. */
+  shunt(name: string, sort: Shunt["sort"], value: string, from: Net, to: Net, at: Point) {
+    this.sharedShunt(`${this.circuitId}.${name}`, sort, value, from, to, at);
+  }
+
+  /** One that several circuits name alike stands once in the design. */
+  sharedShunt(id: string, sort: Shunt["sort"], value: string, from: Net, to: Net, at: Point) {
+    this.plan.shunts.push({ id, sort, value, from: from.id, to: to.id, at });
+    from.taps.push({ contactId: `${id}.1`, elementId: "", controlId: id, at });
+    to.taps.push({ contactId: `${id}.2`, elementId: "", controlId: id, at });
   }
 
   /** Adds a part whose terminals lie on nets that exist; by default it lies among what it serves. */
-  chip(name: string, title: string, part: Chip["part"], terminals: [string, Net | null][], usual: Point): Chip {
+  chip(
+    name: string,
+    title: string,
+    part: Chip["part"],
+    terminals: [string, Net | null][],
+    usual: Point,
+    label = name,
+  ): Chip {
     const id = `${this.circuitId}.${name}`;
     const ends: Terminal[] = terminals.map(([end, net]) => ({ name: end, netId: net?.id ?? null }));
-    const chip: Chip = { id, label: name, title, part, at: this.places[id] ?? usual, terminals: ends };
+    const chip: Chip = { id, label, title, part, at: this.places[id] ?? usual, terminals: ends };
     terminals.forEach(([end, net], nth) =>
       net?.taps.push({ contactId: `${id}.${end}`, elementId: "", controlId: id, at: terminalPlace(chip, nth) }),
     );

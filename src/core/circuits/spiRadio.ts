@@ -29,7 +29,7 @@ function addModule(builder: PlanBuilder, module: PlacedElement, bus: number) {
   builder.tap(select, module, CONTACT.select);
   builder.tap(enable, module, CONTACT.enable);
   builder.tap(interrupt, module, CONTACT.interrupt);
-  builder.tap(builder.supply, module, CONTACT.plus);
+  builder.tap(builder.threeVolt, module, CONTACT.plus);
   builder.tap(builder.ground, module, CONTACT.minus);
 }
 

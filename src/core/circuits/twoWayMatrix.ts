@@ -96,7 +96,7 @@ export const twoWayMatrix: CircuitKind<TwoWayMatrix> = {
     const builder = new PlanBuilder(circuit.id, places);
     const members = Object.entries(circuit.cells).flatMap(([id, cell]) => {
       const element = elements.get(id);
-      return element ? [{ element, cell }] : [];
+      return element && twoWayMatrix.takes(element) ? [{ element, cell }] : [];
     });
     builder.plan.groups = grouped(members.map((member) => addMember(builder, member)));
     builder.plan.reading.settles = builder.plan.groups.length;

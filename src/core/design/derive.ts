@@ -3,9 +3,10 @@ import type { ControllerProfile } from "../catalogue/controllers/controllerProfi
 import { type Control, kindOf } from "../catalogue/kinds";
 import type { ControlInput, Pitch } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
-import type { CircuitPlan } from "../circuits/circuitKind";
+import type { CircuitPlan, Shunt } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
-import { GROUND, type Net, type PlacedElement, SUPPLY } from "../circuits/net";
+import { GROUND, type Net, type PlacedElement, SUPPLY, rails } from "../circuits/net";
+import { railPads } from "../circuits/railPads";
 import { partCatalogue } from "../catalogue/parts";
 import { type Part, shapeOutline } from "../catalogue/parts/part";
 import { type Outline, circle, placeOutline } from "../layout/outline";
@@ -119,17 +120,47 @@ export class Derived {
     );
   }
 
-  /** All nets; what several circuits share (a bus, supply and ground) stands once, supply and ground last. */
+  /** All nets; what several circuits share (a bus, a rail, ground) stands once, rails and ground last. */
   get nets(): Net[] {
     return this.keep("nets", () => {
       const merged = new Map<string, Net>();
       for (const net of this.plans.flatMap((plan) => plan.nets)) {
-        const known = merged.get(net.id);
-        merged.set(net.id, known ? { ...known, taps: [...known.taps, ...net.taps] } : net);
+        const id = this.railOf(net.id);
+        const known = merged.get(id);
+        if (known) merged.set(id, { ...known, taps: [...known.taps, ...net.taps] });
+        else merged.set(id, id === net.id ? net : { ...net, id, flag: id });
       }
-      const last = [SUPPLY, GROUND].flatMap((id) => merged.get(id) ?? []);
-      return [...[...merged.values()].filter(({ id }) => id !== SUPPLY && id !== GROUND), ...last];
+      const power = [...rails.map(({ id }) => id), GROUND];
+      const last = power.flatMap((id) => merged.get(id) ?? []);
+      const signals = [...merged.values()].filter(({ id }) => !power.includes(id));
+      return [...withOwnFlags(signals, last), ...last];
     });
+  }
+
+  /** A rail that the controller feeds from the same pads as its logic is the logic's rail. */
+  private railOf(netId: string): string {
+    const volts = rails.find(({ id }) => id === netId)?.volts ?? null;
+    const { profile } = this;
+    if (volts === null || !profile) return netId;
+    const own = railPads(profile, netId);
+    const logic = railPads(profile, SUPPLY);
+    return own.length > 0 && own.every((pad) => logic.includes(pad)) ? SUPPLY : netId;
+  }
+
+  /** Resistors and diodes between nets; one that several circuits share stands once. */
+  get shunts(): Shunt[] {
+    return this.keep("shunts", () => {
+      const all = this.plans.flatMap((plan) => plan.shunts);
+      return [...new Map(all.map((shunt) => [shunt.id, shunt])).values()].map((shunt) => ({
+        ...shunt,
+        from: this.railOf(shunt.from),
+        to: this.railOf(shunt.to),
+      }));
+    });
+  }
+
+  get shuntById(): Map<string, Shunt> {
+    return this.keep("shuntById", () => new Map(this.shunts.map((shunt) => [shunt.id, shunt])));
   }
 
   /** Parts that the circuits add. */
@@ -145,12 +176,15 @@ export class Derived {
     return this.keep("netById", () => new Map(this.nets.map((net) => [net.id, net])));
   }
 
-  /** Which circuits claim an element: exactly one in a sound design. */
+  /** Which circuits hold an element that they can hold: exactly one in a sound design. */
   get circuitsOf(): Map<string, string[]> {
     return this.keep("circuitsOf", () => {
       const owners = new Map<string, string[]>();
       for (const circuit of this.design.circuits) {
-        for (const id of circuitKindOf(circuit).members(circuit)) {
+        const kind = circuitKindOf(circuit);
+        for (const id of kind.members(circuit)) {
+          const element = this.elements.get(id);
+          if (!element || !kind.takes(element)) continue;
           owners.set(id, [...(owners.get(id) ?? []), circuit.id]);
         }
       }
@@ -165,6 +199,17 @@ export class Derived {
   get profile(): ControllerProfile | null {
     return this.keep("profile", () => (this.controller ? profileNamed(this.design, this.controller.profileId) : null));
   }
+}
+
+/** Flags are told apart: what has the flag of a rail, a line or another part first gets a number to it. */
+function withOwnFlags(nets: Net[], power: Net[]): Net[] {
+  const taken = new Set(power.map(({ flag }) => flag));
+  return nets.map((net) => {
+    let { flag } = net;
+    for (let number = 2; taken.has(flag); number++) flag = `${net.flag}·${number}`;
+    taken.add(flag);
+    return flag === net.flag ? net : { ...net, flag };
+  });
 }
 
 /** Height under the cap of an unpressed full-height switch, less its travel (from memory). */

@@ -89,6 +89,14 @@ function allCircuits(old: Json): Json {
   return { ...old, version: 4, circuits, chipPlaces: {}, pinWishes: noPinWishes, wires: usualWires };
 }
 
+/** Supply pads had no voltage; most say it in their name. */
+function voltsByName({ role, name }: Json, logicV: unknown): unknown {
+  if (role !== "supply" && role !== "logic-supply") return null;
+  if (/^\+?5V/i.test(String(name))) return 5;
+  if (/^\+?3V3|^3\.3/i.test(String(name))) return 3.3;
+  return role === "logic-supply" ? logicV : null;
+}
+
 /**
  * Version 4 knew one debounce time and one school for all, and toggles told their state. They still do: what a device
  * does must not change by being opened.
@@ -99,7 +107,11 @@ function schoolsOfDebounce(old: Json): Json {
     control.kind === "toggle" ? { ...control, tells: "state" } : control,
   );
   const debounce = { school: "deferred", ms: debounceMs };
-  return { ...old, version: 5, controls, timing: { ...timing, debounce, debounceOf: {} } };
+  const profiles = objects(old.profiles).map((profile) => ({
+    ...profile,
+    pins: objects(profile.pins).map((pin) => ({ ...pin, volts: voltsByName(pin, profile.logicV) })),
+  }));
+  return { ...old, version: 5, controls, profiles, timing: { ...timing, debounce, debounceOf: {} } };
 }
 
 /** By the version they start from. */

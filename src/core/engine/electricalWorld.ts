@@ -1,5 +1,5 @@
 import type { LadderBank } from "../circuits/circuitKind";
-import { ladderLevel, tapTold } from "../circuits/ladderVoltage";
+import { floatingLoadOhm, ladderLevel, tapTold } from "../circuits/ladderVoltage";
 import { GROUND } from "../circuits/net";
 import { BANK_LINES } from "../contract/contract";
 import type { ScanPlan } from "../firmware/scanPlan";
@@ -104,10 +104,20 @@ export class ElectricalWorld {
         this.drops[net] = UNREACHED;
       }
     }
-    for (const { bank, lines, pressed } of this.ladders) {
-      const told = pressed.size === 0 ? null : tapTold(bank, ladderLevel(bank, [...pressed]));
-      if (told !== null) words[lines[told] >> 4] &= ~(1 << (lines[told] & 15));
+    for (const ladder of this.ladders) {
+      const told = this.toldBy(ladder);
+      if (told !== null) words[ladder.lines[told] >> 4] &= ~(1 << (ladder.lines[told] & 15));
     }
+  }
+
+  /** Which tap of a bank is told while it alone is powered; the pressed taps of its neighbours load the line. */
+  private toldBy(ladder: Ladder): number | null {
+    const { bank, pressed } = ladder;
+    if (pressed.size === 0) return null;
+    const loads = this.ladders.flatMap((other) =>
+      other === ladder || other.bank.line !== bank.line ? [] : (floatingLoadOhm(other.bank, [...other.pressed]) ?? []),
+    );
+    return tapTold(bank, ladderLevel(bank, [...pressed], loads));
   }
 
   /** For each net, the nets that it can pull low: against the current's direction, both ways without a diode. */

@@ -39,7 +39,8 @@ export interface Facts {
 
 /** The counts of a design. */
 export function factsOf(design: Design): Facts {
-  const { elements, nets, signalNets, plans, profile } = derive(design);
+  const { elements, nets, signalNets, plans, shunts, profile } = derive(design);
+  const added = [...plans.flatMap(({ inline }) => inline), ...shunts].map(({ sort }) => sort);
   const contacts = [...elements.values()].reduce((sum, element) => sum + element.contacts.length, 0);
   return {
     controls: design.controls.length,
@@ -47,8 +48,8 @@ export function factsOf(design: Design): Facts {
     nets: nets.length,
     rows: nets.filter((net) => net.role === "row").length,
     columns: nets.filter((net) => net.role === "column").length,
-    diodes: plans.reduce((sum, plan) => sum + plan.diodes, 0),
-    resistors: plans.reduce((sum, plan) => sum + plan.resistors, 0),
+    diodes: added.filter((sort) => sort === "diode").length,
+    resistors: added.filter((sort) => sort === "resistor").length,
     pinsNeeded: signalNets.length,
     pinsUsable: profile ? usablePins(profile).length : 0,
   };

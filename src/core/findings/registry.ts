@@ -1,11 +1,30 @@
 import type { Rule } from "./finding";
 import { overBrief, planBroken } from "./rules/briefBudget";
+import { busesOnOneController, displaysOnOneBus, tooManyDisplays } from "./rules/busSense";
 import { reversedDiode, unsafeChord } from "./rules/chords";
 import { ladderWindows, lightLevel, sameAddress, supplyLoss } from "./rules/circuitLimits";
+import {
+  classSense,
+  danglingKeymap,
+  interfaceTwice,
+  links,
+  samePlace,
+  stalePins,
+  startUpPin,
+  wrongMember,
+  wrongPart,
+} from "./rules/documentSense";
+import {
+  allPinsCurrent,
+  ladderCurrent,
+  lampCurrent,
+  railWithoutSource,
+  registerCurrent,
+  supplyHeat,
+} from "./rules/currents";
 import { duplicateCell } from "./rules/duplicateCell";
 import { encoderOffInterrupt } from "./rules/encoderOffInterrupt";
 import { firmwareLimits } from "./rules/firmwareLimits";
-import { lampCurrent } from "./rules/lampCurrent";
 import { loneKey } from "./rules/loneKey";
 import { missingInterface } from "./rules/missingInterface";
 import { moduleOverlap } from "./rules/moduleOverlap";
@@ -51,9 +70,12 @@ export const rules: Rule[] = [
   readsBackwards,
   oscillatorNearLight,
   fitsNowhere,
+  wrongPart,
+  wrongMember,
   unwired,
   wiredTwice,
   duplicateCell,
+  samePlace,
   reversedDiode,
   unsafeChord,
   noDiode,
@@ -61,11 +83,19 @@ export const rules: Rule[] = [
   lowLevel,
   settleTime,
   ladderWindows,
+  ladderCurrent,
   sameAddress,
+  tooManyDisplays,
+  displaysOnOneBus,
+  railWithoutSource,
   lightLevel,
+  registerCurrent,
+  supplyHeat,
   supplyLoss,
   sampledEncoder,
+  links,
   noController,
+  classSense,
   tooFewPins,
   pinConflict,
   unplacedNets,
@@ -73,11 +103,17 @@ export const rules: Rule[] = [
   incapablePin,
   sharedPin,
   busSplit,
+  busesOnOneController,
+  stalePins,
+  startUpPin,
   encoderOffInterrupt,
   lampCurrent,
+  allPinsCurrent,
+  interfaceTwice,
   missingInterface,
   unreachableLayer,
   noWayBack,
+  danglingKeymap,
   unbound,
   sameLabel,
   firmwareLimits,

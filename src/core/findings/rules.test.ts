@@ -4,7 +4,7 @@ import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { emptyBrief, noWish } from "../brief/wish";
 import type { Control } from "../catalogue/kinds";
 import { partCatalogue } from "../catalogue/parts";
-import { changeBoard } from "../design/edits/boards";
+import { addBoard, addLink, changeBoard } from "../design/edits/boards";
 import { changeWish } from "../design/edits/brief";
 import { addControl, changeControl, placeControls } from "../design/edits/controls";
 import { addLayer, bind } from "../design/edits/keymap";
@@ -19,9 +19,12 @@ import {
   shareOutDirect,
   unwire,
   wireAs,
+  wireNew,
 } from "../design/edits/wiring";
 import { controllerCatalogue } from "../catalogue/controllers";
 import type { Circuit } from "../circuits";
+import type { BusDisplays } from "../circuits/busDisplays";
+import type { TwoWayMatrix } from "../circuits/twoWayMatrix";
 import type { ExpanderCircuit } from "../circuits/expander";
 import type { LadderCircuit } from "../circuits/ladder";
 import type { MatrixCircuit } from "../circuits/matrix";
@@ -82,6 +85,57 @@ const display = all(rowOf("display", 1, "dual-core-3v3-26"), "bus-displays");
 const lights = all(rowOf("light", 36, "small-5v-18"), "light-chain");
 const manyLights = { ...lights, wires: { ...lights.wires, supplyMm2: 0.08 } };
 const knobBehind = wireAs(done, "multiplexer", ["e1:turn"]);
+
+const smallClass = controllerCatalogue.find(({ id }) => id === "small-5v-18")!;
+const matrixCells = (design: Design) =>
+  design.circuits.find((circuit): circuit is MatrixCircuit => circuit.kind === "matrix")!.cells;
+
+/** Six switches whose lines form one ring: no three of them are corners of a rectangle. */
+const ringOfSix = setDiodes(
+  [
+    [0, 0],
+    [0, 1],
+    [1, 1],
+    [1, 2],
+    [2, 2],
+    [2, 0],
+  ].reduce((d, [row, column], nth) => setCell(d, `m${nth + 1}:press`, { row, column }), manyKeys(6)),
+  "none",
+);
+const sameCrossing = changeCircuit<TwoWayMatrix>(all(manyKeys(2), "two-way-matrix"), "two-way", {
+  cells: {
+    "m1:press": { row: 0, column: 0, way: "column-to-row" },
+    "m2:press": { row: 0, column: 0, way: "column-to-row" },
+  },
+});
+const lampsOf = (count: number, currentMa: number): Design =>
+  Array.from({ length: count }, (_, nth) => `c${nth}`).reduce(
+    (d, id) => changeControl(d, id, { currentMa }),
+    rowOf("lamp", count, "small-5v-18"),
+  );
+const twoDisplays = changeCircuit<BusDisplays>(
+  wireNew(all(rowOf("display", 2, "dual-core-3v3-26"), "bus-displays"), "bus-displays", ["c1:display"]),
+  "displays-2",
+  { bus: 1 },
+);
+const busPins = (line: string) =>
+  controllerCatalogue
+    .find(({ id }) => id === "dual-core-3v3-26")!
+    .pins.filter(({ buses }) => buses.some((role) => role.bus === "i2c" && role.instance === 0 && role.line === line))
+    .map(({ name }) => name);
+const twoBuses = ["SCL", "SDA"].reduce((d, line) => {
+  const [first, second] = busPins(line);
+  return movePin(movePin(d, `i2c0.${line}`, first), `i2c1.${line}`, second);
+}, twoDisplays);
+const bootClass = controllerCatalogue.find(({ pins }) => pins.some(({ boot, reserved }) => boot && !reserved))!;
+const startUp = movePin(shareOutDirect(rowOf("key", 1, bootClass.id)), "c0:press", "P0");
+const apart = ["k3", "k6", "k9"].reduce<Design>(
+  (d, id) => ({
+    ...d,
+    controls: d.controls.map((c) => (c.id === id ? { ...c, placement: { ...c.placement, boardId: "right" } } : c)),
+  }),
+  addBoard(done, "right", "Right", "half"),
+);
 
 /** Each rule with a design it must speak on, and a sentence that it must say. */
 const cases: [rule: string, design: Design, words: RegExp][] = [
@@ -289,12 +343,141 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   [
     "wiring/supply-loss",
     manyLights,
-    /^At 1\.4 A the supply wires of 0\.08 mm² lose \d\.\d\d V on the way to LT\d+ plus and back\.$/,
+    /^At 1\.4 A the V\+ wires of 0\.08 mm² lose \d\.\d\d V on the way to LT\d+ plus and back\.$/,
   ],
   [
     "wiring/sampled-encoder",
     knobBehind,
     /^E1 is read 1000 times a second through multiplexers: sure up to 10\.4 turns a second\.$/,
+  ],
+  ["wiring/no-diode", setReversed(done, ["k5:press"], true), /^In row \d the diode on K5 is reversed: pressing/],
+  [
+    "wiring/no-diode",
+    ringOfSix,
+    /^Matrix has no diodes: pressing K\d, K\d, K\d, K\d and K\d will also report K\d \(6 keys can appear so\)\.$/,
+  ],
+  [
+    "wiring/wrong-member",
+    changeCircuit<MatrixCircuit>(done, "matrix", { cells: { ...matrixCells(done), "l1:lamp": { row: 5, column: 5 } } }),
+    /^L1 stands in Matrix \(matrix\), which cannot hold it\.$/,
+  ],
+  [
+    "wiring/wrong-member",
+    changeCircuit<MatrixCircuit>(done, "matrix", {
+      cells: { ...matrixCells(done), "gone:press": { row: 5, column: 5 } },
+    }),
+    /^"gone:press" stands in Matrix/,
+  ],
+  ["wiring/same-place", sameCrossing, /^K1 and K2 of Two-way matrix are at the same place: R1 C1, column to row\.$/],
+  [
+    "wiring/same-place",
+    changeCircuit(all(rowOf("lamp", 2, "small-5v-18"), "charlieplex"), "pairs", {
+      pairs: { "c0:lamp": { from: 0, to: 0 }, "c1:lamp": { from: 0, to: 1 } },
+    } as Partial<Circuit>),
+    /^L1 of Lamps between line pairs leads from a line to itself and never lights\.$/,
+  ],
+  [
+    "wiring/ladder-current",
+    changeCircuit<LadderCircuit>(all(rowOf("ladder-pad", 8, "small-5v-18"), "ladder"), "ladder", {
+      perBank: 4,
+      resistorOhm: 15,
+    }),
+    /^A bank of Resistor ladder takes 83\.3 mA from its pin; a pin of the .* gives 20 mA\.$/,
+  ],
+  [
+    "wiring/register-current",
+    all(lampsOf(8, 20), "output-registers"),
+    /^U1 of .* carries 160 mA with its 8 lamps on; it may carry 70 mA, so 8\.7 mA a lamp\.$/,
+  ],
+  [
+    "wiring/register-current",
+    all(lampsOf(1, 40), "output-registers"),
+    /^L1 takes 40 mA; an output of U1 in .* gives 35 mA\.$/,
+  ],
+  [
+    "pins/all-pins-current",
+    shareOutDirect(chooseController(lampsOf(30, 20), "large-5v-70")),
+    /^30 lamps and outputs on pins take 600 mA together; all pins of the .* give 200 mA\./,
+  ],
+  [
+    "wiring/supply-heat",
+    { ...manyLights, wires: { ...manyLights.wires, supplyMm2: 0.1 } },
+    /^The wire of V\+ carries up to 1\.4 A; one of 0\.1 mm² carries 0\.8 A\.$/,
+  ],
+  [
+    "wiring/rail-without-source",
+    all(rowOf("radio", 1, "small-5v-18"), "spi-radio"),
+    /^RM1 needs 3\.3 V on 3V3, and no pad of the .* gives it: add a regulator/,
+  ],
+  [
+    "wiring/too-many-displays",
+    changeCircuit<BusDisplays>(all(rowOf("display", 65, "dual-core-3v3-26"), "bus-displays"), "displays", {
+      ownAddresses: 1,
+    }),
+    /^Displays on the bus has 65 displays; a bus tells 64 of one address apart\./,
+  ],
+  [
+    "wiring/displays-on-one-bus",
+    wireNew(all(rowOf("display", 3, "dual-core-3v3-26"), "bus-displays"), "bus-displays", ["c2:display"]),
+    /^Displays on the bus and Displays on the bus 2 are on the same bus with the same addresses\.$/,
+  ],
+  [
+    "pins/buses-on-one-controller",
+    twoBuses,
+    /^SCL, SDA, SCL2 and SDA2 belong to two buses, but are on pins of one bus controller \(i2c 0\)\.$/,
+  ],
+  [
+    "pins/stale",
+    { ...done, pinPlan: { ...done.pinPlan, "matrix.R30": { controllerId: "gone", pin: "P7", locked: false } } },
+    /^P7 is kept for 1 net or a controller that the design does not have\.$/,
+  ],
+  ["pins/start-up", startUp, /^.* is on P0, and a contact closed at the start decides there: it must not be held high/],
+  [
+    "pins/class-sense",
+    {
+      ...done,
+      profiles: [{ ...smallClass, inputLowMaxV: 3.5, pullUpMinOhm: 90_000 }],
+    },
+    /contradicts itself: a level of 3\.5 V would be low and high at once; its weakest pull-up is stronger/,
+  ],
+  [
+    "keymap/dangling",
+    { ...done, keymap: { ...done.keymap, lamps: { l1: { when: "layer", layerId: "gone" } } } },
+    /^L1 shows a layer that is gone; it stays dark\.$/,
+  ],
+  [
+    "keymap/dangling",
+    base(done, "k99:press", { does: "nothing" }),
+    /^Base binds 1 input that the device does not have\.$/,
+  ],
+  [
+    "wiring/links",
+    {
+      ...done,
+      links: [{ id: "x", name: "Ribbon", kind: "ribbon", fromBoardId: "panel", toBoardId: "gone", conductors: [] }],
+    },
+    /^Ribbon leads to a board that is gone\.$/,
+  ],
+  ["wiring/links", apart, /^\d+ wires run between Panel and Right, and no cable is planned\.$/],
+  [
+    "wiring/links",
+    addLink(apart, "x", "panel", "right", ["R1"]),
+    /^Link 1 between Panel and Right has 1 conductor; \d+ nets cross\.$/,
+  ],
+  [
+    "reports/interface-twice",
+    { ...done, reportSet: { ...done.reportSet, interfaces: ["keyboard", "keyboard"] } },
+    /^The device declares keyboard and keyboard: 1 interface too many\.$/,
+  ],
+  [
+    "layout/wrong-part",
+    changeControl(done, "k1", { partId: "nothing" }),
+    /^K1 has a part "nothing" that is not described;/,
+  ],
+  [
+    "layout/wrong-part",
+    changeControl(done, "k1", { partId: "encoder-11" }),
+    /^K1 is a key with the part ".*", which is made for something else\.$/,
   ],
   ["try/firmware-limits", shareOutDirect(manyKeys(260)), /^The design has 260 inputs; the firmware numbers 254\.$/],
 ];
@@ -360,8 +543,14 @@ describe("rules", () => {
         "brief/plan-broken",
         "wiring/low-level",
         "wiring/sampled-encoder",
+        "pins/all-pins-current",
+        "pins/class-sense",
         "pins/lamp-current",
         "pins/no-controller",
+        "pins/start-up",
+        "wiring/rail-without-source",
+        "wiring/register-current",
+        "wiring/too-many-displays",
         "keymap/unbound",
         "keymap/no-way-back",
         "try/firmware-limits",

@@ -17,6 +17,7 @@ const COLUMNS = {
   buses: ["buses", "bus"],
   reserved: ["reserved"],
   boot: ["boot"],
+  volts: ["volts", "voltage"],
 };
 
 /** What each column of a pin table means, for the person. */
@@ -30,6 +31,7 @@ export const pinColumns: [column: string, meaning: string][] = [
   ],
   ["analog", "channel number of the converter, or empty"],
   ["buses", "bus, number of the chip's controller and line, e.g. i2c 0 SDA; several with + between"],
+  ["volts", "what a supply pad gives, or empty"],
   ["reserved, boot", "in words: what the board needs the pin for, what it decides at the start; or empty"],
 ];
 
@@ -77,7 +79,9 @@ function abilitiesOf(cells: Record<string, string>, isIo: boolean): Record<YesNo
 }
 
 /** Cells that are more than yes or no: place, buses and analog channel; or what is wrong with them. */
-function valuesOf(cells: Record<string, string>): Pick<Pin, "xMm" | "yMm" | "buses" | "analogChannel"> | string {
+function valuesOf(
+  cells: Record<string, string>,
+): Pick<Pin, "xMm" | "yMm" | "buses" | "analogChannel" | "volts"> | string {
   const [xMm, yMm] = [numberIn(cells.x), numberIn(cells.y)];
   if (xMm === null || yMm === null)
     return `x is "${cells.x ?? ""}" and y is "${cells.y ?? ""}"; both must be numbers in mm.`;
@@ -85,7 +89,9 @@ function valuesOf(cells: Record<string, string>): Pick<Pin, "xMm" | "yMm" | "bus
   if (buses === null) return `"${cells.buses}" under buses is not like "i2c 0 SDA".`;
   const analogChannel = cells.analog ? numberIn(cells.analog) : null;
   if (cells.analog && analogChannel === null) return `"${cells.analog}" under analog is not a channel number.`;
-  return { xMm, yMm, buses, analogChannel };
+  const volts = cells.volts ? numberIn(cells.volts) : null;
+  if (cells.volts && volts === null) return `"${cells.volts}" under volts is not a number.`;
+  return { xMm, yMm, buses, analogChannel, volts };
 }
 
 function pinOf(cells: Record<string, string>): Pin | string {
@@ -139,6 +145,7 @@ export function pinTableCsv(profile: ControllerProfile): Uint8Array {
     buses: busWords(pin.buses),
     reserved: asText(pin.reserved ?? ""),
     boot: asText(pin.boot ?? ""),
+    volts: pin.volts === null ? "" : String(pin.volts),
   }));
   const fields = [
     "name",
@@ -154,6 +161,7 @@ export function pinTableCsv(profile: ControllerProfile): Uint8Array {
     "buses",
     "reserved",
     "boot",
+    "volts",
   ];
   return utf8(`${Papa.unparse({ fields, data }, { newline: "\r\n" })}\r\n`);
 }

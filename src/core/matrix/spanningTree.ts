@@ -16,12 +16,19 @@ export interface TreeEdge {
   mm: number;
 }
 
-const near = new Float64Array(1024);
-const from = new Int32Array(1024);
+let near = new Float64Array(1024);
+let from = new Int32Array(1024);
+
+/** The working space is kept from call to call, and grows with the largest net. */
+function makeRoom(count: number) {
+  if (near.length >= count) return;
+  near = new Float64Array(2 * count);
+  from = new Int32Array(2 * count);
+}
 
 /**
  * The shortest tree that joins the members (Prim 1957), told edge by edge: no wiring of a net from contact to contact
- * is shorter. Members are indices of `distances`, `n` of them in all; at most 1024.
+ * is shorter. Members are indices of `distances`, `n` of them in all.
  */
 export function eachTreeEdge(
   members: ArrayLike<number>,
@@ -30,6 +37,7 @@ export function eachTreeEdge(
   tell: (a: number, b: number, mm: number) => void,
 ): void {
   const count = members.length;
+  makeRoom(count);
   for (let i = 1; i < count; i++) {
     near[i] = distances[members[0] * n + members[i]];
     from[i] = 0;
@@ -61,6 +69,7 @@ export function treeMm(members: ArrayLike<number>, distances: Distances, n: numb
   const count = members.length;
   if (count < 2) return 0;
   if (count === 2) return distances[members[0] * n + members[1]];
+  makeRoom(count);
   for (let i = 1; i < count; i++) near[i] = distances[members[0] * n + members[i]];
   let sum = 0;
   for (let joined = 1; joined < count; joined++) {

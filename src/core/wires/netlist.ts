@@ -1,8 +1,11 @@
+import type { Pin } from "../catalogue/controllers/controllerProfile";
 import type { InlinePart } from "../circuits/circuitKind";
-import { terminalPlace } from "../circuits/chip";
+import { type Chip, terminalPlace } from "../circuits/chip";
+import { GROUND } from "../circuits/net";
+import { railPads } from "../circuits/railPads";
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
-import { type Point, place, point } from "../layout/point";
+import { type Point, distanceMm, place, point } from "../layout/point";
 import { pinPlace } from "../pins/pinPlace";
 
 /** One end of a part on a net. */
@@ -28,20 +31,46 @@ const INLINE_ENDS: Record<InlinePart["sort"], [near: string, far: string]> = {
   resistor: ["1", "2"],
 };
 
-/** Names that differ, also where two labels look alike once their odd signs are gone. */
-function partNames(design: Design): Map<string, string> {
-  const names = new Map<string, string>();
+/** What each part is called: no two alike, also where labels look alike once their odd signs are gone. */
+interface PartNames {
+  controls: Map<string, string>;
+  chips: Map<string, string>;
+  /** By contact and net. */
+  inlines: Map<string, string>;
+  shunts: Map<string, string>;
+}
+
+const inlineKey = ({ contactId, netId }: Pick<InlinePart, "contactId" | "netId">) => `${contactId} ${netId}`;
+
+function partNames(design: Design): PartNames {
+  const { chips, shunts, elements, plans } = derive(design);
   const taken = new Set(["A1"]);
-  const give = (id: string, wish: string) => {
+  const give = (wish: string) => {
     const stem = wish.replace(/[^A-Za-z0-9]+/g, "_").replace(/^_+|_+$/g, "") || "P";
     let name = stem;
     for (let number = 2; taken.has(name); number++) name = `${stem}_${number}`;
     taken.add(name);
-    names.set(id, name);
+    return name;
   };
-  for (const { id, label } of design.controls) give(id, label);
-  for (const { id } of derive(design).chips) give(id, id.toUpperCase());
-  return names;
+  const named = <T>(list: T[], idOf: (one: T) => string, wish: (one: T) => string) =>
+    new Map(list.map((one) => [idOf(one), give(wish(one))]));
+  const byId = ({ id }: { id: string }) => id;
+  const controls = named(design.controls, byId, ({ label }) => label);
+  const wish = ({ sort, elementId }: InlinePart) => {
+    const element = elements.get(elementId)!;
+    const stem = `${sort === "diode" ? "D" : "R"}_${controls.get(element.controlId)}`;
+    return element.end === "press" || sort === "resistor" ? stem : `${stem}_${element.end}`;
+  };
+  return {
+    controls,
+    chips: named(chips, byId, ({ id }) => id.toUpperCase()),
+    inlines: named(
+      plans.flatMap(({ inline }) => inline),
+      inlineKey,
+      wish,
+    ),
+    shunts: named(shunts, byId, ({ sort, id }) => `${sort === "diode" ? "D" : "R"}_${id.toUpperCase()}`),
+  };
 }
 
 interface Ends {
@@ -49,27 +78,30 @@ interface Ends {
   far: NetlistPin;
 }
 
+/** Directions in which an added part can lie from its contact, the part's own first. */
+const TURNS_DEG = [0, 90, 180, 270, 45, 135, 225, 315];
+/** Lengths to which leads are bent, the usual one first. */
+const BENDS_MM = [INLINE_MM, 10.16, 12.7, 15.24, 20.32, 25.4];
+
+/** Ends nearer to each other than this would share a pad. */
+const PAD_MM = 1.9;
+
+/** Where the far end of a part from a contact lies, clear of every pad that is known so far. */
+function farEnd(at: Point, rotationDeg: number, taken: Point[]): Point {
+  const places = BENDS_MM.flatMap((bend) =>
+    TURNS_DEG.map((turn) => place(point(bend, 0), { ...at, rotationDeg: rotationDeg + turn })),
+  );
+  return places.find((end) => taken.every((pad) => distanceMm(pad, end) >= PAD_MM)) ?? places[0];
+}
+
 /** The two ends of an added diode or resistor: one at the contact, one where its net goes on. */
-function inlineEnds(inline: InlinePart, names: Map<string, string>, design: Design): Ends {
-  const { elements, controls } = derive(design);
-  const element = elements.get(inline.elementId)!;
-  const contact = element.contacts.find(({ id }) => id === inline.contactId)!;
-  const control = controls.get(element.controlId)!;
-  const shift = place(point(INLINE_MM, 0), { xMm: 0, yMm: 0, rotationDeg: control.placement.rotationDeg });
-  const stem = `${inline.sort === "diode" ? "D" : "R"}_${names.get(control.id)}`;
-  const part =
-    element.id.endsWith(":press") || inline.sort === "resistor" ? stem : `${stem}_${element.id.split(":")[1]}`;
+function inlineEnds(inline: InlinePart, part: string, at: Point, far: Point): Ends {
   const [first, second] = INLINE_ENDS[inline.sort];
-  const [near, far] = inline.onContact === "cathode" ? [second, first] : [first, second];
+  const [nearEnd, farEndName] = inline.onContact === "cathode" ? [second, first] : [first, second];
   const number = (end: string) => (end === first ? 1 : 2);
   return {
-    near: { part, end: near, number: number(near), at: contact.at },
-    far: {
-      part,
-      end: far,
-      number: number(far),
-      at: point(contact.at.xMm + shift.xMm, contact.at.yMm + shift.yMm),
-    },
+    near: { part, end: nearEnd, number: number(nearEnd), at },
+    far: { part, end: farEndName, number: number(farEndName), at: far },
   };
 }
 
@@ -88,55 +120,94 @@ function contactNumbers(design: Design): Map<string, { end: string; number: numb
 
 /** Pads of the module on each net. */
 function modulePins(design: Design): Map<string, NetlistPin[]> {
-  const { controller, profile } = derive(design);
+  const { controller, profile, nets } = derive(design);
   const byNet = new Map<string, NetlistPin[]>();
   if (!controller || !profile) return byNet;
-  const add = (netId: string, nth: number) => {
-    const pin = profile.pins[nth];
+  const netOfPad = new Map<Pin, string>();
+  const ownNet = new Map(Object.entries(design.pinPlan).map(([netId, { pin }]) => [pin, netId]));
+  for (const pin of profile.pins) {
+    if (pin.role === "ground") netOfPad.set(pin, GROUND);
+    else if (pin.role === "io" && ownNet.has(pin.name)) netOfPad.set(pin, ownNet.get(pin.name)!);
+  }
+  for (const { id } of [...nets].reverse()) for (const pad of railPads(profile, id)) netOfPad.set(pad, id);
+  profile.pins.forEach((pin, nth) => {
+    const netId = netOfPad.get(pin);
+    if (netId === undefined) return;
     const entry = { part: "A1", end: pin.name, number: nth + 1, at: pinPlace(controller, pin) };
     byNet.set(netId, [...(byNet.get(netId) ?? []), entry]);
-  };
-  const netOfPin = new Map(Object.entries(design.pinPlan).map(([netId, { pin }]) => [pin, netId]));
-  profile.pins.forEach((pin, nth) => {
-    if (pin.role === "ground") add("GND", nth);
-    else if (pin.role === "logic-supply") add("V+", nth);
-    else if (pin.role === "io" && netOfPin.has(pin.name)) add(netOfPin.get(pin.name)!, nth);
   });
   return byNet;
 }
 
+/** Parts and nets on their way into a list: each net's ends, and the pads that are taken. */
+interface Listing {
+  nets: Map<string, NetlistNet>;
+  extra: NetlistNet[];
+  pads: Point[];
+}
+
+function addInline(listing: Listing, design: Design, inline: InlinePart, part: string, own: NetlistPin): NetlistPin {
+  const { elements, controls } = derive(design);
+  const control = controls.get(elements.get(inline.elementId)!.controlId)!;
+  const end = farEnd(own.at, control.placement.rotationDeg, listing.pads);
+  listing.pads.push(end);
+  const { near, far } = inlineEnds(inline, part, own.at, end);
+  listing.extra.push({ name: `${near.part}_${near.end}`, pins: [own, near] });
+  return far;
+}
+
+function addShunts(listing: Listing, design: Design, names: PartNames) {
+  for (const shunt of derive(design).shunts) {
+    const part = names.shunts.get(shunt.id)!;
+    const [first, second] = INLINE_ENDS[shunt.sort];
+    const from = farEnd(shunt.at, 90, listing.pads);
+    const to = farEnd(from, 0, [...listing.pads, from]);
+    listing.pads.push(from, to);
+    listing.nets.get(shunt.from)?.pins.push({ part, end: first, number: 1, at: from });
+    listing.nets.get(shunt.to)?.pins.push({ part, end: second, number: 2, at: to });
+  }
+}
+
 /**
- * Parts and nets as a board maker sees them: every diode and lamp resistor is a part of its own, so that the contact
- * before it is a net of its own. Nets with a single end are left out.
+ * Parts and nets as a board maker sees them: every diode and resistor is a part of its own, so that the contact before
+ * one in a lead is a net of its own. Nets are told apart by their ids, whatever their parts are called; those with a
+ * single end are left out.
  */
 export function netlistOf(design: Design): NetlistNet[] {
   const { nets, plans, chips } = derive(design);
   const names = partNames(design);
   const contacts = contactNumbers(design);
-  const inlines = new Map(plans.flatMap(({ inline }) => inline.map((one) => [`${one.contactId} ${one.netId}`, one])));
+  const inlines = new Map(plans.flatMap(({ inline }) => inline.map((one) => [inlineKey(one), one])));
   const onModule = modulePins(design);
-  const extra: NetlistNet[] = [];
-  const main = nets.map((net): NetlistNet => {
-    const pins = net.taps.map((tap): NetlistPin => {
-      const chip = tap.elementId === "" ? chips.find(({ id }) => id === tap.controlId) : undefined;
-      if (chip) {
-        const nth = chip.terminals.findIndex(({ name }) => `${chip.id}.${name}` === tap.contactId);
-        return {
-          part: names.get(chip.id)!,
-          end: chip.terminals[nth].name,
-          number: nth + 1,
-          at: terminalPlace(chip, nth),
-        };
-      }
+  const chipById = new Map(chips.map((chip) => [chip.id, chip]));
+  const pads = nets.flatMap(({ taps }) => taps.map(({ at }) => at));
+  const listing: Listing = { nets: new Map(), extra: [], pads };
+  const { shuntById } = derive(design);
+  for (const net of nets) {
+    const own = net.taps.filter(({ controlId }) => !shuntById.has(controlId));
+    const pins = own.map((tap): NetlistPin => {
+      const chip = tap.elementId === "" ? chipById.get(tap.controlId) : undefined;
+      if (chip) return chipPin(chip, tap.contactId, names.chips.get(chip.id)!);
       const { end, number, controlId } = contacts.get(tap.contactId)!;
-      const own = { part: names.get(controlId)!, end, number, at: tap.at };
-      const inline = inlines.get(`${tap.contactId} ${net.id}`);
-      if (!inline) return own;
-      const { near, far } = inlineEnds(inline, names, design);
-      extra.push({ name: `${near.part}_${near.end}`, pins: [own, near] });
-      return far;
+      const own = { part: names.controls.get(controlId)!, end, number, at: tap.at };
+      const key = inlineKey({ contactId: tap.contactId, netId: net.id });
+      const inline = inlines.get(key);
+      return inline ? addInline(listing, design, inline, names.inlines.get(key)!, own) : own;
     });
-    return { name: net.flag, pins: [...pins, ...(onModule.get(net.id) ?? [])] };
+    listing.nets.set(net.id, { name: net.flag, pins: [...pins, ...(onModule.get(net.id) ?? [])] });
+  }
+  addShunts(listing, design, names);
+  const taken = new Set([...listing.nets.values()].map(({ name }) => name));
+  const extra = listing.extra.map(({ name, pins }) => {
+    let own = name;
+    for (let number = 2; taken.has(own); number++) own = `${name}_${number}`;
+    taken.add(own);
+    return { name: own, pins };
   });
-  return [...main, ...extra].filter(({ pins }) => pins.length > 1);
+  return [...listing.nets.values(), ...extra].filter(({ pins }) => pins.length > 1);
+}
+
+function chipPin(chip: Chip, contactId: string, part: string): NetlistPin {
+  const nth = chip.terminals.findIndex(({ name }) => `${chip.id}.${name}` === contactId);
+  return { part, end: chip.terminals[nth].name, number: nth + 1, at: terminalPlace(chip, nth) };
 }

@@ -1,28 +1,26 @@
-import { SUPPLY } from "../circuits/net";
+import type { Net } from "../circuits/net";
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
 import { wireOhm } from "./copper";
 import { type Wire, wiresOf } from "./wires";
 
 export interface SupplyDrop {
+  /** The rail, by its flag, and its net. */
+  rail: string;
+  netId: string;
   /** All parts at their most, in mA. */
   currentMa: number;
   /** Voltage lost to the worst part on the way there and back, in V. */
   worstV: number;
-  /** That part. */
+  /** That part's end in words, and its control, where it is one. */
   worstAt: string;
+  worstControlId: string | null;
 }
 
-/** Current that a part takes from the supply at its most; added logic takes next to nothing. */
-function currentsByEnd(design: Design): Map<string, number> {
-  const { nets, controls, elements } = derive(design);
-  const supply = nets.find(({ id }) => id === SUPPLY);
-  const entries = (supply?.taps ?? []).map(({ contactId, elementId, controlId }): [string, number] => {
-    const control = controls.get(controlId);
-    const takes = control && "currentMa" in control && elements.has(elementId) ? control.currentMa : 0;
-    return [contactId, takes];
-  });
-  return new Map(entries);
+/** Current that a part takes from a rail at its most; added logic takes next to nothing. */
+function currentsByEnd({ taps }: Net, design: Design): Map<string, number> {
+  const { elements } = derive(design);
+  return new Map(taps.map(({ contactId, elementId }) => [contactId, elements.get(elementId)?.currentMa ?? 0]));
 }
 
 /** Ohms from the controller to each end, walking the supply's tree outwards with the current each wire carries. */
@@ -50,16 +48,20 @@ function dropsFrom(pin: string, wires: Wire[], current: Map<string, number>): Ma
   return drops;
 }
 
-/** Voltage lost in the supply wires with everything at its most; ground is taken to lose as much on the way back. */
-export function supplyDrop(design: Design): SupplyDrop | null {
-  const current = currentsByEnd(design);
+function dropOf(rail: Net, design: Design): SupplyDrop | null {
+  const current = currentsByEnd(rail, design);
   const currentMa = [...current.values()].reduce((a, b) => a + b, 0);
   if (currentMa === 0) return null;
-  const wires = wiresOf(design).filter(({ netId }) => netId === SUPPLY);
+  const wires = wiresOf(design).filter(({ netId }) => netId === rail.id);
   const pin = wires.map(({ to }) => to.id).find((id) => id.startsWith("pin "));
   if (!pin) return null;
   let worst: [string, number] = ["", 0];
   for (const [end, volts] of dropsFrom(pin, wires, current)) if (volts > worst[1]) worst = [end, volts];
   const name = wires.flatMap(({ from, to }) => [from, to]).find(({ id }) => id === worst[0])?.name ?? "";
-  return { currentMa, worstV: 2 * worst[1], worstAt: name };
+  const worstControlId = rail.taps.find(({ contactId }) => contactId === worst[0])?.controlId ?? null;
+  return { rail: rail.flag, netId: rail.id, currentMa, worstV: 2 * worst[1], worstAt: name, worstControlId };
 }
+
+/** Voltage lost in the wires of each rail with everything at its most; ground is taken to lose as much on the way back. */
+export const supplyDrops = (design: Design): SupplyDrop[] =>
+  derive(design).nets.flatMap((net) => (net.role === "supply" ? (dropOf(net, design) ?? []) : []));

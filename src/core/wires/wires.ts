@@ -1,4 +1,5 @@
-import { type Net, SUPPLY, type Tap } from "../circuits/net";
+import type { Net, Tap } from "../circuits/net";
+import { railPads } from "../circuits/railPads";
 import { type Derived, derive } from "../design/derive";
 import type { Design } from "../design/schema";
 import { type Point, distanceMm } from "../layout/point";
@@ -55,20 +56,28 @@ function colourOf(net: Net, nth: number): string {
 /** A bare number would read as part of the label. */
 const contactWords = (contact: string) => (/^\d/.test(contact) ? `contact ${contact}` : contact);
 
-function tapEnd(tap: Tap, { controls, chips, design }: Derived): WireEnd {
+function tapEnd(tap: Tap, { controls, chips, shuntById, design }: Derived): WireEnd {
   const control = controls.get(tap.controlId);
   const chip = control ? undefined : chips.find(({ id }) => id === tap.controlId);
   const contact = tap.contactId.slice(tap.contactId.lastIndexOf(".") + 1);
+  const shunt = control || chip ? undefined : shuntById.get(tap.controlId);
+  if (shunt)
+    return {
+      id: tap.contactId,
+      name: `${shunt.sort} ${shunt.value}, ${shunt.sort === "diode" ? (contact === "1" ? "anode" : "ring") : `end ${contact}`}`,
+      at: tap.at,
+      boardId: boardOfAdded(shunt.id, design),
+    };
   return {
     id: tap.contactId,
     name: `${control?.label ?? chip?.id.replace(".", " ").toUpperCase() ?? tap.controlId} ${contactWords(contact)}`,
     at: tap.at,
-    boardId: control?.placement.boardId ?? boardOfChip(chip?.id ?? "", design),
+    boardId: control?.placement.boardId ?? boardOfAdded(chip?.id ?? "", design),
   };
 }
 
 /** An added part lies on the board of what it serves most; while nothing says otherwise, on the first one. */
-const boardOfChip = (chipId: string, design: Design) =>
+const boardOfAdded = (chipId: string, design: Design) =>
   derive(design).once(`board of ${chipId}`, () => {
     const { nets, controls } = derive(design);
     const count = new Map<string, number>();
@@ -83,14 +92,13 @@ const boardOfChip = (chipId: string, design: Design) =>
 /** Where a net meets the controller: its pin, or a pad of the module for supply and ground. */
 function pinEnd(net: Net, design: Design, { controller, profile }: Derived): WireEnd | null {
   if (!controller || !profile) return null;
-  const name = design.pinPlan[net.id]?.pin;
-  const pads = profile.pins.filter((pin) => {
-    if (net.role === "ground") return pin.role === "ground";
-    if (net.id === SUPPLY) return pin.role === "logic-supply" || pin.role === "supply";
-    return pin.role === "io" && pin.name === name;
-  });
-  // Parts are fed at the logic's own voltage where the module gives it.
-  const pin = pads.find(({ role }) => role === "logic-supply") ?? pads[0];
+  const name = Object.hasOwn(design.pinPlan, net.id) ? design.pinPlan[net.id].pin : undefined;
+  const [pin] =
+    net.role === "supply"
+      ? railPads(profile, net.id)
+      : profile.pins.filter((pad) =>
+          net.role === "ground" ? pad.role === "ground" : pad.role === "io" && pad.name === name,
+        );
   if (!pin) return null;
   return {
     id: `pin ${pin.name}`,
@@ -129,19 +137,26 @@ function inOrder(net: Net, a: WireEnd, b: WireEnd): [WireEnd, WireEnd] {
   return a.at[axis] <= b.at[axis] ? [a, b] : [b, a];
 }
 
+/** A contact that two circuits have on one net is one place. */
+const distinctEnds = (ends: WireEnd[]): WireEnd[] => [...new Map(ends.map((end) => [end.id, end])).values()];
+
 /** The shortest tree over a net's contacts, and a lead from the nearest of them to the controller. */
 function wiresOfNet(net: Net, nth: number, design: Design, derived: Derived): Wire[] {
-  const ends = net.taps.map((tap) => tapEnd(tap, derived));
+  const ends = distinctEnds(net.taps.map((tap) => tapEnd(tap, derived)));
   const places = distancesOf(ends.map(({ at }) => at));
   const members = ends.map((_, end) => end);
   const wires = treeEdges(members, places, ends.length).map(({ a, b }) =>
     wireBetween(net, nth, ...inOrder(net, ends[a], ends[b]), design),
   );
   const pin = pinEnd(net, design, derived);
-  if (!pin || ends.length === 0) return wires;
+  if (!pin || ends.length === 0) return wires.filter(isWire);
   const nearest = ends.reduce((a, b) => (distanceMm(b.at, pin.at) < distanceMm(a.at, pin.at) ? b : a));
-  return [...wires, wireBetween(net, nth, nearest, pin, design)];
+  return [...wires, wireBetween(net, nth, nearest, pin, design)].filter(isWire);
 }
+
+/** A resistor at a contact is soldered to it by its own lead: nothing to cut. */
+const OWN_LEAD_MM = 0.5;
+const isWire = ({ straightMm }: Wire) => straightMm > OWN_LEAD_MM;
 
 const byPlace = (a: Wire, b: Wire) =>
   phases.indexOf(a.phase) - phases.indexOf(b.phase) || (a.netId === b.netId ? placeOrder(a, b) : 0);

@@ -32,6 +32,7 @@ function freshPin({ pins }: ControllerProfile, xMm: number, yMm: number): Pin {
     buses: [],
     reserved: null,
     boot: null,
+    volts: null,
   };
 }
 

@@ -56,6 +56,15 @@ export function PadFields({ pin, change, remove }: PadFieldsProps) {
           onCommit={(yMm) => change({ yMm })}
         />
       </Columns>
+      {(pin.role === "supply" || pin.role === "logic-supply") && (
+        <TextField
+          label="Gives (V), nothing when that depends"
+          mono
+          value={pin.volts === null ? "" : String(pin.volts)}
+          check={(text) => (text === "" || Number(text) > 0 ? null : "A voltage like 3.3, or nothing.")}
+          onCommit={(text) => change({ volts: text === "" ? null : Number(text) })}
+        />
+      )}
       {pin.role === "io" && (
         <>
           {TICKS.map(([field, label]) => (

@@ -11,7 +11,6 @@ import {
   drawOutline,
   gridModules,
   mirrorBoard,
-  netsAcross,
   removeBoard,
   removeLink,
   shiftBoard,
@@ -20,6 +19,7 @@ import {
 import { boardRings } from "@/core/layout/boardOutline";
 import { boundsOf } from "@/core/layout/outline";
 import { plateMaterials } from "@/core/making/settings";
+import { conductorsAcross } from "@/core/wires/across";
 import { edit, useDesign } from "@/store/bench";
 import { takeOutline, useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
@@ -254,7 +254,7 @@ function LinksSection() {
       {design.links.map((link) => {
         const change = (what: string, fields: Partial<typeof link>) =>
           edit(`${what} of ${link.name}`, (d) => changeLink(d, link.id, fields));
-        const across = netsAcross(design, link.fromBoardId, link.toBoardId);
+        const across = conductorsAcross(design, link.fromBoardId, link.toBoardId);
         return (
           <div key={link.id}>
             <Columns>

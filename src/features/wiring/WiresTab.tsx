@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { linkConnectors, partConnectors } from "@/core/wires/connectors";
 import { cutList, metresOf } from "@/core/wires/cutList";
-import { supplyDrop } from "@/core/wires/supplyDrop";
+import { supplyDrops } from "@/core/wires/supplyDrop";
 import { type Phase, type Wire, wiresOf } from "@/core/wires/wires";
 import type { WireSettings } from "@/core/wires/wireSettings";
 import { edit, useDesign } from "@/store/bench";
@@ -131,7 +131,7 @@ function CutSection({ wires }: { wires: Wire[] }) {
   const design = useDesign();
   const settings = design.wires;
   const lines = cutList(wires);
-  const drop = supplyDrop(design);
+  const drops = supplyDrops(design);
   return (
     <Section title="Cutting list">
       <Columns>
@@ -174,12 +174,10 @@ function CutSection({ wires }: { wires: Wire[] }) {
             `${colour}, ${mm2} mm²`,
             `${metres.toFixed(2)} m`,
           ]),
-          ...(drop
-            ? ([
-                ["All parts at their most", `${drop.currentMa.toFixed(0)} mA`],
-                [`Lost on the way to ${drop.worstAt}`, `${drop.worstV.toFixed(3)} V`],
-              ] as [string, string][])
-            : []),
+          ...drops.flatMap((drop): [string, string][] => [
+            [`All parts on ${drop.rail} at their most`, `${drop.currentMa.toFixed(0)} mA`],
+            [`Lost on the way to ${drop.worstAt}`, `${drop.worstV.toFixed(3)} V`],
+          ]),
         ]}
       />
       <details>

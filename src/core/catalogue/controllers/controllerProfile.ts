@@ -27,6 +27,8 @@ export const pinSchema = z.strictObject({
   reserved: z.nullable(text(0, 160)),
   /** What the pin decides while the board starts, so that nothing may hold it then; null when it decides nothing. */
   boot: z.nullable(text(0, 160)),
+  /** What a supply pad gives, in V; null where that depends on what is fed in, and for all other pads. */
+  volts: z.nullable(between(0.5, 60)),
 });
 export type Pin = z.infer<typeof pinSchema>;
 

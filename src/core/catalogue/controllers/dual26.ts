@@ -56,11 +56,11 @@ export const dual26: ControllerProfile = {
       busPin(15),
     ]),
     ...pinRow(8.89, 0, [
-      supply("5V"),
+      supply("5V", 5),
       unused("VSYS"),
       ground,
       unused("EN"),
-      logicSupply("3V3"),
+      logicSupply("3V3", 3.3),
       unused("AREF"),
       analog(28, 2),
       ground,

@@ -42,7 +42,7 @@ export const large70: ControllerProfile = {
   price: 16,
   pins: [
     ...pinRow(24.1, -17, digitals(0, 21)),
-    ...pinRow(-24.1, -33, [reset, logicSupply("3V3"), supply("5V"), ground, ground]),
+    ...pinRow(-24.1, -33, [reset, logicSupply("3V3", 3.3), supply("5V", 5), ground, ground]),
     ...pinRow(-24.1, 5, analogs),
     ...pinRow(-4, 28, [ground, ...digitals(22, 37)]),
     ...pinRow(4, 28, [ground, ...digitals(38, 53)]),

@@ -15,11 +15,13 @@ const fixed = (name: string, role: Pin["role"]): Omit<Pin, "xMm" | "yMm"> => ({
   buses: [],
   reserved: null,
   boot: null,
+  volts: null,
 });
 
 export const ground = fixed("GND", "ground");
-export const supply = (name: string) => fixed(name, "supply");
-export const logicSupply = (name: string) => fixed(name, "logic-supply");
+/** A pad that feeds other parts; null where its voltage is what somebody feeds in. */
+export const supply = (name: string, volts: number | null) => ({ ...fixed(name, "supply"), volts });
+export const logicSupply = (name: string, volts: number) => ({ ...fixed(name, "logic-supply"), volts });
 export const reset = fixed("RST", "reset");
 export const unused = (name: string) => fixed(name, "unused");
 

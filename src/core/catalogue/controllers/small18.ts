@@ -36,10 +36,10 @@ export const small18: ControllerProfile = {
       io("P9", { interrupt: true, pwm: true, analogChannel: 9 }),
     ]),
     ...pinRow(7.62, 1, [
-      supply("5V"),
+      supply("5V", 5),
       ground,
       reset,
-      logicSupply("VCC"),
+      logicSupply("VCC", 5),
       io("P21", { analogChannel: 3 }),
       io("P20", { analogChannel: 2 }),
       io("P19", { analogChannel: 1 }),

@@ -32,9 +32,9 @@ export const thumb11: ControllerProfile = {
       io("P6", { ...any, buses: [{ bus: "uart", instance: 0, line: "TX" }] }),
     ]),
     ...pinRow(7.62, 0, [
-      supply("5V"),
+      supply("5V", 5),
       ground,
-      logicSupply("3V3"),
+      logicSupply("3V3", 3.3),
       io("P10", { ...any, buses: [{ bus: "spi", instance: 0, line: "data out" }] }),
       io("P9", { ...any, buses: [{ bus: "spi", instance: 0, line: "data in" }] }),
       io("P8", { ...any, buses: [{ bus: "spi", instance: 0, line: "clock" }] }),

@@ -66,6 +66,8 @@ export interface Element {
   end: string;
   label: string;
   contacts: Contact[];
+  /** What it takes while it is on, in mA, where that counts. */
+  currentMa?: number;
   /** A contact that stays where it is put. */
   stays?: true;
   /** Of what turns: quadrature states between two felt steps, and felt steps in a turn. */
@@ -173,4 +175,12 @@ export const elementOf = (
   kind: ElementKind,
   label: string,
   contacts: Contact[],
-): Element => ({ id: `${control.id}:${name}`, controlId: control.id, kind, end: name, label, contacts });
+): Element => ({
+  id: `${control.id}:${name}`,
+  controlId: control.id,
+  kind,
+  end: name,
+  label,
+  contacts,
+  ...("currentMa" in control && typeof control.currentMa === "number" ? { currentMa: control.currentMa } : {}),
+});

@@ -3,7 +3,6 @@ import { boardRing, boardRings, carriedHull } from "../../layout/boardOutline";
 import { boundsOf } from "../../layout/outline";
 import { convexHull } from "../../layout/convexHull";
 import { offsetConvex } from "../../layout/ring";
-import { derive } from "../derive";
 import { newBoard } from "../newDesign";
 import type { Board, Design } from "../schema";
 import { duplicateControls, tidyMm } from "./controls";
@@ -169,14 +168,20 @@ export function drawOutline(design: Design, boardId: string): Design {
   return changeBoard(design, boardId, { outline });
 }
 
-export function addLink(design: Design, id: string, fromBoardId: string, toBoardId: string): Design {
+export function addLink(
+  design: Design,
+  id: string,
+  fromBoardId: string,
+  toBoardId: string,
+  conductors: string[] = [],
+): Design {
   const link = {
     id,
     name: `Link ${design.links.length + 1}`,
     kind: "cable" as const,
     fromBoardId,
     toBoardId,
-    conductors: [],
+    conductors,
   };
   return { ...design, links: [...design.links, link] };
 }
@@ -190,15 +195,3 @@ export const removeLink = (design: Design, id: string): Design => ({
   ...design,
   links: design.links.filter((link) => link.id !== id),
 });
-
-/** Boards that nets cross between, so that a link's conductors can be proposed: the nets with taps on both. */
-export function netsAcross(design: Design, fromBoardId: string, toBoardId: string): string[] {
-  const { nets, controls, controller } = derive(design);
-  return nets
-    .filter((net) => {
-      const on = new Set(net.taps.map((tap) => controls.get(tap.controlId)?.placement.boardId));
-      if (controller) on.add(controller.placement.boardId);
-      return on.has(fromBoardId) && on.has(toBoardId);
-    })
-    .map((net) => net.flag);
-}

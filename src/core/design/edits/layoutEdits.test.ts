@@ -1,3 +1,4 @@
+import { conductorsAcross } from "../../wires/across";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { finishedPad, keyBlock } from "../../../../tests/support/designs";
@@ -12,16 +13,7 @@ import { findingsOf } from "../../findings/check";
 import { newDesign } from "../newDesign";
 import { readDesign } from "../readDesign";
 import type { Design } from "../schema";
-import {
-  addLink,
-  drawOutline,
-  gridModules,
-  mirrorBoard,
-  netsAcross,
-  removeBoard,
-  shiftBoard,
-  turnBoard,
-} from "./boards";
+import { addLink, drawOutline, gridModules, mirrorBoard, removeBoard, shiftBoard, turnBoard } from "./boards";
 import { briefFromLayout, changeWish, placeBrief, takePlan } from "./brief";
 import { changeControl, removeControls } from "./controls";
 import { addGroup, changeGroup, dissolveGroup, groupOf } from "./groups";
@@ -208,7 +200,7 @@ describe("boards", () => {
         nth % 2 === 1 ? { ...c, placement: { ...c.placement, boardId: "right" } } : c,
       ) as Design["controls"],
     };
-    expect(netsAcross(split, "panel", "right")).toEqual(expect.arrayContaining(["R2", "C2", "GND"]));
+    expect(conductorsAcross(split, "panel", "right")).toEqual(expect.arrayContaining(["R2", "C2", "GND"]));
   });
 });
 

@@ -3,7 +3,7 @@ import type { LadderCircuit } from "../../circuits/ladder";
 import { ladderMargin } from "../../circuits/ladderVoltage";
 import type { LightChain } from "../../circuits/lightChain";
 import { changeCircuit } from "../../design/edits/wiring";
-import { supplyDrop } from "../../wires/supplyDrop";
+import { supplyDrops } from "../../wires/supplyDrop";
 import { type Rule, controlSubject, listed } from "../finding";
 
 /** Noise of a reading: two steps of a 10-bit converter (from memory). */
@@ -132,16 +132,16 @@ export const supplyLoss: Rule = {
   why: "Lights at the far end turn reddish and parts reset when the supply wires are too thin for their current.",
   source: "Ohm's law with copper of IEC 60028, everything at its most; 5 % as common practice",
   check(design) {
-    const drop = supplyDrop(design);
+    const [drop] = supplyDrops(design).sort((a, b) => b.worstV - a.worstV);
     if (!drop || drop.worstV <= MOST_LOST * SUPPLY_V) return [];
     const wider = [0.25, 0.5, 0.75, 1, 1.5, 2.5, 4].find(
       (mm2) => (drop.worstV * design.wires.supplyMm2) / mm2 <= MOST_LOST * SUPPLY_V,
     );
-    const worst = [...design.controls].find(({ label }) => drop.worstAt.startsWith(`${label} `));
+    const worst = drop.worstControlId;
     return [
       {
-        message: `At ${(drop.currentMa / 1000).toFixed(1)} A the supply wires of ${design.wires.supplyMm2} mm² lose ${drop.worstV.toFixed(2)} V on the way to ${drop.worstAt} and back.`,
-        subjects: worst ? [controlSubject(worst.id)] : [],
+        message: `At ${(drop.currentMa / 1000).toFixed(1)} A the ${drop.rail} wires of ${design.wires.supplyMm2} mm² lose ${drop.worstV.toFixed(2)} V on the way to ${drop.worstAt} and back.`,
+        subjects: worst ? [controlSubject(worst)] : [],
         fixes: wider
           ? [{ title: `Take ${wider} mm²`, apply: (d) => ({ ...d, wires: { ...d.wires, supplyMm2: wider } }) }]
           : [],

@@ -22,7 +22,9 @@ export const encoderOffInterrupt: Rule = {
       const name = design.pinPlan[net.id]?.pin;
       const pin = name === undefined ? undefined : pins.get(name);
       if (!net.need!.interrupt || !pin || pin.role !== "io" || pin.interrupt) return [];
-      const { stepsPerTurn, statesPerStep } = elements.get(net.taps[0].elementId)!.turning!;
+      const turning = net.taps.map(({ elementId }) => elements.get(elementId)?.turning).find((one) => one);
+      if (!turning) return [];
+      const { stepsPerTurn, statesPerStep } = turning;
       const limit = safeTurnsASecond(stepsPerTurn, statesPerStep).toFixed(1);
       return [
         {

@@ -1,0 +1,19 @@
+import type { ControllerProfile, Pin } from "../catalogue/controllers/controllerProfile";
+import { SUPPLY, rails } from "./net";
+
+/** Volts that a pad may be off and still carry the rail. */
+const NEAR_V = 0.2;
+
+/**
+ * Pads of a controller that carry a rail, the best first: the logic's own pads for its voltage, the supply's pads for
+ * any other, so that lights and motors are not fed through the logic's regulator.
+ */
+export function railPads(profile: ControllerProfile, railId: string): Pin[] {
+  const rail = rails.find(({ id }) => id === railId);
+  if (!rail) return [];
+  const volts = rail.volts ?? profile.logicV;
+  const fits = (pin: Pin) => pin.volts !== null && Math.abs(pin.volts - volts) <= NEAR_V;
+  const first = railId === SUPPLY ? "logic-supply" : "supply";
+  const fed = profile.pins.filter((pin) => (pin.role === "supply" || pin.role === "logic-supply") && fits(pin));
+  return [...fed.filter(({ role }) => role === first), ...fed.filter(({ role }) => role !== first)];
+}
