@@ -72,9 +72,11 @@ export function smallestChange(
   }
   for (const count of wishCounts) {
     if (wish[count] === 0) continue;
-    // Fewer is never worse, so counting down from none left finds the fewest to take away.
-    const kept = lastThatHolds(wish[count], (n) => fits({ ...wish, [count]: n }));
-    if (kept < 0 || kept >= wish[count]) continue;
+    // Fewer is never worse, so counting down from none left finds the fewest to take away. With very few of them a way
+    // may make no sense, which says nothing against more.
+    const notShort = (n: number) => optionFor({ ...wish, [count]: n }, plan, profile, setting)?.fits ?? true;
+    const kept = lastThatHolds(wish[count], notShort);
+    if (kept < 0 || kept >= wish[count] || !fits({ ...wish, [count]: kept })) continue;
     const less = wish[count] - kept;
     found.push({ words: `${counted(less, wishNouns[count])} fewer`, wish: { ...wish, [count]: kept }, weight: less });
   }

@@ -1,13 +1,11 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
-import { inputNeed } from "../circuits/net";
-import { counted } from "../words";
 import { needsOf } from "./needs";
 import { type PinRoom, pinRoomOf } from "./pinRoom";
 import { type PartCounts, priceOf, sumParts } from "./prices";
 import { type Language, languageFor, unmetBy } from "./mustHaves";
 import type { Brief, ChosenPlan, Wish } from "./wish";
 import { devicesPlan } from "./ways/devices";
-import { switchWays } from "./ways";
+import { switchWayNamed } from "./ways";
 import { lampWays } from "./ways/lampWays";
 import { voltageWays } from "./ways/voltageWays";
 import { type Certainty, type PinLot, type WayContext, type WayPlan, noPlan } from "./ways/way";
@@ -55,9 +53,8 @@ const INTERPRETED_US_A_SWITCH = 60;
 /** A full-speed USB host asks once a millisecond (USB 2.0). */
 const POLL_MS = 1;
 
-const encoderLots = (turns: number): PinLot[] => [
-  { what: "encoder lines", need: { ...inputNeed, interrupt: true }, count: 2 * turns },
-];
+/** The runtime reads once a millisecond, whatever the time that a reading takes. */
+const SCAN_MS = 1;
 
 interface Pieces {
   switches: WayPlan;
@@ -75,47 +72,65 @@ const idleOr = (count: number, isPlain: boolean, plan: () => WayPlan | null | un
 function piecesOf(wish: Wish, plan: ChosenPlan, context: WayContext): Pieces | null {
   const needs = needsOf(wish);
   const { strategy, lampWay, analogWay } = plan;
-  const switchWay = switchWays.find(({ id }) => id === strategy);
+  const switchWay = switchWayNamed(strategy);
   const together = plan.turnWay === "with-switches";
   if (together && (!switchWay?.carriesTurns || needs.turns === 0)) return null;
-  const inputs = needs.switches + (together ? 2 * needs.turns : 0);
-  const switches = idleOr(inputs, strategy === "direct", () => switchWay?.plan(inputs, context));
+  const { settleUs, matrixShape } = context;
+  const inputs = { switches: needs.switches, turns: together ? needs.turns : 0 };
+  const lines = inputs.switches + 2 * inputs.turns;
+  const shape = matrixShape ? `${matrixShape.rows} × ${matrixShape.columns}` : "";
+  const key = [strategy, inputs.switches, inputs.turns, wish.chords, shape, settleUs].join("|");
+  const switches = idleOr(lines, strategy === "direct", () => remembered(key, () => switchWay?.plan(inputs, context)));
   const lamps = idleOr(needs.lamps, lampWay === "direct", () =>
-    lampWays.find(({ id }) => id === lampWay)?.plan(needs.lamps),
+    remembered(`lamps ${lampWay} ${needs.lamps}`, () => lampWays.find(({ id }) => id === lampWay)?.plan(needs.lamps)),
   );
   const voltages = idleOr(needs.voltages, analogWay === "direct", () =>
-    voltageWays.find(({ id }) => id === analogWay)?.plan(needs.voltages),
+    remembered(`voltages ${analogWay} ${needs.voltages} ${settleUs}`, () =>
+      voltageWays.find(({ id }) => id === analogWay)?.plan(needs.voltages, settleUs),
+    ),
   );
   if (!switches || !lamps || !voltages) return null;
-  const turns = together ? noPlan : { ...noPlan, pins: encoderLots(needs.turns) };
+  const turns = together
+    ? noPlan
+    : remembered(`turns ${needs.turns} ${settleUs}`, () =>
+        switchWayNamed("direct")!.plan({ switches: 0, turns: needs.turns }, context),
+      )!;
   return { switches, lamps, voltages, turns, devices: devicesPlan(context) };
+}
+
+/** Plans of circuits by what they depend on: the searches for what breaks a plan ask for the same ones again and again. */
+const known = new Map<string, WayPlan | null>();
+const MOST_KNOWN = 4000;
+
+function remembered(key: string, compute: () => WayPlan | null | undefined): WayPlan | null {
+  const plan = known.get(key);
+  if (plan !== undefined) return plan;
+  if (known.size >= MOST_KNOWN) known.clear();
+  const fresh = compute() ?? null;
+  known.set(key, fresh);
+  return fresh;
 }
 
 /** Quadrature states a second at the wished speed: steps a turn × 4 × turns a second (common practice), 24 steps. */
 export const statesPerSecond = (turnsPerSecond: number): number => 24 * 4 * turnsPerSecond;
 
-/** Whether every state of a turning knob is seen by a reading that repeats after `scanUs`. */
-function turnCertainty(wish: Wish, plan: ChosenPlan, room: PinRoom, scanUs: number): Certainty[] {
-  const { turns } = needsOf(wish);
-  if (turns === 0) return [];
+/** Turns a second of which a knob of 24 steps loses none, read so many times a second. */
+const sureTurns = (readings: number): string => (readings / statesPerSecond(1)).toFixed(1);
+
+/** Whether every state of a turning knob is seen: all knobs are read once a millisecond, or as often as a reading lasts. */
+function turnCertainty(wish: Wish, plan: ChosenPlan, scanUs: number): Certainty[] {
+  if (needsOf(wish).turns === 0) return [];
   const states = statesPerSecond(wish.turnsPerSecond);
-  const readings = 1e6 / scanUs;
-  const polled = plan.turnWay === "with-switches" || room.interrupts.met < room.interrupts.wanted;
-  if (!polled) return [];
-  const best = (readings / (24 * 4)).toFixed(1);
+  const readings = Math.min(1000 / SCAN_MS, 1e6 / scanUs);
   if (readings < states)
     return [
       {
         weight: "warn",
-        words: `knobs are read ${Math.round(readings)} times a second but make ${Math.round(states)} states: sure up to ${best} turns a second`,
+        words: `knobs are read ${Math.round(readings)} times a second but make ${Math.round(states)} states: sure up to ${sureTurns(readings)} turns a second`,
       },
     ];
-  const lines = room.interrupts.wanted - room.interrupts.met;
-  if (plan.turnWay === "with-switches")
-    return [{ weight: "note", words: `knobs are read in turn: sure up to ${best} turns a second` }];
-  return [
-    { weight: "note", words: `${counted(lines, "encoder line")} without interrupt: sure up to ${best} turns a second` },
-  ];
+  if (plan.turnWay !== "with-switches") return [];
+  return [{ weight: "note", words: `knobs are read in turn: sure up to ${sureTurns(readings)} turns a second` }];
 }
 
 function scanUsOf(pieces: Pieces, wish: Wish, profile: ControllerProfile, language: Language): number {
@@ -165,7 +180,7 @@ function balances(lots: PinLot[], room: PinRoom, profile: ControllerProfile): Pi
 
 const titleOf = (plan: ChosenPlan, wish: Wish) => {
   const needs = needsOf(wish);
-  const words = [switchWays.find(({ id }) => id === plan.strategy)!.title];
+  const words = [switchWayNamed(plan.strategy)?.title ?? plan.strategy];
   if (plan.turnWay === "with-switches") words.push("knobs too");
   if (needs.lamps > 0) words.push(lampWays.find(({ id }) => id === plan.lampWay)!.title);
   if (needs.voltages > 0 && plan.analogWay !== "direct")
@@ -190,6 +205,7 @@ export function optionFor(
   const scanUs = scanUsOf(pieces, wish, profile, language);
   const parts = sumParts([
     ...all.map((piece) => piece.parts),
+    { resistor: new Set(all.flatMap(({ shared }) => shared)).size },
     profile.form === "chip" ? { "chip-support": 1 } : {},
     wish.hotSwap ? { socket: wish.keys } : {},
   ]);
@@ -206,8 +222,9 @@ export function optionFor(
     parts,
     partCount: Object.values(parts).reduce((sum, count) => sum + count, 0),
     money: priceOf(profile.id, brief.prices, profile.price) + partsMoney,
-    pressToReportMs: scanUs / 1000 + debounceMs + POLL_MS,
-    certainty: [...all.flatMap(({ certainty }) => certainty), ...turnCertainty(wish, plan, room, scanUs)],
+    // A press that its reading just missed waits for the next one.
+    pressToReportMs: Math.max(SCAN_MS, scanUs / 1000) + debounceMs + scanUs / 1000 + POLL_MS,
+    certainty: [...all.flatMap(({ certainty }) => certainty), ...turnCertainty(wish, plan, scanUs)],
     unmet: unmetBy(wish, profile),
     language,
   };

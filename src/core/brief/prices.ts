@@ -9,7 +9,7 @@ export const addedParts = [
   { id: "multiplexer-8", title: "74HC4051 8-way multiplexer", price: 0.35, joints: 16 },
   { id: "bus-multiplexer", title: "8-way I²C multiplexer", price: 1.1, joints: 24 },
   { id: "level-shifter", title: "74AHCT125 level shifter", price: 0.4, joints: 14 },
-  { id: "transistor", title: "Small transistor and its resistor", price: 0.06, joints: 5 },
+  { id: "transistor", title: "Switching transistor", price: 0.05, joints: 3 },
   { id: "socket", title: "Switch socket", price: 0.15, joints: 2 },
   { id: "chip-support", title: "Plug, regulator and small parts of a bare chip", price: 3, joints: 40 },
 ] as const;
@@ -21,7 +21,7 @@ const usual = new Map<string, number>(addedParts.map(({ id, price }) => [id, pri
 
 /** Price of an added part or, by its id, of a controller class. */
 export const priceOf = (id: string, prices: Record<string, number>, otherwise = 0): number =>
-  prices[id] ?? usual.get(id) ?? otherwise;
+  (Object.hasOwn(prices, id) ? prices[id] : undefined) ?? usual.get(id) ?? otherwise;
 
 export function sumParts(all: PartCounts[]): PartCounts {
   const sum: PartCounts = {};

@@ -66,12 +66,6 @@ const branchesNeeded = (displays: number, ownAddresses: number): number =>
 /** Displays that a bus can tell apart: by their own addresses, on as many branches as its multiplexers have. */
 export const displayPlaces = (ownAddresses: number): number => MOST_MULTIPLEXERS * BRANCHES * ownAddresses;
 
-/** Bus multiplexers that so many displays of one address take; none while their own addresses are enough. */
-export function multiplexersFor(displays: number, ownAddresses: number): number {
-  const branches = branchesNeeded(displays, ownAddresses);
-  return branches === 1 ? 0 : Math.ceil(branches / BRANCHES);
-}
-
 /** Each branch has its pull-ups at its first display. */
 function ownBranches(builder: PlanBuilder, count: number, displays: PlacedElement[], ownAddresses: number): Branch[] {
   return Array.from({ length: Math.min(count, MOST_MULTIPLEXERS * BRANCHES) }, (_, nth) => {

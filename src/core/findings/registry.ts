@@ -23,7 +23,7 @@ import {
   supplyHeat,
 } from "./rules/currents";
 import { duplicateCell } from "./rules/duplicateCell";
-import { encoderOffInterrupt } from "./rules/encoderOffInterrupt";
+import { fastEncoder } from "./rules/fastEncoder";
 import { firmwareLimits } from "./rules/firmwareLimits";
 import { loneKey } from "./rules/loneKey";
 import { missingInterface } from "./rules/missingInterface";
@@ -47,6 +47,7 @@ import { unbound } from "./rules/unbound";
 import { unplacedNets } from "./rules/unplacedNets";
 import { unreachableLayer } from "./rules/unreachableLayer";
 import { unwired } from "./rules/unwired";
+import { wishUnmet } from "./rules/wishUnmet";
 import { wiredTwice } from "./rules/wiredTwice";
 
 /** Every rule, one line each, in the order in which findings of the same weight are told. */
@@ -93,6 +94,7 @@ export const rules: Rule[] = [
   supplyHeat,
   supplyLoss,
   sampledEncoder,
+  fastEncoder,
   links,
   noController,
   classSense,
@@ -106,7 +108,6 @@ export const rules: Rule[] = [
   busesOnOneController,
   stalePins,
   startUpPin,
-  encoderOffInterrupt,
   lampCurrent,
   allPinsCurrent,
   interfaceTwice,
@@ -118,5 +119,6 @@ export const rules: Rule[] = [
   sameLabel,
   firmwareLimits,
   planBroken,
+  wishUnmet,
   overBrief,
 ];

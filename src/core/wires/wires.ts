@@ -1,3 +1,4 @@
+import type { Shunt } from "../circuits/circuitKind";
 import type { Net, Tap } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
 import { type Derived, derive } from "../design/derive";
@@ -56,25 +57,27 @@ function colourOf(net: Net, nth: number): string {
 /** A bare number would read as part of the label. */
 const contactWords = (contact: string) => (/^\d/.test(contact) ? `contact ${contact}` : contact);
 
-function tapEnd(tap: Tap, { controls, chips, shuntById, design }: Derived): WireEnd {
+function tapEnd(tap: Tap, derived: Derived): WireEnd {
+  const { controls, chips, shuntById, design } = derived;
+  const end = tap.contactId.slice(tap.contactId.lastIndexOf(".") + 1);
   const control = controls.get(tap.controlId);
-  const chip = control ? undefined : chips.find(({ id }) => id === tap.controlId);
-  const contact = tap.contactId.slice(tap.contactId.lastIndexOf(".") + 1);
-  const shunt = control || chip ? undefined : shuntById.get(tap.controlId);
-  if (shunt)
-    return {
-      id: tap.contactId,
-      name: `${shunt.sort} ${shunt.value}, ${shunt.sort === "diode" ? (contact === "1" ? "anode" : "ring") : `end ${contact}`}`,
-      at: tap.at,
-      boardId: boardOfAdded(shunt.id, design),
-    };
-  return {
-    id: tap.contactId,
-    name: `${control?.label ?? chip?.id.replace(".", " ").toUpperCase() ?? tap.controlId} ${contactWords(contact)}`,
-    at: tap.at,
-    boardId: control?.placement.boardId ?? boardOfAdded(chip?.id ?? "", design),
-  };
+  if (control) return endAt(tap, `${control.label} ${contactWords(end)}`, control.placement.boardId);
+  const shunt = shuntById.get(tap.controlId);
+  const boardId = boardOfAdded(tap.controlId, design);
+  if (shunt) return endAt(tap, `${shunt.sort} ${shunt.value}, ${shuntEndWords(shunt, end)}`, boardId);
+  const chip = chips.find(({ id }) => id === tap.controlId);
+  return endAt(tap, `${chip?.id.replace(".", " ").toUpperCase() ?? tap.controlId} ${contactWords(end)}`, boardId);
 }
+
+const endAt = ({ contactId, at }: Tap, name: string, boardId: string): WireEnd => ({
+  id: contactId,
+  name,
+  at,
+  boardId,
+});
+
+const shuntEndWords = ({ sort }: Shunt, end: string) =>
+  sort === "diode" ? (end === "1" ? "anode" : "ring") : `end ${end}`;
 
 /** An added part lies on the board of what it serves most; while nothing says otherwise, on the first one. */
 const boardOfAdded = (chipId: string, design: Design) =>

@@ -1,86 +1,60 @@
-import { busNeed, inputNeed, outputNeed, pwmNeed } from "../../circuits/net";
+import { type Circuit, circuitKindNamed } from "../../circuits";
+import { displayPlaces } from "../../circuits/busDisplays";
+import { readNeed } from "../../circuits/net";
 import { sumParts } from "../prices";
-import type { Certainty, PinLot, WayContext, WayPlan } from "./way";
-import { i2cLots, noPlan } from "./way";
+import { type Probe, probeElements, wayOf } from "./probe";
+import { type Certainty, type WayContext, type WayPlan, noPlan } from "./way";
 
-/** Identical displays answer to one of two addresses (common practice). */
-const DISPLAY_ADDRESSES = 2;
 /** 5 V lights want a data level near 3.5 V (common practice). */
 const LIGHT_DATA_V = 3.5;
 /** Current of an addressable light at full white, and of a USB port, in mA (common practice). */
 const LIGHT_MA = 40;
 const PORT_MA = 500;
+/** Identical displays answer to one of two addresses (common practice); the circuit starts with that too. */
+const DISPLAY_ADDRESSES = 2;
 
-const spiLots: PinLot[] = [
-  { what: "serial bus clock", need: busNeed("spi", "clock"), count: 1, shared: "spi clock" },
-  { what: "serial bus data in", need: busNeed("spi", "data in"), count: 1, shared: "spi in" },
-  { what: "serial bus data out", need: busNeed("spi", "data out"), count: 1, shared: "spi out" },
-];
-
-function displays({ wish }: WayContext): Partial<WayPlan> {
-  if (wish.displays === 0) return {};
-  const needsBranches = wish.displays > DISPLAY_ADDRESSES;
-  return {
-    pins: i2cLots,
-    parts: { resistor: 2, ...(needsBranches ? { "bus-multiplexer": Math.ceil(wish.displays / 8) } : {}) },
-  };
+/** Devices of one kind in their own circuit, planned as that circuit. */
+function inCircuit(kind: Circuit["kind"], probe: Probe, change: object = {}): WayPlan {
+  if (probe.count === 0) return noPlan;
+  const elements = probeElements([probe]);
+  const { stem, title, fresh, with: add } = circuitKindNamed(kind);
+  return wayOf(add({ ...fresh(stem, title), ...change } as Circuit, [...elements.keys()]), elements, 0);
 }
 
-function lights({ wish, profile }: WayContext): Partial<WayPlan> {
-  if (wish.lights === 0) return {};
-  const weak = profile.logicV < LIGHT_DATA_V;
-  const mA = wish.lights * LIGHT_MA;
-  const certainty: Certainty[] =
-    mA > PORT_MA
-      ? [
-          {
-            weight: "note",
-            words: `${wish.lights} lights take ${(mA / 1000).toFixed(1)} A at full white: limit them or feed them apart`,
-          },
-        ]
-      : [];
-  return {
-    pins: [{ what: "light chain data", need: outputNeed, count: 1 }],
-    parts: weak ? { "level-shifter": 1 } : {},
-    certainty,
-  };
-}
+const beyond = (count: number): Certainty[] =>
+  count > displayPlaces(DISPLAY_ADDRESSES)
+    ? [{ weight: "warn", words: `a bus tells ${displayPlaces(DISPLAY_ADDRESSES)} displays apart, not ${count}` }]
+    : [];
 
-function radios({ wish, profile }: WayContext): Partial<WayPlan> {
-  const modules = wish.radios + (wish.connection === "radio" && wish.radios === 0 && !profile.radio ? 1 : 0);
-  if (modules === 0) return {};
-  return {
-    pins: [
-      ...spiLots,
-      { what: "radio select and enable", need: outputNeed, count: 2 * modules },
-      { what: "radio interrupt", need: { ...inputNeed, interrupt: true }, count: modules },
-    ],
-  };
-}
+const hungry = (lights: number): Certainty[] => {
+  const mA = lights * LIGHT_MA;
+  if (mA <= PORT_MA) return [];
+  const words = `${lights} lights take ${(mA / 1000).toFixed(1)} A at full white: limit them or feed them apart`;
+  return [{ weight: "note", words }];
+};
 
 /** What has only one sensible way: light chain 1 pin, segment drivers 3, displays 2 shared, radio 3 shared + 3. */
-export function devicesPlan(context: WayContext): WayPlan {
-  const { wish } = context;
-  const single: Partial<WayPlan>[] = [
-    displays(context),
-    lights(context),
-    radios(context),
-    wish.segments > 0 ? { pins: [{ what: "segment driver chain", need: outputNeed, count: 3 }] } : {},
-    wish.buzzers > 0 ? { pins: [{ what: "buzzers", need: pwmNeed, count: wish.buzzers }] } : {},
-    wish.motors > 0
-      ? { pins: [{ what: "motors", need: pwmNeed, count: wish.motors }], parts: { transistor: wish.motors } }
-      : {},
+export function devicesPlan({ wish, profile }: WayContext): WayPlan {
+  const radios = wish.radios + (wish.connection === "radio" && wish.radios === 0 && !profile.radio ? 1 : 0);
+  const all: WayPlan[] = [
+    { ...inCircuit("bus-displays", { kind: "display", count: wish.displays }), certainty: beyond(wish.displays) },
+    {
+      ...inCircuit("light-chain", { kind: "light", count: wish.lights }, { shifted: profile.logicV < LIGHT_DATA_V }),
+      certainty: hungry(wish.lights),
+    },
+    inCircuit("spi-radio", { kind: "radio", count: radios }),
+    inCircuit("segment-chain", { kind: "segments", count: wish.segments }),
+    inCircuit("direct", { kind: "buzzer", count: wish.buzzers }),
+    inCircuit("direct", { kind: "motor", count: wish.motors }),
     wish.connection === "pad-port"
-      ? { pins: [{ what: "pad port latch, clock and data", need: { ...inputNeed, interrupt: true }, count: 3 }] }
-      : {},
+      ? { ...noPlan, pins: [{ what: "pad port lines", need: { ...readNeed, interrupt: true }, count: 3 }] }
+      : noPlan,
   ];
-  return single.reduce<WayPlan>(
-    (sum, plan) => ({
-      ...sum,
-      pins: [...sum.pins, ...(plan.pins ?? [])],
-      parts: sumParts([sum.parts, plan.parts ?? {}]),
-      certainty: [...sum.certainty, ...(plan.certainty ?? [])],
-    }),
-    noPlan,
-  );
+  return {
+    ...noPlan,
+    pins: all.flatMap(({ pins }) => pins),
+    parts: sumParts(all.map(({ parts }) => parts)),
+    shared: all.flatMap(({ shared }) => shared),
+    certainty: all.flatMap(({ certainty }) => certainty),
+  };
 }

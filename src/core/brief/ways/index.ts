@@ -1,14 +1,10 @@
-import { busExpanders, matrixOnExpander } from "./busExpanders";
-import { directWay } from "./direct";
-import { inputRegisters } from "./inputRegisters";
 import { ladder } from "./ladder";
 import { balancedMatrix, givenMatrix } from "./matrix";
-import { multiplexers } from "./multiplexers";
-import { registerMatrix } from "./registerMatrix";
+import { busExpanders, directWay, inputRegisters, multiplexers } from "./readOneByOne";
 import { twoWayMatrix } from "./twoWayMatrix";
 import type { SwitchWay } from "./way";
 
-/** Every way to read switches, one line each. */
+/** Every way to read switches, one line each. Each is planned as the circuit that it becomes. */
 export const switchWays: SwitchWay[] = [
   directWay,
   balancedMatrix,
@@ -18,6 +14,7 @@ export const switchWays: SwitchWay[] = [
   busExpanders,
   multiplexers,
   ladder,
-  matrixOnExpander,
-  registerMatrix,
 ];
+
+/** The way of that id, or undefined: plans from outside may name one that is not there. */
+export const switchWayNamed = (id: string): SwitchWay | undefined => switchWays.find((way) => way.id === id);

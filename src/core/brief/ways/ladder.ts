@@ -1,40 +1,32 @@
-import { analogNeed } from "../../circuits/net";
+import { ladderMargin } from "../../circuits/ladderVoltage";
+import type { LadderCircuit } from "../../circuits/ladder";
+import { circuitKindOf } from "../../circuits";
+import { wayOf } from "./probe";
+import { circuitWith } from "./readOneByOne";
 import type { SwitchWay } from "./way";
-
-/** Keys that one analog pin tells apart for sure (common practice: a dozen). */
-const A_BANK = 12;
-/** Settling of the tap and one conversion of a slow converter (from memory: about 110 µs at 10 bits). */
-const CONVERSION_US = 130;
-/** Resistors of the usual tolerance. */
-const TOLERANCE = 0.01;
-
-/**
- * n equal resistors between supply and ground: taps are 1/n of the supply apart. In the worst case all resistors above
- * the middle tap are high and all below are low, so the tap is off by tolerance/2 of the supply; what is left of half a
- * step is the margin.
- */
-export const ladderMargin = (keys: number): number => 0.5 / keys - TOLERANCE / 2;
 
 export const ladder: SwitchWay = {
   id: "ladder",
   title: "Resistor ladder",
+  circuit: "ladder",
   carriesTurns: false,
-  plan(inputs) {
-    if (inputs === 0) return null;
-    const banks = Math.ceil(inputs / A_BANK);
-    const keys = Math.ceil(inputs / banks);
+  plan({ switches }, { settleUs }) {
+    if (switches === 0) return null;
+    const { circuit, elements } = circuitWith("ladder", { switches, turns: 0 });
+    const { ladders } = circuitKindOf(circuit).plan(circuit, elements, {});
+    const { tolerance } = circuit as LadderCircuit;
+    const keys = Math.max(...ladders.map(({ taps }) => taps.length));
+    const margin = Math.min(...ladders.map((bank) => ladderMargin(bank, tolerance)));
     return {
-      pins: [{ what: "ladder taps", need: analogNeed, count: banks }],
-      parts: { resistor: inputs + banks },
-      readUs: banks * CONVERSION_US,
+      ...wayOf(circuit, elements, settleUs),
       certainty: [
         { weight: "warn", words: `one key at a time in each bank of ${keys}` },
         {
           weight: "note",
-          words: `with 1 % resistors the windows keep ${(100 * ladderMargin(keys)).toFixed(1)} % of the supply as margin`,
+          words: `with ${100 * tolerance} % resistors the windows keep ${(100 * margin).toFixed(1)} % of the supply as margin`,
         },
       ],
-      shape: `${banks === 1 ? "1 bank" : `${banks} banks`} of ${keys}`,
+      shape: `${ladders.length === 1 ? "1 bank" : `${ladders.length} banks`} of ${keys}`,
     };
   },
 };

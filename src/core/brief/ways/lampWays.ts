@@ -1,24 +1,24 @@
-import { outputNeed, pwmNeed } from "../../circuits/net";
-import { type WayPlan, noPlan } from "./way";
+import { circuitKindNamed } from "../../circuits";
+import { probeElements, wayOf } from "./probe";
+import type { WayPlan } from "./way";
 
 /** One way to light lamps. */
 export interface LampWay {
-  id: string;
+  id: "direct" | "output-registers";
   title: string;
   plan(lamps: number): WayPlan | null;
 }
 
-const A_REGISTER = 8;
+function planned(kind: LampWay["id"], count: number): WayPlan {
+  const elements = probeElements([{ kind: "lamp", count }]);
+  const { stem, title, fresh, with: add } = circuitKindNamed(kind);
+  return wayOf(add(fresh(stem, title), [...elements.keys()]), elements, 0);
+}
 
 const direct: LampWay = {
   id: "direct",
   title: "lamps from pins",
-  plan: (lamps) => ({
-    ...noPlan,
-    pins: [{ what: "lamps", need: outputNeed, count: lamps }],
-    parts: { resistor: lamps },
-    shape: "one pin a lamp",
-  }),
+  plan: (lamps) => ({ ...planned("direct", lamps), shape: "one pin a lamp" }),
 };
 
 /** Three pins for any number of lamps, one resistor a branch, brightness by the enable pin (common practice). */
@@ -27,17 +27,8 @@ const registers: LampWay = {
   title: "lamps on output registers",
   plan(lamps) {
     if (lamps < 4) return null;
-    const count = Math.ceil(lamps / A_REGISTER);
-    return {
-      ...noPlan,
-      pins: [
-        { what: "lamp register clock, latch and data", need: outputNeed, count: 3 },
-        { what: "lamp brightness", need: pwmNeed, count: 1 },
-      ],
-      parts: { "register-out": count, resistor: lamps },
-      readUs: count * A_REGISTER,
-      shape: `${count} × 74HC595 in a chain`,
-    };
+    const plan = planned("output-registers", lamps);
+    return { ...plan, shape: `${plan.parts["register-out"] ?? 0} × 74HC595 in a chain` };
   },
 };
 

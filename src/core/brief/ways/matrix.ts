@@ -1,18 +1,23 @@
-import { inputNeed, outputNeed } from "../../circuits/net";
+import type { MatrixCircuit } from "../../circuits/matrix";
 import { fewestLines } from "../../matrix/planReadingOrder";
+import { probeElements, wayOf } from "./probe";
+import { circuitWith } from "./readOneByOne";
 import type { SwitchWay, WayContext, WayPlan } from "./way";
 
 /** Without a diode at each switch three corners of a rectangle make the fourth appear. */
 const GHOSTS = { weight: "note", words: "without diodes: sure for two keys at once, ghosts from three on" } as const;
 
-function matrixPlan(inputs: number, rows: number, columns: number, { wish, settleUs }: WayContext): WayPlan {
+/** The matrix of a shape, planned as the circuit it becomes; lines that no switch is on need no pin. */
+function matrixPlan(switches: number, rows: number, columns: number, { wish, settleUs }: WayContext): WayPlan {
+  const elements = probeElements([{ kind: "key", count: switches }]);
+  const { circuit } = circuitWith("matrix", { switches: 0, turns: 0 });
+  const ids = [...elements.keys()];
+  const cells = Object.fromEntries(
+    ids.map((id, nth) => [id, { row: Math.floor(nth / columns), column: nth % columns }]),
+  );
+  const filled = { ...(circuit as MatrixCircuit), cells, diodes: wish.chords ? "column-to-row" : "none" } as const;
   return {
-    pins: [
-      { what: "rows", need: outputNeed, count: rows },
-      { what: "columns", need: inputNeed, count: columns },
-    ],
-    parts: wish.chords ? { diode: inputs } : {},
-    readUs: rows * settleUs,
+    ...wayOf(filled, elements, settleUs),
     certainty: wish.chords ? [] : [GHOSTS],
     shape: `${rows} rows and ${columns} columns`,
   };
@@ -22,21 +27,23 @@ function matrixPlan(inputs: number, rows: number, columns: number, { wish, settl
 export const balancedMatrix: SwitchWay = {
   id: "matrix",
   title: "Matrix, balanced",
+  circuit: "matrix",
   carriesTurns: false,
-  plan(inputs, context) {
-    if (inputs < 4) return null;
-    const { rows, columns } = fewestLines(inputs);
-    return matrixPlan(inputs, rows, columns, context);
+  plan({ switches }, context) {
+    if (switches < 4) return null;
+    const { rows, columns } = fewestLines(switches);
+    return matrixPlan(switches, rows, columns, context);
   },
 };
 
 export const givenMatrix: SwitchWay = {
   id: "matrix-given",
   title: "Matrix, given shape",
+  circuit: "matrix",
   carriesTurns: false,
-  plan(inputs, context) {
+  plan({ switches }, context) {
     const shape = context.matrixShape;
-    if (!shape || shape.rows * shape.columns < inputs) return null;
-    return matrixPlan(inputs, shape.rows, shape.columns, context);
+    if (!shape || switches === 0 || shape.rows * shape.columns < switches) return null;
+    return matrixPlan(switches, shape.rows, shape.columns, context);
   },
 };

@@ -1,19 +1,22 @@
-import { inputNeed } from "../../circuits/net";
-import { fewestLines } from "../../matrix/planReadingOrder";
+import type { TwoWayMatrix } from "../../circuits/twoWayMatrix";
+import { wayOf } from "./probe";
+import { circuitWith } from "./readOneByOne";
 import type { SwitchWay } from "./way";
 
 /** Every crossing carries two switches whose diodes point opposite ways, so r + c lines read 2 · r · c (common practice). */
 export const twoWayMatrix: SwitchWay = {
   id: "two-way-matrix",
   title: "Two-way matrix",
+  circuit: "two-way-matrix",
   carriesTurns: false,
-  plan(inputs, { settleUs }) {
-    if (inputs < 8) return null;
-    const { rows, columns } = fewestLines(Math.ceil(inputs / 2));
+  plan({ switches }, { settleUs }) {
+    if (switches < 8) return null;
+    const { circuit, elements } = circuitWith("two-way-matrix", { switches, turns: 0 });
+    const cells = Object.values((circuit as TwoWayMatrix).cells);
+    const rows = 1 + Math.max(...cells.map(({ row }) => row));
+    const columns = 1 + Math.max(...cells.map(({ column }) => column));
     return {
-      pins: [{ what: "lines, driven and read in turn", need: { ...inputNeed, output: true }, count: rows + columns }],
-      parts: { diode: inputs },
-      readUs: (rows + columns) * settleUs,
+      ...wayOf(circuit, elements, settleUs),
       certainty: [
         { weight: "warn", words: "no switch works without its diode, and a reversed one answers for its twin" },
       ],

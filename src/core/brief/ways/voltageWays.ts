@@ -1,41 +1,33 @@
-import { analogNeed } from "../../circuits/net";
-import { MUX_CHANNELS, selectLots } from "./multiplexers";
-import { type WayPlan, noPlan } from "./way";
+import { circuitKindNamed } from "../../circuits";
+import { probeElements, wayOf } from "./probe";
+import type { WayPlan } from "./way";
 
 /** One way to read voltages. */
 export interface VoltageWay {
-  id: string;
+  id: "direct" | "multiplexer";
   title: string;
-  plan(voltages: number): WayPlan | null;
+  plan(voltages: number, settleUs: number): WayPlan | null;
 }
 
-/** One conversion of a slow converter (from memory: about 110 µs at 10 bits). */
-const CONVERSION_US = 110;
+function planned(kind: VoltageWay["id"], count: number, settleUs: number): WayPlan {
+  const elements = probeElements([{ kind: "pot", count }]);
+  const { stem, title, fresh, with: add } = circuitKindNamed(kind);
+  return wayOf(add(fresh(stem, title), [...elements.keys()]), elements, settleUs);
+}
 
 const direct: VoltageWay = {
   id: "direct",
   title: "sticks and pots on analog pins",
-  plan: (voltages) => ({
-    ...noPlan,
-    pins: [{ what: "voltages", need: analogNeed, count: voltages }],
-    readUs: voltages * CONVERSION_US,
-    shape: "one analog pin each",
-  }),
+  plan: (voltages, settleUs) => ({ ...planned("direct", voltages, settleUs), shape: "one analog pin each" }),
 };
 
 const multiplexer: VoltageWay = {
   id: "multiplexer",
   title: "sticks and pots through a multiplexer",
-  plan(voltages) {
+  plan(voltages, settleUs) {
     if (voltages < 3) return null;
-    const count = Math.ceil(voltages / MUX_CHANNELS);
-    return {
-      ...noPlan,
-      pins: [...selectLots, { what: "multiplexed voltage", need: analogNeed, count }],
-      parts: { multiplexer: count },
-      readUs: voltages * (CONVERSION_US + 10),
-      shape: `${count} × 16-way`,
-    };
+    const plan = planned("multiplexer", voltages, settleUs);
+    return { ...plan, shape: `${plan.parts.multiplexer ?? 0} × 16-way` };
   },
 };
 

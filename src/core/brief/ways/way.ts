@@ -1,5 +1,6 @@
+import type { Circuit } from "../../circuits";
 import type { ControllerProfile } from "../../catalogue/controllers/controllerProfile";
-import { type PinNeed, busNeed } from "../../circuits/net";
+import type { PinNeed } from "../../circuits/net";
 import type { PartCounts } from "../prices";
 import type { Wish } from "../wish";
 
@@ -21,6 +22,8 @@ export interface Certainty {
 export interface WayPlan {
   pins: PinLot[];
   parts: PartCounts;
+  /** Resistors that belong to a bus, by its id: however much hangs on the bus, they are there once. */
+  shared: string[];
   /** Time that one full reading adds, in µs, without computing. */
   readUs: number;
   certainty: Certainty[];
@@ -36,26 +39,22 @@ export interface WayContext {
   settleUs: number;
 }
 
+/** Switches to read, and quadrature pairs that go the same way. */
+export interface Inputs {
+  switches: number;
+  turns: number;
+}
+
 /** One way to read switches. A new one is one file that exports this, and one line in the registry. */
 export interface SwitchWay {
   id: string;
   title: string;
   /** Encoder lines can go the same way as switches. */
   carriesTurns: boolean;
+  /** The kind of circuit that it becomes when it is taken. */
+  circuit: Circuit["kind"];
   /** Null where it makes no sense for so many inputs. */
-  plan(inputs: number, context: WayContext): WayPlan | null;
+  plan(inputs: Inputs, context: WayContext): WayPlan | null;
 }
 
-export const noPlan: WayPlan = { pins: [], parts: {}, readUs: 0, certainty: [], shape: "" };
-
-/** Both lines of the two-wire bus, shared by all that hangs on it. */
-export const i2cLots: PinLot[] = [
-  { what: "bus data", need: busNeed("i2c", "SDA"), count: 1, shared: "SDA" },
-  { what: "bus clock", need: busNeed("i2c", "SCL"), count: 1, shared: "SCL" },
-];
-
-/** One bit on the fast two-wire bus: 400 kbit/s (I²C-bus specification, fast mode). */
-const I2C_BIT_US = 2.5;
-
-/** Time of a transfer of so many bytes, nine bits each, with start, repeated start and stop. */
-export const i2cUs = (bytes: number): number => (bytes * 9 + 3) * I2C_BIT_US;
+export const noPlan: WayPlan = { pins: [], parts: {}, shared: [], readUs: 0, certainty: [], shape: "" };

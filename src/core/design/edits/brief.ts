@@ -1,8 +1,10 @@
 import { budgetOf, wishAsPlaced } from "../../brief/budget";
 import type { ChosenPlan, Wish, WishCount } from "../../brief/wish";
+import { switchWayNamed } from "../../brief/ways";
 import { kindOfLine } from "../../brief/wishWords";
 import { type Control, kindNamed } from "../../catalogue/kinds";
 import type { Circuit } from "../../circuits";
+import type { LightChain } from "../../circuits/lightChain";
 import type { PlacedElement } from "../../circuits/net";
 import { matrixParts, planPartInOrder, usualMatrixWish } from "../../matrix/planMatrix";
 import { boundsOf } from "../../layout/outline";
@@ -10,7 +12,7 @@ import { derive } from "../derive";
 import type { Design } from "../schema";
 import { nextLabel, tidyMm } from "./controls";
 import { chooseController } from "./pins";
-import { orderMembers, takeMatrixPlan, unwire, wireAs, wireDirect } from "./wiring";
+import { changeCircuit, orderMembers, setDiodes, takeMatrixPlan, unwire, wireAs, wireDirect } from "./wiring";
 
 export const changeWish = (design: Design, change: Partial<Wish>): Design => ({
   ...design,
@@ -26,20 +28,8 @@ export function takePlan(design: Design, chosen: ChosenPlan): Design {
 /** Makes the brief say what is placed. */
 export const briefFromLayout = (design: Design): Design => changeWish(design, wishAsPlaced(design));
 
-/** The circuit that a way of reading switches becomes. */
-const CIRCUIT_OF: Record<string, Circuit["kind"]> = {
-  direct: "direct",
-  matrix: "matrix",
-  "matrix-given": "matrix",
-  "two-way-matrix": "two-way-matrix",
-  "input-registers": "input-registers",
-  "bus-expanders": "expander",
-  multiplexers: "multiplexer",
-  ladder: "ladder",
-};
-
-/** Matrices behind an expander or a register are planned and counted here, and wired by hand for now. */
-export const isDrawn = (strategy: string): boolean => strategy in CIRCUIT_OF;
+/** Whether a plan can be wired; one from outside may name a way that is not there. */
+export const isDrawn = (strategy: string): boolean => switchWayNamed(strategy) !== undefined;
 
 const idsOf = (design: Design, test: (element: PlacedElement) => boolean) =>
   [...derive(design).elements.values()].filter(test).map(({ id }) => id);
@@ -48,7 +38,7 @@ const idsOf = (design: Design, test: (element: PlacedElement) => boolean) =>
 const OWN_CIRCUITS: Circuit["kind"][] = ["light-chain", "bus-displays", "segment-chain", "spi-radio"];
 
 function wireSwitches(design: Design, { strategy, turnWay }: ChosenPlan): Design {
-  const kind = CIRCUIT_OF[strategy];
+  const kind = switchWayNamed(strategy)?.circuit;
   if (!kind) return design;
   const both = turnWay === "with-switches";
   const ids = idsOf(design, (element) => element.kind === "switch" || (both && element.kind === "quadrature"));
@@ -61,11 +51,25 @@ function wireSwitches(design: Design, { strategy, turnWay }: ChosenPlan): Design
     columns: shape?.columns ?? null,
   };
   const loose = unwire(design, ids);
-  return takeMatrixPlan(
+  const wired = takeMatrixPlan(
     loose,
     matrixParts(loose, wish).flatMap((part) => planPartInOrder(part) ?? []),
   );
+  // The plan was reckoned with diodes or without, by the wish.
+  return setDiodes(wired, design.brief.wish.chords ? "column-to-row" : "none");
 }
+
+/** 5 V lights want a data level near 3.5 V (common practice): the plan counts a shifter where the logic gives less. */
+const LIGHT_DATA_V = 3.5;
+
+const withShifters = (design: Design): Design =>
+  (derive(design).profile?.logicV ?? LIGHT_DATA_V) >= LIGHT_DATA_V
+    ? design
+    : design.circuits.reduce(
+        (d, circuit) =>
+          circuit.kind === "light-chain" ? changeCircuit<LightChain>(d, circuit.id, { shifted: true }) : d,
+        design,
+      );
 
 /** Wires everything the way the chosen plan says. */
 export function wireAsPlanned(design: Design): Design {
@@ -84,10 +88,11 @@ export function wireAsPlanned(design: Design): Design {
       ),
     voltages,
   );
-  const { circuitsOf } = derive(devices);
+  const shifted = withShifters(devices);
+  const { circuitsOf } = derive(shifted);
   const wired = wireDirect(
-    devices,
-    idsOf(devices, ({ id }) => !circuitsOf.has(id)),
+    shifted,
+    idsOf(shifted, ({ id }) => !circuitsOf.has(id)),
   );
   return wired.circuits.reduce((d, { id }) => orderMembers(d, id), wired);
 }

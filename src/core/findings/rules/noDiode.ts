@@ -84,8 +84,11 @@ export const noDiode: Rule = {
           : isReversed(matrix, through)
             ? `In row ${row} the diode on ${label(through)} is reversed`
             : `Row ${row} has no diode on ${label(through)}`;
+      // Who wished no chords was told that, and took it.
+      const isTaken = !design.brief.wish.chords && design.brief.chosen !== null && matrix.diodes === "none";
       return [
         {
+          severity: isTaken ? ("note" as const) : ("warn" as const),
           message: `${where}: pressing ${listed(pressed.map(label))} will also report ${label(appears)} (${count}).`,
           subjects: [...pressed, appears].map((id) => ({ kind: "element" as const, id })),
           fixes: fixesFor(matrix, through),
