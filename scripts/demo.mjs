@@ -31,7 +31,7 @@ async function answers(address) {
 }
 
 installPackages();
-buildApp();
+await buildApp();
 const port = await freePort();
 const address = `http://127.0.0.1:${port}`;
 const server = spawn(process.execPath, nextStart(port), {

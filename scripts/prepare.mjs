@@ -28,17 +28,43 @@ export function installPackages() {
 
 const NEXT = "node_modules/next/dist/bin/next";
 
+const TASKS = `${root}build/serverTasks.mjs`;
+
+/** The script of the server's threads: the tasks of the route handlers in one file. */
+export async function buildServerTasks() {
+  const { build } = await import("esbuild");
+  await build({
+    entryPoints: [`${root}src/workers/server/thread.ts`],
+    outfile: TASKS,
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    alias: { "@": `${root}src`, "@demo": `${root}demo` },
+    logLevel: "warning",
+  });
+}
+
 /** Builds the app unless the last build is newer than every source. */
-export function buildApp({ force = false } = {}) {
+export async function buildApp({ force = false } = {}) {
   const built = `${root}.next/BUILD_ID`;
   const newest = spawnSync(
     "find",
     ["src", "demo", "next.config.ts", "package-lock.json", "-newer", built, "-print", "-quit"],
     { cwd: root, encoding: "utf8" },
   );
-  if (!force && existsSync(built) && statSync(built).size > 0 && newest.status === 0 && newest.stdout === "") return;
+  if (
+    !force &&
+    existsSync(TASKS) &&
+    existsSync(built) &&
+    statSync(built).size > 0 &&
+    newest.status === 0 &&
+    newest.stdout === ""
+  )
+    return;
   console.log("Building the app …");
   run(process.execPath, [NEXT, "build"]);
+  await buildServerTasks();
 }
 
 export const nextStart = (port) => [NEXT, "start", "-H", "127.0.0.1", "-p", String(port)];

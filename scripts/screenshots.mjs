@@ -2,5 +2,5 @@
 import { buildApp, installPackages, run } from "./prepare.mjs";
 
 installPackages();
-buildApp();
+await buildApp();
 run(process.execPath, ["node_modules/tsx/dist/cli.mjs", "--tsconfig", "tsconfig.json", "scripts/screenshots/shoot.ts"]);

@@ -18,12 +18,14 @@ import {
   optional,
   partial,
   record,
+  refine,
   regex,
   strictObject,
   string,
   union,
   type ZodMiniType,
 } from "zod/mini";
+import { isClean } from "./cleanText";
 import english from "zod/v4/locales/en.js";
 
 config(english());
@@ -60,7 +62,13 @@ export declare namespace z {
 export type Schema<T> = ZodMiniType<T>;
 export type { core as schemaCore } from "zod/mini";
 
-export const text = (least: number, most: number) => string().check(minLength(least), maxLength(most));
+/** A text that can be printed everywhere; reading cleans what comes from outside before it is checked. */
+export const text = (least: number, most: number) =>
+  string().check(
+    minLength(least),
+    maxLength(most),
+    refine((value) => isClean(value), "has a character that cannot be printed"),
+  );
 export const between = (least: number, most: number) => number().check(minimum(least), maximum(most));
 export const whole = (least: number, most: number) => int().check(minimum(least), maximum(most));
 

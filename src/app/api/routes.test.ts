@@ -61,12 +61,14 @@ describe("demos and schema", () => {
   it("lists the demos and gives each", async () => {
     const { body } = await answer(demos());
     expect(body.map((one: { id: string }) => one.id)).toEqual(["kestrel", "loom-64", "glasshouse", "tern"]);
-    const one = await answer(demo(new Request("http://x"), { params: Promise.resolve({ id: "kestrel" }) }));
+    const one = await answer(demo(new Request("http://127.0.0.1/"), { params: Promise.resolve({ id: "kestrel" }) }));
     expect(one.body).toEqual(JSON.parse(JSON.stringify(demoDesigns[0])));
   });
 
   it("says which demos there are when asked for another", async () => {
-    const { status, body } = await answer(demo(new Request("http://x"), { params: Promise.resolve({ id: "moon" }) }));
+    const { status, body } = await answer(
+      demo(new Request("http://127.0.0.1/"), { params: Promise.resolve({ id: "moon" }) }),
+    );
     expect(status).toBe(404);
     expect(body.problems[0].message).toContain("kestrel, loom-64, glasshouse, tern");
   });

@@ -1,3 +1,4 @@
+import { cleanedWithin } from "../cleanText";
 import { migrate } from "./migrations";
 import { type Result, bad, good } from "./problem";
 import { problemOf } from "./problemWords";
@@ -21,7 +22,7 @@ export function readDesign(json: unknown): Result<Design> {
       path: "version",
       message: `is ${document.version}; this program reads up to version ${DESIGN_VERSION}. Open it with a newer one`,
     });
-  const parsed = designSchema.safeParse(migrate(document));
+  const parsed = designSchema.safeParse(cleanedWithin(migrate(document)));
   if (!parsed.success) return bad(...parsed.error.issues.slice(0, MOST_PROBLEMS).map(problemOf));
   const problems = referenceProblems(parsed.data).slice(0, MOST_PROBLEMS);
   return problems.length > 0 ? bad(...problems) : good(parsed.data);

@@ -1,7 +1,7 @@
-import Papa from "papaparse";
 import { type Result, good } from "../design/problem";
 import type { Design } from "../design/schema";
-import { type ExportedFile, fileStem, utf8 } from "./artifact";
+import { type ExportedFile, fileStem } from "./artifact";
+import { csvBytes } from "./csvText";
 
 /** A table as a CSV file (RFC 4180) whose name ends in `suffix`. */
 export function csvFile(
@@ -10,6 +10,5 @@ export function csvFile(
   fields: string[],
   data: Record<string, string | number>[],
 ): Result<ExportedFile> {
-  const text = Papa.unparse({ fields, data }, { newline: "\r\n" });
-  return good({ fileName: `${fileStem(design)}-${suffix}.csv`, mediaType: "text/csv", bytes: utf8(`${text}\r\n`) });
+  return good({ fileName: `${fileStem(design)}-${suffix}.csv`, mediaType: "text/csv", bytes: csvBytes(fields, data) });
 }

@@ -1,6 +1,6 @@
-import Papa from "papaparse";
 import { type ControllerProfile, type Pin, pinSchema } from "../catalogue/controllers/controllerProfile";
-import { asText, utf8 } from "./artifact";
+import { asText } from "./artifact";
+import { csvBytes } from "./csvText";
 import { type LineProblem, numberIn, readTable } from "./table";
 
 const COLUMNS = {
@@ -163,5 +163,5 @@ export function pinTableCsv(profile: ControllerProfile): Uint8Array {
     "boot",
     "volts",
   ];
-  return utf8(`${Papa.unparse({ fields, data }, { newline: "\r\n" })}\r\n`);
+  return csvBytes(fields, data);
 }

@@ -1,14 +1,11 @@
-import Papa from "papaparse";
 import { kindOf } from "../catalogue/kinds";
 import { derive } from "../design/derive";
 import { good } from "../design/problem";
 import { boundsOf } from "../layout/outline";
-import { type Artifact, asText, fileStem, utf8 } from "./artifact";
+import { type Artifact, asText, fileStem } from "./artifact";
+import { csvBytes } from "./csvText";
 
 const mm = (value: number) => String(Math.round(value * 1000) / 1000);
-
-const csv = (fields: string[], data: Record<string, string | number>[]) =>
-  utf8(`${Papa.unparse({ fields, data }, { newline: "\r\n" })}\r\n`);
 
 export const positionsCsv: Artifact = {
   id: "positions-csv",
@@ -29,7 +26,11 @@ export const positionsCsv: Artifact = {
       side: control.placement.mirrored ? "solder" : "front",
     }));
     const fields = ["label", "kind", "x", "y", "rotation", "width", "height", "part", "board", "side"];
-    return good({ fileName: `${fileStem(design)}-positions.csv`, mediaType: "text/csv", bytes: csv(fields, rows) });
+    return good({
+      fileName: `${fileStem(design)}-positions.csv`,
+      mediaType: "text/csv",
+      bytes: csvBytes(fields, rows),
+    });
   },
 };
 
@@ -55,6 +56,6 @@ export const drillCsv: Artifact = {
         };
       });
     const fields = ["No.", "x (mm)", "y (mm)", "diameter (mm)", "of", "board"];
-    return good({ fileName: `${fileStem(design)}-drill.csv`, mediaType: "text/csv", bytes: csv(fields, rows) });
+    return good({ fileName: `${fileStem(design)}-drill.csv`, mediaType: "text/csv", bytes: csvBytes(fields, rows) });
   },
 };

@@ -1,0 +1,43 @@
+import { z } from "@/core/schema";
+import { chooseController, takePinPlan } from "@/core/design/edits/pins";
+import { pinConflict } from "@/core/pins/conflict";
+import { waysOut } from "@/core/pins/waysOut";
+import { profileNamed } from "@/core/design/derive";
+import { bad, good } from "@/core/design/problem";
+import { movedNets, planPins } from "@/core/pins/planPins";
+import { jsonReply, readOptions, withDesign } from "./reply";
+import type { Task } from "./tasks";
+
+/** `profileId` plans on another controller class than the design's own; `fewest-moves` leaves nets where they are. */
+const optionsSchema = z.strictObject({
+  profileId: z.optional(z.string()),
+  mode: z._default(z.enum(["afresh", "fewest-moves"]), "afresh"),
+});
+
+/** Which pin each net gets, with the bound, the proof, what clashes and the ways out. */
+export const planPinsTask: Task = (body) =>
+  withDesign(body, (design, rest) => {
+    const options = readOptions(optionsSchema, rest.options ?? {}, "options");
+    if (!options.ok) return options;
+    const { profileId, mode } = options.value;
+    if (profileId && !profileNamed(design, profileId))
+      return bad({ path: "options.profileId", message: `there is no controller class "${profileId}"` });
+    const onBoard = profileId ? chooseController(design, profileId) : design;
+    if (onBoard.controllers.length === 0)
+      return bad({ path: "controllers", message: "the design has no controller; choose one, or name a profileId" });
+    const plan = planPins(onBoard, mode);
+    const conflict = pinConflict(onBoard);
+    return good(
+      jsonReply({
+        ...plan,
+        moved: movedNets(design.pinPlan, plan.assignments),
+        conflict: conflict && {
+          nets: conflict.nets.map(({ id }) => id),
+          locks: conflict.locks.map(({ id }) => id),
+          pins: conflict.pins,
+          waysOut: waysOut(onBoard).map(({ title }) => title),
+        },
+        design: takePinPlan(onBoard, plan),
+      }),
+    );
+  });

@@ -1,0 +1,63 @@
+import { artifactNamed } from "@/core/formats/registry";
+import { good } from "@/core/design/problem";
+import { simulate, simulationSchema, toHex } from "@/core/engine/simulate";
+import { factsOf, findingsOf } from "@/core/findings/check";
+import { planBriefTask } from "./planBriefTask";
+import { planMatrixTask } from "./planMatrixTask";
+import { planPinsTask } from "./planPinsTask";
+import { type Reply, jsonReply, problemReply, readOptions, withDesign } from "./reply";
+
+/** A call that takes a body: its bytes, the last part of its address, and how to tell an answer that may get better. */
+export type Task = (body: Uint8Array, parameter: string, tell: (better: Reply) => void) => Promise<Reply>;
+
+const check: Task = (body) =>
+  withDesign(body, (design) => {
+    const findings = findingsOf(design).map(({ rule, severity, message, subjects, stage, why, source, fixes }) => ({
+      rule,
+      severity,
+      message,
+      subjects,
+      stage,
+      why,
+      source,
+      fixes: fixes.map((fix) => fix.title),
+    }));
+    return good(jsonReply({ findings, facts: factsOf(design) }));
+  });
+
+const simulation: Task = (body) =>
+  withDesign(body, (design, rest) => {
+    const asked = readOptions(simulationSchema, rest);
+    if (!asked.ok) return asked;
+    const run = simulate(design, asked.value);
+    if (!run.ok) return run;
+    const reports = run.value.reports.map((report) => ({
+      atMs: report.atMs,
+      interface: report.interface,
+      bytes: toHex(report.bytes),
+    }));
+    return good(jsonReply({ reports, text: run.value.text }));
+  });
+
+const exportArtifact: Task = async (body, id) => {
+  const artifact = artifactNamed(id);
+  if (!artifact) return problemReply(404, { path: "artifact", message: `There is no export "${id}".` });
+  return withDesign(body, async (design) => {
+    const made = await artifact.make(design);
+    if (!made.ok) return made;
+    const { bytes, mediaType, fileName } = made.value;
+    const headers = { "content-type": mediaType, "content-disposition": `attachment; filename="${fileName}"` };
+    return good({ status: 200, headers, body: bytes });
+  });
+};
+
+/** Every call that may be long, by its name. */
+export const serverTasks = {
+  check,
+  simulate: simulation,
+  "plan/brief": planBriefTask,
+  "plan/matrix": planMatrixTask,
+  "plan/pins": planPinsTask,
+  export: exportArtifact,
+} satisfies Record<string, Task>;
+export type TaskName = keyof typeof serverTasks;
