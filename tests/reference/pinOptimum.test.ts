@@ -26,6 +26,7 @@ function randomProblem(): PinProblem {
   const together = Array.from({ length: Math.min(buses, Math.floor(nets / 2)) }, (_, bus) => ({
     nets: [2 * bus, 2 * bus + 1],
     sort: "i2c",
+    otherwise: "unplaced" as const,
     ways: Array.from({ length: 1 + below(3) }, (_, way) => ({
       key: String(way),
       pins: [subset(pins, 0.5), subset(pins, 0.5)],

@@ -78,13 +78,20 @@ function interruptsOf(units: PinLot[], pins: Pin[]): PinRoom["interrupts"] {
   const wanted = units.filter((lot) => lot.need.interrupt).length;
   if (wanted === 0 || units.length > pins.length) return { wanted, met: 0 };
   const most = Math.min(wanted, pins.filter((pin) => pin.interrupt).length);
-  for (let met = most; met > 0; met--) {
+  const isPossible = (met: number) => {
     let given = 0;
     const able = units.map((lot) => {
       const insists = lot.need.interrupt && given++ < met;
       return pins.map((pin) => !lacks(pin, lot.need) && (!insists || pin.interrupt));
     });
-    if (matchNeeds(able, pins.length).every((pin) => pin !== -1)) return { wanted, met };
+    return matchNeeds(able, pins.length).every((pin) => pin !== -1);
+  };
+  // Fewer are never harder to give, so the most is found by halving.
+  let [low, high] = [0, most];
+  while (low < high) {
+    const middle = Math.ceil((low + high) / 2);
+    if (isPossible(middle)) low = middle;
+    else high = middle - 1;
   }
-  return { wanted, met: 0 };
+  return { wanted, met: low };
 }

@@ -78,6 +78,13 @@ describe("a matrix", () => {
     expect([count([]), count(["k1:press", "k2:press"]), count([], "none")]).toEqual([10, 8, 0]);
   });
 
+  it("puts each of 200 switches that come unplanned into a cell of its own", () => {
+    const ids = Array.from({ length: 200 }, (_, nth) => `k${nth}:press`);
+    const cells = Object.values(matrix.with(matrix.fresh("m", "M"), ids).cells);
+    expect(new Set(cells.map(({ row, column }) => `${row} ${column}`)).size).toBe(200);
+    expect(cells.every(({ row, column }) => row < 32 && column < 32)).toBe(true);
+  });
+
   it("takes switches only", () => {
     const kinds = [...derive(pad()).elements.values()]
       .filter((element) => matrix.takes(element))

@@ -90,9 +90,19 @@ function scanGroups(circuit: MatrixCircuit, members: Member[]): ScanGroup[] {
   return [...groups.entries()].sort(([a], [b]) => a - b).map(([, group]) => group);
 }
 
-/** A column of its own, so that a switch put in without a plan collides with nobody. */
-const nextColumn = ({ cells }: MatrixCircuit): number =>
-  Math.min(31, Math.max(-1, ...Object.values(cells).map(({ column }) => column)) + 1);
+const MOST_LINES = 32;
+
+/** A column of its own, so that a switch put in without a plan collides with nobody; when all are taken, a free cell. */
+function freeCell(cells: Cell[]): Cell {
+  const column = Math.max(-1, ...cells.map((cell) => cell.column)) + 1;
+  if (column < MOST_LINES) return { row: 0, column };
+  const taken = new Set(cells.map((cell) => cell.row * MOST_LINES + cell.column));
+  let place = 0;
+  while (taken.has(place)) place += 1;
+  // A matrix of 32 by 32 lines is full; what comes then shares the last cell, and is told so.
+  const row = Math.min(MOST_LINES - 1, Math.floor(place / MOST_LINES));
+  return { row, column: place % MOST_LINES };
+}
 
 /** Each switch joins one row and one column, in the usual way with a diode. */
 export const matrix: CircuitKind<MatrixCircuit> = {
@@ -114,11 +124,11 @@ export const matrix: CircuitKind<MatrixCircuit> = {
   }),
   takes: (element) => element.kind === "switch",
   members: (circuit) => Object.keys(circuit.cells),
-  with: (circuit, ids) =>
-    ids.reduce(
-      (grown, id) => ({ ...grown, cells: { ...grown.cells, [id]: { row: 0, column: nextColumn(grown) } } }),
-      circuit,
-    ),
+  with(circuit, ids) {
+    const cells = { ...circuit.cells };
+    for (const id of ids) cells[id] = freeCell(Object.values(cells));
+    return { ...circuit, cells };
+  },
   without(circuit, elementId) {
     if (!(elementId in circuit.cells)) return circuit;
     const { [elementId]: _, ...cells } = circuit.cells;

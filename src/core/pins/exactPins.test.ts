@@ -3,10 +3,12 @@ import { demoDesigns } from "../../../demo";
 import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { controllerCatalogue } from "../catalogue/controllers";
 import type { Control } from "../catalogue/kinds";
+import type { Circuit } from "../circuits";
 import { derive } from "../design/derive";
+import { randomFrom } from "../engine/random";
 import { addControl } from "../design/edits/controls";
 import { chooseController, freePin, lockPins, movePin } from "../design/edits/pins";
-import { setCell, shareOutDirect, shareOutMatrix, wireAs } from "../design/edits/wiring";
+import { changeCircuit, setCell, shareOutDirect, shareOutMatrix, wireAs, wireNew } from "../design/edits/wiring";
 import { newDesign } from "../design/newDesign";
 import type { Design } from "../design/schema";
 import { findingsOf } from "../findings/check";
@@ -16,7 +18,7 @@ import { nextPin } from "./padOrder";
 import { padsBySide, sideOf } from "./pinSides";
 import { type PinPlanResult, crossingLeads, leadsOf, movedNets, planPins } from "./planPins";
 import { shareOutPins } from "./shareOutPins";
-import { IMPOSSIBLE, NO_PIN, solvePins } from "./solvePins";
+import { IMPOSSIBLE, NO_PIN, type PinProblem, solvePins } from "./solvePins";
 import { waysOut } from "./waysOut";
 
 const rowOf = (kinds: Control["kind"][], profileId: string): Design => {
@@ -42,12 +44,16 @@ describe("groups that must be met together", () => {
 
   it("are met in the way that costs least, and proven", () => {
     expect(solvePins({ costs, pins: 4, together: [] }).cost).toBe(2);
-    const bound = solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "i2c", ways }] });
+    const bound = solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "i2c", ways, otherwise: "unplaced" }] });
     expect(bound).toMatchObject({ pinOf: [2, 1], cost: 5, bound: 5, isProven: true });
   });
 
   it("stay without pins when they cannot be met", () => {
-    const lost = solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "i2c", ways: [] }] });
+    const lost = solvePins({
+      costs,
+      pins: 4,
+      together: [{ nets: [0, 1], sort: "i2c", ways: [], otherwise: "unplaced" }],
+    });
     expect(lost.pinOf).toEqual([-1, -1]);
     expect(lost.cost).toBe(2 * NO_PIN);
   });
@@ -69,9 +75,106 @@ describe("groups that must be met together", () => {
         ],
       },
     ];
-    const group = (nets: number[]) => ({ nets, sort: "i2c", ways: same });
+    const group = (nets: number[]) => ({ nets, sort: "i2c", ways: same, otherwise: "unplaced" as const });
     const solved = solvePins({ costs: two, pins: 4, together: [group([0, 1]), group([2, 3])] });
     expect(solved.pinOf.filter((pin) => pin < 0)).toHaveLength(2);
+    expect(solved.cost).toBe(2 * NO_PIN + 2);
+  });
+
+  it("stand apart at their price when that leaves fewer nets without pins, or costs less", () => {
+    const apart = (price: number) =>
+      solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "rows", ways, otherwise: { apart: price } }] });
+    expect(apart(10)).toMatchObject({ pinOf: [2, 1], cost: 5 });
+    expect(apart(1)).toMatchObject({ pinOf: [0, 1], cost: 3, isProven: true });
+  });
+
+  /** Every way of every group, and none, tried one after another. */
+  function byTrying(problem: PinProblem): number {
+    const { together } = problem;
+    let best = Infinity;
+    const go = (nth: number, table: number[][], extra: number, taken: string[]) => {
+      if (nth === together.length) {
+        best = Math.min(best, solvePins({ costs: table, pins: problem.pins, together: [] }).cost + extra);
+        return;
+      }
+      const group = together[nth];
+      const limited = (allowed: (net: number) => number[]) =>
+        table.map((row, net) => {
+          const at = group.nets.indexOf(net);
+          return at < 0 ? row : row.map((cost, pin) => (allowed(at).includes(pin) ? cost : IMPOSSIBLE));
+        });
+      for (const way of group.ways)
+        if (!taken.includes(`${group.sort} ${way.key}`))
+          go(
+            nth + 1,
+            limited((at) => way.pins[at]),
+            extra,
+            [...taken, `${group.sort} ${way.key}`],
+          );
+      if (group.otherwise === "unplaced")
+        go(
+          nth + 1,
+          limited(() => []),
+          extra,
+          taken,
+        );
+      else go(nth + 1, table, extra + group.otherwise.apart, taken);
+    };
+    go(0, problem.costs, 0, []);
+    return best;
+  }
+
+  it("cost what trying everything finds, also when not all can be met", () => {
+    const random = randomFrom(11);
+    const below = (n: number) => Math.floor(random() * n);
+    let lost = 0;
+    for (let round = 0; round < 150; round++) {
+      const [nets, pins] = [4 + below(3), 3 + below(5)];
+      const costsNow = Array.from({ length: nets }, () =>
+        Array.from({ length: pins }, () => (random() < 0.7 ? below(50) : IMPOSSIBLE)),
+      );
+      const some = () => Array.from({ length: 1 + below(2) }, () => below(pins));
+      const together = [
+        [0, 1],
+        [2, 3],
+      ].map((members, nth) => ({
+        nets: members,
+        sort: "i2c",
+        ways: Array.from({ length: 1 + below(2) }, (_, way) => ({ key: String(way), pins: [some(), some()] })),
+        otherwise: nth === 0 ? ("unplaced" as const) : { apart: below(30) },
+      }));
+      const problem: PinProblem = { costs: costsNow, pins, together };
+      const ours = solvePins(problem);
+      expect(ours.isProven).toBe(true);
+      expect(ours.cost, `round ${round}`).toBeCloseTo(byTrying(problem), 6);
+      if (ours.pinOf.includes(-1)) lost += 1;
+      const used = ours.pinOf.filter((pin) => pin >= 0);
+      expect(new Set(used).size).toBe(used.length);
+    }
+    expect(lost).toBeGreaterThan(20);
+  });
+
+  it("tell the gap and no proof when the nodes run out", () => {
+    const random = randomFrom(3);
+    const size = 60;
+    const far = Array.from({ length: size }, () => Array.from({ length: size + 10 }, () => 1 + 100 * random()));
+    const group = (nth: number) => ({
+      nets: [2 * nth, 2 * nth + 1],
+      sort: `bus ${nth}`,
+      ways: Array.from({ length: 20 }, (_, way) => ({
+        key: String(way),
+        pins: [[(7 * way + nth) % (size + 10)], [(11 * way + 3 * nth) % (size + 10)]],
+      })),
+      otherwise: "unplaced" as const,
+    });
+    const solved = solvePins({
+      costs: far,
+      pins: size + 10,
+      together: Array.from({ length: 12 }, (_, nth) => group(nth)),
+    });
+    expect(solved.isProven).toBe(false);
+    expect(solved.bound).toBeLessThan(solved.cost);
+    expect(solved.pinOf.filter((pin) => pin >= 0).length).toBeGreaterThan(40);
   });
 
   it("are counted impossible only above every sum of real costs", () =>
@@ -106,6 +209,45 @@ describe("wishes", () => {
           profile.pins.find((pin) => pin.name === name)!,
         ) === side,
     ).length;
+
+  it("put rows together where that is possible, and never leave a net without a pin for it", () => {
+    const small = chooseController(shareOutMatrix(pad(5, 2), "as-laid-out"), "thumb-3v3-11");
+    const withDisplay = wireAs(
+      addControl(small, "display", "d", { xMm: 0, yMm: 80, rotationDeg: 0, boardId: small.boards[0].id }),
+      "bus-displays",
+      ["d:display"],
+    );
+    const wished = { ...withDisplay, pinWishes: { keepFree: [], rowsTogether: true } };
+    const free = planPins(withDisplay);
+    expect(planPins(wished).unplaced).toEqual(free.unplaced);
+  });
+
+  it("leave only what one bus controller too few leaves: two buses, one controller", () => {
+    const two = wireNew(
+      wireAs(rowOf(["display", "display", "key"], "thumb-3v3-11"), "bus-displays", ["c0:display"]),
+      "bus-displays",
+      ["c1:display"],
+    );
+    const second = two.circuits.filter(({ kind }) => kind === "bus-displays")[1].id;
+    const split = changeCircuit(two, second, { bus: 1 } as Partial<Circuit>);
+    const instances = new Set(
+      profileOf("thumb-3v3-11").pins.flatMap(({ buses }) =>
+        buses.filter(({ bus }) => bus === "i2c").map((b) => b.instance),
+      ),
+    );
+    const plan = planPins(split);
+    expect(plan.unplaced).toHaveLength(instances.size >= 2 ? 0 : 2);
+    expect(plan.proof).toBe("optimal");
+  });
+
+  it("never put two nets on the pin of a lock", () => {
+    const first = planPins(wired);
+    const taken = first.assignments["matrix.R1"];
+    const locked = lockPins(movePin(wired, "matrix.C1", taken), ["matrix.C1"], true);
+    const { assignments } = planPins(locked);
+    expect(assignments["matrix.C1"]).toBe(taken);
+    expect(Object.values(assignments).filter((pin) => pin === taken)).toHaveLength(1);
+  });
 
   it("keep a side free while the other has room", () => {
     expect(sideUsed(planPins(wired), "left")).toBeGreaterThan(0);
@@ -229,6 +371,9 @@ describe("pins with the arrow keys", () => {
     expect(new Set(seen).size).toBe(18);
     expect(nextPin(profile, net, seen[17], 1, new Set())).toBe(seen[0]);
     expect(nextPin(profile, net, seen[0], -1, new Set())).toBe(seen[17]);
+    // A net without a pin comes in at either end.
+    expect(nextPin(profile, net, undefined, 1, new Set())).toBe(seen[0]);
+    expect(nextPin(profile, net, undefined, -1, new Set())).toBe(seen[17]);
     expect(nextPin(profile, net, seen[0], 1, new Set([seen[1]]))).toBe(seen[2]);
   });
 });

@@ -29,5 +29,6 @@ export function nextPin(
   const order = padsAround(profile).filter((name) => able.has(name));
   if (order.length === 0) return null;
   const at = now === undefined ? -1 : order.indexOf(now);
+  if (at < 0) return by > 0 ? order[0] : order.at(-1)!;
   return order[(at + by + order.length) % order.length];
 }

@@ -24,9 +24,12 @@ export function busGroups(nets: Net[], pins: Pin[]): Together[] {
         ),
       ),
     }));
-    return { nets: members, ways, sort };
+    return { nets: members, ways, sort, otherwise: "unplaced" as const };
   });
 }
+
+/** Rows that stand apart although they were wished together: heavier than any wire, lighter than a net without a pin. */
+const ROWS_APART = 1e7;
 
 /** Rows of each matrix on neighbouring usable pads of one side, in their order or the other way round. */
 export function rowGroups(nets: Net[], pins: Pin[], profile: ControllerProfile): Together[] {
@@ -43,7 +46,7 @@ export function rowGroups(nets: Net[], pins: Pin[], profile: ControllerProfile):
         members.length,
       ),
     );
-    return ways.length > 0 ? [{ nets: members, ways, sort: "rows" }] : [];
+    return ways.length > 0 ? [{ nets: members, ways, sort: "rows", otherwise: { apart: ROWS_APART } }] : [];
   });
 }
 

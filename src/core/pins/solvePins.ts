@@ -11,6 +11,8 @@ export interface Together {
   ways: { key: string; pins: number[][] }[];
   /** Groups of the same sort may not take the same way, as two buses cannot share one bus controller. */
   sort: string;
+  /** What is done when it follows no way: its nets stay without pins, or they stand apart, which costs so much. */
+  otherwise: "unplaced" | { apart: number };
 }
 
 export interface PinProblem {
@@ -32,22 +34,37 @@ export interface PinSolution {
 }
 
 const MOST_NODES = 4000;
+/** Steps of the assignment method in all: bounds the time of large classes with many buses. */
+const MOST_STEPS = 1.5e9;
 
-/** The chosen way of each group so far; -1 while open. */
+/** Nodes that may be looked at: one costs about nets² · pins steps. */
+const mostNodes = ({ costs, pins }: PinProblem): number =>
+  Math.max(40, Math.min(MOST_NODES, Math.floor(MOST_STEPS / (costs.length ** 2 * Math.max(1, pins) + 1))));
+
+/** The chosen way of each group so far: -1 while open, the number of ways when it follows none. */
 type Choice = number[];
 
 function restricted({ costs, together, pins }: PinProblem, choice: Choice): number[][] {
   const table = costs.slice();
-  together.forEach(({ nets, ways }, group) => {
-    if (choice[group] < 0) return;
+  together.forEach(({ nets, ways, otherwise }, group) => {
+    const way = ways[choice[group]];
+    if (choice[group] < 0 || (!way && otherwise !== "unplaced")) return;
     nets.forEach((net, nth) => {
       const row = new Array<number>(pins).fill(IMPOSSIBLE);
-      for (const pin of ways[choice[group]].pins[nth]) row[pin] = costs[net][pin];
+      for (const pin of way?.pins[nth] ?? []) row[pin] = costs[net][pin];
       table[net] = row;
     });
   });
   return table;
 }
+
+/** What groups that stand apart cost. */
+const apartCost = ({ together }: PinProblem, choice: Choice): number =>
+  together.reduce(
+    (sum, { ways, otherwise }, group) =>
+      choice[group] === ways.length && otherwise !== "unplaced" ? sum + otherwise.apart : sum,
+    0,
+  );
 
 /** The least cost of a table by itself; nets that find no pin are counted at NO_PIN. */
 function leastCost(table: number[][], pins: number): { pinOf: number[]; cost: number } {
@@ -65,16 +82,20 @@ function leastCost(table: number[][], pins: number): { pinOf: number[]; cost: nu
 const sumOf = (table: number[][], pinOf: number[]) =>
   pinOf.reduce((sum, pin, net) => sum + (pin < 0 ? NO_PIN : table[net][pin]), 0);
 
-/** Which way of a group a plan happens to follow, or -1. */
+/** Which way of a group a plan happens to follow, every net of it with its pin; or -1. */
 function wayMet({ nets, ways }: Together, pinOf: number[]): number {
-  return ways.findIndex(({ pins }) => nets.every((net, nth) => pinOf[net] < 0 || pins[nth].includes(pinOf[net])));
+  return ways.findIndex(({ pins }) => nets.every((net, nth) => pins[nth].includes(pinOf[net])));
 }
 
 /** The ways that a plan follows, kept apart within a sort; null when some group follows none. */
-function choiceMet({ together }: PinProblem, pinOf: number[]): Choice | null {
+function choiceMet({ together }: PinProblem, { pinOf, choice: chosen }: Node): Choice | null {
   const taken = new Set<string>();
   const choice: Choice = [];
-  for (const group of together) {
+  for (const [nth, group] of together.entries()) {
+    if (chosen[nth] === group.ways.length) {
+      choice.push(chosen[nth]);
+      continue;
+    }
     const way = wayMet(group, pinOf);
     if (way < 0) return null;
     const key = `${group.sort} ${group.ways[way].key}`;
@@ -90,6 +111,7 @@ const isTaken = ({ together }: PinProblem, choice: Choice, group: number, way: n
     (other, nth) =>
       nth !== group &&
       choice[nth] >= 0 &&
+      choice[nth] < other.ways.length &&
       other.sort === together[group].sort &&
       other.ways[choice[nth]].key === together[group].ways[way].key,
   );
@@ -108,50 +130,42 @@ function nextGroup(problem: PinProblem, { choice, pinOf }: Node): number {
 
 /**
  * The exact least-cost plan: an assignment (solved by Kuhn and Munkres' method) with groups of nets that must be met
- * in one of several ways, by branch and bound. A node fixes some groups' ways; the assignment with the other groups
- * left loose is its bound, and a plan when it happens to keep them. Stopped after 4000 nodes, it tells the gap.
+ * in one of several ways, or in none of them at a price, by branch and bound. A node fixes some groups' ways; the
+ * assignment with the other groups left loose is its bound, and a plan when it happens to keep them. Stopped after a
+ * budget of nodes, it tells the gap.
  */
 export function solvePins(problem: PinProblem): PinSolution {
   const { pins, together } = problem;
-  const solved = (choice: Choice): Node => ({ choice, ...leastCost(restricted(problem, choice), pins) });
+  const solved = (choice: Choice): Node => {
+    const { pinOf, cost } = leastCost(restricted(problem, choice), pins);
+    return { choice, pinOf, cost: cost + apartCost(problem, choice) };
+  };
   const open: Node[] = [solved(together.map(() => -1))];
-  let best: { pinOf: number[]; cost: number } | null = null;
+  const most = mostNodes(problem);
+  let best: Node | null = null;
   let nodes = 1;
   while (open.length > 0) {
     const node = open.pop()!;
     if (best && node.cost >= best.cost - 1e-9) continue;
     const group = nextGroup(problem, node);
-    if (group < 0 || choiceMet(problem, node.pinOf)) {
+    if (group < 0 || choiceMet(problem, node)) {
       best = node;
       continue;
     }
-    if (nodes >= MOST_NODES) {
+    // The first way down is always gone to its end, so that there is a plan.
+    if (nodes >= most && best) {
       open.push(node);
       break;
     }
-    const children = together[group].ways
-      .map((_, way) => way)
-      .filter((way) => !isTaken(problem, node.choice, group, way))
+    const { ways } = together[group];
+    const children = [...ways.keys(), ways.length]
+      .filter((way) => way === ways.length || !isTaken(problem, node.choice, group, way))
       .map((way) => solved(node.choice.map((w, nth) => (nth === group ? way : w))));
     nodes += children.length;
     // The most promising child is looked at first, so that it is pushed last.
     open.push(...children.sort((a, b) => b.cost - a.cost));
   }
-  if (!best) return unmet(problem, solved(together.map(() => -1)), nodes);
-  const bound = Math.min(best.cost, ...open.map(({ cost }) => cost));
-  return { pinOf: best.pinOf, cost: best.cost, bound, isProven: bound >= best.cost - 1e-6, nodes };
-}
-
-/** Groups that cannot be kept beside the ones before them stay without pins, so that what is placed is right. */
-function unmet(problem: PinProblem, node: Node, nodes: number): PinSolution {
-  const taken = new Set<string>();
-  const lost = new Set<number>();
-  for (const group of problem.together) {
-    const way = wayMet(group, node.pinOf);
-    const key = `${group.sort} ${group.ways[way]?.key}`;
-    if (way < 0 || taken.has(key)) group.nets.forEach((net) => lost.add(net));
-    else taken.add(key);
-  }
-  const pinOf = node.pinOf.map((pin, net) => (lost.has(net) ? -1 : pin));
-  return { pinOf, cost: sumOf(problem.costs, pinOf), bound: node.cost, isProven: true, nodes };
+  const found = best!;
+  const bound = Math.min(found.cost, ...open.map(({ cost }) => cost));
+  return { pinOf: found.pinOf, cost: found.cost, bound, isProven: bound >= found.cost - 1e-6, nodes };
 }
