@@ -1,4 +1,5 @@
 import type { AddedPart } from "../brief/prices";
+import { type Outline, placeOutline, roundedRectangle } from "../layout/outline";
 import { type Point, point } from "../layout/point";
 
 /** A part that a circuit adds between contacts and controller, with its terminals in the order of their numbers. */
@@ -40,3 +41,10 @@ export function terminalPlace(chip: Pick<Chip, "at" | "terminals">, nth: number)
   const x = (isLeft ? -1 : 1) * (chipRowsMm(count) / 2);
   return point(chip.at.xMm + x, chip.at.yMm + (along - (half - 1) / 2) * PITCH_MM);
 }
+
+/** Room that the package takes, with its terminals. */
+export const chipOutline = ({ at, terminals }: Pick<Chip, "at" | "terminals">): Outline =>
+  placeOutline(roundedRectangle(chipRowsMm(terminals.length) + PITCH_MM, chipLengthMm(terminals.length), 0), {
+    ...at,
+    rotationDeg: 0,
+  });

@@ -5,11 +5,12 @@ import type { ControlInput, Pitch } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
 import type { CircuitPlan, Shunt } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
+import { layChips } from "../circuits/layChips";
 import { GROUND, type Net, type PlacedElement, SUPPLY, rails } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
 import { partCatalogue } from "../catalogue/parts";
 import { type Part, shapeOutline } from "../catalogue/parts/part";
-import { type Outline, circle, placeOutline } from "../layout/outline";
+import { type Outline, circle, placeOutline, roundedRectangle } from "../layout/outline";
 import { place } from "../layout/point";
 import type { Controller, Design } from "./schema";
 
@@ -113,11 +114,19 @@ export class Derived {
 
   /** The circuits' plans, in the order of the circuits. */
   get plans(): CircuitPlan[] {
-    return this.keep("plans", () =>
-      this.design.circuits.map((circuit) =>
-        circuitKindOf(circuit).plan(circuit, this.elements, this.design.chipPlaces),
-      ),
-    );
+    return this.keep("plans", () => {
+      const { circuits, chipPlaces } = this.design;
+      const plans = circuits.map((circuit) => circuitKindOf(circuit).plan(circuit, this.elements, chipPlaces));
+      const module = this.moduleOutline;
+      return layChips(plans, chipPlaces, module ? [...this.bodies, module] : this.bodies);
+    });
+  }
+
+  /** The controller's outline on the mat. */
+  get moduleOutline(): Outline | null {
+    const { controller, profile } = this;
+    if (!controller || !profile) return null;
+    return placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), controller.placement);
   }
 
   /** All nets; what several circuits share (a bus, a rail, ground) stands once, rails and ground last. */

@@ -111,7 +111,8 @@ function schoolsOfDebounce(old: Json): Json {
     ...profile,
     pins: objects(profile.pins).map((pin) => ({ ...pin, volts: voltsByName(pin, profile.logicV) })),
   }));
-  return { ...old, version: 5, controls, profiles, timing: { ...timing, debounce, debounceOf: {} } };
+  const boards = objects(old.boards).map((board) => ({ ...board, follows: "hull" }));
+  return { ...old, version: 5, controls, profiles, boards, timing: { ...timing, debounce, debounceOf: {} } };
 }
 
 /** By the version they start from. */

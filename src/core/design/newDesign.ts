@@ -9,13 +9,17 @@ import { type Board, DESIGN_FORMAT, DESIGN_VERSION, type Design } from "./schema
 /** Key pitch of full-height keys: 0.75 inch (common practice). */
 export const FULL_PITCH_MM = 19.05;
 
-/** A board as a fresh one is: an outline 6 mm outside its controls, a printed plate of 1.5 mm carried by its case. */
+/**
+ * A board as a fresh one is: an outline 6 mm outside its controls, a printed plate of 1.5 mm carried by its case. Panels
+ * are cut as rectangles, halves and modules follow their hull.
+ */
 export const newBoard = (id: string, name: string, kind: Board["kind"]): Board => ({
   id,
   name,
   kind,
   marginMm: 6,
   cornerRadiusMm: 6,
+  follows: kind === "panel" ? "rectangle" : "hull",
   outline: null,
   plate: { material: "printed", thicknessMm: 1.5 },
   edgeCarried: true,

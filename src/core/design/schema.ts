@@ -23,6 +23,8 @@ const nameSchema = text(1, 80);
 
 const cornerSchema = z.strictObject({ xMm: between(-3000, 3000), yMm: between(-3000, 3000) });
 
+export const outlineFollows = ["rectangle", "close", "hull"] as const;
+
 /** A physical part that carries controls. Its outline follows its controls at a margin, or is drawn. */
 const boardSchema = z.strictObject({
   id: idSchema,
@@ -30,6 +32,8 @@ const boardSchema = z.strictObject({
   kind: z.enum(["panel", "half", "module", "loose"]),
   marginMm: between(0, 50),
   cornerRadiusMm: between(0, 50),
+  /** How an edge that is not drawn follows the controls: as a rectangle, closely, or as their hull. */
+  follows: z.enum(outlineFollows),
   /** Corners of a drawn outline on the mat; null for one that follows the controls. */
   outline: z.nullable(listOf(cornerSchema, 400, 3)),
   plate: plateSchema,

@@ -1,4 +1,5 @@
 import type { Rule } from "./finding";
+import { addedParts } from "./rules/addedParts";
 import { overBrief, planBroken } from "./rules/briefBudget";
 import { busesOnOneController, displaysOnOneBus, tooManyDisplays } from "./rules/busSense";
 import { reversedDiode, unsafeChord } from "./rules/chords";
@@ -23,6 +24,7 @@ import {
   supplyHeat,
 } from "./rules/currents";
 import { duplicateCell } from "./rules/duplicateCell";
+import { boardsOverlap, edgeCrossesItself, moduleOutside, openingAtEdge } from "./rules/edges";
 import { fastEncoder } from "./rules/fastEncoder";
 import { firmwareLimits } from "./rules/firmwareLimits";
 import { loneKey } from "./rules/loneKey";
@@ -71,6 +73,10 @@ export const rules: Rule[] = [
   readsBackwards,
   oscillatorNearLight,
   fitsNowhere,
+  edgeCrossesItself,
+  openingAtEdge,
+  boardsOverlap,
+  moduleOutside,
   wrongPart,
   wrongMember,
   unwired,
@@ -93,6 +99,7 @@ export const rules: Rule[] = [
   registerCurrent,
   supplyHeat,
   supplyLoss,
+  addedParts,
   sampledEncoder,
   fastEncoder,
   links,

@@ -12,6 +12,7 @@ import { chooseController, freePin, moveController, movePin } from "../design/ed
 import { placeBlock } from "../design/edits/placeBlock";
 import {
   changeCircuit,
+  placeChip,
   setCell,
   setDiodes,
   setOwnDiode,
@@ -136,6 +137,19 @@ const apart = ["k3", "k6", "k9"].reduce<Design>(
   }),
   addBoard(done, "right", "Right", "half"),
 );
+
+const drawnEdge = (...corners: [number, number][]): Design => ({
+  ...done,
+  boards: done.boards.map((board) => ({
+    ...board,
+    cornerRadiusMm: 0,
+    outline: corners.map(([xMm, yMm]) => ({ xMm, yMm })),
+  })),
+});
+const outsideModule: Design = {
+  ...drawnEdge([-30, -30], [90, -30], [90, 90], [-30, 90]),
+  controllers: done.controllers.map((c) => ({ ...c, side: "under", placement: { ...c.placement, xMm: 300 } })),
+};
 
 /** Each rule with a design it must speak on, and a sentence that it must say. */
 const cases: [rule: string, design: Design, words: RegExp][] = [
@@ -487,6 +501,39 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     changeControl(done, "k1", { partId: "encoder-11" }),
     /^K1 is a key with the part ".*", which is made for something else\.$/,
   ],
+  [
+    "layout/edge-crosses-itself",
+    drawnEdge([0, 0], [60, 60], [60, 0], [0, 60]),
+    /^The drawn edge of Panel crosses itself\.$/,
+  ],
+  [
+    "layout/opening-at-edge",
+    drawnEdge([-30, -30], [90, -30], [90, 90], [0, 90], [0, -2], [-30, -2]),
+    /^The opening of K\d.* runs across the edge of Panel\.$/,
+  ],
+  [
+    "layout/opening-at-edge",
+    changeBoard(keyBlock(3, 3), "panel", {
+      outline: [corner(-7.4, -30), corner(90, -30), corner(90, 90), corner(-7.4, 90)],
+      cornerRadiusMm: 0,
+    }),
+    /^Between the opening of K1.* and the edge of Panel are 0\.\d mm; leave 1 mm\.$/,
+  ],
+  [
+    "layout/boards-overlap",
+    {
+      ...apart,
+      controls: apart.controls.map((c) => (c.id === "k3" ? { ...c, placement: { ...c.placement, xMm: 5 } } : c)),
+    },
+    /^Panel and Right lie over each other by \d+\.\d cm²\.$/,
+  ],
+  ["layout/controller-outside", outsideModule, /^The controller reaches wholly over the edge of Panel\.$/],
+  ["wiring/added-part-place", placeChip(knobBehind, "mux.U1", { xMm: 19, yMm: 19 }), /^MUX U1 lies on K\d/],
+  [
+    "wiring/added-part-place",
+    placeChip(knobBehind, "mux.U1", { xMm: 2000, yMm: 19 }),
+    /^MUX U1 lies more than 150 mm away from everything else\.$/,
+  ],
   ["try/firmware-limits", shareOutDirect(manyKeys(260)), /^The design has 260 inputs; the firmware numbers 254\.$/],
 ];
 
@@ -538,6 +585,9 @@ describe("rules", () => {
       new Set([
         "layout/overlap",
         "layout/too-close",
+        "layout/boards-overlap",
+        "layout/controller-outside",
+        "layout/opening-at-edge",
         "layout/openings-meet",
         "layout/thin-wall",
         "layout/stabiliser-room",

@@ -45,7 +45,7 @@ export const plateStl: Artifact = {
   make: async (design) => {
     if (isEmpty(design)) return nothing();
     const triangles: Triangle[] = [];
-    for (const drawing of plateDrawings(design)) {
+    for (const drawing of plateDrawings(design, true)) {
       const solid = plateSolid(drawing, design.making.reinforceMm);
       if (!solid.ok) return solid;
       // One by one: a call with hundreds of thousands of arguments would overflow the stack.

@@ -5,7 +5,11 @@ import { demoDesigns } from "../../../demo";
 import { derive } from "../design/derive";
 import { newDesign } from "../design/newDesign";
 import { align, distribute } from "./arrange";
-import { boardOutline } from "./boardOutline";
+import { placeControls } from "../design/edits/controls";
+import { type Design, outlineFollows } from "../design/schema";
+import { boardRing, boardRings } from "./boardOutline";
+import { outlineRing, ringAreaMm2 } from "./ring";
+import { crossesItself, isWithin, wallMm } from "./ringSense";
 import { clearanceMm } from "./clearance";
 import { convexHull } from "./convexHull";
 import { freeSpot } from "./freeSpot";
@@ -90,15 +94,46 @@ describe("convex hull", () => {
   });
 });
 
-describe("the edge of a board", () => {
-  it("keeps its margin around every cap it carries", () => {
-    const design = pad();
-    const edge = boardOutline(design, "panel")!;
-    for (const cap of derive(design).caps) expect(clearanceMm({ ...edge, radiusMm: 0 }, cap)).toBeLessThanOrEqual(1e-9);
-    expect(edge.radiusMm).toBe(design.boards[0].marginMm);
+describe.each(outlineFollows)("the edge of a board that follows as a %s", (follows) => {
+  const following = (design: Design) => ({ ...design, boards: design.boards.map((board) => ({ ...board, follows })) });
+
+  it.each([pad(), ...demoDesigns])("keeps its margin around everything on $name", (design) => {
+    const all = following(design);
+    design.boards.forEach((board, nth) => {
+      const edge = boardRings(all)[nth];
+      if (!edge || board.outline) return;
+      expect(crossesItself(edge)).toBe(false);
+      derive(all).capPieces.forEach(({ owner, outline }) => {
+        if (all.controls[owner].placement.boardId !== board.id) return;
+        const ring = outlineRing(outline);
+        expect(isWithin(ring, edge)).toBe(true);
+        // A rounded corner comes nearer than a straight side, by at most its share of the radius.
+        expect(wallMm(ring, edge)).toBeGreaterThan(board.marginMm - 0.42 * Math.max(0, board.cornerRadiusMm) - 0.05);
+      });
+    });
   });
 
-  it("is none for a board that carries nothing", () => expect(boardOutline(newDesign("d", "D"), "panel")).toBeNull());
+  it("is none for a board that carries nothing", () =>
+    expect(boardRing(following(newDesign("d", "D")), "panel")).toBeNull());
+});
+
+describe("what an edge encloses", () => {
+  const area = (follows: (typeof outlineFollows)[number]) => {
+    const far = placeControls(pad(), new Map([["k1", { xMm: -60, yMm: -60, rotationDeg: 0 }]]));
+    return ringAreaMm2(boardRing({ ...far, boards: far.boards.map((board) => ({ ...board, follows })) }, "panel")!);
+  };
+
+  it("is least when it follows closely, and most as a rectangle; one part far away is joined by a strip", () => {
+    expect(area("close")).toBeLessThan(area("hull"));
+    expect(area("hull")).toBeLessThan(area("rectangle"));
+  });
+
+  it("is as before where a drawn corner comes twice", () => {
+    const drawn = [point(-30, -30), point(90, -30), point(90, 90), point(-30, 90)];
+    const ring = (outline: typeof drawn) =>
+      boardRing({ ...pad(), boards: [{ ...pad().boards[0], outline, cornerRadiusMm: 4 }] }, "panel")!;
+    expect(ringAreaMm2(ring([drawn[0], drawn[0], ...drawn.slice(1)]))).toBeCloseTo(ringAreaMm2(ring(drawn)), 6);
+  });
 });
 
 describe("the next free spot", () => {

@@ -1,8 +1,10 @@
 import type { Board, Design } from "../design/schema";
 import { derive } from "../design/derive";
 import { convexHull } from "./convexHull";
-import { type Outline, boxOf } from "./outline";
-import { type Point, place, point } from "./point";
+import { mainTurn } from "./mainTurn";
+import { type Outline, boundsOf, boxOf } from "./outline";
+import { type Point, distanceMm, place, point, rotate } from "./point";
+import { unionOf } from "./ringSets";
 import { type Ring, clockwise, filletRing, isInside, offsetConvex, outlineRing } from "./ring";
 
 const RIM_STEPS = 16;
@@ -86,19 +88,76 @@ function aroundHull(hull: Point[], { marginMm, cornerRadiusMm }: Board): Outline
   return core.length > 2 ? { core, radiusMm: cornerRadiusMm } : { core: hull, radiusMm: marginMm };
 }
 
-/** The edge of a board that follows its controls. Null for a board that carries nothing. */
-export function boardOutline(design: Design, boardId: string): Outline | null {
-  const board = design.boards.find((b) => b.id === boardId);
-  const hull = board ? carriedHull(design, boardId) : [];
-  return board && hull.length > 0 ? aroundHull(hull, board) : null;
+/** Outlines of all that a board carries, its controller's module included. */
+function carriedOutlines(design: Design, boardId: string): Outline[] {
+  const { capPieces, bodies } = derive(design);
+  const isOn = (owner: number) => design.controls[owner].placement.boardId === boardId;
+  const module = moduleCorners(design, boardId);
+  return [
+    ...capPieces.filter(({ owner }) => isOn(owner)).map(({ outline }) => outline),
+    ...bodies.filter((_, owner) => isOn(owner)),
+    ...(module.length > 0 ? [{ core: module, radiusMm: 0 }] : []),
+  ];
 }
+
+/** The rectangle around a hull, upright in the frame that most keys of the board share. */
+function rectangleAround(hull: Point[], turnDeg: number): Point[] {
+  const box = boundsOf(hull.map((p) => ({ core: [rotate(p, -turnDeg)], radiusMm: 0 })))!;
+  const corners = [
+    point(box.minXMm, box.minYMm),
+    point(box.maxXMm, box.minYMm),
+    point(box.maxXMm, box.maxYMm),
+    point(box.minXMm, box.maxYMm),
+  ];
+  return corners.map((p) => rotate(p, turnDeg));
+}
+
+/** A sharp-cornered ring around one outline at a margin. */
+const sharpAround = ({ core, radiusMm }: Outline, marginMm: number): Ring =>
+  core.length > 2
+    ? offsetConvex(core, radiusMm + marginMm)
+    : convexHull(core.flatMap((p) => rim(p, radiusMm + marginMm)));
+
+/** Two regions are joined by the hull of their nearest two parts. */
+function bridged(parts: Ring[]): Ring[] {
+  const regions = unionOf(parts).map(({ edge }) => edge);
+  if (regions.length < 2) return regions;
+  const gap = (a: Ring, b: Ring) => Math.min(...a.map((p) => Math.min(...b.map((q) => distanceMm(p, q)))));
+  const [first, ...others] = regions;
+  const nearest = others.reduce((best, other) => (gap(first, other) < gap(first, best) ? other : best));
+  const insideOf = (region: Ring) =>
+    parts.filter((part) => part.some((p) => isInside(p, region) || region.includes(p)));
+  const pairs = insideOf(first).flatMap((a) => insideOf(nearest).map((b) => ({ a, b, mm: gap(a, b) })));
+  const best = pairs.sort((x, y) => x.mm - y.mm)[0];
+  const bridge = best ? convexHull([...best.a, ...best.b]) : convexHull([...first, ...nearest]);
+  return bridged([...regions, bridge]);
+}
+
+/** An edge that follows what a board carries closely, at its margin; inner corners are rounded like the outer ones. */
+function closeRing(design: Design, board: Board): Ring | null {
+  const parts = carriedOutlines(design, board.id).map((outline) => sharpAround(outline, board.marginMm));
+  if (parts.length === 0) return null;
+  const [region] = bridged(parts.map((ring) => clockwise(ring)));
+  return region ? filletRing(clockwise(region), board.cornerRadiusMm) : null;
+}
+
+/** A corner that comes twice in a row, or lies on the one before, is one corner. */
+const withoutDoubles = (ring: Ring): Ring =>
+  ring.filter((p, nth) => distanceMm(p, ring[(nth + ring.length - 1) % ring.length]) > 1e-6);
 
 /** The edge of a board, drawn or following its controls, as a ring; null for a board that carries nothing. */
 export function boardRing(design: Design, boardId: string): Ring | null {
   const board = design.boards.find((b) => b.id === boardId);
-  if (board?.outline) return filletRing(clockwise(board.outline), board.cornerRadiusMm);
-  const outline = boardOutline(design, boardId);
-  return outline && outlineRing(outline);
+  if (!board) return null;
+  if (board.outline) {
+    const drawn = withoutDoubles(clockwise(board.outline));
+    return drawn.length < 3 ? null : filletRing(drawn, board.cornerRadiusMm);
+  }
+  if (board.follows === "close") return closeRing(design, board);
+  const hull = carriedHull(design, boardId);
+  if (hull.length === 0) return null;
+  const core = board.follows === "rectangle" ? rectangleAround(hull, mainTurn(design, boardId)) : hull;
+  return outlineRing(aroundHull(core, board));
 }
 
 /** Rings of all boards, in their order; kept as long as the design lives. */

@@ -1,6 +1,6 @@
 import type { Derived, OwnedOutline } from "../design/derive";
 import { closePairs } from "./closePairs";
-import { type Outline, placeOutline, roundedRectangle } from "./outline";
+import type { Outline } from "./outline";
 import { type Point, place, point } from "./point";
 
 /** Room that parts need on one side of the plate. */
@@ -28,12 +28,6 @@ export function ownedPairs(derived: Derived, shapes: OwnedOutline[], withinMm: n
     if (!known || clearanceMm < known.clearanceMm) nearest.set(`${first} ${second}`, { first, second, clearanceMm });
   }
   return [...nearest.values()];
-}
-
-/** The controller's outline on the mat. */
-export function moduleOutline({ controller, profile }: Derived): Outline | null {
-  if (!controller || !profile) return null;
-  return placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), controller.placement);
 }
 
 /** From a module's own coordinates to the mat's; a module under the board shows its other side. */

@@ -47,8 +47,13 @@ describe("bending of a plate", () => {
 
 describe("lines of a plate", () => {
   it("grow and shrink with the kerf: edge and openings both by half of it all round", () => {
-    const [clean] = plateDrawings(block);
-    const [cut] = plateDrawings({ ...block, making: { ...block.making, kerfMm: 0.2 } });
+    const acrylic = changeBoard(block, "panel", { plate: { material: "acrylic", thicknessMm: 3 } });
+    const kerf = (design: typeof block) => ({ ...design, making: { ...design.making, kerfMm: 0.2 } });
+    const [clean] = plateDrawings(acrylic);
+    const [cut] = plateDrawings(kerf(acrylic));
+    // A printer has no cut of its own, and what is printed of a cut plate has none either.
+    expect(plateDrawings(kerf(block))[0].edge).toEqual(plateDrawings(block)[0].edge);
+    expect(plateDrawings(kerf(acrylic), true)[0].openings).toEqual(clean.openings);
     expect(ringAreaMm2(cut.edge)).toBeGreaterThan(ringAreaMm2(clean.edge));
     expect(Math.sqrt(ringAreaMm2(clean.openings[0])) - Math.sqrt(ringAreaMm2(cut.openings[0]))).toBeCloseTo(0.2, 2);
   });

@@ -40,13 +40,16 @@ const present = (outlines: (Outline | null)[]): Outline[] => outlines.filter((ou
 /**
  * The plates of a design. A cutter takes half its kerf on both sides of a line, so openings are drawn smaller and edges
  * larger by half of it; corners of openings get at least the fillet's radius.
+ * @param forPrint whether all are printed, whatever they are made of otherwise
  */
-export function plateDrawings(design: Design): PlateDrawing[] {
+export function plateDrawings(design: Design, forPrint = false): PlateDrawing[] {
   const { openings } = derive(design);
-  const { kerfMm, filletMm, reinforceClearMm, reinforceMm } = design.making;
+  const { filletMm, reinforceClearMm, reinforceMm } = design.making;
   return design.boards.flatMap((board, nth) => {
     const edge = boardRings(design)[nth];
     if (!edge) return [];
+    // A printer leaves no kerf: its lines are where they are drawn.
+    const kerfMm = forPrint || board.plate.material === "printed" ? 0 : design.making.kerfMm;
     const own = openings
       .filter(({ owner }) => design.controls[owner].placement.boardId === board.id)
       .map(({ outline }) => rounded(outline, filletMm));

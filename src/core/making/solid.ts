@@ -1,6 +1,7 @@
 import cdt2d from "cdt2d";
 import { type Problem, type Result, bad, good } from "../design/problem";
-import { type Ring, clockwise, isInside } from "../layout/ring";
+import { type Ring, clockwise } from "../layout/ring";
+import { crossesItself, isWithin } from "../layout/ringSense";
 import type { PlateDrawing } from "./plateDrawing";
 
 export type Corner = [xMm: number, yMm: number, zMm: number];
@@ -61,8 +62,11 @@ function wall(ring: Ring, fromZ: number, toZ: number, outwards: boolean): Triang
 /** Turned over the x axis, so that y points up; what ran clockwise on the mat then runs the other way and is put right. */
 const upright = (ring: Ring): Ring => tidyRing(ring.map((p) => ({ xMm: p.xMm, yMm: -p.yMm })));
 
+/** What keeps a plate from being a closed surface: an edge that crosses itself, or openings that run across it. */
 function crossing({ board, edge, openings, reinforcement }: PlateDrawing): Problem[] {
-  const bad = [...openings, ...reinforcement].filter((ring) => ring.some((p) => !isInside(p, edge)));
+  if (crossesItself(edge))
+    return [{ path: board.name, message: "has an edge that crosses itself; move its corners apart" }];
+  const bad = [...openings, ...reinforcement].filter((ring) => !isWithin(ring, edge));
   return bad.length === 0
     ? []
     : [

@@ -2,6 +2,7 @@ import type { Design } from "../design/schema";
 import { changeBoard } from "../design/edits/boards";
 import { derive } from "../design/derive";
 import { boardRings } from "../layout/boardOutline";
+import { mainTurn } from "../layout/mainTurn";
 import { grown } from "../layout/offsetRing";
 import { boundsOf } from "../layout/outline";
 import { type Point, point, rotate } from "../layout/point";
@@ -35,17 +36,6 @@ interface Raster {
   columns: number;
   rows: number;
   blocked: Uint8Array;
-}
-
-/** The angle that most keys of a board have, within a quarter turn. */
-function mainTurn(design: Design, boardId: string): number {
-  const counts = new Map<number, number>();
-  for (const { placement } of design.controls) {
-    if (placement.boardId !== boardId) continue;
-    const deg = ((placement.rotationDeg % 90) + 90) % 90;
-    counts.set(deg, (counts.get(deg) ?? 0) + 1);
-  }
-  return [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]?.[0] ?? 0;
 }
 
 /** Places that a seam may pass, in a frame turned so that most openings are upright. */
@@ -129,6 +119,8 @@ function corners(points: Point[]): Point[] {
 }
 
 const FAR_MM = 5000;
+/** What the polygon library leaves of a seam along an edge is no piece. */
+const SLIVER_MM2 = 1;
 
 /** A seam from edge to edge, drawn out beyond both, and the pieces on either side. */
 function proposalFrom(
@@ -146,7 +138,9 @@ function proposalFrom(
   const line = [top, ...seam, bottom];
   const side = (mm: number) => clockwise([...line, shifted(bottom, across, mm), shifted(top, across, mm)]);
   const pieces = [side(FAR_MM), side(-FAR_MM)].map((half) => {
-    const region = commonOf(ring, half).sort((a, b) => ringAreaMm2(b.edge) - ringAreaMm2(a.edge))[0];
+    // A seam that cuts an arm off leaves more than two pieces: that is no proposal.
+    const regions = commonOf(ring, half).filter(({ edge }) => ringAreaMm2(edge) > SLIVER_MM2);
+    const [region] = regions.length === 1 ? regions : [];
     const controlIds = design.controls
       .filter(({ id, placement }) => ids.includes(id) && isInside(placement, half))
       .map(({ id }) => id);

@@ -93,6 +93,12 @@ export function BoardsTab() {
   );
 }
 
+const FOLLOWS = [
+  { value: "rectangle", label: "as a rectangle" },
+  { value: "close", label: "closely" },
+  { value: "hull", label: "as a hull" },
+];
+
 function BoardSection({ board }: { board: Board }) {
   const design = useDesign();
   const outlineOf = useLayoutView((state) => state.outlineOf);
@@ -114,6 +120,14 @@ function BoardSection({ board }: { board: Board }) {
           choices={KINDS}
           onCommit={(kind) => change("kind", { kind: kind as Board["kind"] })}
         />
+        {board.outline === null && (
+          <ChoiceField
+            label="Edge follows"
+            value={board.follows}
+            choices={FOLLOWS}
+            onCommit={(follows) => change("edge", { follows: follows as Board["follows"] })}
+          />
+        )}
         {board.outline === null && (
           <NumberField
             label="Margin"

@@ -2,7 +2,7 @@ import type { Derived } from "../../design/derive";
 import { clearanceMm, overlaps } from "../../layout/clearance";
 import { boxOf, boxesMeet } from "../../layout/outline";
 import { isInside } from "../../layout/ring";
-import { keepOuts, moduleOutline, ownedPairs, plugOutline } from "../../layout/keepOuts";
+import { keepOuts, ownedPairs, plugOutline } from "../../layout/keepOuts";
 import { type Rule, controlSubject, counted, listed } from "../finding";
 
 export const keepOut: Rule = {
@@ -96,7 +96,7 @@ export const coveredSwitches: Rule = {
   why: "Switches beneath a soldered module can never be desoldered; on sockets or pin rows the module can come off.",
   source: "geometry of the module under the board against the parts' room behind the plate",
   check(design, derived) {
-    const module = moduleOutline(derived);
+    const module = derived.moduleOutline;
     if (!module || derived.controller!.side !== "under") return [];
     const hit = new Set(
       keepOuts(derived, "behind")

@@ -1,0 +1,70 @@
+import { overlaps } from "../layout/clearance";
+import type { Outline } from "../layout/outline";
+import { type Point, point } from "../layout/point";
+import { type Chip, chipOutline, terminalPlace } from "./chip";
+import type { ChipPlaces, CircuitPlan } from "./circuitKind";
+
+/** Grid on which a place is looked for, and how far from what a part serves: a board's length. */
+const STEP_MM = 5.08;
+const RINGS = 60;
+
+/** Places round a middle, the nearest ring first. */
+function* placesRound(middle: Point): Generator<Point> {
+  yield middle;
+  for (let ring = 1; ring <= RINGS; ring++)
+    for (let along = -ring; along <= ring; along++) {
+      const [out, side] = [ring * STEP_MM, along * STEP_MM];
+      yield point(middle.xMm + side, middle.yMm + out);
+      yield point(middle.xMm + side, middle.yMm - out);
+      yield point(middle.xMm + out, middle.yMm + side);
+      yield point(middle.xMm - out, middle.yMm + side);
+    }
+}
+
+const tidy = (mm: number) => Math.round(mm * 100) / 100;
+
+/** The nearest place to where a part would lie at which nothing else does. */
+function freePlace(chip: Chip, taken: Outline[]): Point {
+  for (const place of placesRound(chip.at)) {
+    const at = point(tidy(place.xMm), tidy(place.yMm));
+    const outline = chipOutline({ ...chip, at });
+    if (!taken.some((other) => overlaps(outline, other))) return at;
+  }
+  return chip.at;
+}
+
+/** A plan with its added parts moved, and with them the ends of its nets. */
+function withChips(plan: CircuitPlan, moved: Map<string, Point>): CircuitPlan {
+  const laid = plan.chips.map((chip) => ({ ...chip, at: moved.get(chip.id) ?? chip.at }));
+  const chips = new Map(laid.filter(({ id }) => moved.has(id)).map((chip) => [chip.id, chip]));
+  const nets = plan.nets.map((net) => {
+    if (!net.taps.some(({ controlId, elementId }) => elementId === "" && chips.has(controlId))) return net;
+    const taps = net.taps.map((tap) => {
+      const chip = tap.elementId === "" ? chips.get(tap.controlId) : undefined;
+      if (!chip) return tap;
+      const nth = chip.terminals.findIndex(({ name }) => `${chip.id}.${name}` === tap.contactId);
+      return { ...tap, at: terminalPlace(chip, nth) };
+    });
+    return { ...net, taps };
+  });
+  return { ...plan, nets, chips: laid };
+}
+
+/**
+ * Lays the added parts that nobody has laid by hand where nothing lies: near what they serve, off the bodies behind the
+ * plate, the module and each other.
+ */
+export function layChips(plans: CircuitPlan[], places: ChipPlaces, obstacles: Outline[]): CircuitPlan[] {
+  const all = plans.flatMap(({ chips }) => chips);
+  if (all.length === 0) return plans;
+  const isLaid = ({ id }: Chip) => Object.hasOwn(places, id);
+  const taken = [...obstacles, ...all.filter(isLaid).map(chipOutline)];
+  const moved = new Map<string, Point>();
+  for (const chip of all) {
+    if (isLaid(chip)) continue;
+    const at = freePlace(chip, taken);
+    taken.push(chipOutline({ ...chip, at }));
+    if (at.xMm !== chip.at.xMm || at.yMm !== chip.at.yMm) moved.set(chip.id, at);
+  }
+  return moved.size === 0 ? plans : plans.map((plan) => withChips(plan, moved));
+}
