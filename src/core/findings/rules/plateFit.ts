@@ -2,15 +2,10 @@ import { changeBoard } from "../../design/edits/boards";
 import type { Design } from "../../design/schema";
 import { boardRings } from "../../layout/boardOutline";
 import { boundsOf } from "../../layout/outline";
-import { spansOf, thicknessFor } from "../../making/bending";
-import type { PlateMaterial } from "../../making/settings";
+import { thicknessFor } from "../../making/bending";
+import { FELT_MM, inAluminium, isSoft, worstSpan } from "../../making/stiffPlates";
 import { boardFits } from "../../making/fit";
 import { type Rule, controlSubject } from "../finding";
-
-/** A bend that a finger feels (from memory). */
-const FELT_MM = 0.5;
-
-const isSoft = (material: PlateMaterial) => material === "printed" || material === "acrylic";
 
 export const plateBends: Rule = {
   id: "layout/plate-bends",
@@ -20,10 +15,7 @@ export const plateBends: Rule = {
   source: "plate formula of Timoshenko and Woinowsky-Krieger; 0.5 mm as what is felt: from memory",
   check: (design) =>
     design.boards.flatMap((board, nth) => {
-      const worst = spansOf(design, nth).reduce<ReturnType<typeof spansOf>[number] | null>(
-        (most, span) => (!most || span.deflectionMm > most.deflectionMm ? span : most),
-        null,
-      );
+      const worst = worstSpan(design, nth);
       if (!worst || worst.deflectionMm <= FELT_MM) return [];
       const key = design.controls.find(({ id }) => id === worst.controlId)!;
       const thicker = thicknessFor(board.plate.thicknessMm, worst.deflectionMm, FELT_MM);
@@ -35,7 +27,7 @@ export const plateBends: Rule = {
             ? [
                 {
                   title: "Take an aluminium plate",
-                  apply: (d) => changeBoard(d, board.id, { plate: { ...board.plate, material: "aluminium" } }),
+                  apply: (d) => changeBoard(d, board.id, inAluminium(board)),
                 },
               ]
             : [],
