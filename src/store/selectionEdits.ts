@@ -1,4 +1,4 @@
-import { duplicateControls, removeControls } from "@/core/design/edits/controls";
+import { duplicateControls, placeControls, removeControls } from "@/core/design/edits/controls";
 import { currentDesign, edit } from "./bench";
 import { select, useHand } from "./hand";
 import { newId } from "./newId";
@@ -29,4 +29,21 @@ export function duplicateSelection(): void {
 
 export function selectAll(): void {
   select(currentDesign()?.controls.map((control) => control.id) ?? []);
+}
+
+/** Turns every selected part about its own middle, clockwise. */
+export function turnSelection(byDeg: number): void {
+  const { selection } = useHand.getState();
+  const turned = (deg: number) => ((((deg + byDeg + 180) % 360) + 360) % 360) - 180;
+  if (selection.length === 0) return;
+  edit(`turn ${counted(selection)}`, (design) =>
+    placeControls(
+      design,
+      new Map(
+        design.controls
+          .filter(({ id }) => selection.includes(id))
+          .map(({ id, placement }) => [id, { ...placement, rotationDeg: turned(placement.rotationDeg) }]),
+      ),
+    ),
+  );
 }

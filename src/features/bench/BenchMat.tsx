@@ -2,8 +2,9 @@
 
 import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
-import { useMemo } from "react";
+import { useCallback, useMemo } from "react";
 import type { Control } from "@/core/catalogue/kinds";
+import { circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/design/derive";
 import { movableEnds } from "@/core/engine/movable";
 import { boardRings } from "@/core/layout/boardOutline";
@@ -37,6 +38,16 @@ interface BenchMatProps {
 }
 
 const NOTHING = { minXMm: -30, minYMm: -30, maxXMm: 130, maxYMm: 70 };
+
+/** Controls of a circuit; none where none is in hand. */
+function membersOf(design: Design, circuitId: string | null): string[] {
+  const circuit = design.circuits.find(({ id }) => id === circuitId);
+  if (!circuit) return [];
+  const { elements } = derive(design);
+  return circuitKindOf(circuit)
+    .members(circuit)
+    .flatMap((id) => elements.get(id)?.controlId ?? []);
+}
 
 /** The outline of the module, so that fitting shows it too. */
 function moduleOutline(design: Design): Outline[] {
@@ -122,6 +133,12 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const outlined = useLayoutView((state) => state.outlineOf);
   const seam = useLayoutView((state) => state.seam);
   const wireKey = useWiringView((state) => state.wireKey);
+  const circuitId = useWiringView((state) => state.circuitId);
+  const partsInHand = useMemo(
+    () => (selection.length > 0 || stage.id !== "wiring" ? selection : membersOf(shown, circuitId)),
+    [shown, selection, stage, circuitId],
+  );
+  const wordsOf = useCallback((control: Control) => capWords(shown, control, lens, layer), [shown, lens, layer]);
   const corners = isArranging(stage) ? shown.boards.find(({ id }) => id === outlined)?.outline : null;
   const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
 
@@ -166,7 +183,15 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       {(controller?.side === "top" || lens === "pins") && module}
       {lens === "plate" && <PlateLens design={shown} seam={seam?.proposal.seam ?? null} />}
       {corners && <CornerHandles corners={corners} />}
-      {lens === "wires" && <WiresLens design={shown} netId={netId} wireKey={stage.id === "wiring" ? wireKey : null} />}
+      {lens === "wires" && (
+        <WiresLens
+          design={shown}
+          netId={netId}
+          partIds={partsInHand}
+          wireKey={stage.id === "wiring" ? wireKey : null}
+          wordsOf={wordsOf}
+        />
+      )}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried ?? null} />}
       {hand.frame && (
         <rect

@@ -3,73 +3,182 @@
 import { Box, Input } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { mirrorBoard, turnBoard } from "@/core/design/edits/boards";
 import { placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
+import { addLayer } from "@/core/design/edits/keymap";
+import type { Design } from "@/core/design/schema";
 import { newId } from "@/store/newId";
 import { chooseController, clearPins, takePinPlan } from "@/core/design/edits/pins";
 import { shareOutDirect, shareOutMatrix } from "@/core/design/edits/wiring";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { planPins } from "@/core/pins/planPins";
 import { edit, redoEdit, undoEdit, useDesign } from "@/store/bench";
-import { flip } from "@/store/hand";
+import { flip, takeLayer } from "@/store/hand";
+import { type LayoutTab, openTab } from "@/store/layoutView";
+import { type WiringTab, openWiringTab } from "@/store/wiringView";
 import { useFindings } from "@/store/findings";
-import { duplicateSelection, removeSelection, selectAll } from "@/store/selectionEdits";
+import { duplicateSelection, removeSelection, selectAll, turnSelection } from "@/store/selectionEdits";
 import { notify } from "@/ui/pieces/notices";
 import { Slip } from "@/ui/pieces/Slip";
 import { setLight, useLight } from "@/ui/theme/light";
 import { stages } from "../stages";
+import { type Action, found } from "./actions";
 import { exportChoices, exportDesign } from "./exportDesign";
 import { useStage } from "./useStage";
 
-interface Command {
-  title: string;
-  run: () => void;
+/** What each stage is also called when someone looks for it. */
+const STAGE_WORDS: Record<string, string> = {
+  brief: "wish needs plan start requirements",
+  layout: "place arrange move parts board plate",
+  wiring: "matrix circuit connect solder diode",
+  pins: "controller gpio pad assign",
+  keymap: "bind layer key function legend",
+  reports: "usb hid descriptor debounce timing bytes",
+  try: "simulate test press run live",
+};
+
+/** Ways into the sheets of the stages, by what people look for there. */
+function useSheetActions(go: (stageId: string) => void): Action[] {
+  const layout = (tab: LayoutTab) => () => {
+    openTab(tab);
+    go("layout");
+  };
+  const wiring = (tab: WiringTab) => () => {
+    openWiringTab(tab);
+    go("wiring");
+  };
+  return [
+    {
+      title: "Boards and their edges",
+      words: "outline shape split halves panel margin link cable",
+      run: layout("boards"),
+    },
+    { title: "Plates and fit", words: "seam split printer bed size laser cutter bend standoff", run: layout("fit") },
+    { title: "Cap sets", words: "keycaps colours legends widths", run: layout("caps") },
+    { title: "Reach of the fingers", words: "hand finger distance comfort ergonomics heat", run: layout("reach") },
+    { title: "Rows and columns", words: "matrix plan search shortest wire lines grid", run: wiring("matrix") },
+    { title: "Ghosts and rollover", words: "ghost ghosting phantom keys diode chords n-key", run: wiring("ghosts") },
+    { title: "Walk the wires", words: "solder list cut length hand wire", run: wiring("wires") },
+  ];
 }
 
-function useCommands(onKeys: () => void): Command[] {
+/** What can be done with boards, selections and layers. */
+function useDesignActions(design: Design): Action[] {
+  const boards = design.boards.flatMap(({ id, name }): Action[] => [
+    {
+      title: `Mirror ${name}`,
+      words: "flip copy other half split symmetric reflect duplicate board",
+      run: () => edit(`mirror ${name}`, (d) => mirrorBoard(d, id, MIRROR_GAP_MM, newId)),
+    },
+    {
+      title: `Turn ${name} by 15°`,
+      words: "rotate angle tilt tent board",
+      run: () => edit(`turn ${name}`, (d) => turnBoard(d, id, 15)),
+    },
+  ]);
+  return [
+    {
+      title: "Turn the selection by 90°",
+      words: "rotate quarter angle",
+      run: () => turnSelection(90),
+    },
+    {
+      title: "Add a layer",
+      words: "new layer function fn level shift hold",
+      run: () => {
+        const id = newId();
+        edit("add a layer", (d) => addLayer(d, id, `Layer ${d.keymap.layers.length + 1}`));
+        takeLayer(id);
+      },
+    },
+    ...boards,
+  ];
+}
+
+const MIRROR_GAP_MM = 30;
+
+function useActions(onKeys: () => void): Action[] {
   const design = useDesign();
   const findings = useFindings(design);
   const light = useLight();
   const { go } = useStage();
   const router = useRouter();
+  const sheets = useSheetActions(go);
+  const ofDesign = useDesignActions(design);
   const cures = findings.flatMap((finding) =>
     finding.fixes.map((fix) => ({
       title: `Settle: ${fix.title}`,
+      words: "fix solve repair warning problem",
       run: () => edit(fix.title.toLowerCase(), fix.apply),
     })),
   );
   return [
-    ...stages.map((stage) => ({ title: `Go to ${stage.title}`, run: () => go(stage.id) })),
-    { title: "Undo", run: undoEdit },
-    { title: "Redo", run: redoEdit },
-    { title: "Turn the mat over", run: flip },
-    { title: "Select all", run: selectAll },
-    { title: "Duplicate the selection", run: duplicateSelection },
-    { title: "Remove the selection", run: removeSelection },
+    ...stages.map((stage) => ({
+      title: `Go to ${stage.title}`,
+      words: STAGE_WORDS[stage.id],
+      run: () => go(stage.id),
+    })),
+    { title: "Undo", words: "back revert", keys: "Ctrl Z", run: undoEdit },
+    { title: "Redo", words: "again forward", keys: "Ctrl Shift Z", run: redoEdit },
+    { title: "Turn the mat over", words: "flip mirror back solder side underside", keys: "F", run: flip },
+    { title: "Select all", words: "everything", keys: "Ctrl A", run: selectAll },
+    { title: "Duplicate the selection", words: "copy paste clone repeat", keys: "Ctrl D", run: duplicateSelection },
+    { title: "Remove the selection", words: "delete erase clear", keys: "Delete", run: removeSelection },
+    ...ofDesign,
+    ...sheets,
     {
       title: "Share out rows and columns: follow the rows as they lie",
+      words: "matrix assign number automatic",
       run: () => edit("share out rows and columns", (d) => shareOutMatrix(d, "as-laid-out")),
     },
     {
       title: "Share out rows and columns: fewest pins",
+      words: "matrix assign number automatic square",
       run: () => edit("share out rows and columns", (d) => shareOutMatrix(d, "fewest-pins")),
     },
-    { title: "Place what the brief leaves open", run: () => edit("place the brief", (d) => placeBrief(d, newId)) },
-    { title: "Wire as the brief's plan says", run: () => edit("wire as planned", wireAsPlanned) },
-    { title: "Wire everything direct", run: () => edit("wire everything direct", shareOutDirect) },
-    { title: "Share out pins", run: () => edit("share out pins", (d) => takePinPlan(d, planPins(d))) },
-    { title: "Free all pins that are not locked", run: () => edit("free the pins", clearPins) },
+    {
+      title: "Place what the brief leaves open",
+      words: "add missing parts automatic arrange",
+      run: () => edit("place the brief", (d) => placeBrief(d, newId)),
+    },
+    {
+      title: "Wire as the brief's plan says",
+      words: "connect automatic",
+      run: () => edit("wire as planned", wireAsPlanned),
+    },
+    {
+      title: "Wire everything direct",
+      words: "connect one pin each no matrix",
+      run: () => edit("wire everything direct", shareOutDirect),
+    },
+    {
+      title: "Share out pins",
+      words: "assign gpio controller automatic route",
+      run: () => edit("share out pins", (d) => takePinPlan(d, planPins(d))),
+    },
+    {
+      title: "Free all pins that are not locked",
+      words: "clear unassign reset",
+      run: () => edit("free the pins", clearPins),
+    },
     ...controllerCatalogue.map((profile) => ({
       title: `Take the ${profile.title}`,
+      words: "controller board chip class choose",
       run: () => edit("choose a controller", (d) => chooseController(d, profile.id)),
     })),
     ...cures,
     ...exportChoices.map(({ id, title }) => ({
       title: `Export: ${title}`,
+      words: "save download file print write",
       run: () => void exportDesign(design, id).then(notify),
     })),
-    { title: light === "day" ? "Night bench" : "Day bench", run: () => setLight(light === "day" ? "night" : "day") },
-    { title: "Keys of the bench", run: onKeys },
-    { title: "Back to the shelf", run: () => router.push("/") },
+    {
+      title: light === "day" ? "Night bench" : "Day bench",
+      words: "dark light theme colours",
+      run: () => setLight(light === "day" ? "night" : "day"),
+    },
+    { title: "Keys of the bench", words: "shortcuts keyboard help", keys: "?", run: onKeys },
+    { title: "Back to the shelf", words: "home designs open other close", run: () => router.push("/") },
   ];
 }
 
@@ -83,19 +192,15 @@ export function CommandPalette({ onClose, onKeys }: { onClose: () => void; onKey
 }
 
 function Finder({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
-  const commands = useCommands(onKeys);
+  const actions = useActions(onKeys);
   const [query, setQuery] = useState("");
   const [at, setAt] = useState(0);
-  const words = query.toLowerCase().split(/\s+/).filter(Boolean);
-  const begins = ({ title }: Command) => (title.toLowerCase().startsWith(query.trim().toLowerCase()) ? 0 : 1);
-  const hits = commands
-    .filter(({ title }) => words.every((word) => title.toLowerCase().includes(word)))
-    .sort((a, b) => begins(a) - begins(b));
+  const hits = found(actions, query);
   const chosen = Math.min(at, hits.length - 1);
-  const run = (command: Command | undefined) => {
-    if (!command) return;
+  const run = (action: Action | undefined) => {
+    if (!action) return;
     onClose();
-    command.run();
+    action.run();
   };
   return (
     <>
@@ -121,9 +226,9 @@ function Finder({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }
         }}
       />
       <Box id="found-actions" role="listbox" aria-label="Actions" maxHeight="320px" overflowY="auto" marginTop="8px">
-        {hits.map((command, nth) => (
+        {hits.map((action, nth) => (
           <Box
-            key={command.title}
+            key={action.title}
             id={`action-${nth}`}
             ref={(element: HTMLDivElement | null) => nth === chosen && element?.scrollIntoView({ block: "nearest" })}
             role="option"
@@ -133,13 +238,20 @@ function Finder({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }
             cursor="pointer"
             bg={nth === chosen ? "var(--saffron)" : "transparent"}
             color={nth === chosen ? "var(--saffron-ink)" : "inherit"}
-            onClick={() => run(command)}
+            onClick={() => run(action)}
             onPointerEnter={() => setAt(nth)}
           >
-            {command.title}
+            <Box display="flex" gap="12px">
+              <Box flex="1">{action.title}</Box>
+              {action.keys && (
+                <Box fontFamily="mono" fontSize="13px" opacity={0.75}>
+                  {action.keys}
+                </Box>
+              )}
+            </Box>
           </Box>
         ))}
-        {hits.length === 0 && <Box padding="8px">No action has these letters in its name.</Box>}
+        {hits.length === 0 && <Box padding="8px">No action goes by these letters; try another word for it.</Box>}
       </Box>
     </>
   );

@@ -3,6 +3,7 @@ import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Pitch } from "@/core/catalogue/kinds/controlKind";
 import type { Part } from "@/core/catalogue/parts/part";
 import { viewOf } from "../kinds";
+import { textClass } from "../mat/readable";
 import { Upright } from "./Upright";
 import { outlinePath } from "./outlinePath";
 
@@ -71,7 +72,14 @@ function broken(words: string): string[] {
   return lines;
 }
 
-function Words({ control, pitch, words, small }: Pick<ControlShapeProps, "control" | "pitch" | "words" | "small">) {
+/** The words on a cap; a lens that draws over the caps shows them again on top, with a rim of the cap's colour. */
+export function Words({
+  control,
+  pitch,
+  words,
+  small,
+  rimmed = false,
+}: Pick<ControlShapeProps, "control" | "pitch" | "words" | "small"> & { rimmed?: boolean }) {
   const width = viewOf(control.kind).wordsWidthMm(control, pitch);
   if (width === null) return null;
   const lines = broken(words);
@@ -79,10 +87,20 @@ function Words({ control, pitch, words, small }: Pick<ControlShapeProps, "contro
   const under = lines.length > 1 ? "" : small;
   return (
     <Upright x={0} y={-0.2}>
-      <g textAnchor="middle" fill="var(--cap-ink)" pointerEvents="none">
+      <g
+        textAnchor="middle"
+        fill="var(--cap-ink)"
+        pointerEvents="none"
+        style={
+          rimmed
+            ? { paintOrder: "stroke", stroke: "var(--cap-top)", strokeWidth: 1.1, strokeLinejoin: "round" }
+            : undefined
+        }
+      >
         {lines.map((line, nth) => (
           <text
             key={nth}
+            className={textClass(size)}
             style={{ fontSize: size, fontWeight: 600 }}
             y={(under ? -0.2 : size * 0.34) + (nth - (lines.length - 1) / 2) * size * 1.15}
           >
@@ -91,6 +109,7 @@ function Words({ control, pitch, words, small }: Pick<ControlShapeProps, "contro
         ))}
         {under && (
           <text
+            className={textClass(fitted(under, width, 2.9))}
             style={{
               fontSize: fitted(under, width, 2.9),
               fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace",
@@ -117,6 +136,7 @@ function Corners({ control, pitch, corners }: { control: Control; pitch: Pitch; 
         {corners.split("\n").map((legend, nth) => (
           <text
             key={nth}
+            className={textClass(Math.min(CORNER_MM, width / 2 / Math.max(1, legend.length * 0.56)))}
             style={{ fontSize: Math.min(CORNER_MM, width / 2 / Math.max(1, legend.length * 0.56)) }}
             x={(nth === 0 ? -1 : 1) * (width / 2)}
             y={7.6}

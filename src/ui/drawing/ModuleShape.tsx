@@ -1,6 +1,7 @@
 import { memo } from "react";
 import type { ControllerProfile, Pin } from "@/core/catalogue/controllers/controllerProfile";
 import type { Controller } from "@/core/design/schema";
+import { textClass } from "../mat/readable";
 import { Upright } from "./Upright";
 
 interface ModuleShapeProps {
@@ -30,6 +31,7 @@ function Pad({ pin, taken, rotationDeg }: { pin: Pin; taken: Set<string>; rotati
       <circle cx={pin.xMm} cy={pin.yMm} r={0.8} fill={padColour(pin, taken)} stroke="var(--module)" strokeWidth={0.2} />
       <Upright x={pin.xMm + inward * 1.2} y={pin.yMm} rotationDeg={Math.abs(rotationDeg) === 180 ? 180 : 0}>
         <text
+          className={textClass(1.7)}
           style={{ fontSize: 1.7, ...mono }}
           textAnchor={anchorFor(inward, rotationDeg)}
           y={0.6}

@@ -1,4 +1,5 @@
 import { type Chip, chipLengthMm, chipRowsMm, terminalPlace } from "@/core/circuits/chip";
+import { textClass } from "../mat/readable";
 import { Upright } from "../drawing/Upright";
 
 /** The package reaches a little over its terminals. */
@@ -42,6 +43,7 @@ export function ChipShape({ chip }: { chip: Chip }) {
       <circle cx={xMm - width / 2 + 1} cy={yMm - length / 2 + 1} r={0.45} fill="var(--mat-ink)" pointerEvents="none" />
       <Upright x={xMm} y={yMm}>
         <text
+          className={textClass(2.2)}
           style={{ fontSize: 2.2, fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace" }}
           textAnchor="middle"
           y={0.8}

@@ -1,3 +1,4 @@
+import { textClass } from "../mat/readable";
 import { Upright } from "../drawing/Upright";
 
 interface FlagProps {
@@ -39,6 +40,7 @@ export function Flag({ x, y, words, colour, net, strong = false, size = 2.5, sto
           strokeWidth={0.35}
         />
         <text
+          className={textClass(size)}
           style={{ fontSize: size, fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace" }}
           textAnchor="middle"
           y={size * 0.36}

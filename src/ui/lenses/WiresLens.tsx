@@ -1,11 +1,13 @@
 import { memo } from "react";
 import { type MatrixCircuit, hasDiode, isReversed } from "@/core/circuits/matrix";
-import { GROUND, type Net, type PlacedElement, SUPPLY, type Tap } from "@/core/circuits/net";
+import type { Control } from "@/core/catalogue/kinds";
+import { GROUND, type Net, type PlacedElement, type Tap } from "@/core/circuits/net";
 import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
 import { type Point, place, point } from "@/core/layout/point";
 import { distancesOf, treeEdges } from "@/core/matrix/spanningTree";
 import { wiresOf } from "@/core/wires/wires";
+import { Words } from "../drawing/ControlShape";
 import { CasedWire } from "./CasedWire";
 import { ChipShape } from "./ChipShape";
 import { Flag } from "./Flag";
@@ -13,17 +15,20 @@ import { netLook } from "./netLook";
 
 interface WiresLensProps {
   design: Design;
-  /** Net whose wires stand out. */
+  /** Net whose wires stand out, and parts or members of a circuit in hand: all others step back. */
   netId: string | null;
+  partIds: string[];
   /** The one wire in hand, while they are walked. */
   wireKey: string | null;
+  wordsOf: (control: Control) => { words: string; small: string };
 }
 
 /** Where a row's wire passes a switch: at the far end of its diode, a little right of the row contact. */
 const DIODE_MM = 5.2;
 
 const alongDiode = (design: Design, tap: Tap, mm: number): Point => {
-  const control = derive(design).controls.get(tap.controlId)!;
+  const control = derive(design).controls.get(tap.controlId);
+  if (!control) return tap.at;
   const shift = place(point(mm, 0), { xMm: 0, yMm: 0, rotationDeg: control.placement.rotationDeg });
   return point(tap.at.xMm + shift.xMm, tap.at.yMm + shift.yMm);
 };
@@ -148,34 +153,65 @@ function WireInHand({ design, wireKey }: { design: Design; wireKey: string }) {
   );
 }
 
-const isPower = ({ id }: Net) => id === GROUND || id === SUPPLY;
+const isPower = ({ role }: Net) => role === "ground" || role === "supply";
+
+/** What is in hand: the nets of the parts, or the one net; null when nothing is. */
+function netsInHand(nets: Net[], netId: string | null, partIds: string[]): Set<string> | null {
+  const parts = new Set(partIds);
+  const own = nets.filter(
+    (net) => net.id === netId || (!isPower(net) && net.taps.some(({ controlId }) => parts.has(controlId))),
+  );
+  return own.length === 0 ? null : new Set(own.map(({ id }) => id));
+}
+
+/** The parts' names once more, on top of the wires that run over them. */
+function NamesOnTop({ design, wordsOf }: { design: Design; wordsOf: WiresLensProps["wordsOf"] }) {
+  return design.controls.map((control) => {
+    const { words, small } = wordsOf(control);
+    const { xMm, yMm, rotationDeg } = control.placement;
+    return (
+      <g key={control.id} transform={`translate(${xMm} ${yMm}) rotate(${rotationDeg})`}>
+        <Words control={control} pitch={design.pitch} words={words} small={small} rimmed />
+      </g>
+    );
+  });
+}
 
 /** Row and column wires with their diodes, added parts with their branches, direct leads, supply and ground. */
-export const WiresLens = memo(function WiresLens({ design, netId, wireKey }: WiresLensProps) {
+export const WiresLens = memo(function WiresLens({ design, netId, partIds, wireKey, wordsOf }: WiresLensProps) {
   const { nets, elements, chips } = derive(design);
   const matrices = design.circuits.filter((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
+  const inHand = netsInHand(nets, netId, partIds);
+  const signals = nets.filter((net) => !isPower(net)).map((net, index) => ({ net, index }));
+  const wire = ({ net, index }: (typeof signals)[number], strong: boolean) => (
+    <NetWire key={net.id} design={design} net={net} index={index} strong={strong} />
+  );
+  const isOut = ({ net }: (typeof signals)[number]) => inHand?.has(net.id) === true;
   return (
     <g>
       <g opacity={wireKey ? 0.35 : 1}>
-        {nets.filter(isPower).map((net) => (
-          <PowerSigns key={net.id} net={net} />
-        ))}
-        {matrices.flatMap((matrix) =>
-          Object.keys(matrix.cells).map((id) => {
-            const element = elements.get(id);
-            return element && <Diode key={id} design={design} element={element} matrix={matrix} />;
-          }),
-        )}
-        {nets
-          .filter((net) => !isPower(net))
-          .map((net, index) => (
-            <NetWire key={net.id} design={design} net={net} index={index} strong={net.id === netId} />
+        <g opacity={inHand ? STEPPED_BACK : 1}>
+          {nets.filter(isPower).map((net) => (
+            <PowerSigns key={net.id} net={net} />
           ))}
+          {matrices.flatMap((matrix) =>
+            Object.keys(matrix.cells).map((id) => {
+              const element = elements.get(id);
+              return element && <Diode key={id} design={design} element={element} matrix={matrix} />;
+            }),
+          )}
+          {signals.filter((signal) => !isOut(signal)).map((signal) => wire(signal, false))}
+        </g>
+        {signals.filter(isOut).map((signal) => wire(signal, true))}
         {chips.map((chip) => (
           <ChipShape key={chip.id} chip={chip} />
         ))}
+        <NamesOnTop design={design} wordsOf={wordsOf} />
       </g>
       {wireKey && <WireInHand design={design} wireKey={wireKey} />}
     </g>
   );
 });
+
+/** Wires of what is not in hand stay as a hint. */
+const STEPPED_BACK = 0.16;

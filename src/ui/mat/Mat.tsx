@@ -16,6 +16,7 @@ import {
 import { type Point, point } from "@/core/layout/point";
 import { FlippedContext } from "../drawing/Upright";
 import { SignButton } from "../pieces/buttons";
+import { hiddenText } from "./readable";
 import { Rulers } from "./Rulers";
 import { type Box as MmBox, type View, fitView, zoomAbout } from "./view";
 
@@ -148,6 +149,7 @@ export function Mat(props: MatProps) {
         height={size.height}
         role="group"
         aria-label={label}
+        className="bench-mat"
         style={{ touchAction: "none", userSelect: "none", display: "block" }}
         onPointerDown={onPointerDown}
         onPointerMove={onPointerMove}
@@ -156,6 +158,7 @@ export function Mat(props: MatProps) {
         onKeyDown={onKeyDown}
         onKeyUp={props.onKeyUp}
       >
+        <style>{hiddenText(view.scale)}</style>
         <defs>
           <pattern id="mat-fine" width={10} height={10} patternUnits="userSpaceOnUse" patternTransform={grid.transform}>
             <path d="M10 0H0V10" fill="none" stroke="var(--mat-line)" strokeWidth={0.8 / view.scale} />

@@ -1,0 +1,36 @@
+import { describe, expect, it } from "vitest";
+import { hiddenText, textClass } from "@/ui/mat/readable";
+import { type Action, found } from "./actions";
+
+const action = (title: string, words = ""): Action => ({ title, words, run: () => {} });
+const all = [
+  action("Turn the mat over", "flip mirror back solder side"),
+  action("Mirror Panel", "flip copy other half"),
+  action("Ghosts and rollover", "ghost phantom"),
+  action("Go to Pins", "gpio"),
+];
+const titles = (query: string) => found(all, query).map(({ title }) => title);
+
+describe("the palette", () => {
+  it("finds actions by other words than their names", () => {
+    expect(titles("gpio")).toEqual(["Go to Pins"]);
+    expect(titles("phantom")).toEqual(["Ghosts and rollover"]);
+    expect(titles("flip")).toEqual(["Turn the mat over", "Mirror Panel"]);
+  });
+
+  it("puts names before other words", () => expect(titles("mirror")).toEqual(["Mirror Panel", "Turn the mat over"]));
+  it("wants every part of what was typed", () => expect(titles("flip copy")).toEqual(["Mirror Panel"]));
+  it("shows all for nothing, and nothing for nonsense", () => {
+    expect(titles(" ")).toHaveLength(4);
+    expect(titles("xyzzy")).toEqual([]);
+  });
+});
+
+describe("text on the mat", () => {
+  it("is left out where it would be smaller than nine pixels, and back with the zoom", () => {
+    expect(hiddenText(3)).toContain(`.${textClass(2.9)}`);
+    expect(hiddenText(3)).not.toContain(`.${textClass(3)}`);
+    expect(hiddenText(12)).toBe("");
+  });
+  it("is always shown when it is large", () => expect(hiddenText(1.5)).not.toContain(textClass(7)));
+});
