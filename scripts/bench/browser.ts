@@ -6,7 +6,7 @@ import { withApp } from "../shared/app";
 import type { Row } from "./row";
 
 const PORT = 4179;
-const MOST_KB = 350;
+const MOST_KB = 300;
 const LEAST_FRAMES = 50;
 
 /** Compressed bytes of all scripts that come with a first visit to an address. */

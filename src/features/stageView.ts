@@ -1,6 +1,7 @@
 import type { ComponentType } from "react";
 import type { Stage } from "@/core/findings/finding";
 import type { Design } from "@/core/design/schema";
+import type { Look } from "@/workers/checking";
 import type { LensId } from "@/ui/lenses/lens";
 
 /** How the mat answers the hand: move things, pick things, or press the device. */
@@ -13,7 +14,7 @@ export interface StageView {
   lens: LensId;
   mode: MatMode;
   /** The state in a few words, when nothing is to settle. */
-  settled(design: Design): string;
+  settled(design: Design, look: Look): string;
   Tray: ComponentType;
   Ledger: ComponentType;
   ledgerTitle: string;

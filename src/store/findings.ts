@@ -1,22 +1,34 @@
-import { useMemo } from "react";
+import { useEffect } from "react";
+import { create } from "zustand";
 import { derive } from "@/core/design/derive";
 import type { Design } from "@/core/design/schema";
-import { findingsOf } from "@/core/findings/check";
-import type { Finding, Subject } from "@/core/findings/finding";
+import type { Subject, ToldFinding } from "@/core/findings/finding";
+import { type Look, lookAside } from "@/workers/checking";
+import { edit, useBench } from "./bench";
+import { type Checked, Checking, NOTHING_SEEN } from "./checking";
 
-const known = new WeakMap<Design, Finding[]>();
+const useChecked = create<Checked>(() => ({ design: null, ...NOTHING_SEEN, trouble: null }));
+const checking = new Checking(lookAside, useChecked.setState);
 
-/** All findings of a design, kept as long as the design object lives. */
-export function findingsFor(design: Design): Finding[] {
-  let findings = known.get(design);
-  if (!findings) {
-    findings = findingsOf(design);
-    known.set(design, findings);
-  }
-  return findings;
+/** Has the findings of the design in hand kept up to date. */
+export const useChecking = (design: Design): void => useEffect(() => checking.ask(design), [design]);
+
+/** What the rules say of a design; of its last state while the newest is being looked over. */
+export function useFindings({ id }: Design): Look & { isKnown: boolean; trouble: string | null } {
+  const { design, ...checked } = useChecked();
+  const isKnown = design?.id === id;
+  return { ...(isKnown ? checked : { ...NOTHING_SEEN, trouble: null }), isKnown };
 }
 
-export const useFindings = (design: Design): Finding[] => useMemo(() => findingsFor(design), [design]);
+/** Applies a fix to the design as it is now; false when it is not offered any more. The rules come with the first use. */
+export async function settle(told: ToldFinding, title: string): Promise<boolean> {
+  const { fixOf } = await import("@/core/findings/check");
+  const design = useBench.getState().history?.design;
+  const fix = design && fixOf(design, told, title);
+  if (!fix) return false;
+  edit(title.toLowerCase(), (current) => fix.apply(current));
+  return true;
+}
 
 /** The controls that a finding is about, whatever it names. */
 export function controlsOf(design: Design, subject: Subject): string[] {

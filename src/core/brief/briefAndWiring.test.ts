@@ -4,7 +4,7 @@ import { controllerCatalogue } from "../catalogue/controllers";
 import { derive } from "../design/derive";
 import { changeWish, placeBrief, takePlan } from "../design/edits/brief";
 import { newDesign } from "../design/newDesign";
-import { factsOf } from "../findings/check";
+import { factsOf } from "../findings/facts";
 import { optionFor } from "./option";
 import { sumParts } from "./prices";
 import { lampWays } from "./ways/lampWays";

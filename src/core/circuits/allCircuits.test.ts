@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { placeChip } from "../design/edits/chips";
 import { describe, expect, it } from "vitest";
 import { finishedPad, keyBlock, matrixOf, pad } from "../../../tests/support/designs";
 import type { Control } from "../catalogue/kinds";
@@ -9,7 +10,6 @@ import {
   changeCircuit,
   moveMember,
   orderMembers,
-  placeChip,
   setLinePair,
   setTwoWayCell,
   shareOutDirect,

@@ -1,7 +1,6 @@
-import { usablePins } from "../catalogue/controllers/controllerProfile";
 import { derive } from "../design/derive";
 import type { Design } from "../design/schema";
-import type { Finding, Severity } from "./finding";
+import type { Finding, Fix, Severity, ToldFinding } from "./finding";
 import { rules } from "./registry";
 
 const WEIGHT: Record<Severity, number> = { stop: 0, warn: 1, note: 2 };
@@ -24,33 +23,16 @@ export function findingsOf(design: Design): Finding[] {
     .sort((a, b) => WEIGHT[a.severity] - WEIGHT[b.severity]);
 }
 
-export interface Facts {
-  controls: number;
-  contacts: number;
-  nets: number;
-  rows: number;
-  columns: number;
-  diodes: number;
-  resistors: number;
-  pinsNeeded: number;
-  /** 0 while no controller is chosen. */
-  pinsUsable: number;
+/** A finding as values only, to be copied to another thread or written out. */
+export function toldFinding(finding: Finding): ToldFinding {
+  const { rule, severity, message, subjects, stage, why, source, fixes } = finding;
+  return { rule, severity, message, subjects, stage, why, source, fixes: fixes.map(({ title }) => title) };
 }
 
-/** The counts of a design. */
-export function factsOf(design: Design): Facts {
-  const { elements, nets, signalNets, plans, shunts, profile } = derive(design);
-  const added = [...plans.flatMap(({ inline }) => inline), ...shunts].map(({ sort }) => sort);
-  const contacts = [...elements.values()].reduce((sum, element) => sum + element.contacts.length, 0);
-  return {
-    controls: design.controls.length,
-    contacts,
-    nets: nets.length,
-    rows: nets.filter((net) => net.role === "row").length,
-    columns: nets.filter((net) => net.role === "column").length,
-    diodes: added.filter((sort) => sort === "diode").length,
-    resistors: added.filter((sort) => sort === "resistor").length,
-    pinsNeeded: signalNets.length,
-    pinsUsable: profile ? usablePins(profile).length : 0,
-  };
+/** The fix that a told finding offers under a title, for the design as it is now; null when it is not offered any more. */
+export function fixOf(design: Design, told: Pick<ToldFinding, "rule" | "message">, title: string): Fix | null {
+  const derived = derive(design);
+  const rule = rules.find(({ id }) => id === told.rule);
+  const offered = rule?.check(design, derived).filter(({ message }) => message === told.message) ?? [];
+  return offered.flatMap(({ fixes = [] }) => fixes).find((fix) => fix.title === title) ?? null;
 }

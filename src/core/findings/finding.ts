@@ -45,6 +45,9 @@ export interface Finding extends Required<Omit<Observation, "fixes">> {
   fixes: Fix[];
 }
 
+/** A finding without its edits: the titles of its fixes only, so that it can be copied. */
+export type ToldFinding = Omit<Finding, "fixes"> & { fixes: string[] };
+
 export const controlSubject = (id: string): Subject => ({ kind: "control", id });
 export const netSubject = (id: string): Subject => ({ kind: "net", id });
 

@@ -1,3 +1,4 @@
+import { placeChip } from "../design/edits/chips";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
@@ -12,7 +13,6 @@ import { chooseController, freePin, moveController, movePin } from "../design/ed
 import { placeBlock } from "../design/edits/placeBlock";
 import {
   changeCircuit,
-  placeChip,
   setCell,
   setDiodes,
   setOwnDiode,
@@ -33,7 +33,8 @@ import { derive } from "../design/derive";
 import { newDesign } from "../design/newDesign";
 import { usualMaking } from "../making/settings";
 import type { Design } from "../design/schema";
-import { factsOf, findingsOf } from "./check";
+import { factsOf } from "./facts";
+import { findingsOf } from "./check";
 import { rules } from "./registry";
 
 const of = (design: Design, rule: string) => findingsOf(design).filter((finding) => finding.rule === rule);

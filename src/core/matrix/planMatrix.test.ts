@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { keyBlock, matrixOf, pad } from "../../../tests/support/designs";
 import { derive } from "../design/derive";
-import { isDrawn, takePlan, wireAsPlanned } from "../design/edits/brief";
+import { takePlan, wireAsPlanned } from "../design/edits/brief";
 import { lockCells, setReversed, shareOutMatrix, takeMatrixPlan, wireAs } from "../design/edits/wiring";
 import { emptyBrief } from "../brief/wish";
 import { switchWays } from "../brief/ways";
@@ -191,7 +191,7 @@ describe("a brief's plan", () => {
   const placed = { ...pad(4, 4), brief: emptyBrief };
   const plan = { profileId: "large-5v-70", lampWay: "output-registers", analogWay: "direct", turnWay: "direct" };
 
-  it.each(switchWays.map(({ id }) => id).filter((id) => isDrawn(id) && id !== "matrix-given"))(
+  it.each(switchWays.map(({ id }) => id).filter((id) => id !== "matrix-given"))(
     "wires every part end by %s",
     (strategy) => {
       const wired = takePlan(placed, { ...plan, strategy });

@@ -1,10 +1,10 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import dynamic from "next/dynamic";
-import { type ImperativePanelHandle, Panel, PanelGroup, PanelResizeHandle } from "react-resizable-panels";
 import { openOnBench, useBench, useDesign } from "@/store/bench";
+import { useChecking } from "@/store/findings";
 import { releaseAll, startSession, stopSession } from "@/store/session";
 import { type LayoutTab, useLayoutView } from "@/store/layoutView";
 import type { LensId } from "@/ui/lenses/lens";
@@ -16,6 +16,7 @@ import { TellTale } from "./TellTale";
 import { TopBar } from "./TopBar";
 import { useBenchKeys } from "./useBenchKeys";
 import type { StageView } from "../stageView";
+import { SplitPanes } from "@/ui/pieces/SplitPanes";
 import { useFileDrop } from "./useFileDrop";
 import { useStage } from "./useStage";
 
@@ -44,12 +45,13 @@ const LENS_OF_TAB: Partial<Record<LayoutTab, LensId>> = { boards: "plate", fit: 
 function Workspace() {
   const { stage } = useStage();
   const design = useDesign();
+  useChecking(design);
   const [lens, setLens] = useState<{ stage: string; id: LensId } | null>(null);
   const isInConflict = useBench((state) => state.saving.state === "conflict");
   const [slip, setSlip] = useState<SlipName | null>(null);
   useBenchKeys({ openPalette: () => setSlip("palette"), openKeys: () => setSlip("keys") });
 
-  const { ledger, rememberShare } = useLedgerShare(stage);
+  const { share, setShare } = useLedgerShare(stage);
 
   const isLive = stage.mode === "press";
   useEffect(() => {
@@ -89,15 +91,12 @@ function Workspace() {
         <JobCard />
       </Box>
       <Box as="main" minWidth="0" minHeight="0" display="flex" flexDirection="column">
-        <PanelGroup direction="vertical" style={{ flex: 1, minHeight: 0 }}>
-          <Panel defaultSize={100 - stage.ledgerShare} minSize={25}>
-            <BenchMat stage={stage} lens={shownLens} onLens={(id) => setLens({ stage: sheet, id })} />
-          </Panel>
-          <PanelResizeHandle
-            style={{ height: 6, background: "var(--edge)", cursor: "row-resize" }}
-            aria-label="Height of the table"
-          />
-          <Panel ref={ledger} defaultSize={stage.ledgerShare} minSize={8} collapsible onResize={rememberShare}>
+        <SplitPanes
+          label="Height of the table"
+          share={share}
+          onShare={setShare}
+          upper={<BenchMat stage={stage} lens={shownLens} onLens={(id) => setLens({ stage: sheet, id })} />}
+          lower={
             <Box
               as="section"
               aria-label={stage.ledgerTitle}
@@ -108,8 +107,8 @@ function Workspace() {
             >
               <Ledger />
             </Box>
-          </Panel>
-        </PanelGroup>
+          }
+        />
       </Box>
       <Box
         as="aside"
@@ -134,10 +133,10 @@ function Workspace() {
 }
 
 /** Each stage has its own height of the table, and keeps what the person makes of it. */
-function useLedgerShare(stage: StageView) {
-  const ledger = useRef<ImperativePanelHandle>(null);
-  const shares = useRef(new Map<string, number>());
-  const { id, ledgerShare } = stage;
-  useEffect(() => ledger.current?.resize(shares.current.get(id) ?? ledgerShare), [id, ledgerShare]);
-  return { ledger, rememberShare: (share: number) => void shares.current.set(id, share) };
+function useLedgerShare({ id, ledgerShare }: StageView) {
+  const [shares, setShares] = useState<Record<string, number>>({});
+  return {
+    share: shares[id] ?? ledgerShare,
+    setShare: (share: number) => setShares((known) => ({ ...known, [id]: share })),
+  };
 }

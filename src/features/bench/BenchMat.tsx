@@ -71,7 +71,7 @@ const contentOf = (design: Design) =>
 
 /** Parts that the stage in hand has something to say about. */
 function useTones(design: Design, stage: StageView): Map<string, Tone> {
-  const findings = useFindings(design);
+  const { findings } = useFindings(design);
   return useMemo(() => {
     const tones = new Map<string, Tone>();
     for (const finding of [...findings].reverse()) {

@@ -17,6 +17,7 @@ import { flip, takeLayer } from "@/store/hand";
 import { type LayoutTab, openTab } from "@/store/layoutView";
 import { type WiringTab, openWiringTab } from "@/store/wiringView";
 import { useFindings } from "@/store/findings";
+import { settleOrTell } from "./settleOrTell";
 import { duplicateSelection, removeSelection, selectAll, turnSelection } from "@/store/selectionEdits";
 import { notify } from "@/ui/pieces/notices";
 import { Slip } from "@/ui/pieces/Slip";
@@ -99,7 +100,7 @@ const MIRROR_GAP_MM = 30;
 
 function useActions(onKeys: () => void): Action[] {
   const design = useDesign();
-  const findings = useFindings(design);
+  const { findings } = useFindings(design);
   const light = useLight();
   const { go } = useStage();
   const router = useRouter();
@@ -107,9 +108,9 @@ function useActions(onKeys: () => void): Action[] {
   const ofDesign = useDesignActions(design);
   const cures = findings.flatMap((finding) =>
     finding.fixes.map((fix) => ({
-      title: `Settle: ${fix.title}`,
+      title: `Settle: ${fix}`,
       words: "fix solve repair warning problem",
-      run: () => edit(fix.title.toLowerCase(), fix.apply),
+      run: () => void settleOrTell(finding, fix),
     })),
   );
   return [

@@ -10,7 +10,8 @@ import { useStage } from "./useStage";
 /** The stages in the order of the work, each with its state in words. */
 export function JobCard() {
   const design = useDesign();
-  const findings = useFindings(design);
+  const look = useFindings(design);
+  const { findings } = look;
   const { designId, stage: current } = useStage();
   return (
     <Box padding="10px 0 10px 10px">
@@ -31,7 +32,7 @@ export function JobCard() {
           const open = findings.filter((finding) => finding.stage === stage.id && finding.severity !== "note");
           const worst = open.some((finding) => finding.severity === "stop") ? "stop" : "warn";
           const isHere = stage.id === current.id;
-          const words = open.length > 0 ? `${open.length} to settle` : stage.settled(design);
+          const words = open.length > 0 ? `${open.length} to settle` : stage.settled(design, look);
           return (
             <li key={stage.id}>
               <Link

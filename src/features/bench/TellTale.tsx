@@ -3,20 +3,22 @@
 import { Box } from "@chakra-ui/react";
 import { ChevronDown, ChevronUp } from "lucide-react";
 import { useState } from "react";
-import type { Finding } from "@/core/findings/finding";
-import { edit, useDesign } from "@/store/bench";
+import type { Design } from "@/core/design/schema";
+import type { ToldFinding } from "@/core/findings/finding";
+import { useDesign } from "@/store/bench";
 import { select, takeLayer, takeNet } from "@/store/hand";
 import { controlsOf, useFindings } from "@/store/findings";
+import { settleOrTell } from "./settleOrTell";
 import { PlainButton, SignButton } from "@/ui/pieces/buttons";
 import { stages } from "../stages";
 import { useStage } from "./useStage";
 
 const WORDS = { stop: "Stop", warn: "Mind", note: "Note" };
 
-function FixButtons({ finding, most = 3 }: { finding: Finding; most?: number }) {
+function FixButtons({ finding, most = 3 }: { finding: ToldFinding; most?: number }) {
   return finding.fixes.slice(0, most).map((fix) => (
-    <PlainButton key={fix.title} height="26px" onClick={() => edit(fix.title.toLowerCase(), fix.apply)}>
-      {fix.title}
+    <PlainButton key={fix} height="26px" onClick={() => settleOrTell(finding, fix)}>
+      {fix}
     </PlainButton>
   ));
 }
@@ -24,7 +26,7 @@ function FixButtons({ finding, most = 3 }: { finding: Finding; most?: number }) 
 function useShow() {
   const design = useDesign();
   const { stage, go } = useStage();
-  return (finding: Finding) => {
+  return (finding: ToldFinding) => {
     if (finding.stage !== stage.id) go(finding.stage);
     select([...new Set(finding.subjects.flatMap((subject) => controlsOf(design, subject)))]);
     takeNet(finding.subjects.find((subject) => subject.kind === "net")?.id ?? null);
@@ -32,7 +34,7 @@ function useShow() {
   };
 }
 
-function Line({ finding }: { finding: Finding }) {
+function Line({ finding }: { finding: ToldFinding }) {
   const show = useShow();
   return (
     <Box
@@ -64,10 +66,19 @@ function Line({ finding }: { finding: Finding }) {
   );
 }
 
+/** What the line says while no finding is there to tell. */
+function quietWords({ controls }: Design, isKnown: boolean, trouble: string | null): string {
+  if (!isKnown) return "The rules look it over…";
+  if (trouble !== null)
+    return `The rules could not look this design over (${trouble}); undo the last edit to have them back.`;
+  if (controls.length === 0) return "Start with the wish in Brief, or place a key in Layout.";
+  return "All settled: no rule has anything to say.";
+}
+
 /** One line with the most pressing finding and its cure; opens into the list of all. */
 export function TellTale() {
   const design = useDesign();
-  const findings = useFindings(design);
+  const { findings, isKnown, trouble } = useFindings(design);
   const [open, setOpen] = useState(false);
   const show = useShow();
   const first = findings[0];
@@ -104,7 +115,13 @@ export function TellTale() {
           width="10px"
           height="10px"
           flexShrink="0"
-          bg={first ? `var(--${first.severity === "note" ? "faint" : first.severity})` : "var(--settled)"}
+          bg={
+            first
+              ? `var(--${first.severity === "note" ? "faint" : first.severity})`
+              : isKnown && !trouble
+                ? "var(--settled)"
+                : "var(--faint)"
+          }
           transform="rotate(45deg)"
           aria-hidden
         />
@@ -118,11 +135,7 @@ export function TellTale() {
           role="status"
           title={first?.message}
         >
-          {first
-            ? first.message
-            : design.controls.length === 0
-              ? "Start with the wish in Brief, or place a key in Layout."
-              : "All settled: no rule has anything to say."}
+          {first ? first.message : quietWords(design, isKnown, trouble)}
         </Box>
         {first && <FixButtons finding={first} most={2} />}
         {first && first.subjects.length > 0 && (

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { hiddenText, textClass } from "@/ui/mat/readable";
+import { growingScale, growingSize, hiddenText, leastMm, textClass } from "@/ui/mat/readable";
 import { type Action, found } from "./actions";
 
 const action = (title: string, words = ""): Action => ({ title, words, run: () => {} });
@@ -31,6 +31,12 @@ describe("text on the mat", () => {
     expect(hiddenText(3)).toContain(`.${textClass(2.9)}`);
     expect(hiddenText(3)).not.toContain(`.${textClass(3)}`);
     expect(hiddenText(12)).toBe("");
+  });
+  it("grows into the room it has, and no further", () => {
+    expect(leastMm(2)).toBe(4.5);
+    expect(growingSize(3, 5)).toBe("clamp(3px, calc(var(--least-mm, 0) * 1px), 5px)");
+    expect(growingSize(3, 2)).toContain("3px)");
+    expect(growingScale(2.5, 1.9)).toBe("scale(clamp(1, calc(var(--least-mm, 0) / 2.5), 1.9))");
   });
   it("is always shown when it is large", () => expect(hiddenText(1.5)).not.toContain(textClass(7)));
 });

@@ -4,7 +4,8 @@ import { Box } from "@chakra-ui/react";
 import { budgetOf, budgetWords } from "@/core/brief/budget";
 import type { Wish } from "@/core/brief/wish";
 import { wishTroubles } from "@/core/brief/wishFit";
-import { briefFromLayout, changeWish, isDrawn, placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
+import { switchWayNamed } from "@/core/brief/ways";
+import { briefFromLayout, changeWish, placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
 import { edit, useDesign } from "@/store/bench";
 import { newId } from "@/store/newId";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
@@ -119,7 +120,7 @@ function BudgetSection() {
       <Box role="status" fontWeight="600">
         {budgetWords(budget)}
       </Box>
-      {design.brief.chosen && !isDrawn(design.brief.chosen.strategy) && (
+      {design.brief.chosen && !switchWayNamed(design.brief.chosen.strategy) && (
         <Box fontSize="13px" color="var(--faint)">
           The plan keeps the budget. Its wiring is not drawn yet: Wiring offers direct and matrix, and will say what is
           loose.

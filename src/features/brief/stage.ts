@@ -1,5 +1,5 @@
 import dynamic from "next/dynamic";
-import { budgetOf, budgetWords } from "@/core/brief/budget";
+import { wishCounts } from "@/core/brief/wish";
 import type { StageView } from "../stageView";
 
 export const briefStage: StageView = {
@@ -7,10 +7,9 @@ export const briefStage: StageView = {
   title: "Brief",
   lens: "outlines",
   mode: "pick",
-  settled: (design) => {
-    const budget = budgetOf(design);
-    if (budget.lines.every(({ wished }) => wished === 0)) return "nothing wished yet";
-    return design.brief.chosen ? budgetWords(budget) : "no plan chosen";
+  settled: ({ brief }, { budget }) => {
+    if (wishCounts.every((line) => brief.wish[line] === 0)) return "nothing wished yet";
+    return brief.chosen ? budget : "no plan chosen";
   },
   Tray: dynamic(() => import("./BriefTray").then((m) => m.BriefTray)),
   Ledger: dynamic(() => import("./OptionsLedger").then((m) => m.OptionsLedger)),

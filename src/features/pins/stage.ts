@@ -1,5 +1,5 @@
 import dynamic from "next/dynamic";
-import { factsOf } from "@/core/findings/check";
+import { factsOf } from "@/core/findings/facts";
 import type { StageView } from "../stageView";
 
 export const pinsStage: StageView = {

@@ -3,10 +3,10 @@
 import { Box } from "@chakra-ui/react";
 import { type Circuit, circuitKindOf, circuitKinds } from "@/core/circuits";
 import { derive } from "@/core/design/derive";
-import { isDrawn, wireAsPlanned } from "@/core/design/edits/brief";
+import { wireAsBriefSays } from "./wireAsBriefSays";
 import { shareOutDirect, shareOutMatrix, unwire, wireInto, wireNew } from "@/core/design/edits/wiring";
 import type { Design } from "@/core/design/schema";
-import { factsOf } from "@/core/findings/check";
+import { factsOf } from "@/core/findings/facts";
 import { counted } from "@/core/words";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
@@ -35,9 +35,7 @@ export function CircuitsTab() {
             Fewest pins
           </PlainButton>
           <PlainButton onClick={() => edit("wire everything direct", shareOutDirect)}>Everything direct</PlainButton>
-          {chosen && isDrawn(chosen.strategy) && (
-            <PlainButton onClick={() => edit("wire as planned", wireAsPlanned)}>As the brief says</PlainButton>
-          )}
+          {chosen && <PlainButton onClick={() => void wireAsBriefSays(chosen.strategy)}>As the brief says</PlainButton>}
         </Row>
       </Section>
       <SelectedWiring design={design} />

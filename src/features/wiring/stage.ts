@@ -1,6 +1,6 @@
 import dynamic from "next/dynamic";
 import { derive } from "@/core/design/derive";
-import { factsOf } from "@/core/findings/check";
+import { factsOf } from "@/core/findings/facts";
 import type { StageView } from "../stageView";
 import { moveSelectionToNet } from "./moveToNet";
 

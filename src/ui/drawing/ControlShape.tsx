@@ -3,7 +3,7 @@ import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Pitch } from "@/core/catalogue/kinds/controlKind";
 import type { Part } from "@/core/catalogue/parts/part";
 import { viewOf } from "../kinds";
-import { textClass } from "../mat/readable";
+import { growingSize, textClass } from "../mat/readable";
 import { Upright } from "./Upright";
 import { outlinePath } from "./outlinePath";
 
@@ -59,6 +59,14 @@ function Contacts({ control }: { control: Control }) {
 
 const LINE_SIGNS = 9;
 
+/** The largest letters that the width holds at all, when the zoom asks for larger ones. */
+const roomFor = (words: string, widthMm: number, most: number) =>
+  Math.min(most, (widthMm - 1) / (Math.max(1, words.length) * 0.56));
+
+/** A baseline that puts capital letters around a height, in heights of a letter. */
+const MIDDLE_EM = 0.34;
+const LINE_EM = 1.15;
+
 /** Long words go on up to three lines, broken at spaces. */
 function broken(words: string): string[] {
   if (words.length <= LINE_SIGNS) return words.length < 8 ? [words] : words.split(" ", 3);
@@ -84,7 +92,10 @@ export function Words({
   if (width === null) return null;
   const lines = broken(words);
   const size = Math.min(...lines.map((line) => fitted(line, width, [4.4, 3.6, 3][lines.length - 1])));
+  const room = Math.min(...lines.map((line) => roomFor(line, width, [8, 5.6, 4.6][lines.length - 1])));
   const under = lines.length > 1 ? "" : small;
+  const underSize = fitted(under, width, 2.9);
+  const underRoom = roomFor(under, width, 4.8);
   return (
     <Upright x={0} y={-0.2}>
       <g
@@ -100,21 +111,23 @@ export function Words({
         {lines.map((line, nth) => (
           <text
             key={nth}
-            className={textClass(size)}
-            style={{ fontSize: size, fontWeight: 600 }}
-            y={(under ? -0.2 : size * 0.34) + (nth - (lines.length - 1) / 2) * size * 1.15}
+            className={textClass(under ? Math.min(room, 5) : room)}
+            style={{ fontSize: growingSize(size, under ? Math.min(room, 5) : room), fontWeight: 600 }}
+            y={under ? -0.2 : 0}
+            dy={under ? undefined : `${MIDDLE_EM + (nth - (lines.length - 1) / 2) * LINE_EM}em`}
           >
             {line}
           </text>
         ))}
         {under && (
           <text
-            className={textClass(fitted(under, width, 2.9))}
+            className={textClass(underRoom)}
             style={{
-              fontSize: fitted(under, width, 2.9),
+              fontSize: growingSize(underSize, underRoom),
               fontFamily: "'Atkinson Hyperlegible Mono Variable', monospace",
             }}
-            y={3.6}
+            y={3.2}
+            dy="0.15em"
           >
             {under}
           </text>

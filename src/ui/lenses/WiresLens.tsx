@@ -85,7 +85,8 @@ function NetWire({ design, net, index, strong }: { design: Design; net: Net; ind
           colour={colour}
           net={net.id}
           strong={strong}
-          size={isLine ? undefined : SMALL_FLAG}
+          size={isLine || strong ? undefined : SMALL_FLAG}
+          grows={isLine || strong}
         />
       )}
     </g>

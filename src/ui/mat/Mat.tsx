@@ -1,9 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useGesture } from "@use-gesture/react";
 import { FlipHorizontal2, Focus, Maximize, ZoomIn, ZoomOut } from "lucide-react";
 import {
+  type CSSProperties,
   type KeyboardEvent,
   type PointerEvent,
   type ReactNode,
@@ -13,10 +13,12 @@ import {
   useRef,
   useState,
 } from "react";
+import { usePinch } from "./usePinch";
+import { useWheel } from "./useWheel";
 import { type Point, point } from "@/core/layout/point";
 import { FlippedContext } from "../drawing/Upright";
 import { SignButton } from "../pieces/buttons";
-import { hiddenText } from "./readable";
+import { hiddenText, leastMm } from "./readable";
 import { Rulers } from "./Rulers";
 import { type Box as MmBox, type View, fitView, zoomAbout } from "./view";
 
@@ -87,31 +89,16 @@ export function Mat(props: MatProps) {
   const zoom = (factor: number, xPx = size.width / 2, yPx = size.height / 2) =>
     setView((v) => zoomAbout(v, factor, unmirrored(xPx), yPx));
 
-  useGesture(
-    {
-      onWheel: ({ event, last }) => {
-        // The end of a wheel gesture is told with its last event again; it has been acted on already.
-        if (last) return;
-        event.preventDefault();
-        if (props.onWheelOver?.(event.target as Element, event.deltaY)) return;
-        const rect = svg.current!.getBoundingClientRect();
-        if (event.shiftKey) setView((v) => ({ ...v, x: v.x - event.deltaY }));
-        else zoom(Math.exp(-event.deltaY / 500), event.clientX - rect.left, event.clientY - rect.top);
-      },
-      onPinch: ({ origin: [x, y], movement: [scale], memo, first }) => {
-        const start = first ? view : (memo as View);
-        const rect = svg.current!.getBoundingClientRect();
-        setView(zoomAbout(start, scale, unmirrored(x - rect.left), y - rect.top));
-        return start;
-      },
-    },
-    {
-      target: svg,
-      eventOptions: { passive: false },
-      wheel: { preventDefault: true },
-      pinch: { enabled: props.pinchZooms },
-    },
-  );
+  const zoomAt = (factor: number, clientX: number, clientY: number) => {
+    const rect = svg.current!.getBoundingClientRect();
+    zoom(factor, clientX - rect.left, clientY - rect.top);
+  };
+  useWheel(svg, (event) => {
+    if (props.onWheelOver?.(event.target as Element, event.deltaY)) return;
+    if (event.shiftKey) setView((v) => ({ ...v, x: v.x - event.deltaY }));
+    else zoomAt(Math.exp(-event.deltaY / 500), event.clientX, event.clientY);
+  });
+  usePinch(svg, props.pinchZooms, zoomAt);
 
   const onPointerDown = (event: PointerEvent<SVGSVGElement>) => {
     if (event.button === 1 || (event.button === 0 && spaceHeld.current)) {
@@ -150,7 +137,14 @@ export function Mat(props: MatProps) {
         role="group"
         aria-label={label}
         className="bench-mat"
-        style={{ touchAction: "none", userSelect: "none", display: "block" }}
+        style={
+          {
+            touchAction: "none",
+            userSelect: "none",
+            display: "block",
+            "--least-mm": leastMm(view.scale),
+          } as CSSProperties
+        }
         onPointerDown={onPointerDown}
         onPointerMove={onPointerMove}
         onPointerUp={onPointerUp}

@@ -7,7 +7,7 @@ const LARGEST = 60;
 
 const stepOf = (sizeMm: number) => Math.max(SMALLEST, Math.min(LARGEST, Math.floor(sizeMm * 10)));
 
-/** The class of a text on the mat by its size, so that the mat can leave out what is too small to read. */
+/** The class of a text on the mat by the size it can have, so that the mat can leave out what is too small to read. */
 export const textClass = (sizeMm: number): string => `mm-${stepOf(sizeMm)}`;
 
 /** The style rule that hides what is too small at a zoom of so many pixels a millimetre; none when all can be read. */
@@ -17,3 +17,14 @@ export function hiddenText(pxPerMm: number): string {
     small.push(`.bench-mat .mm-${step}`);
   return small.length === 0 ? "" : `${small.join(",")}{visibility:hidden}`;
 }
+
+/** A size in mm that grows up to the room there is while the zoom would make the text too small. */
+export const growingSize = (sizeMm: number, roomMm: number): string =>
+  `clamp(${sizeMm}px, calc(var(--least-mm, 0) * 1px), ${Math.max(sizeMm, roomMm)}px)`;
+
+/** By how much a drawing of so many mm of text grows, up to a limit, until it can be read. */
+export const growingScale = (sizeMm: number, most: number): string =>
+  `scale(clamp(1, calc(var(--least-mm, 0) / ${sizeMm}), ${most}))`;
+
+/** The least size of text, in mm, that can be read at a zoom; the mat hands it down to all that is drawn. */
+export const leastMm = (pxPerMm: number): number => LEAST_PX / pxPerMm;

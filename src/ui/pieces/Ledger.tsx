@@ -38,7 +38,7 @@ export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, e
       </Box>
     );
   return (
-    <Table.Root size="sm" aria-label={label} stickyHeader bg="var(--sheet)" color="var(--ink)">
+    <Table.Root aria-label={label} stickyHeader bg="var(--sheet)" color="var(--ink)">
       <Table.Header>
         <Table.Row bg="var(--paper)">
           {columns.map((column) => (

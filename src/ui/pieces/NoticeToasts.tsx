@@ -29,7 +29,6 @@ export function NoticeToasts() {
           </Box>
           {notice.action && (
             <Button
-              size="xs"
               bg="var(--saffron)"
               color="var(--saffron-ink)"
               onClick={() => {

@@ -21,7 +21,6 @@ export function Slip({ title, open, onClose, children, actions, urgent, wide }: 
     <Dialog.Root
       open={open}
       onOpenChange={(details) => !details.open && onClose()}
-      motionPreset="none"
       role={urgent ? "alertdialog" : "dialog"}
       closeOnInteractOutside={!urgent}
     >

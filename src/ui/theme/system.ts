@@ -1,55 +1,18 @@
 import { createSystem, defineConfig } from "@chakra-ui/react";
 import { defaultBaseConfig } from "@chakra-ui/react/preset-base";
-import {
-  animationStyles,
-  breakpoints,
-  buttonRecipe,
-  dialogSlotRecipe,
-  fieldSlotRecipe,
-  globalCss,
-  inputRecipe,
-  kbdRecipe,
-  keyframes,
-  layerStyles,
-  nativeSelectSlotRecipe,
-  semanticTokens,
-  tableSlotRecipe,
-  textStyles,
-  textareaRecipe,
-  toastSlotRecipe,
-  tokens,
-} from "@chakra-ui/react/theme";
+import { recipes, slotRecipes } from "./recipes";
 
-/** The bench's materials as CSS variables (globals.css) under names that components use. */
-const colour = (name: string) => ({ value: `var(--${name})` });
-
-/** The library's theme with the recipes of the components in use only; all of them would be half of a page's script. */
-const basis = defineConfig({
+/** The library's style properties, with the bench's fonts and looks; its materials are the CSS variables of globals.css. */
+const config = defineConfig({
   preflight: true,
   cssVarsPrefix: "chakra",
   cssVarsRoot: ":where(html, .chakra-theme)",
-  globalCss,
-  theme: {
-    breakpoints,
-    keyframes,
-    tokens,
-    semanticTokens,
-    textStyles,
-    layerStyles,
-    animationStyles,
-    recipes: { button: buttonRecipe, input: inputRecipe, kbd: kbdRecipe, textarea: textareaRecipe },
-    slotRecipes: {
-      dialog: dialogSlotRecipe,
-      field: fieldSlotRecipe,
-      nativeSelect: nativeSelectSlotRecipe,
-      table: tableSlotRecipe,
-      toast: toastSlotRecipe,
-    },
-  },
-});
-
-const config = defineConfig({
   globalCss: {
+    "*": {
+      "--global-font-mono": "fonts.mono",
+      "--global-font-body": "fonts.body",
+      "--global-color-border": "var(--edge)",
+    },
     "html, body": {
       background: "var(--paper)",
       color: "var(--ink)",
@@ -57,6 +20,7 @@ const config = defineConfig({
       fontSize: "14px",
       lineHeight: 1.4,
     },
+    "*::placeholder": { color: "var(--faint)" },
   },
   theme: {
     tokens: {
@@ -65,25 +29,11 @@ const config = defineConfig({
         heading: { value: "'Atkinson Hyperlegible Next Variable', system-ui, sans-serif" },
         mono: { value: "'Atkinson Hyperlegible Mono Variable', ui-monospace, monospace" },
       },
+      radii: { full: { value: "9999px" } },
     },
-    semanticTokens: {
-      colors: {
-        paper: colour("paper"),
-        sheet: colour("sheet"),
-        ink: colour("ink"),
-        faint: colour("faint"),
-        edge: colour("edge"),
-        mat: colour("mat"),
-        saffron: colour("saffron"),
-        stop: colour("stop"),
-        warn: colour("warn"),
-        settled: colour("settled"),
-        bg: { DEFAULT: colour("paper"), panel: colour("sheet"), subtle: colour("paper"), muted: colour("paper") },
-        fg: { DEFAULT: colour("ink"), muted: colour("faint"), subtle: colour("faint") },
-        border: { DEFAULT: colour("edge"), emphasized: colour("edge") },
-      },
-    },
+    recipes,
+    slotRecipes,
   },
 });
 
-export const system = createSystem(defaultBaseConfig, basis, config);
+export const system = createSystem(defaultBaseConfig, config);

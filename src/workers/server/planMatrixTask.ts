@@ -2,7 +2,7 @@ import { between, whole, z } from "@/core/schema";
 import { restDirect, takeMatrixPlan } from "@/core/design/edits/wiring";
 import { bad, good } from "@/core/design/problem";
 import type { Design } from "@/core/design/schema";
-import { factsOf } from "@/core/findings/check";
+import { factsOf } from "@/core/findings/facts";
 import { type MatrixAnswer, type MatrixPart, matrixParts, schools } from "@/core/matrix/planMatrix";
 import { planPartByWire, planPartInOrderBounded } from "@/core/matrix/searchMatrix";
 import { type Reply, jsonReply, readOptions, withDesign } from "./reply";

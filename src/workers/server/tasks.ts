@@ -1,7 +1,8 @@
 import { artifactNamed } from "@/core/formats/registry";
 import { good } from "@/core/design/problem";
 import { simulate, simulationSchema, toHex } from "@/core/engine/simulate";
-import { factsOf, findingsOf } from "@/core/findings/check";
+import { findingsOf, toldFinding } from "@/core/findings/check";
+import { factsOf } from "@/core/findings/facts";
 import { planBriefTask } from "./planBriefTask";
 import { planMatrixTask } from "./planMatrixTask";
 import { planPinsTask } from "./planPinsTask";
@@ -11,19 +12,9 @@ import { type Reply, jsonReply, problemReply, readOptions, withDesign } from "./
 export type Task = (body: Uint8Array, parameter: string, tell: (better: Reply) => void) => Promise<Reply>;
 
 const check: Task = (body) =>
-  withDesign(body, (design) => {
-    const findings = findingsOf(design).map(({ rule, severity, message, subjects, stage, why, source, fixes }) => ({
-      rule,
-      severity,
-      message,
-      subjects,
-      stage,
-      why,
-      source,
-      fixes: fixes.map((fix) => fix.title),
-    }));
-    return good(jsonReply({ findings, facts: factsOf(design) }));
-  });
+  withDesign(body, (design) =>
+    good(jsonReply({ findings: findingsOf(design).map(toldFinding), facts: factsOf(design) })),
+  );
 
 const simulation: Task = (body) =>
   withDesign(body, (design, rest) => {

@@ -32,9 +32,6 @@ export function takePlan(design: Design, chosen: ChosenPlan): Design {
 /** Makes the brief say what is placed. */
 export const briefFromLayout = (design: Design): Design => changeWish(design, wishAsPlaced(design));
 
-/** Whether a plan can be wired; one from outside may name a way that is not there. */
-export const isDrawn = (strategy: string): boolean => switchWayNamed(strategy) !== undefined;
-
 const idsOf = (design: Design, test: (element: PlacedElement) => boolean) =>
   [...derive(design).elements.values()].filter(test).map(({ id }) => id);
 
@@ -78,7 +75,7 @@ const withShifters = (design: Design): Design =>
 /** Wires everything the way the chosen plan says. */
 export function wireAsPlanned(design: Design): Design {
   const { chosen } = design.brief;
-  if (design.controls.length === 0 || !chosen || !isDrawn(chosen.strategy)) return design;
+  if (design.controls.length === 0 || !chosen || !switchWayNamed(chosen.strategy)) return design;
   const of = (kind: PlacedElement["kind"]) => (d: Design) => idsOf(d, (element) => element.kind === kind);
   const switched = wireSwitches(design, chosen);
   const lit = wireAs(switched, chosen.lampWay === "direct" ? "direct" : "output-registers", of("lamp")(switched));

@@ -8,7 +8,6 @@ import { present } from "../../circuits/planBuilder";
 import { endCount } from "../../circuits/readEnds";
 import { type MatrixAnswer, matrixParts, planPartInOrder, usualMatrixWish } from "../../matrix/planMatrix";
 import type { MatrixShape } from "../../matrix/planReadingOrder";
-import type { Point } from "../../layout/point";
 import { derive } from "../derive";
 import type { Design } from "../schema";
 import { tidyPins } from "./tidyPins";
@@ -116,12 +115,6 @@ export function orderMembers(design: Design, circuitId: string): Design {
     ),
   );
   return changeCircuit(design, circuitId, { members: [...levels, ...voltages] } as Partial<Circuit>);
-}
-
-/** Lays an added part where the person wants it; null lets it lie among what it serves again. */
-export function placeChip(design: Design, chipId: string, at: Point | null): Design {
-  const { [chipId]: _, ...others } = design.chipPlaces;
-  return { ...design, chipPlaces: at ? { ...others, [chipId]: at } : others };
 }
 
 /** Puts a switch into one cell of its matrix (or of the first one), taking it out of wherever it was. */

@@ -1,5 +1,5 @@
 import { chipOutline } from "../../circuits/chip";
-import { placeChip } from "../../design/edits/wiring";
+import { placeChip } from "../../design/edits/chips";
 import { overlaps } from "../../layout/clearance";
 import { boundsOf } from "../../layout/outline";
 

@@ -1,5 +1,5 @@
 import { derive } from "@/core/design/derive";
-import { placeChip } from "@/core/design/edits/wiring";
+import { placeChip } from "@/core/design/edits/chips";
 import type { Design } from "@/core/design/schema";
 import { type Point, distanceMm } from "@/core/layout/point";
 import { edit } from "@/store/bench";
