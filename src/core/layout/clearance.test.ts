@@ -90,6 +90,16 @@ describe("close pairs", () => {
   });
 });
 
+describe("close pairs of a crowd", () => {
+  const crowd = Array.from({ length: 400 }, () => placeOutline(roundedRectangle(14, 14, 0), at(0, 0, 0)));
+  it("are at most so many for each", () => {
+    const pairs = closePairs(crowd, 0, 10);
+    const counts = crowd.map((_, nth) => pairs.filter(({ a, b }) => a === nth || b === nth).length);
+    expect(Math.max(...counts)).toBe(10);
+    expect(Math.min(...counts)).toBeGreaterThanOrEqual(1);
+  });
+});
+
 describe("placing", () => {
   it("keeps distances", () => {
     const number = fc.integer({ min: -500, max: 500 });

@@ -13,6 +13,9 @@ export interface OwnedPair {
   clearanceMm: number;
 }
 
+/** Near so many others, a shape is in a crowd that is told as one; no part that fits has as many neighbours. */
+export const CROWD_MOST = 64;
+
 /** Pairs of shapes of different controls on one board that are nearer than asked; each two controls once, the nearest. */
 export function ownedPairs(derived: Derived, shapes: OwnedOutline[], withinMm: number): OwnedPair[] {
   const boardOf = (owner: number) => derived.design.controls[owner].placement.boardId;
@@ -20,6 +23,7 @@ export function ownedPairs(derived: Derived, shapes: OwnedOutline[], withinMm: n
   const pairs = closePairs(
     shapes.map(({ outline }) => outline),
     withinMm,
+    CROWD_MOST,
   );
   for (const { a, b, clearanceMm } of pairs) {
     const [first, second] = [shapes[a].owner, shapes[b].owner].sort((p, q) => p - q);

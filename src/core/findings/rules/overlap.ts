@@ -1,5 +1,7 @@
 import type { OwnedOutline } from "../../design/derive";
 import { closePairs } from "../../layout/closePairs";
+import { CROWD_MOST } from "../../layout/keepOuts";
+import { tellPairs } from "../crowds";
 import { type Observation, type Rule, controlSubject } from "../finding";
 
 const MM = (value: number) => `${Math.abs(value).toFixed(2)} mm`;
@@ -12,23 +14,26 @@ export const overlap: Rule = {
   source: "geometry of the caps and bodies",
   check(design, { handPieces, bodies }) {
     const seen = new Set<string>();
-    const observe = (what: string, shapes: OwnedOutline[]): Observation[] =>
-      closePairs(
+    const observe = (what: string, shapes: OwnedOutline[]): Observation[] => {
+      const pairs = closePairs(
         shapes.map(({ outline }) => outline),
         -1e-6,
+        CROWD_MOST,
       ).flatMap(({ a, b, clearanceMm }) => {
-        const owners = [shapes[a].owner, shapes[b].owner];
-        const key = owners.join(" ");
-        if (owners[0] === owners[1] || seen.has(key)) return [];
+        const [first, second] = [shapes[a].owner, shapes[b].owner];
+        const key = `${first} ${second}`;
+        if (first === second || seen.has(key)) return [];
         seen.add(key);
-        const [first, second] = owners.map((owner) => design.controls[owner]);
-        return [
-          {
-            message: `${first.label} and ${second.label} overlap: their ${what} are ${MM(clearanceMm)} into each other.`,
-            subjects: [controlSubject(first.id), controlSubject(second.id)],
-          },
-        ];
+        return [{ first, second, clearanceMm }];
       });
+      return tellPairs(design, pairs, `lie on each other with their ${what}`, ({ first, second, clearanceMm }) => {
+        const [one, other] = [design.controls[first], design.controls[second]];
+        return {
+          message: `${one.label} and ${other.label} overlap: their ${what} are ${MM(clearanceMm)} into each other.`,
+          subjects: [controlSubject(one.id), controlSubject(other.id)],
+        };
+      });
+    };
     return [
       ...observe("caps", handPieces),
       ...observe(

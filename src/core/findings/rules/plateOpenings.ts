@@ -5,6 +5,7 @@ import { ownedPairs } from "../../layout/keepOuts";
 import { needsStabiliser, stabiliserOf } from "../../layout/stabiliser";
 import { placeOutline } from "../../layout/outline";
 import type { PlateMaterial } from "../../making/settings";
+import { tellPairs } from "../crowds";
 import { type Rule, controlSubject, counted, listed } from "../finding";
 
 /** Walls thinner than this break or do not print (from memory). */
@@ -23,15 +24,18 @@ export const openingsMeet: Rule = {
   why: "Two openings that run into each other leave a part without a rim to clip to or stand on.",
   source: "geometry of the openings, stabilisers and post holes",
   check: (design, derived) =>
-    wallsWithin(derived)
-      .filter(({ clearanceMm }) => clearanceMm < -1e-6)
-      .map(({ first, second, clearanceMm }) => {
+    tellPairs(
+      design,
+      wallsWithin(derived).filter(({ clearanceMm }) => clearanceMm < -1e-6),
+      "have openings that run into each other",
+      ({ first, second, clearanceMm }) => {
         const [a, b] = [design.controls[first], design.controls[second]];
         return {
           message: `The openings of ${a.label} and ${b.label} run ${(-clearanceMm).toFixed(1)} mm into each other.`,
           subjects: [controlSubject(a.id), controlSubject(b.id)],
         };
-      }),
+      },
+    ),
 };
 
 export const thinWall: Rule = {

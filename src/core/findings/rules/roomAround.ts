@@ -3,6 +3,7 @@ import { clearanceMm, overlaps } from "../../layout/clearance";
 import { boxOf, boxesMeet } from "../../layout/outline";
 import { isInside } from "../../layout/ring";
 import { keepOuts, ownedPairs, plugOutline } from "../../layout/keepOuts";
+import { tellPairs } from "../crowds";
 import { type Rule, controlSubject, counted, listed } from "../finding";
 
 export const keepOut: Rule = {
@@ -12,13 +13,18 @@ export const keepOut: Rule = {
   why: "Behind the plate terminals, housings and standoffs need their room too; what meets there cannot be mounted.",
   source: "the parts' keep-outs behind the plate",
   check: (design, derived) =>
-    ownedPairs(derived, keepOuts(derived, "behind"), -1e-6).map(({ first, second, clearanceMm: gap }) => {
-      const [a, b] = [design.controls[first], design.controls[second]];
-      return {
-        message: `Behind the plate ${a.label} and ${b.label} are ${(-gap).toFixed(1)} mm into each other.`,
-        subjects: [controlSubject(a.id), controlSubject(b.id)],
-      };
-    }),
+    tellPairs(
+      design,
+      ownedPairs(derived, keepOuts(derived, "behind"), -1e-6),
+      "stand in each other behind the plate",
+      ({ first, second, clearanceMm: gap }) => {
+        const [a, b] = [design.controls[first], design.controls[second]];
+        return {
+          message: `Behind the plate ${a.label} and ${b.label} are ${(-gap).toFixed(1)} mm into each other.`,
+          subjects: [controlSubject(a.id), controlSubject(b.id)],
+        };
+      },
+    ),
 };
 
 /** Which parts stand in the swing of which, each two once, with how far. */
