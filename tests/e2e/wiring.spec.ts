@@ -44,6 +44,8 @@ test("Loom 64 is wired by both schools on two controllers", async ({ page }) => 
     page.getByText(/^The lines of Matrix take [\d.]+ µs to rise again, and are read after 6 µs\.$/),
   ).toBeVisible();
   await page.getByRole("button", { name: /^Wait \d+ µs$/ }).click();
+  // Four more nets cross to the other half than the cable has conductors.
+  await page.getByRole("button", { name: "Give it a conductor for each net" }).click();
   await expect(stage(page, "Wiring")).toContainText("8 rows, 8 columns");
   const inOrder = await milestone(page, "Matrix as it stands");
 

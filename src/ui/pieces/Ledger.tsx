@@ -61,7 +61,7 @@ export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, e
           return (
             <Table.Row
               key={rowId(row)}
-              bg={selected ? "color-mix(in srgb, var(--saffron) 26%, var(--sheet))" : "var(--sheet)"}
+              bg={selected ? "color-mix(in srgb, var(--saffron) 20%, var(--sheet))" : "var(--sheet)"}
               data-row={rowId(row)}
             >
               {columns.map((column, nth) => (

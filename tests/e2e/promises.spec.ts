@@ -1,0 +1,97 @@
+import { type Page, expect, test } from "@playwright/test";
+import { goTo, part, saved, stage, tray } from "./bench";
+
+const palette = (page: Page) => page.getByRole("dialog", { name: "What would you like to do?" });
+
+async function ask(page: Page, words: string) {
+  if (!(await palette(page).isVisible())) await page.keyboard.press("Control+k");
+  await palette(page).getByRole("combobox", { name: "Action" }).fill(words);
+  return palette(page).getByRole("option");
+}
+
+test("the palette finds actions by everyday words, tells their keys and does them", async ({ page }) => {
+  await page.goto("/bench/loom-64/layout");
+  await part(page, "Esc").waitFor();
+  for (const [word, title] of [
+    ["mirror", "Mirror Left half"],
+    ["flip", "Turn the mat over"],
+    ["rotate", "Turn the selection by 90°"],
+    ["ghost", "Ghosts and rollover"],
+    ["layer", "Add a layer"],
+  ])
+    await expect((await ask(page, word)).filter({ hasText: title })).toHaveCount(1);
+  expect(await (await ask(page, "split")).count()).toBeGreaterThan(0);
+  await expect((await ask(page, "undo")).first()).toContainText("Ctrl Z");
+  await ask(page, "ghost");
+  await page.keyboard.press("Enter");
+  await expect(page).toHaveURL(/\/wiring$/);
+  await expect(page.getByRole("tab", { name: "Ghosts" })).toHaveAttribute("aria-selected", "true");
+});
+
+test("the edge of a board follows by choice, and what the choice does is seen in its size", async ({ page }) => {
+  await page.goto("/bench/kestrel/layout");
+  await page.getByRole("tab", { name: "Boards" }).click();
+  const outline = tray(page).getByRole("definition").first();
+  const before = await outline.innerText();
+  const choice = tray(page).getByLabel("Edge follows");
+  await expect(choice).toHaveValue("rectangle");
+  await choice.selectOption("close");
+  await expect(choice).toHaveValue("close");
+  await tray(page).getByLabel("Margin (mm)").fill("14");
+  await tray(page).getByLabel("Margin (mm)").press("Enter");
+  await expect(outline).not.toHaveText(before);
+});
+
+test("the line above the table is moved by keys, within its ends", async ({ page }) => {
+  await page.goto("/bench/kestrel/layout");
+  const line = page.getByRole("separator", { name: "Height of the table" });
+  await expect(line).toHaveAttribute("aria-valuenow", "30");
+  await line.focus();
+  await page.keyboard.press("ArrowUp");
+  await expect(line).toHaveAttribute("aria-valuenow", "35");
+  await page.keyboard.press("End");
+  await page.keyboard.press("ArrowDown");
+  await expect(line).toHaveAttribute("aria-valuenow", "4");
+  await goTo(page, "Wiring");
+  await expect(line).toHaveAttribute("aria-valuenow", "32");
+});
+
+test("a toggle put on with the hand sends its report", async ({ page }) => {
+  await page.goto("/bench/glasshouse/try");
+  await part(page, "Vent 1").waitFor();
+  const sent = tray(page).getByText("Reports sent").locator("xpath=following-sibling::*").first();
+  await part(page, "Vent 1").click();
+  await expect(sent).not.toHaveText("0");
+});
+
+test("the inner ring of two turns by itself", async ({ page }) => {
+  await page.goto("/bench/glasshouse/try");
+  await part(page, "Vent 1").waitFor();
+  const sent = tray(page).getByText("Reports sent").locator("xpath=following-sibling::*").first();
+  await expect(sent).toHaveText("0");
+  await tray(page).getByRole("button", { name: "Turn Warmth inner clockwise" }).click();
+  await expect(sent).not.toHaveText("0");
+});
+
+test("a design deleted in another tab is kept here, and asked about", async ({ page, context }) => {
+  await page.goto("/bench/kestrel/layout");
+  await saved(page);
+  const other = await context.newPage();
+  await other.goto("/");
+  await other.getByRole("button", { name: "Delete Kestrel" }).click();
+  await expect(other.getByRole("link", { name: "Open Kestrel" })).toHaveCount(0);
+  const slip = page.getByRole("alertdialog", { name: "Taken off the shelf in another tab" });
+  await slip.getByRole("button", { name: "Keep it on the shelf" }).click();
+  await expect(slip).toHaveCount(0);
+  await other.reload();
+  await expect(other.getByRole("link", { name: "Open Kestrel" })).toBeVisible();
+});
+
+test("a fix from the line beneath the mat settles what it says, with the rules working aside", async ({ page }) => {
+  await page.goto("/bench/kestrel/wiring");
+  await expect(page.getByText("All settled")).toBeVisible();
+  await tray(page).getByRole("button", { name: "Everything direct" }).click();
+  await expect(stage(page, "Pins")).toContainText("to settle");
+  await page.keyboard.press("Control+z");
+  await expect(page.getByText("All settled")).toBeVisible();
+});
