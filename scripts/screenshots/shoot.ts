@@ -118,6 +118,7 @@ await withApp(PORT, async (browser, address) => {
     await page.goto(address + path);
     await page.waitForTimeout(1500);
     await prepare?.(page);
+    await page.getByText("The rules look it over").waitFor({ state: "hidden" });
     await page.waitForTimeout(400);
     await page.screenshot({ path: `${root}docs/screenshots/${name}.png` });
     await page.close();

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { keyboardOf } from "../../../tests/firmware/keyboard64";
 import { changeControl } from "../design/edits/controls";
-import { findingsOf } from "./check";
+import { findingsOf, fixOf, toldFinding } from "./check";
 import { tellPairs } from "./crowds";
 
 const apart = keyboardOf(25, 40, 1);
@@ -33,5 +33,22 @@ describe("pairs", () => {
     const pairsOf = (from: number) => Array.from({ length: 9 }, (_, nth) => ({ first: from, second: from + nth + 1 }));
     const told = tellPairs(apart, [...pairsOf(0), ...pairsOf(100)], "meet", () => ({ message: "", subjects: [] }));
     expect(told.map(({ subjects }) => subjects.length)).toEqual([10, 10]);
+  });
+});
+
+describe("a told finding", () => {
+  const told = findingsOf(apart)
+    .filter(({ fixes }) => fixes.length > 0)
+    .map(toldFinding);
+  it("is values only, and its fixes are found again while it holds", () => {
+    expect(told.length).toBeGreaterThan(0);
+    expect(structuredClone(told)).toEqual(told);
+    for (const one of told) for (const title of one.fixes) expect(fixOf(apart, one, title)?.title).toBe(title);
+  });
+  it("has no fix once its words do not hold any more", () => {
+    const [one] = told;
+    expect(fixOf(apart, { ...one, message: `${one.message} no more` }, one.fixes[0])).toBeNull();
+    expect(fixOf(apart, one, "Something else")).toBeNull();
+    expect(fixOf(apart, { ...one, rule: "no/rule" }, one.fixes[0])).toBeNull();
   });
 });

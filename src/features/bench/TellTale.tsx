@@ -150,7 +150,7 @@ export function TellTale() {
           width="auto"
           paddingInline="6px"
         >
-          {findings.length} {open ? <ChevronDown size={16} /> : <ChevronUp size={16} />}
+          {isKnown ? findings.length : "…"} {open ? <ChevronDown size={16} /> : <ChevronUp size={16} />}
         </SignButton>
       </Box>
     </Box>
