@@ -256,3 +256,15 @@ describe("what a wish runs into by itself", () => {
     expect(wishSchema.safeParse({ ...noWish, knobs: 1 }).success).toBe(false);
   });
 });
+
+describe("a fast knob", () => {
+  const words = (turnsPerSecond: number) =>
+    optionFor({ ...noWish, encoders: 1, turnsPerSecond }, direct, small, setting)!.certainty.map((one) => one.words);
+  // A reading is over in less, but the firmware looks once a millisecond: 1000 readings against 24 × 4 × 11 = 1056 states.
+  it("is told when it makes more states than the firmware's millisecond can see", () => {
+    expect(words(10)).toEqual([]);
+    expect(words(11)).toEqual([
+      "knobs are read 1000 times a second but make 1056 states: sure up to 10.4 turns a second",
+    ]);
+  });
+});
