@@ -58,6 +58,7 @@ function Contacts({ control }: { control: Control }) {
 }
 
 const LINE_SIGNS = 9;
+const LONG_LINE = 6;
 
 /** The largest letters that the width holds at all, when the zoom asks for larger ones. */
 const roomFor = (words: string, widthMm: number, most: number) =>
@@ -77,18 +78,21 @@ function broken(words: string): string[] {
       lines[lines.length - 1] = `${last} ${word}`;
     else lines.push(word);
   }
-  return lines;
+  // Three short lines can be larger than two long ones.
+  const each = words.split(" ");
+  return each.length === 3 && lines.some((line) => line.length > LONG_LINE) ? each : lines;
 }
 
 /** The words on a cap; a lens that draws over the caps shows them again on top, with a rim of the cap's colour. */
 export function Words({
   control,
+  part,
   pitch,
   words,
   small,
   rimmed = false,
-}: Pick<ControlShapeProps, "control" | "pitch" | "words" | "small"> & { rimmed?: boolean }) {
-  const width = viewOf(control.kind).wordsWidthMm(control, pitch);
+}: Pick<ControlShapeProps, "control" | "part" | "pitch" | "words" | "small"> & { rimmed?: boolean }) {
+  const width = viewOf(control.kind).wordsWidthMm(control, pitch, part);
   if (width === null) return null;
   const lines = broken(words);
   const size = Math.min(...lines.map((line) => fitted(line, width, [4.4, 3.6, 3][lines.length - 1])));
@@ -111,8 +115,8 @@ export function Words({
         {lines.map((line, nth) => (
           <text
             key={nth}
-            className={textClass(under ? Math.min(room, 5) : room)}
-            style={{ fontSize: growingSize(size, under ? Math.min(room, 5) : room), fontWeight: 600 }}
+            className={textClass(under ? Math.min(room, 7) : room)}
+            style={{ fontSize: growingSize(size, under ? Math.min(room, 7) : room), fontWeight: 600 }}
             y={under ? -0.2 : 0}
             dy={under ? undefined : `${MIDDLE_EM + (nth - (lines.length - 1) / 2) * LINE_EM}em`}
           >
@@ -140,8 +144,8 @@ export function Words({
 const CORNER_MM = 1.9;
 
 /** Legends of other layers, left and right at the foot of a cap. */
-function Corners({ control, pitch, corners }: { control: Control; pitch: Pitch; corners: string }) {
-  const width = viewOf(control.kind).wordsWidthMm(control, pitch);
+function Corners({ control, part, pitch, corners }: { control: Control; part: Part; pitch: Pitch; corners: string }) {
+  const width = viewOf(control.kind).wordsWidthMm(control, pitch, part);
   if (width === null || control.kind !== "key") return null;
   return (
     <Upright x={0} y={0}>
@@ -232,8 +236,8 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
         pointerEvents="none"
       />
       {selected && <path d={cap} fill="none" stroke="var(--saffron)" strokeWidth={1.1} pointerEvents="none" />}
-      <Words control={control} pitch={pitch} words={words} small={small} />
-      {corners && <Corners control={control} pitch={pitch} corners={corners} />}
+      <Words control={control} part={part} pitch={pitch} words={words} small={small} />
+      {corners && <Corners control={control} part={part} pitch={pitch} corners={corners} />}
     </g>
   );
 });

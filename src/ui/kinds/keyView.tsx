@@ -36,5 +36,7 @@ function Face({ control, pitch, part, pressed }: FaceProps<Key>) {
 export const keyView: KindView<Key> = {
   Sign: Square,
   Face,
-  wordsWidthMm: (control, pitch) => Math.max(10, control.widthU * pitch.xMm - 4),
+  // A button with a cap of its own form holds as much as is dished.
+  wordsWidthMm: (control, pitch, { cap }) =>
+    cap ? Math.max(10, cap.widthMm * 0.8) : Math.max(10, control.widthU * pitch.xMm - 4),
 };

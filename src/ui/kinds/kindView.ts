@@ -20,5 +20,5 @@ export interface KindView<C> {
   /** What is drawn on the cap, about the control's centre, in mm. */
   Face: ComponentType<FaceProps<C>>;
   /** Room for words on the cap; null where there is none. */
-  wordsWidthMm(control: C, pitch: Pitch): number | null;
+  wordsWidthMm(control: C, pitch: Pitch, part: Part): number | null;
 }

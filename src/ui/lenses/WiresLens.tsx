@@ -172,7 +172,14 @@ function NamesOnTop({ design, wordsOf }: { design: Design; wordsOf: WiresLensPro
     const { xMm, yMm, rotationDeg } = control.placement;
     return (
       <g key={control.id} transform={`translate(${xMm} ${yMm}) rotate(${rotationDeg})`}>
-        <Words control={control} pitch={design.pitch} words={words} small={small} rimmed />
+        <Words
+          control={control}
+          part={derive(design).partOf(control)}
+          pitch={design.pitch}
+          words={words}
+          small={small}
+          rimmed
+        />
       </g>
     );
   });
