@@ -87,7 +87,7 @@ test("a design deleted in another tab is kept here, and asked about", async ({ p
   await expect(other.getByRole("link", { name: "Open Kestrel" })).toBeVisible();
 });
 
-test("a fix from the line beneath the mat settles what it says, with the rules working aside", async ({ page }) => {
+test("what an edit unsettles is told on its stage, and undoing it settles it again", async ({ page }) => {
   await page.goto("/bench/kestrel/wiring");
   await expect(page.getByText("All settled")).toBeVisible();
   await tray(page).getByRole("button", { name: "Everything direct" }).click();
