@@ -15,20 +15,77 @@ const downward = Object.entries(above).map(([layer, higher]) => ({
   to: { path: higher },
 }));
 
+// The rooms of the core, from the ground up: each may use those before it. Files beside the rooms (words, schema) serve all.
+const rooms = [
+  "geometry",
+  "optimisation",
+  "contract",
+  "hid",
+  "catalogue",
+  "circuits",
+  "bindings",
+  "shapes",
+  "document",
+  "derived",
+  "layout",
+  "keymap",
+  "pins",
+  "wires",
+  "matrix",
+  "making",
+  "capsets",
+  "reach",
+  "brief",
+  "firmware",
+  "engine",
+  "targets",
+  "formats",
+  "edits",
+  "findings",
+];
+
+const notTests = "\\.test\\.ts$";
+
+const roomsInOrder = rooms.slice(0, -1).map((room, at) => ({
+  name: `room-${room}-points-downward`,
+  severity: "error",
+  comment: `core/${room} must not import a room that stands on it`,
+  from: { path: `^src/core/${room}/`, pathNot: notTests },
+  to: { path: `^src/core/(${rooms.slice(at + 1).join("|")})/` },
+}));
+
+const knownRooms = {
+  name: "every-room-has-its-place",
+  severity: "error",
+  comment: "a new room of the core gets a line in the list of rooms",
+  from: {},
+  to: { path: "^src/core/[^/]+/", pathNot: `^src/core/(${rooms.join("|")})/` },
+};
+
+const groundFloor = {
+  name: "beside-the-rooms-imports-no-room",
+  severity: "error",
+  from: { path: "^src/core/[^/]+$" },
+  to: { path: "^src/core/[^/]+/" },
+};
+
 module.exports = {
   forbidden: [
     ...downward,
+    ...roomsInOrder,
+    knownRooms,
+    groundFloor,
     {
       name: "core-is-pure",
       severity: "error",
       comment: "the core has no interface, DOM, Next or Node API",
-      from: { path: "^src/core/", pathNot: "\\.test\\.ts$" },
+      from: { path: "^src/core/", pathNot: notTests },
       to: { path: "node_modules/(react|react-dom|next|@chakra-ui|zustand|idb|lucide-react|@use-gesture)/" },
     },
     {
       name: "core-has-no-node",
       severity: "error",
-      from: { path: "^src/core/", pathNot: "\\.test\\.ts$" },
+      from: { path: "^src/core/", pathNot: notTests },
       to: { dependencyTypes: ["core"] },
     },
     {

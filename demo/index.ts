@@ -1,4 +1,4 @@
-import type { Design } from "../src/core/design/schema";
+import type { Design } from "../src/core/document/schema";
 import glasshouse from "./glasshouse.json";
 import kestrel from "./kestrel.json";
 import loom64 from "./loom-64.json";

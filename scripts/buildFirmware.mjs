@@ -10,7 +10,7 @@ import { tsImport } from "tsx/esm/api";
 
 const root = new URL("..", import.meta.url).pathname;
 const WASM_MODULE = join(root, "src/core/engine/runtimeWasm.generated.ts");
-const SOURCES_MODULE = join(root, "src/core/firmware/runtimeSources.generated.ts");
+const SOURCES_MODULE = join(root, "src/core/targets/runtimeSources.generated.ts");
 const CONTRACT = join(root, "firmware/src/contract.h");
 const EXPORTS = [
   "ov_init",

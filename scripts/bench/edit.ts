@@ -1,10 +1,10 @@
-import { derive } from "@/core/design/derive";
-import { addControl, changeControl, shiftControls } from "@/core/design/edits/controls";
-import { addGroup } from "@/core/design/edits/groups";
-import { chooseController, takePinPlan } from "@/core/design/edits/pins";
-import { shareOutDirect, shareOutMatrix } from "@/core/design/edits/wiring";
-import { newDesign } from "@/core/design/newDesign";
-import type { Design } from "@/core/design/schema";
+import { derive } from "@/core/derived/derive";
+import { addControl, changeControl, shiftControls } from "@/core/edits/controls";
+import { addGroup } from "@/core/edits/groups";
+import { chooseController, takePinPlan } from "@/core/edits/pins";
+import { shareOutDirect, shareOutMatrix } from "@/core/edits/wiring";
+import { newDesign } from "@/core/document/newDesign";
+import type { Design } from "@/core/document/schema";
 import { findingsOf } from "@/core/findings/check";
 import { factsOf } from "@/core/findings/facts";
 import { boardRings } from "@/core/layout/boardOutline";

@@ -1,6 +1,6 @@
 import type { ComponentType } from "react";
 import type { Stage } from "@/core/findings/finding";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import type { Look } from "@/workers/checking";
 import type { LensId } from "@/ui/lenses/lens";
 

@@ -1,5 +1,5 @@
 import { create } from "zustand";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { layOutDemos } from "./demos";
 import { loadDesign, saveDesign } from "./designRepository";
 import { keepHandSound, letGoOfAll } from "./hand";

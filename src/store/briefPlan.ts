@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from "react";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
-import type { Design } from "@/core/design/schema";
-import { countedAfterMs } from "@/core/keymap/debounce";
+import type { Design } from "@/core/document/schema";
+import { countedAfterMs } from "@/core/document/debounce";
 import { planning, stopPlanning } from "@/workers/planning";
 import type { BriefAnswer } from "@/workers/planningTasks";
 

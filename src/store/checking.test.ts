@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { newDesign } from "@/core/design/newDesign";
+import { newDesign } from "@/core/document/newDesign";
 import type { Look } from "@/workers/checking";
 import { type Checked, Checking } from "./checking";
 

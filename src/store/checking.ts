@@ -1,4 +1,4 @@
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import type { Look } from "@/workers/checking";
 
 /** What is known of a design. */

@@ -1,5 +1,5 @@
 import { type DBSchema, type IDBPDatabase, openDB } from "idb";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 
 /** A design as it lies in the browser. Every save gets a token of its own, so that no two saves are ever mixed up. */
 export interface StoredDesign {

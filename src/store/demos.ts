@@ -1,4 +1,4 @@
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { seedDemos } from "./designRepository";
 
 async function fetched<T>(address: string): Promise<T> {

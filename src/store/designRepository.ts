@@ -1,4 +1,4 @@
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { type StoredDesign, openDatabase } from "./database";
 import { newId } from "./newId";
 

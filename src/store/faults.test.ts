@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { newDesign } from "@/core/design/newDesign";
-import { DESIGN_VERSION, type Design } from "@/core/design/schema";
-import { randomFrom } from "@/core/engine/random";
+import { newDesign } from "@/core/document/newDesign";
+import { DESIGN_VERSION, type Design } from "@/core/document/schema";
+import { randomFrom } from "@/core/optimisation/random";
 import type { StoredDesign } from "./database";
 import type { SaveResult } from "./designRepository";
 import { OpenDesigns, type OpenState, nothingOpen } from "./openDesigns";

@@ -1,7 +1,7 @@
 import { useEffect } from "react";
 import { create } from "zustand";
-import { derive } from "@/core/design/derive";
-import type { Design } from "@/core/design/schema";
+import { derive } from "@/core/derived/derive";
+import type { Design } from "@/core/document/schema";
 import type { Subject, ToldFinding } from "@/core/findings/finding";
 import { type Look, lookAside } from "@/workers/checking";
 import { edit, useBench } from "./bench";

@@ -1,5 +1,5 @@
 import { create } from "zustand";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 
 /** What the person has in hand: the selection, and the input, net or layer that a stage works on. */
 interface Hand {

@@ -1,4 +1,4 @@
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 
 /** A state of the design and the words for the step that left it. */
 export interface Step {

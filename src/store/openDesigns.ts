@@ -1,6 +1,6 @@
-import { refusalOf, trust } from "@/core/design/gate";
-import { readDesign } from "@/core/design/readDesign";
-import type { Design } from "@/core/design/schema";
+import { refusalOf, trust } from "@/core/document/gate";
+import { readDesign } from "@/core/document/readDesign";
+import type { Design } from "@/core/document/schema";
 import type { StoredDesign } from "./database";
 import type { SaveResult } from "./designRepository";
 import { type History, advance, redo, startHistory, undo } from "./history";

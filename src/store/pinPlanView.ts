@@ -1,7 +1,7 @@
 import { create } from "zustand";
-import type { Design } from "@/core/design/schema";
-import { derive } from "@/core/design/derive";
-import { takePinPlan } from "@/core/design/edits/pins";
+import type { Design } from "@/core/document/schema";
+import { derive } from "@/core/derived/derive";
+import { takePinPlan } from "@/core/edits/pins";
 import { type PinPlanMode, type PinPlanResult, movedNets, planPins } from "@/core/pins/planPins";
 import { currentDesign, edit } from "./bench";
 

@@ -1,4 +1,4 @@
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import type { StoredDesign } from "./database";
 import type { SaveResult } from "./designRepository";
 import { type StoreTrouble, troubleOf } from "./storeTrouble";

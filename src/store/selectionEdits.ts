@@ -1,4 +1,4 @@
-import { duplicateControls, placeControls, removeControls } from "@/core/design/edits/controls";
+import { duplicateControls, placeControls, removeControls } from "@/core/edits/controls";
 import { currentDesign, edit } from "./bench";
 import { select, useHand } from "./hand";
 import { newId } from "./newId";

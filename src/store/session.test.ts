@@ -1,9 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { finishedPad, pad } from "../../tests/support/designs";
 import type { Control } from "@/core/catalogue/kinds";
-import { addControl, changeControl } from "@/core/design/edits/controls";
-import { shareOutDirect } from "@/core/design/edits/wiring";
-import { addLayer, bind, setLampRule } from "@/core/design/edits/keymap";
+import { addControl, changeControl } from "@/core/edits/controls";
+import { shareOutDirect } from "@/core/edits/wiring";
+import { addLayer, bind, setLampRule } from "@/core/edits/keymap";
 import {
   clearText,
   flipElement,

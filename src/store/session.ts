@@ -1,4 +1,4 @@
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import type * as SessionDevice from "./sessionDevice";
 import { useSession } from "./sessionState";
 

@@ -1,11 +1,11 @@
-import { derive } from "@/core/design/derive";
-import { setDiodes } from "@/core/design/edits/wiring";
-import type { Design } from "@/core/design/schema";
+import { derive } from "@/core/derived/derive";
+import { setDiodes } from "@/core/edits/wiring";
+import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { HostStandIn } from "@/core/engine/hostText";
 import { overLimits } from "@/core/firmware/capacity";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
-import { randomFrom } from "@/core/engine/random";
+import { randomFrom } from "@/core/optimisation/random";
 import { type Change, type SessionState, emptySession, useSession } from "./sessionState";
 
 const set = useSession.setState;

@@ -1,7 +1,7 @@
 import { create } from "zustand";
-import { newDesign } from "@/core/design/newDesign";
-import type { Problem } from "@/core/design/problem";
-import type { Design } from "@/core/design/schema";
+import { newDesign } from "@/core/document/newDesign";
+import type { Problem } from "@/core/document/problem";
+import type { Design } from "@/core/document/schema";
 import { MOST_DESIGN_BYTES, readDesignText } from "@/core/formats/readDesignText";
 import type { StoredDesign } from "./database";
 import { listDesigns, loadDesign, removeDesign, restoreDesign, saveDesign } from "./designRepository";

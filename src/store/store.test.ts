@@ -2,7 +2,7 @@ import "fake-indexeddb/auto";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import { demoDesigns } from "../../demo";
 import { finishedPad } from "../../tests/support/designs";
-import { addControl, shiftControls } from "@/core/design/edits/controls";
+import { addControl, shiftControls } from "@/core/edits/controls";
 import { designText } from "@/core/formats/designJson";
 import {
   edit,

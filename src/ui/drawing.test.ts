@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
-import { derive } from "@/core/design/derive";
-import { circle, placeOutline, roundedRectangle } from "@/core/layout/outline";
+import { derive } from "@/core/derived/derive";
+import { circle, placeOutline, roundedRectangle } from "@/core/geometry/outline";
 import { outlinePath } from "./drawing/outlinePath";
 import { netLook } from "./lenses/netLook";
 import { fitView, tickStepMm, zoomAbout } from "./mat/view";

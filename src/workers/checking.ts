@@ -1,5 +1,5 @@
 import { type Remote, wrap } from "comlink";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import type { CheckingTasks, Look } from "./checking.worker";
 
 let tasks: Remote<CheckingTasks> | null = null;

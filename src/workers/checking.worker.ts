@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import { budgetOf, budgetWords } from "@/core/brief/budget";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import type { ToldFinding } from "@/core/findings/finding";
 import { findingsOf, toldFinding } from "@/core/findings/check";
 

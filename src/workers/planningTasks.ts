@@ -4,7 +4,7 @@ import { type Room, type SmallestChange, roomFor, smallestChange } from "@/core/
 import type { OptionSetting } from "@/core/brief/option";
 import { type MatrixAnswer, type MatrixPart } from "@/core/matrix/planMatrix";
 import { planPartByWire } from "@/core/matrix/searchMatrix";
-import type { Wish } from "@/core/brief/wish";
+import type { Wish } from "@/core/document/wish";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
 
 /** An option with what breaks it, or with what would make it fit. */

@@ -5,13 +5,13 @@ import { unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
 import { readDesignText } from "@/core/formats/readDesignText";
-import { firmwareArchive } from "@/core/firmware/firmwareArchive";
-import { newDesign } from "@/core/design/newDesign";
-import type { Design } from "@/core/design/schema";
+import { artifactNamed } from "@/core/formats/registry";
+import { newDesign } from "@/core/document/newDesign";
+import type { Design } from "@/core/document/schema";
 import { workFolder } from "./builds";
 
 async function unpack(design: Design): Promise<{ folder: string; files: Record<string, string> }> {
-  const made = await firmwareArchive.make(design);
+  const made = await artifactNamed("firmware-c")!.make(design);
   if (!made.ok) throw new Error(JSON.stringify(made.problems));
   const folder = workFolder();
   const files: Record<string, string> = {};

@@ -3,8 +3,8 @@ import { mkdirSync, mkdtempSync, readdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import type { Design } from "@/core/design/schema";
-import { tablesSource } from "@/core/firmware/archiveFiles";
+import type { Design } from "@/core/document/schema";
+import { tablesSource } from "@/core/targets/archiveFiles";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
 
 const firmware = fileURLToPath(new URL("../../firmware", import.meta.url));

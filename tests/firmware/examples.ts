@@ -1,14 +1,14 @@
-import type { Design } from "@/core/design/schema";
-import { newDesign } from "@/core/design/newDesign";
-import { addControl, changeControl } from "@/core/design/edits/controls";
-import { addLayer, bind, setLampRule } from "@/core/design/edits/keymap";
-import { setDebounceOf } from "@/core/design/edits/timing";
+import type { Design } from "@/core/document/schema";
+import { newDesign } from "@/core/document/newDesign";
+import { addControl, changeControl } from "@/core/edits/controls";
+import { addLayer, bind, setLampRule } from "@/core/edits/keymap";
+import { setDebounceOf } from "@/core/edits/timing";
 import type { Control } from "@/core/catalogue/kinds";
-import type { Debounce } from "@/core/keymap/debounce";
-import { shareOutDirect } from "@/core/design/edits/wiring";
+import type { Debounce } from "@/core/document/debounce";
+import { shareOutDirect } from "@/core/edits/wiring";
 import type { SimulationEvent } from "@/core/engine/simulate";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
-import type { Binding } from "@/core/keymap/bindings";
+import type { Binding } from "@/core/bindings";
 
 /** An example of docs/device-behaviour.md: a small device, what the hand does, and what must come of it. */
 export interface Example {

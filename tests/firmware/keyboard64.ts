@@ -1,9 +1,9 @@
-import type { Design } from "@/core/design/schema";
-import { addLayer, bind } from "@/core/design/edits/keymap";
-import { placeBlock } from "@/core/design/edits/placeBlock";
-import { shareOutMatrix } from "@/core/design/edits/wiring";
-import { newDesign } from "@/core/design/newDesign";
-import { point } from "@/core/layout/point";
+import type { Design } from "@/core/document/schema";
+import { addLayer, bind } from "@/core/edits/keymap";
+import { placeBlock } from "@/core/edits/placeBlock";
+import { shareOutMatrix } from "@/core/edits/wiring";
+import { newDesign } from "@/core/document/newDesign";
+import { point } from "@/core/geometry/point";
 
 /** A keyboard of rows × columns keys in a matrix, every key bound on every layer: the size of the speed table. */
 export function keyboardOf(rows: number, columns: number, layers: number): Design {

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { FIXED_RAM_BYTES, STACK_BYTES } from "@/core/contract/contract";
 import { arenaNeed, ramNeed } from "@/core/firmware/capacity";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
-import { recordScript } from "@/core/firmware/script";
+import { recordScript } from "@/core/engine/script";
 import { wiredDemos } from "../support/designs";
 import { buildAvr, buildSimulator, play, workFolder } from "./builds";
 import { randomUse } from "./randomUse";

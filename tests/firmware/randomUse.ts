@@ -1,6 +1,6 @@
-import { derive } from "@/core/design/derive";
-import type { Design } from "@/core/design/schema";
-import { randomFrom } from "@/core/engine/random";
+import { derive } from "@/core/derived/derive";
+import type { Design } from "@/core/document/schema";
+import { randomFrom } from "@/core/optimisation/random";
 import type { SimulationEvent, SimulationRequest } from "@/core/engine/simulate";
 
 /** A short, wild use of a device, with bouncing contacts and a computer with its moods: the same for the same seed. */

@@ -1,7 +1,7 @@
 import { wiredDemos } from "../support/designs";
 import { describe, expect, it } from "vitest";
-import type { Design } from "@/core/design/schema";
-import { recordScript } from "@/core/firmware/script";
+import type { Design } from "@/core/document/schema";
+import { recordScript } from "@/core/engine/script";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
 import { randomUse } from "./randomUse";
 

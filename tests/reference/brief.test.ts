@@ -4,7 +4,7 @@ import { needsOf } from "@/core/brief/needs";
 import { optionFor } from "@/core/brief/option";
 import { planBrief } from "@/core/brief/plan";
 import { roomFor, smallestChange } from "@/core/brief/breaks";
-import { type ChosenPlan, type Wish, emptyBrief, noWish } from "@/core/brief/wish";
+import { type ChosenPlan, type Wish, emptyBrief, noWish } from "@/core/document/wish";
 
 // Pins, parts and times of briefs worked out by hand, as a builder does on paper. Counts per control (switch 1,
 // encoder 2 + 1, concentric 4 + 1, stick 2 or 3 + 1, pot 1, five-way 5, display 2 shared, segment driver 3, light

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { floatingLoadOhm, ladderLevel, ladderMargin, tapLevels, tapTold } from "@/core/circuits/ladderVoltage";
-import { lockCells, setReversed, setOwnDiode, shareOutMatrix, wireAs } from "@/core/design/edits/wiring";
-import type { Design } from "@/core/design/schema";
-import { derive } from "@/core/design/derive";
+import { lockCells, setReversed, setOwnDiode, shareOutMatrix, wireAs } from "@/core/edits/wiring";
+import type { Design } from "@/core/document/schema";
+import { derive } from "@/core/derived/derive";
 import { ElectricalWorld } from "@/core/engine/electricalWorld";
-import { randomFrom } from "@/core/engine/random";
+import { randomFrom } from "@/core/optimisation/random";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
 import { checkScan } from "@/core/matrix/scanElectrics";
 import { keyBlock } from "../support/designs";

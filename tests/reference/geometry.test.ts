@@ -1,11 +1,11 @@
 import fc from "fast-check";
 import clipping from "polygon-clipping";
 import { describe, expect, it } from "vitest";
-import { clearanceMm } from "@/core/layout/clearance";
-import { convexHull } from "@/core/layout/convexHull";
-import { type Point, distanceMm, point } from "@/core/layout/point";
-import { outlineRing, ringAreaMm2 } from "@/core/layout/ring";
-import { extentAt, fitInto, smallestRectangle } from "@/core/layout/smallestRectangle";
+import { clearanceMm } from "@/core/geometry/clearance";
+import { convexHull } from "@/core/geometry/convexHull";
+import { type Point, distanceMm, point } from "@/core/geometry/point";
+import { outlineRing, ringAreaMm2 } from "@/core/geometry/ring";
+import { extentAt, fitInto, smallestRectangle } from "@/core/geometry/smallestRectangle";
 
 // The program's geometry against brute force and against a general geometry library (polygon-clipping), on random shapes.
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { matrix } from "@/core/circuits/matrix";
-import { randomFrom } from "@/core/engine/random";
+import { randomFrom } from "@/core/optimisation/random";
 import { analyseGhosts } from "@/core/matrix/ghostAnalysis";
 import { reportedBy } from "@/core/matrix/reported";
 import { diodesForChords } from "@/core/matrix/safeDiodes";

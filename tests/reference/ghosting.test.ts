@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
-import { setDiodes, setOwnDiode, shareOutMatrix } from "@/core/design/edits/wiring";
-import { placeBlock } from "@/core/design/edits/placeBlock";
-import { newDesign } from "@/core/design/newDesign";
+import { setDiodes, setOwnDiode, shareOutMatrix } from "@/core/edits/wiring";
+import { placeBlock } from "@/core/edits/placeBlock";
+import { newDesign } from "@/core/document/newDesign";
 import { DIODE_DROP_V, ElectricalWorld } from "@/core/engine/electricalWorld";
-import { randomFrom } from "@/core/engine/random";
+import { randomFrom } from "@/core/optimisation/random";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
-import { point } from "@/core/layout/point";
+import { point } from "@/core/geometry/point";
 import { DIODE_MODEL, operatingPoint } from "./ngspice";
 
 // Source: ngspice. Pull-up: the middle of the class's internal pull-up. Diode: 1N4148 with the parameters that its

@@ -1,5 +1,5 @@
 import loadHighs from "highs";
-import { IMPOSSIBLE, type PinProblem } from "@/core/pins/solvePins";
+import { IMPOSSIBLE, type PinProblem } from "@/core/optimisation/solvePins";
 
 const solver = loadHighs();
 

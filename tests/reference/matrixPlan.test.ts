@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { randomFrom } from "@/core/engine/random";
-import { point } from "@/core/layout/point";
+import { randomFrom } from "@/core/optimisation/random";
+import { point } from "@/core/geometry/point";
 import { lowerBoundMm } from "@/core/matrix/lowerBound";
 import { type Assignment, type MatrixProblem, measured, totalWireMm } from "@/core/matrix/matrixProblem";
 import { shortestWiring } from "@/core/matrix/shortestWiring";

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../demo";
-import { changeControl } from "@/core/design/edits/controls";
+import { changeControl } from "@/core/edits/controls";
 import { netlist356 } from "@/core/formats/netlist356";
 import { netlistOf } from "@/core/wires/netlist";
 import { finishedPad } from "../support/designs";

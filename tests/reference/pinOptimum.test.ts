@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { randomFrom } from "@/core/engine/random";
-import { crosses } from "@/core/layout/segment";
-import { point } from "@/core/layout/point";
-import { IMPOSSIBLE, NO_PIN, type PinProblem, solvePins } from "@/core/pins/solvePins";
+import { randomFrom } from "@/core/optimisation/random";
+import { crosses } from "@/core/geometry/segment";
+import { point } from "@/core/geometry/point";
+import { IMPOSSIBLE, NO_PIN, type PinProblem, solvePins } from "@/core/optimisation/solvePins";
 import { highsOptimum } from "./highs";
 
 // Source: HiGHS, an open mixed-integer solver, given the same needs as an integer programme of its own form.

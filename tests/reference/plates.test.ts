@@ -2,12 +2,12 @@ import DxfParser from "dxf-parser";
 import { chromium } from "@playwright/test";
 import { beforeAll, describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
-import { derive } from "@/core/design/derive";
-import type { Design } from "@/core/design/schema";
+import { derive } from "@/core/derived/derive";
+import type { Design } from "@/core/document/schema";
 import { artifactNamed } from "@/core/formats/registry";
-import { boundsOf } from "@/core/layout/outline";
-import { stabiliserOf } from "@/core/layout/stabiliser";
-import { FULL_PITCH_MM } from "@/core/design/newDesign";
+import { boundsOf } from "@/core/geometry/outline";
+import { stabiliserOf } from "@/core/catalogue/kinds/stabiliser";
+import { FULL_PITCH_MM } from "@/core/document/newDesign";
 import { beamDeflectionMm, plateDeflectionMm } from "@/core/making/bending";
 import { partCatalogue } from "@/core/catalogue/parts";
 

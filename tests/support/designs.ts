@@ -1,13 +1,13 @@
 import { demoDesigns } from "../../demo";
-import { addControl, changeControl } from "@/core/design/edits/controls";
-import { bind } from "@/core/design/edits/keymap";
-import { chooseController, takePinPlan } from "@/core/design/edits/pins";
-import { placeBlock } from "@/core/design/edits/placeBlock";
-import { shareOutMatrix } from "@/core/design/edits/wiring";
-import { newDesign } from "@/core/design/newDesign";
-import type { Design } from "@/core/design/schema";
+import { addControl, changeControl } from "@/core/edits/controls";
+import { bind } from "@/core/edits/keymap";
+import { chooseController, takePinPlan } from "@/core/edits/pins";
+import { placeBlock } from "@/core/edits/placeBlock";
+import { shareOutMatrix } from "@/core/edits/wiring";
+import { newDesign } from "@/core/document/newDesign";
+import type { Design } from "@/core/document/schema";
 import type { DiodeDirection, MatrixCircuit } from "@/core/circuits/matrix";
-import { point } from "@/core/layout/point";
+import { point } from "@/core/geometry/point";
 import { planPins } from "@/core/pins/planPins";
 
 /** Demos whose controls are all wired; Glasshouse is planned but not wired yet. */

@@ -1,7 +1,7 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { counted } from "../words";
 import { type OptionSetting, optionFor } from "./option";
-import { type ChosenPlan, type Wish, type WishCount, wishCounts } from "./wish";
+import { type ChosenPlan, type Wish, type WishCount, wishCounts } from "../document/wish";
 import { wishNouns } from "./wishWords";
 
 /** More of one sort than any wish holds: from there on it is any number. */

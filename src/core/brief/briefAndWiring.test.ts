@@ -1,16 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "../catalogue/controllers";
-import { derive } from "../design/derive";
-import { changeWish, placeBrief, takePlan } from "../design/edits/brief";
-import { newDesign } from "../design/newDesign";
+import { derive } from "../derived/derive";
+import { changeWish, placeBrief, takePlan } from "../edits/brief";
+import { newDesign } from "../document/newDesign";
 import { factsOf } from "../findings/facts";
 import { optionFor } from "./option";
-import { sumParts } from "./prices";
+import { sumParts } from "../catalogue/prices";
 import { lampWays } from "./ways/lampWays";
 import { switchWays } from "./ways";
 import { voltageWays } from "./ways/voltageWays";
-import { emptyBrief, noWish } from "./wish";
+import { emptyBrief, noWish } from "../document/wish";
 
 const setting = { brief: emptyBrief, debounceMs: 5, settleUs: 5 };
 

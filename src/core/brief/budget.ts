@@ -1,10 +1,10 @@
 import type { Control } from "../catalogue/kinds";
-import { derive, profileNamed } from "../design/derive";
-import type { Design } from "../design/schema";
-import { countedAfterMs } from "../keymap/debounce";
+import { derive, profileNamed } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { countedAfterMs } from "../document/debounce";
 import { counted, listed } from "../words";
 import { type BriefOption, optionFor } from "./option";
-import { type Wish, type WishCount, noWish, wishCounts } from "./wish";
+import { type Wish, type WishCount, noWish, wishCounts } from "../document/wish";
 import { kindOfLine, wishNouns } from "./wishWords";
 
 /** The line of the brief that a control counts on; null for what the brief does not count. */

@@ -1,5 +1,5 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
-import type { Wish } from "./wish";
+import type { Wish } from "../document/wish";
 
 export type Language = "compiled" | "interpreted";
 

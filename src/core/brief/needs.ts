@@ -1,4 +1,4 @@
-import type { Wish } from "./wish";
+import type { Wish } from "../document/wish";
 
 /** What a wish comes to electrically. */
 export interface Needs {

@@ -1,9 +1,9 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { needsOf } from "./needs";
 import { type PinRoom, pinRoomOf } from "./pinRoom";
-import { type PartCounts, priceOf, sumParts } from "./prices";
+import { type PartCounts, priceOf, sumParts } from "../catalogue/prices";
 import { type Language, languageFor, unmetBy } from "./mustHaves";
-import type { Brief, ChosenPlan, Wish } from "./wish";
+import type { Brief, ChosenPlan, Wish } from "../document/wish";
 import { devicesPlan } from "./ways/devices";
 import { switchWayNamed } from "./ways";
 import { lampWays } from "./ways/lampWays";

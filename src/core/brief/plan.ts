@@ -2,11 +2,11 @@ import type { ControllerProfile } from "../catalogue/controllers/controllerProfi
 import { counted, listed } from "../words";
 import { needsOf } from "./needs";
 import { type BriefOption, type OptionSetting, optionFor } from "./option";
-import { jointsOf } from "./prices";
+import { jointsOf } from "../catalogue/prices";
 import { switchWays } from "./ways";
 import { lampWays } from "./ways/lampWays";
 import { voltageWays } from "./ways/voltageWays";
-import type { ChosenPlan, Wish } from "./wish";
+import type { ChosenPlan, Wish } from "../document/wish";
 
 export interface RankedOption extends BriefOption {
   /** Why it stands where it stands, in a sentence. */

@@ -1,13 +1,13 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "../catalogue/controllers";
-import { changeWish, placeBrief, takePlan } from "../design/edits/brief";
-import { takePinPlan } from "../design/edits/pins";
-import { newDesign } from "../design/newDesign";
-import type { Design } from "../design/schema";
+import { changeWish, placeBrief, takePlan } from "../edits/brief";
+import { takePinPlan } from "../edits/pins";
+import { newDesign } from "../document/newDesign";
+import type { Design } from "../document/schema";
 import { findingsOf } from "../findings/check";
 import { planPins } from "../pins/planPins";
 import { planBrief } from "./plan";
-import { type Wish, emptyBrief, noWish } from "./wish";
+import { type Wish, emptyBrief, noWish } from "../document/wish";
 
 const setting = { brief: emptyBrief, debounceMs: 5, settleUs: 5 };
 

@@ -1,9 +1,9 @@
 import { kindNamed } from "../catalogue/kinds";
 import type { Pitch } from "../catalogue/kinds/controlKind";
 import { partCatalogue } from "../catalogue/parts";
-import { boundsOf } from "../layout/outline";
-import type { Making } from "../making/settings";
-import { type Wish, type WishCount, wishCounts } from "./wish";
+import { boundsOf } from "../geometry/outline";
+import type { Making } from "../document/makingSettings";
+import { type Wish, type WishCount, wishCounts } from "../document/wish";
 import { kindOfLine } from "./wishWords";
 
 /** Margins, gaps and what does not tile: share of a board that controls fill at best (from memory). */

@@ -1,5 +1,5 @@
 import type { Control } from "../catalogue/kinds";
-import type { WishCount } from "./wish";
+import type { WishCount } from "../document/wish";
 
 /** One of each, as a noun that takes an s. */
 export const wishNouns: Record<WishCount, string> = {

@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
-import { changeControl } from "../design/edits/controls";
-import { addGroup } from "../design/edits/groups";
-import { newDesign } from "../design/newDesign";
+import { changeControl } from "../edits/controls";
+import { addGroup } from "../edits/groups";
+import { newDesign } from "../document/newDesign";
 import { findingsOf } from "../findings/check";
-import type { CapLot, CapSet } from "./capSet";
+import type { CapLot, CapSet } from "../document/capSet";
 import { coverage, missingBySize } from "./coverage";
-import { rowChanges, takeRowChange } from "./rowChanges";
+import { takeRowChange } from "../edits/capRows";
+import { rowChanges } from "./rowChanges";
 
 let n = 0;
 const block = addGroup(

@@ -1,7 +1,7 @@
 import type { Key } from "../catalogue/kinds/key";
-import type { Design } from "../design/schema";
-import { assignLeastCost } from "../pins/assignment";
-import type { CapForm, CapLot, CapSet } from "./capSet";
+import type { Design } from "../document/schema";
+import { assignLeastCost } from "../optimisation/assignment";
+import type { CapForm, CapLot, CapSet } from "../document/capSet";
 
 export const formOf = (key: Key): CapForm => (key.second ? "tall-enter" : key.stepU !== null ? "stepped" : "plain");
 

@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { keyBlock } from "../../../tests/support/designs";
-import { derive } from "../design/derive";
-import { changeCircuit, wireAs } from "../design/edits/wiring";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import { changeCircuit, wireAs } from "../edits/wiring";
+import type { Design } from "../document/schema";
 import { type ExpanderCircuit, addressOf } from "./expander";
 import { GROUND, SUPPLY } from "./net";
 

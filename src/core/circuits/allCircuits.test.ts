@@ -1,11 +1,11 @@
 import fc from "fast-check";
-import { placeChip } from "../design/edits/chips";
+import { placeChip } from "../edits/chips";
 import { describe, expect, it } from "vitest";
 import { finishedPad, keyBlock, matrixOf, pad } from "../../../tests/support/designs";
 import type { Control } from "../catalogue/kinds";
-import { derive } from "../design/derive";
-import { addControl, placeControls } from "../design/edits/controls";
-import { chooseController, lockPins, moveController } from "../design/edits/pins";
+import { derive } from "../derived/derive";
+import { addControl, placeControls } from "../edits/controls";
+import { chooseController, lockPins, moveController } from "../edits/pins";
 import {
   changeCircuit,
   moveMember,
@@ -18,9 +18,9 @@ import {
   wireAs,
   wireInto,
   wireNew,
-} from "../design/edits/wiring";
-import { newDesign } from "../design/newDesign";
-import type { Design } from "../design/schema";
+} from "../edits/wiring";
+import { newDesign } from "../document/newDesign";
+import type { Design } from "../document/schema";
 import { Device } from "../engine/device";
 import { planPins } from "../pins/planPins";
 import { type Circuit, circuitKindNamed, circuitKindOf, circuitKinds, circuitSchema } from ".";

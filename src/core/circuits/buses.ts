@@ -1,4 +1,4 @@
-import type { Point } from "../layout/point";
+import type { Point } from "../geometry/point";
 import { type Net, busNeed } from "./net";
 import type { PlanBuilder } from "./planBuilder";
 

@@ -1,6 +1,6 @@
 import { text, whole, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
-import type { Point } from "../layout/point";
+import type { Point } from "../geometry/point";
 import type { CircuitKind } from "./circuitKind";
 import { outputNeed } from "./net";
 import { PlanBuilder } from "./planBuilder";

@@ -1,6 +1,6 @@
-import type { AddedPart } from "../brief/prices";
-import { type Outline, placeOutline, roundedRectangle } from "../layout/outline";
-import { type Point, point } from "../layout/point";
+import type { AddedPart } from "../catalogue/prices";
+import { type Outline, placeOutline, roundedRectangle } from "../geometry/outline";
+import { type Point, point } from "../geometry/point";
 
 /** A part that a circuit adds between contacts and controller, with its terminals in the order of their numbers. */
 export interface Chip {

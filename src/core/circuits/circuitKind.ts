@@ -1,6 +1,6 @@
 import type { Schema } from "../schema";
 import type { Element } from "../catalogue/kinds/controlKind";
-import type { Point } from "../layout/point";
+import type { Point } from "../geometry/point";
 import type { Chip } from "./chip";
 import type { Net, PlacedElement } from "./net";
 

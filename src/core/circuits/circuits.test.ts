@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { finishedPad, matrixOf, pad } from "../../../tests/support/designs";
-import { derive } from "../design/derive";
-import { setCell, shareOutDirect, shareOutMatrix, unwire, wireDirect } from "../design/edits/wiring";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import { setCell, shareOutDirect, shareOutMatrix, unwire, wireDirect } from "../edits/wiring";
+import type { Design } from "../document/schema";
 import { circuitKindOf, circuitSchema } from ".";
 import { matrix } from "./matrix";
 

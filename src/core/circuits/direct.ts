@@ -2,7 +2,7 @@ import { z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { type Net, type PlacedElement, analogNeed, inputNeed, outputNeed, pwmNeed, readNeed } from "./net";
-import { point } from "../layout/point";
+import { point } from "../geometry/point";
 import { PlanBuilder, middleOf, present } from "./planBuilder";
 import { isRead, readEnds } from "./readEnds";
 

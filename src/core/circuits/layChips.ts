@@ -1,6 +1,6 @@
-import { overlaps } from "../layout/clearance";
-import type { Outline } from "../layout/outline";
-import { type Point, point } from "../layout/point";
+import { overlaps } from "../geometry/clearance";
+import type { Outline } from "../geometry/outline";
+import { type Point, point } from "../geometry/point";
 import { type Chip, chipOutline, terminalPlace } from "./chip";
 import type { ChipPlaces, CircuitPlan } from "./circuitKind";
 

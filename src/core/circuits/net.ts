@@ -1,5 +1,5 @@
 import type { Element } from "../catalogue/kinds/controlKind";
-import type { Point } from "../layout/point";
+import type { Point } from "../geometry/point";
 
 /** An element whose contacts have their places on the mat. */
 export type PlacedElement = Element;

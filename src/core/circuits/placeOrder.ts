@@ -1,4 +1,4 @@
-import type { Point } from "../layout/point";
+import type { Point } from "../geometry/point";
 import type { PlacedElement } from "./net";
 import { middleOf } from "./planBuilder";
 

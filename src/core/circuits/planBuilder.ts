@@ -1,4 +1,4 @@
-import { type Point, point } from "../layout/point";
+import { type Point, point } from "../geometry/point";
 import { type Chip, type Terminal, terminalPlace } from "./chip";
 import type { ChipPlaces, CircuitPlan, InlinePart, Shunt } from "./circuitKind";
 import {

@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { finishedPad, pad, withDiodes, wiredDemos } from "../../../tests/support/designs";
-import { addLayer, bind, setLampRule } from "../design/edits/keymap";
-import { shareOutDirect, unwire } from "../design/edits/wiring";
-import type { Design } from "../design/schema";
+import { addLayer, bind, setLampRule } from "../edits/keymap";
+import { shareOutDirect, unwire } from "../edits/wiring";
+import type { Design } from "../document/schema";
 import { ContactSchedule } from "./contactSchedule";
 import type { TimedReport } from "./device";
 import { HostStandIn } from "./hostText";
-import { randomFrom } from "./random";
+import { randomFrom } from "../optimisation/random";
 import { type SimulationEvent, simulate } from "./simulate";
 
 const tap = (control: string, atMs: number): SimulationEvent[] => [

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { type Control, kindNamed } from "../catalogue/kinds";
-import { addControl, changeControl } from "../design/edits/controls";
-import { bind } from "../design/edits/keymap";
-import { shareOutDirect } from "../design/edits/wiring";
-import { derive } from "../design/derive";
-import { newDesign } from "../design/newDesign";
-import { type Point, place } from "../layout/point";
+import { addControl, changeControl } from "../edits/controls";
+import { bind } from "../edits/keymap";
+import { shareOutDirect } from "../edits/wiring";
+import { derive } from "../derived/derive";
+import { newDesign } from "../document/newDesign";
+import { type Point, place } from "../geometry/point";
 import { endUnder, movableEnds } from "./movable";
 import { simulate } from "./simulate";
 

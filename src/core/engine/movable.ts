@@ -2,10 +2,10 @@ import type { Control } from "../catalogue/kinds";
 import { kindOf } from "../catalogue/kinds";
 import type { Element } from "../catalogue/kinds/controlKind";
 import { onControl } from "../catalogue/kinds/endAt";
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
-import { boundsOf } from "../layout/outline";
-import type { Point } from "../layout/point";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { boundsOf } from "../geometry/outline";
+import type { Point } from "../geometry/point";
 
 const isMovable = ({ kind }: Element) => kind === "switch" || kind === "quadrature";
 

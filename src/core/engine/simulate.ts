@@ -2,15 +2,15 @@ import { text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";
 import type { Element } from "../catalogue/kinds/controlKind";
 import { kindOf } from "../catalogue/kinds";
-import { derive } from "../design/derive";
-import { type Problem, type Result, bad, good } from "../design/problem";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import { type Problem, type Result, bad, good } from "../document/problem";
+import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
 import { scanPlanOf } from "../firmware/scanPlan";
 import { Device, type DeviceWatch, type TimedReport } from "./device";
 import { HostStandIn } from "./hostText";
 import { listed } from "../words";
-import { randomFrom } from "./random";
+import { randomFrom } from "../optimisation/random";
 
 /** Ten minutes of device time, so that one request ends soon. */
 const LONGEST_MS = 600_000;

@@ -1,5 +1,5 @@
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
 import type { Finding, Fix, Severity, ToldFinding } from "./finding";
 import { rules } from "./registry";
 

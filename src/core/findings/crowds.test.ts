@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { keyboardOf } from "../../../tests/firmware/keyboard64";
-import { changeControl } from "../design/edits/controls";
+import { changeControl } from "../edits/controls";
 import { findingsOf, fixOf, toldFinding } from "./check";
 import { tellPairs } from "./crowds";
 

@@ -1,4 +1,4 @@
-import type { Design } from "../design/schema";
+import type { Design } from "../document/schema";
 import { type Observation, controlSubject } from "./finding";
 
 /** Two controls, by their place in the design, that a rule on pairs has something to say about. */

@@ -1,6 +1,6 @@
 import { usablePins } from "../catalogue/controllers/controllerProfile";
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
 
 export interface Facts {
   controls: number;

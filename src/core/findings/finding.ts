@@ -1,5 +1,5 @@
-import type { Derived } from "../design/derive";
-import type { Design } from "../design/schema";
+import type { Derived } from "../derived/derive";
+import type { Design } from "../document/schema";
 
 export type Severity = "stop" | "warn" | "note";
 export type Stage = "brief" | "layout" | "wiring" | "pins" | "keymap" | "reports" | "try";

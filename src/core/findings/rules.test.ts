@@ -1,16 +1,16 @@
-import { placeChip } from "../design/edits/chips";
+import { placeChip } from "../edits/chips";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
-import { emptyBrief, noWish } from "../brief/wish";
+import { emptyBrief, noWish } from "../document/wish";
 import type { Control } from "../catalogue/kinds";
 import { partCatalogue } from "../catalogue/parts";
-import { addBoard, addLink, changeBoard } from "../design/edits/boards";
-import { changeWish } from "../design/edits/brief";
-import { addControl, changeControl, placeControls } from "../design/edits/controls";
-import { addLayer, bind } from "../design/edits/keymap";
-import { chooseController, freePin, moveController, movePin } from "../design/edits/pins";
-import { placeBlock } from "../design/edits/placeBlock";
+import { addBoard, addLink, changeBoard } from "../edits/boards";
+import { changeWish } from "../edits/brief";
+import { addControl, changeControl, placeControls } from "../edits/controls";
+import { addLayer, bind } from "../edits/keymap";
+import { chooseController, freePin, moveController, movePin } from "../edits/pins";
+import { placeBlock } from "../edits/placeBlock";
 import {
   changeCircuit,
   setCell,
@@ -21,7 +21,7 @@ import {
   unwire,
   wireAs,
   wireNew,
-} from "../design/edits/wiring";
+} from "../edits/wiring";
 import { controllerCatalogue } from "../catalogue/controllers";
 import type { Circuit } from "../circuits";
 import type { BusDisplays } from "../circuits/busDisplays";
@@ -29,10 +29,10 @@ import type { TwoWayMatrix } from "../circuits/twoWayMatrix";
 import type { ExpanderCircuit } from "../circuits/expander";
 import type { LadderCircuit } from "../circuits/ladder";
 import type { MatrixCircuit } from "../circuits/matrix";
-import { derive } from "../design/derive";
-import { newDesign } from "../design/newDesign";
-import { usualMaking } from "../making/settings";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import { newDesign } from "../document/newDesign";
+import { usualMaking } from "../document/makingSettings";
+import type { Design } from "../document/schema";
 import { factsOf } from "./facts";
 import { findingsOf } from "./check";
 import { rules } from "./registry";

@@ -1,5 +1,5 @@
 import { type ArenaCounts, LIMITS, REPORTS, arenaBytes, ramBytes } from "../contract/contract";
-import type { Design } from "../design/schema";
+import type { Design } from "../document/schema";
 import { bankCount, type ScanPlan } from "./scanPlan";
 import { tableBytes } from "./tables";
 

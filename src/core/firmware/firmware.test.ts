@@ -1,18 +1,18 @@
 import { AT, ENTRY_BYTES, HEADER_BYTES, type HeaderField, TABLE_VERSION } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
-import { derive } from "../design/derive";
-import { setDebounceOf } from "../design/edits/timing";
+import { derive } from "../derived/derive";
+import { setDebounceOf } from "../edits/timing";
 import { describe, expect, it } from "vitest";
 import { finishedPad, pad, wiredDemos } from "../../../tests/support/designs";
-import { addControl, changeControl } from "../design/edits/controls";
-import { addLayer, bind, setLampRule } from "../design/edits/keymap";
-import { shareOutDirect, unwire } from "../design/edits/wiring";
-import { newDesign } from "../design/newDesign";
-import type { Design } from "../design/schema";
-import { pinsHeader, tablesSource } from "./archiveFiles";
-import { demonstrationOf } from "./demonstration";
+import { addControl, changeControl } from "../edits/controls";
+import { addLayer, bind, setLampRule } from "../edits/keymap";
+import { shareOutDirect, unwire } from "../edits/wiring";
+import { newDesign } from "../document/newDesign";
+import type { Design } from "../document/schema";
+import { pinsHeader, tablesSource } from "../targets/archiveFiles";
+import { demonstrationOf } from "../targets/demonstration";
 import { scanPlanOf } from "./scanPlan";
-import { recordScript } from "./script";
+import { recordScript } from "../engine/script";
 import { actionTable, tableBytes, tableSections } from "./tables";
 
 const word = (bytes: Uint8Array, at: number) => bytes[at] | (bytes[at + 1] << 8);

@@ -1,9 +1,9 @@
 import type { Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
 import { BANK_LINES } from "../contract/contract";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
-import { derive } from "../design/derive";
-import { type DebounceSchool, debounceOf } from "../keymap/debounce";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import { type DebounceSchool, debounceOf } from "../document/debounce";
+import type { Design } from "../document/schema";
 
 /**
  * What the firmware knows of a design, by number. Lines are nets: strobes are driven, senses read, lamps lit.

@@ -12,10 +12,10 @@ import {
   TABLE_VERSION,
 } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
-import type { Design, LampRule } from "../design/schema";
-import { actionOf } from "../keymap/bindings";
+import type { Design, LampRule } from "../document/schema";
+import { actionOf } from "../bindings";
 import { bindingContextOf } from "../keymap/bindingContext";
-import type { ActionEntry } from "../keymap/bindings/bindingKind";
+import type { ActionEntry } from "../bindings/bindingKind";
 import { bankCount, type ScanPlan } from "./scanPlan";
 
 const LAMP_CODE = { never: LAMP.NEVER, always: LAMP.ALWAYS, layer: LAMP.LAYER, lock: LAMP.LOCK } as const;

@@ -1,5 +1,5 @@
-import type { Result } from "../design/problem";
-import type { Design } from "../design/schema";
+import type { Result } from "../document/problem";
+import type { Design } from "../document/schema";
 
 /** A file to hand out. */
 export interface ExportedFile {

@@ -1,6 +1,6 @@
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
-import { boundsOf } from "../layout/outline";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { boundsOf } from "../geometry/outline";
 import { netlistOf } from "../wires/netlist";
 import { type Artifact, asText } from "./artifact";
 import { csvFile } from "./csvFile";

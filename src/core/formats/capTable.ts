@@ -1,5 +1,5 @@
-import type { CapForm, CapLot } from "../capsets/capSet";
-import { capForms } from "../capsets/capSet";
+import type { CapForm, CapLot } from "../document/capSet";
+import { capForms } from "../document/capSet";
 import { type LineProblem, numberIn, readTable } from "./table";
 
 const COLUMNS = {

@@ -1,5 +1,5 @@
-import { type Result, good } from "../design/problem";
-import type { Design } from "../design/schema";
+import { type Result, good } from "../document/problem";
+import type { Design } from "../document/schema";
 import { type ExportedFile, fileStem } from "./artifact";
 import { csvBytes } from "./csvText";
 

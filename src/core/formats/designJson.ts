@@ -1,5 +1,5 @@
-import { good } from "../design/problem";
-import type { Design } from "../design/schema";
+import { good } from "../document/problem";
+import type { Design } from "../document/schema";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 
 /** The text of a design file. */

@@ -1,4 +1,4 @@
-import type { Ring } from "../layout/ring";
+import type { Ring } from "../geometry/ring";
 import type { LineProblem } from "./table";
 
 /** Closed lines and words of a drawing, in mm with y downwards. */

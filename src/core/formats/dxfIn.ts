@@ -1,7 +1,7 @@
 import DxfParser, { type IEntity } from "dxf-parser";
-import { type Result, bad, good } from "../design/problem";
-import { point } from "../layout/point";
-import type { Ring } from "../layout/ring";
+import { type Result, bad, good } from "../document/problem";
+import { point } from "../geometry/point";
+import type { Ring } from "../geometry/ring";
 import { type DrawingIn, leftOpen } from "./drawingIn";
 
 /** Units of the header variable $INSUNITS in mm; none given is taken as mm. */

@@ -1,4 +1,4 @@
-import type { Ring } from "../layout/ring";
+import type { Ring } from "../geometry/ring";
 
 /** One layer's closed lines and words. */
 export interface DxfLayer {

@@ -1,8 +1,8 @@
 import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
 import { finishedPad, wiredDemos } from "../../../tests/support/designs";
-import { derive } from "../design/derive";
-import { changeControl } from "../design/edits/controls";
+import { derive } from "../derived/derive";
+import { changeControl } from "../edits/controls";
 import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
 import { utf8 } from "./artifact";

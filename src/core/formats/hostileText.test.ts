@@ -4,9 +4,9 @@ import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { finishedPad, pad } from "../../../tests/support/designs";
 import { cleaned, cleanedWithin, isClean } from "../cleanText";
-import { readDesign } from "../design/readDesign";
-import { newDesign } from "../design/newDesign";
-import type { Design } from "../design/schema";
+import { readDesign } from "../document/readDesign";
+import { newDesign } from "../document/newDesign";
+import type { Design } from "../document/schema";
 import { findingsOf } from "../findings/check";
 import { artifactNamed, artifacts } from "./registry";
 

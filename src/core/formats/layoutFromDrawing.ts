@@ -1,9 +1,9 @@
 import type { Control } from "../catalogue/kinds";
 import { controlKinds } from "../catalogue/kinds";
 import type { Pitch } from "../catalogue/kinds/controlKind";
-import { extentAt, smallestRectangle } from "../layout/smallestRectangle";
-import { type Point, distanceMm } from "../layout/point";
-import { type Ring, isInside, ringAreaMm2, ringCentre } from "../layout/ring";
+import { extentAt, smallestRectangle } from "../geometry/smallestRectangle";
+import { type Point, distanceMm } from "../geometry/point";
+import { type Ring, isInside, ringAreaMm2, ringCentre } from "../geometry/ring";
 import type { DrawingIn } from "./drawingIn";
 import type { KeyRow } from "./keyTable";
 import { CAPS_PREFIX, EDGE_LAYER, LABELS_LAYER } from "./plateLayers";

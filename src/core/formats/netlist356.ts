@@ -1,4 +1,4 @@
-import { bad, good } from "../design/problem";
+import { bad, good } from "../document/problem";
 import { type NetlistNet, type NetlistPin, netlistOf } from "../wires/netlist";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 

@@ -1,5 +1,5 @@
-import { type Result, bad, good } from "../design/problem";
-import type { Design } from "../design/schema";
+import { type Result, bad, good } from "../document/problem";
+import type { Design } from "../document/schema";
 import { plateDrawings } from "../making/plateDrawing";
 import { type Triangle, binaryStl, plateSolid } from "../making/solid";
 import { type Artifact, type ExportedFile, fileStem, utf8 } from "./artifact";

@@ -1,5 +1,5 @@
 import { type PlateDrawing, plateDrawings } from "../making/plateDrawing";
-import type { Design } from "../design/schema";
+import type { Design } from "../document/schema";
 import type { DxfLayer } from "./dxfR12";
 
 /** Caps lie on a layer of their kind, so that a drawing can be read back: CAPS_KEY, CAPS_ENCODER … */

@@ -1,7 +1,7 @@
 import { kindOf } from "../catalogue/kinds";
-import { derive } from "../design/derive";
-import { good } from "../design/problem";
-import { boundsOf } from "../layout/outline";
+import { derive } from "../derived/derive";
+import { good } from "../document/problem";
+import { boundsOf } from "../geometry/outline";
 import { type Artifact, asText, fileStem } from "./artifact";
 import { csvBytes } from "./csvText";
 

@@ -1,5 +1,5 @@
 import { type ControllerProfile, controllerProfileSchema } from "../catalogue/controllers/controllerProfile";
-import { type Result, bad, good } from "../design/problem";
+import { type Result, bad, good } from "../document/problem";
 import { utf8 } from "./artifact";
 
 const FORMAT = "ovrin-controller";

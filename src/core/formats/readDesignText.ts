@@ -1,6 +1,6 @@
-import { type Result, bad } from "../design/problem";
-import { readDesign } from "../design/readDesign";
-import type { Design } from "../design/schema";
+import { type Result, bad } from "../document/problem";
+import { readDesign } from "../document/readDesign";
+import type { Design } from "../document/schema";
 
 /** A design of a thousand controls is far below this. */
 export const MOST_DESIGN_BYTES = 4 * 1024 * 1024;

@@ -1,4 +1,4 @@
-import { firmwareArchive } from "../firmware/firmwareArchive";
+import { firmwareArchives } from "./firmwareFiles";
 import type { Artifact } from "./artifact";
 import { designJson } from "./designJson";
 import { plateDxf, plateStl, plateSvg } from "./plateFiles";
@@ -32,7 +32,7 @@ export const artifacts: Artifact[] = [
   drillCsv,
   reportDescriptorBin,
   reportDescriptorHex,
-  firmwareArchive,
+  ...firmwareArchives,
 ];
 
 export const artifactNamed = (id: string): Artifact | undefined => artifacts.find((artifact) => artifact.id === id);

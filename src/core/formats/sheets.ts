@@ -1,10 +1,10 @@
 import { kindOf } from "../catalogue/kinds";
-import { bad, good } from "../design/problem";
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
-import { phraseOf } from "../keymap/bindings";
+import { bad, good } from "../document/problem";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { phraseOf } from "../bindings";
 import { bindingContextOf } from "../keymap/bindingContext";
-import { outlineRing } from "../layout/ring";
+import { outlineRing } from "../geometry/ring";
 import { plateDrawings } from "../making/plateDrawing";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 import { plateLayers } from "./plateLayers";

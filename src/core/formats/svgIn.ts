@@ -1,8 +1,8 @@
 import { XMLParser, XMLValidator } from "fast-xml-parser";
 import svgpath from "svgpath";
-import { type Result, bad, good } from "../design/problem";
-import { point } from "../layout/point";
-import type { Ring } from "../layout/ring";
+import { type Result, bad, good } from "../document/problem";
+import { point } from "../geometry/point";
+import type { Ring } from "../geometry/ring";
 import { type DrawingIn, leftOpen } from "./drawingIn";
 
 /** Lengths in mm; a pixel is a 96th of an inch (CSS Values). */

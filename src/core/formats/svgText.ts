@@ -1,4 +1,4 @@
-import type { Ring } from "../layout/ring";
+import type { Ring } from "../geometry/ring";
 import type { DxfLayer } from "./dxfR12";
 
 const num = (value: number) => String(Math.round(value * 1e4) / 1e4);

@@ -1,5 +1,5 @@
 import { isReversed } from "../circuits/matrix";
-import { derive } from "../design/derive";
+import { derive } from "../derived/derive";
 import { linkConnectors, partConnectors } from "../wires/connectors";
 import { cutList } from "../wires/cutList";
 import { netlistOf } from "../wires/netlist";

@@ -1,8 +1,8 @@
-import { derive } from "../design/derive";
-import { bad, good } from "../design/problem";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import { bad, good } from "../document/problem";
+import type { Design } from "../document/schema";
 import { boardRing } from "../layout/boardOutline";
-import { outlineRing } from "../layout/ring";
+import { outlineRing } from "../geometry/ring";
 import { linkConnectors, partConnectors } from "../wires/connectors";
 import { cutList } from "../wires/cutList";
 import { type Phase, type Wire, phases, wiresOf } from "../wires/wires";

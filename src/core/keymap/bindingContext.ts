@@ -1,5 +1,5 @@
-import type { Design } from "../design/schema";
-import type { BindingContext } from "./bindings/bindingKind";
+import type { Design } from "../document/schema";
+import type { BindingContext } from "../bindings/bindingKind";
 
 /** Layer names and numbers of a design, for phrases and table entries. */
 export function bindingContextOf(design: Design): BindingContext {

@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { finishedPad } from "../../../tests/support/designs";
-import { addLayer, bind } from "../design/edits/keymap";
-import type { Design } from "../design/schema";
+import { addLayer, bind } from "../edits/keymap";
+import type { Design } from "../document/schema";
 import { bindingContextOf } from "./bindingContext";
-import { type Binding, bindingSchema, phraseOf } from "./bindings";
+import { type Binding, bindingSchema, phraseOf } from "../bindings";
 import { layersWithoutReturn, reachableLayers } from "./layerReach";
 
 const layered = addLayer(addLayer(finishedPad(), "up", "Up"), "top", "Top");

@@ -1,6 +1,6 @@
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
-import { leadOf } from "./bindings";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { leadOf } from "../bindings";
 
 /** Where the device can be: the layer it is at home on, and the layers held, as bits by their number. */
 interface LayerState {

@@ -1,4 +1,4 @@
-import type { Point } from "./point";
+import type { Point } from "../geometry/point";
 
 export type AlignEdge = "x" | "y";
 

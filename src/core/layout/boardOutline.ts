@@ -1,11 +1,11 @@
-import type { Board, Design } from "../design/schema";
-import { derive } from "../design/derive";
-import { convexHull } from "./convexHull";
+import type { Board, Design } from "../document/schema";
+import { derive } from "../derived/derive";
+import { convexHull } from "../geometry/convexHull";
 import { mainTurn } from "./mainTurn";
-import { type Outline, boundsOf, boxOf } from "./outline";
-import { type Point, distanceMm, place, point, rotate } from "./point";
-import { unionOf } from "./ringSets";
-import { type Ring, clockwise, filletRing, isInside, offsetConvex, outlineRing } from "./ring";
+import { type Outline, boundsOf, boxOf } from "../geometry/outline";
+import { type Point, distanceMm, place, point, rotate } from "../geometry/point";
+import { unionOf } from "../geometry/ringSets";
+import { type Ring, clockwise, filletRing, isInside, offsetConvex, outlineRing } from "../geometry/ring";
 
 const RIM_STEPS = 16;
 

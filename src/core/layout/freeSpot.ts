@@ -1,9 +1,9 @@
-import type { Design } from "../design/schema";
-import { derive } from "../design/derive";
+import type { Design } from "../document/schema";
+import { derive } from "../derived/derive";
 import { type Control, kindNamed } from "../catalogue/kinds";
-import { clearanceMm } from "./clearance";
-import { placeOutline } from "./outline";
-import { type Point, point } from "./point";
+import { clearanceMm } from "../geometry/clearance";
+import { placeOutline } from "../geometry/outline";
+import { type Point, point } from "../geometry/point";
 
 /** Where the next control of a kind would go: to the right of the given one, past whatever is there already. */
 export function freeSpot(design: Design, kind: Control["kind"], afterId: string | null): Point {

@@ -1,7 +1,7 @@
-import type { Derived, OwnedOutline } from "../design/derive";
-import { closePairs } from "./closePairs";
-import type { Outline } from "./outline";
-import { type Point, place, point } from "./point";
+import type { Derived, OwnedOutline } from "../derived/derive";
+import { closePairs } from "../geometry/closePairs";
+import type { Outline } from "../geometry/outline";
+import { type Point, place, point } from "../geometry/point";
 
 /** Room that parts need on one side of the plate. */
 export const keepOuts = (derived: Derived, side: "front" | "behind"): OwnedOutline[] =>

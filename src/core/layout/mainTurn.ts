@@ -1,4 +1,4 @@
-import type { Design } from "../design/schema";
+import type { Design } from "../document/schema";
 
 /** The angle that most keys of a board have, within a quarter turn. */
 export function mainTurn(design: Design, boardId: string): number {

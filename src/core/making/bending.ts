@@ -1,10 +1,10 @@
-import type { Design } from "../design/schema";
-import { derive } from "../design/derive";
+import type { Design } from "../document/schema";
+import { derive } from "../derived/derive";
 import { boardRings } from "../layout/boardOutline";
-import { boundsOf } from "../layout/outline";
-import { type Point, distanceMm } from "../layout/point";
-import type { Ring } from "../layout/ring";
-import type { Plate, PlateMaterial } from "./settings";
+import { boundsOf } from "../geometry/outline";
+import { type Point, distanceMm } from "../geometry/point";
+import type { Ring } from "../geometry/ring";
+import type { Plate, PlateMaterial } from "../document/makingSettings";
 
 /** Young's modulus in MPa (from memory: typical of printed PLA, cast acrylic, rolled metals, glass-epoxy board). */
 export const STIFFNESS_MPA: Record<PlateMaterial, number> = {

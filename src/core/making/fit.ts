@@ -1,7 +1,7 @@
-import type { Design } from "../design/schema";
+import type { Design } from "../document/schema";
 import { boardRings } from "../layout/boardOutline";
-import { type BedFit, type Rectangle, fitInto, smallestRectangle } from "../layout/smallestRectangle";
-import type { Bed, PriceStep } from "./settings";
+import { type BedFit, type Rectangle, fitInto, smallestRectangle } from "../geometry/smallestRectangle";
+import type { Bed, PriceStep } from "../document/makingSettings";
 
 export interface BoardFit {
   boardId: string;

@@ -1,16 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { keyBlock } from "../../../tests/support/designs";
-import { addControl } from "../design/edits/controls";
-import { changeBoard } from "../design/edits/boards";
-import { newDesign } from "../design/newDesign";
-import type { Design } from "../design/schema";
+import { addControl } from "../edits/controls";
+import { changeBoard } from "../edits/boards";
+import { newDesign } from "../document/newDesign";
+import type { Design } from "../document/schema";
 import { artifactNamed } from "../formats/registry";
-import { ringAreaMm2 } from "../layout/ring";
+import { ringAreaMm2 } from "../geometry/ring";
 import { spansOf, thicknessFor } from "./bending";
 import { boardFits } from "./fit";
 import { plateDrawings } from "./plateDrawing";
-import { usualMaking } from "./settings";
+import { usualMaking } from "../document/makingSettings";
 
 const text = async (design: Design, id: string) => {
   const made = await artifactNamed(id)!.make(design);

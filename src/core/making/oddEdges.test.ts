@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
 import { keyBlock } from "../../../tests/support/designs";
-import { changeBoard } from "../design/edits/boards";
-import { placeControls } from "../design/edits/controls";
-import type { Design } from "../design/schema";
+import { changeBoard } from "../edits/boards";
+import { placeControls } from "../edits/controls";
+import type { Design } from "../document/schema";
 import { artifactNamed } from "../formats/registry";
 import { boardRing } from "../layout/boardOutline";
-import { ringAreaMm2 } from "../layout/ring";
+import { ringAreaMm2 } from "../geometry/ring";
 import { plateDrawings } from "./plateDrawing";
 import { plateSolid } from "./solid";
 import { proposeSplits } from "./splitLine";

@@ -1,12 +1,12 @@
 import { kindOf } from "../catalogue/kinds";
-import type { Board, Design } from "../design/schema";
-import { derive } from "../design/derive";
+import type { Board, Design } from "../document/schema";
+import { derive } from "../derived/derive";
 import { boardRings } from "../layout/boardOutline";
-import { closePairs } from "../layout/closePairs";
-import { grown, offsetRing, rounded } from "../layout/offsetRing";
-import type { Outline } from "../layout/outline";
-import { type Ring, clockwise, outlineRing } from "../layout/ring";
-import { unionOf } from "../layout/ringSets";
+import { closePairs } from "../geometry/closePairs";
+import { grown, offsetRing, rounded } from "../geometry/offsetRing";
+import type { Outline } from "../geometry/outline";
+import { type Ring, clockwise, outlineRing } from "../geometry/ring";
+import { unionOf } from "../geometry/ringSets";
 
 export interface DrawnCap {
   kind: string;

@@ -1,7 +1,7 @@
 import cdt2d from "cdt2d";
-import { type Problem, type Result, bad, good } from "../design/problem";
-import { type Ring, clockwise } from "../layout/ring";
-import { crossesItself, isWithin } from "../layout/ringSense";
+import { type Problem, type Result, bad, good } from "../document/problem";
+import { type Ring, clockwise } from "../geometry/ring";
+import { crossesItself, isWithin } from "../geometry/ringSense";
 import type { PlateDrawing } from "./plateDrawing";
 
 export type Corner = [xMm: number, yMm: number, zMm: number];

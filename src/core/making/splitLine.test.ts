@@ -1,15 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { keyBlock } from "../../../tests/support/designs";
-import { derive } from "../design/derive";
-import { addGroup } from "../design/edits/groups";
-import { newDesign } from "../design/newDesign";
+import { derive } from "../derived/derive";
+import { addGroup } from "../edits/groups";
+import { newDesign } from "../document/newDesign";
 import { findingsOf } from "../findings/check";
-import { readDesign } from "../design/readDesign";
+import { readDesign } from "../document/readDesign";
 import { boardRing } from "../layout/boardOutline";
-import { distanceMm, point } from "../layout/point";
-import { outlineRing, ringAreaMm2 } from "../layout/ring";
+import { distanceMm, point } from "../geometry/point";
+import { outlineRing, ringAreaMm2 } from "../geometry/ring";
 import { boardFits } from "./fit";
-import { proposeSplits, takeSplit } from "./splitLine";
+import { takeSplit } from "../edits/split";
+import { proposeSplits } from "./splitLine";
 
 let n = 0;
 const fresh = () => `n${(n += 1)}`;

@@ -1,15 +1,14 @@
-import type { Design } from "../design/schema";
-import { changeBoard } from "../design/edits/boards";
-import { derive } from "../design/derive";
+import type { Design } from "../document/schema";
+import { derive } from "../derived/derive";
 import { boardRings } from "../layout/boardOutline";
 import { mainTurn } from "../layout/mainTurn";
-import { grown } from "../layout/offsetRing";
-import { boundsOf } from "../layout/outline";
-import { type Point, point, rotate } from "../layout/point";
-import { type Ring, clockwise, isInside, outlineRing, ringAreaMm2 } from "../layout/ring";
-import { commonOf } from "../layout/ringSets";
-import { type BedFit, fitInto } from "../layout/smallestRectangle";
-import type { Bed } from "./settings";
+import { grown } from "../geometry/offsetRing";
+import { boundsOf } from "../geometry/outline";
+import { type Point, point, rotate } from "../geometry/point";
+import { type Ring, clockwise, isInside, outlineRing, ringAreaMm2 } from "../geometry/ring";
+import { commonOf } from "../geometry/ringSets";
+import { type BedFit, fitInto } from "../geometry/smallestRectangle";
+import type { Bed } from "../document/makingSettings";
 
 /** A seam across a board that cuts no opening, with the two pieces it makes. */
 export interface SplitProposal {
@@ -200,26 +199,3 @@ const distinct = (proposals: SplitProposal[]) => {
     return true;
   });
 };
-
-const tidy = (p: Point): Point => point(Math.round(p.xMm * 1000) / 1000, Math.round(p.yMm * 1000) / 1000);
-
-/** Splits a board along a proposal: the second piece becomes a board of its own, both outlines are drawn. */
-export function takeSplit(design: Design, boardId: string, { pieces }: SplitProposal, newId: () => string): Design {
-  const board = design.boards.find(({ id }) => id === boardId);
-  if (!board) return design;
-  const newBoardId = newId();
-  const moved = new Set(pieces[1].controlIds);
-  const controls = design.controls.map((control) =>
-    moved.has(control.id) ? { ...control, placement: { ...control.placement, boardId: newBoardId } } : control,
-  ) as Design["controls"];
-  const drawn = { cornerRadiusMm: 0 };
-  const first = changeBoard({ ...design, controls }, boardId, { ...drawn, outline: pieces[0].ring.map(tidy) });
-  const copy = {
-    ...board,
-    ...drawn,
-    id: newBoardId,
-    name: `${board.name}, second piece`.slice(0, 80),
-    outline: pieces[1].ring.map(tidy),
-  };
-  return { ...first, boards: [...first.boards, copy] };
-}

@@ -1,6 +1,6 @@
-import type { Board, Design } from "../design/schema";
+import type { Board, Design } from "../document/schema";
 import { type Span, spansOf } from "./bending";
-import type { PlateMaterial } from "./settings";
+import type { PlateMaterial } from "../document/makingSettings";
 
 /** A bend that a finger feels (from memory). */
 export const FELT_MM = 0.5;

@@ -1,5 +1,5 @@
 import type { MeasuredProblem } from "./matrixProblem";
-import { type Distances, type TreeEdge, treeEdges } from "./spanningTree";
+import { type Distances, type TreeEdge, treeEdges } from "../optimisation/spanningTree";
 
 /** A forest of so many trees over all keys: the shortest tree without its longest edges (Kruskal 1956). */
 function forest(weights: Distances, n: number, trees: number): { edges: TreeEdge[]; mm: number } {

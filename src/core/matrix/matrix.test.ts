@@ -2,10 +2,10 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { keyBlock, matrixOf, withDiodes } from "../../../tests/support/designs";
 import type { MatrixCircuit } from "../circuits/matrix";
-import { setOwnDiode, shareOutMatrix } from "../design/edits/wiring";
+import { setOwnDiode, shareOutMatrix } from "../edits/wiring";
 import { ElectricalWorld } from "../engine/electricalWorld";
 import { scanPlanOf } from "../firmware/scanPlan";
-import { point } from "../layout/point";
+import { point } from "../geometry/point";
 import { ghostsOf } from "./ghosts";
 import { columnsFor, fewestLines, planReadingOrder } from "./planReadingOrder";
 

@@ -1,6 +1,6 @@
 import { type Assignment, type MeasuredProblem, linesOf } from "./matrixProblem";
-import { type TreeEdge, treeEdges, treeMm } from "./spanningTree";
-import { crosses } from "../layout/segment";
+import { type TreeEdge, treeEdges, treeMm } from "../optimisation/spanningTree";
+import { crosses } from "../geometry/segment";
 
 export interface MatrixMeasures {
   wireMm: number;

@@ -1,6 +1,6 @@
 import type { Cell } from "../circuits/matrix";
-import type { Point } from "../layout/point";
-import { type Distances, distancesOf, treeMm } from "./spanningTree";
+import type { Point } from "../geometry/point";
+import { type Distances, distancesOf, treeMm } from "../optimisation/spanningTree";
 
 /** One switch to be given a row and a column. */
 export interface MatrixKey {

@@ -2,13 +2,13 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { keyBlock, matrixOf, pad } from "../../../tests/support/designs";
-import { derive } from "../design/derive";
-import { takePlan, wireAsPlanned } from "../design/edits/brief";
-import { lockCells, setReversed, shareOutMatrix, takeMatrixPlan, wireAs } from "../design/edits/wiring";
-import { emptyBrief } from "../brief/wish";
+import { derive } from "../derived/derive";
+import { takePlan, wireAsPlanned } from "../edits/brief";
+import { lockCells, setReversed, shareOutMatrix, takeMatrixPlan, wireAs } from "../edits/wiring";
+import { emptyBrief } from "../document/wish";
 import { switchWays } from "../brief/ways";
-import { point } from "../layout/point";
-import { crosses, meetingPoint } from "../layout/segment";
+import { point } from "../geometry/point";
+import { crosses, meetingPoint } from "../geometry/segment";
 import { analyseGhosts } from "./ghostAnalysis";
 import { checkMatrix } from "./matrixElectrics";
 import { measured, totalWireMm, assignmentOf } from "./matrixProblem";
@@ -24,7 +24,7 @@ import {
 } from "./planMatrix";
 import { planPartByWire, planPartInOrderBounded } from "./searchMatrix";
 import { scanGraphOf } from "./scanGraph";
-import { chooseController } from "../design/edits/pins";
+import { chooseController } from "../edits/pins";
 import { fitDiodesAt } from "../findings/rules/chords";
 
 const loom = demoDesigns.find(({ id }) => id === "loom-64")!;

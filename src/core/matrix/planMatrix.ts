@@ -1,13 +1,13 @@
 import type { Cell, MatrixCircuit } from "../circuits/matrix";
 import type { PlacedElement } from "../circuits/net";
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
-import type { Point } from "../layout/point";
-import { readingRows } from "../layout/readingOrder";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import type { Point } from "../geometry/point";
+import { readingRows } from "../geometry/readingOrder";
 import { type MatrixMeasures, measuresOf } from "./matrixMeasures";
 import { type Assignment, type MatrixProblem, assignmentOf, cellsOf, measured } from "./matrixProblem";
 import { fewestLines } from "./planReadingOrder";
-import { treeOfPlacesMm } from "./spanningTree";
+import { treeOfPlacesMm } from "../optimisation/spanningTree";
 import { startAssignments } from "./startAssignments";
 
 /** The two schools: regular for programming, or short for soldering. */

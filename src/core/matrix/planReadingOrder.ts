@@ -1,5 +1,5 @@
 import type { Cell } from "../circuits/matrix";
-import { type Placed, readingRows } from "../layout/readingOrder";
+import { type Placed, readingRows } from "../geometry/readingOrder";
 
 /**
  * `as-laid-out`: a matrix row for each row a reader sees, the plainest to program; a row with fewer switches than the

@@ -1,6 +1,6 @@
-import { randomFrom } from "../engine/random";
+import { randomFrom } from "../optimisation/random";
 import { type Assignment, type MeasuredProblem, totalWireMm } from "./matrixProblem";
-import { treeMm } from "./spanningTree";
+import { treeMm } from "../optimisation/spanningTree";
 
 const EMPTY = -1;
 /** Warmth of the search in mm: how much more wire a step may cost, at first and at last. */

@@ -1,5 +1,5 @@
 import type { Cell } from "../circuits/matrix";
-import { readingRows } from "../layout/readingOrder";
+import { readingRows } from "../geometry/readingOrder";
 import { planReadingOrder } from "./planReadingOrder";
 import { type Assignment, type MatrixProblem, assignmentOf } from "./matrixProblem";
 

@@ -1,7 +1,7 @@
 import { type Pin, usablePins } from "../catalogue/controllers/controllerProfile";
 import type { Net } from "../circuits/net";
-import { type Derived, derive } from "../design/derive";
-import type { Design } from "../design/schema";
+import { type Derived, derive } from "../derived/derive";
+import type { Design } from "../document/schema";
 import { lacks } from "./capability";
 import { busGroups } from "./pinGroups";
 

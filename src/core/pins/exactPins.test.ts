@@ -4,22 +4,22 @@ import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { controllerCatalogue } from "../catalogue/controllers";
 import type { Control } from "../catalogue/kinds";
 import type { Circuit } from "../circuits";
-import { derive } from "../design/derive";
-import { randomFrom } from "../engine/random";
-import { addControl } from "../design/edits/controls";
-import { chooseController, freePin, lockPins, movePin } from "../design/edits/pins";
-import { changeCircuit, setCell, shareOutDirect, shareOutMatrix, wireAs, wireNew } from "../design/edits/wiring";
-import { newDesign } from "../design/newDesign";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import { randomFrom } from "../optimisation/random";
+import { addControl } from "../edits/controls";
+import { chooseController, freePin, lockPins, movePin } from "../edits/pins";
+import { changeCircuit, setCell, shareOutDirect, shareOutMatrix, wireAs, wireNew } from "../edits/wiring";
+import { newDesign } from "../document/newDesign";
+import type { Design } from "../document/schema";
 import { findingsOf } from "../findings/check";
-import { carryOver } from "./carryOver";
+import { carryOver } from "../edits/carryOver";
 import { pinConflict } from "./conflict";
 import { nextPin } from "./padOrder";
 import { padsBySide, sideOf } from "./pinSides";
 import { type PinPlanResult, crossingLeads, leadsOf, movedNets, planPins } from "./planPins";
-import { shareOutPins } from "./shareOutPins";
-import { IMPOSSIBLE, NO_PIN, type PinProblem, solvePins } from "./solvePins";
-import { waysOut } from "./waysOut";
+import { shareOutPins } from "../edits/shareOutPins";
+import { IMPOSSIBLE, NO_PIN, type PinProblem, solvePins } from "../optimisation/solvePins";
+import { waysOut } from "../edits/waysOut";
 
 const rowOf = (kinds: Control["kind"][], profileId: string): Design => {
   const placed = kinds.reduce(

@@ -2,7 +2,7 @@ import { type ControllerProfile, usablePins } from "../catalogue/controllers/con
 import type { Net } from "../circuits/net";
 import { lacks } from "./capability";
 import { padsBySide, sideOf } from "./pinSides";
-import { sides } from "./pinWishes";
+import { sides } from "../document/pinWishes";
 
 /** Usable pins in the order of a walk round the module: down the left side, along the bottom, up the right, back. */
 function padsAround(profile: ControllerProfile): string[] {

@@ -1,7 +1,7 @@
 import type { ControllerProfile, Pin } from "../catalogue/controllers/controllerProfile";
 import type { Net } from "../circuits/net";
 import { padsBySide } from "./pinSides";
-import type { Together } from "./solvePins";
+import type { Together } from "../optimisation/solvePins";
 
 const indices = (pins: Pin[], test: (pin: Pin) => boolean) => pins.flatMap((pin, nth) => (test(pin) ? [nth] : []));
 

@@ -1,7 +1,7 @@
 import type { Pin } from "../catalogue/controllers/controllerProfile";
 import type { Net } from "../circuits/net";
-import type { Controller } from "../design/schema";
-import { type Point, distanceMm, place, point } from "../layout/point";
+import type { Controller } from "../document/schema";
+import { type Point, distanceMm, place, point } from "../geometry/point";
 
 /** Where a pin lies on the mat. A module under the board shows its other side, so left and right change places. */
 export const pinPlace = (controller: Controller, pin: Pin): Point =>

@@ -1,5 +1,5 @@
 import type { ControllerProfile, Pin } from "../catalogue/controllers/controllerProfile";
-import type { Side } from "./pinWishes";
+import type { Side } from "../document/pinWishes";
 
 type Layout = Pick<ControllerProfile, "widthMm" | "heightMm" | "pins">;
 

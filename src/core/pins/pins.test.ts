@@ -3,11 +3,11 @@ import { describe, expect, it } from "vitest";
 import { finishedPad, pad } from "../../../tests/support/designs";
 import { controllerCatalogue } from "../catalogue/controllers";
 import { controllerProfileSchema, usablePins } from "../catalogue/controllers/controllerProfile";
-import { derive } from "../design/derive";
-import { chooseController, freePin, lockPins, moveController, movePin, takePinPlan } from "../design/edits/pins";
-import { shareOutDirect, shareOutMatrix } from "../design/edits/wiring";
+import { derive } from "../derived/derive";
+import { chooseController, freePin, lockPins, moveController, movePin, takePinPlan } from "../edits/pins";
+import { shareOutDirect, shareOutMatrix } from "../edits/wiring";
 import { findingsOf } from "../findings/check";
-import { assignLeastCost } from "./assignment";
+import { assignLeastCost } from "../optimisation/assignment";
 import { pinPlace } from "./pinPlace";
 import { planPins, wireMm } from "./planPins";
 

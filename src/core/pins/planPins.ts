@@ -1,14 +1,14 @@
 import { type Pin, usablePins } from "../catalogue/controllers/controllerProfile";
 import type { Net } from "../circuits/net";
-import { derive } from "../design/derive";
-import type { Controller, Design } from "../design/schema";
-import { crosses } from "../layout/segment";
-import type { Point } from "../layout/point";
+import { derive } from "../derived/derive";
+import type { Controller, Design } from "../document/schema";
+import { crosses } from "../geometry/segment";
+import type { Point } from "../geometry/point";
 import { lacks } from "./capability";
 import { busGroups, rowGroups } from "./pinGroups";
 import { nearestTap, pinPlace } from "./pinPlace";
 import { sideOf } from "./pinSides";
-import { IMPOSSIBLE, type PinProblem, solvePins } from "./solvePins";
+import { IMPOSSIBLE, type PinProblem, solvePins } from "../optimisation/solvePins";
 
 export interface PinPlanResult {
   /** Pin name by net id, the locked ones included. */

@@ -1,7 +1,7 @@
-import type { Design } from "../design/schema";
-import { typedBy } from "../keymap/bindings";
-import { distanceMm } from "../layout/point";
-import { type Finger, type ReachSettings } from "./reachSettings";
+import type { Design } from "../document/schema";
+import { typedBy } from "../bindings";
+import { distanceMm } from "../geometry/point";
+import { type Finger, type ReachSettings } from "../document/reachSettings";
 
 /** Keys under the resting fingers, by keyboard usage: A S D F and J K L ; with both thumbs on Space (common practice). */
 const RESTING: [Finger, usage: number][] = [

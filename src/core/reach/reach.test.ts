@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { keyBlock } from "../../../tests/support/designs";
-import { addLayer, bind } from "../design/edits/keymap";
-import type { Design } from "../design/schema";
+import { addLayer, bind } from "../edits/keymap";
+import type { Design } from "../document/schema";
 import { guessHomes } from "./homes";
 import { fingersOf, movementWords, reachOf, typingOf } from "./reach";
 

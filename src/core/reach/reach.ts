@@ -1,9 +1,9 @@
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
 import { keyboardUsages } from "../hid/keyboardUsages";
-import { type Binding, leadOf, typedBy } from "../keymap/bindings";
-import { type Point, distanceMm } from "../layout/point";
-import type { Finger } from "./reachSettings";
+import { type Binding, leadOf, typedBy } from "../bindings";
+import { type Point, distanceMm } from "../geometry/point";
+import type { Finger } from "../document/reachSettings";
 
 export interface FingerLoad {
   finger: Finger;

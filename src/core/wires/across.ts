@@ -1,4 +1,4 @@
-import type { Design } from "../design/schema";
+import type { Design } from "../document/schema";
 import { wiresOf } from "./wires";
 
 /** Flags of the nets whose wires run between two boards: what a cable there has to carry, supply and ground included. */

@@ -1,10 +1,9 @@
 import type { LightChain } from "../circuits/lightChain";
 import { indexedLights } from "../circuits/lightChain";
-import { derive } from "../design/derive";
-import { changeCircuit } from "../design/edits/wiring";
-import type { Design } from "../design/schema";
-import { distanceMm } from "../layout/point";
-import { type Placed, readingRows } from "../layout/readingOrder";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { distanceMm } from "../geometry/point";
+import { type Placed, readingRows } from "../geometry/readingOrder";
 
 /** Ways to order a chain: each row from the left, or to and fro, which needs no long way back. */
 export const lightOrders = ["row-by-row", "serpentine", "shortest"] as const;
@@ -49,27 +48,17 @@ function uncrossed(start: Placed[]): Placed[] {
   return order;
 }
 
-/** Orders a chain anew. The bridged lights stay bridged. */
-export function orderLights(design: Design, circuitId: string, order: LightOrder): Design {
-  const chain = design.circuits.find((c): c is LightChain => c.id === circuitId && c.kind === "light-chain");
-  if (!chain) return design;
+/** The lights of a chain in another order of their places. */
+export function lightsInOrder(design: Design, chain: LightChain, order: LightOrder): string[] {
   const rows = readingRows(placesOf(design, chain.members), design.pitch.yMm / 2);
   const lights =
     order === "shortest"
       ? shortest(rows.flat())
       : rows.flatMap((row, nth) => (order === "serpentine" && nth % 2 === 1 ? [...row].reverse() : row));
-  return changeCircuit<LightChain>(design, circuitId, { members: lights.map(({ id }) => id) });
+  return lights.map(({ id }) => id);
 }
 
 export const chainMm = (design: Design, chain: LightChain): number => lengthMm(placesOf(design, chain.members));
-
-/** Takes a dead light out of the data's way, or puts it back. */
-export function bridgeLight(design: Design, circuitId: string, id: string, bridged: boolean): Design {
-  const chain = design.circuits.find((c): c is LightChain => c.id === circuitId && c.kind === "light-chain");
-  if (!chain) return design;
-  const others = chain.bridged.filter((one) => one !== id);
-  return changeCircuit<LightChain>(design, circuitId, { bridged: bridged ? [...others, id] : others });
-}
 
 export interface LightRow {
   id: string;

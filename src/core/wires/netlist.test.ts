@@ -4,14 +4,14 @@ import { finishedPad, keyBlock, wiredDemos } from "../../../tests/support/design
 import type { Control } from "../catalogue/kinds";
 import type { Circuit } from "../circuits";
 import type { LadderCircuit } from "../circuits/ladder";
-import { derive } from "../design/derive";
-import { addControl, changeControl } from "../design/edits/controls";
-import { chooseController } from "../design/edits/pins";
-import { changeCircuit, shareOutDirect, wireAs, wireNew } from "../design/edits/wiring";
-import { newDesign } from "../design/newDesign";
-import type { Design } from "../design/schema";
-import { distanceMm } from "../layout/point";
-import { shareOutPins } from "../pins/shareOutPins";
+import { derive } from "../derived/derive";
+import { addControl, changeControl } from "../edits/controls";
+import { chooseController } from "../edits/pins";
+import { changeCircuit, shareOutDirect, wireAs, wireNew } from "../edits/wiring";
+import { newDesign } from "../document/newDesign";
+import type { Design } from "../document/schema";
+import { distanceMm } from "../geometry/point";
+import { shareOutPins } from "../edits/shareOutPins";
 import { type NetlistNet, netlistOf } from "./netlist";
 import { wiresOf } from "./wires";
 

@@ -3,9 +3,9 @@ import type { InlinePart } from "../circuits/circuitKind";
 import { type Chip, terminalPlace } from "../circuits/chip";
 import { GROUND } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
-import { type Point, distanceMm, place, point } from "../layout/point";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { type Point, distanceMm, place, point } from "../geometry/point";
 import { pinPlace } from "../pins/pinPlace";
 
 /** One end of a part on a net. */

@@ -1,6 +1,6 @@
 import type { Net } from "../circuits/net";
-import { derive } from "../design/derive";
-import type { Design } from "../design/schema";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
 import { wireOhm } from "./copper";
 import { type Wire, wiresOf } from "./wires";
 

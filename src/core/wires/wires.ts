@@ -1,10 +1,10 @@
 import type { Shunt } from "../circuits/circuitKind";
 import type { Net, Tap } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
-import { type Derived, derive } from "../design/derive";
-import type { Design } from "../design/schema";
-import { type Point, distanceMm } from "../layout/point";
-import { distancesOf, treeEdges } from "../matrix/spanningTree";
+import { type Derived, derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { type Point, distanceMm } from "../geometry/point";
+import { distancesOf, treeEdges } from "../optimisation/spanningTree";
 import { pinPlace } from "../pins/pinPlace";
 
 /** The order of the work: rows first, then what crosses them, then what leads away. */

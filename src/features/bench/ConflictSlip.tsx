@@ -1,6 +1,6 @@
 "use client";
 
-import { readDesign } from "@/core/design/readDesign";
+import { readDesign } from "@/core/document/readDesign";
 import type { StoredDesign } from "@/store/database";
 import { keepMine, takeTheirs, useBench, useDesign } from "@/store/bench";
 import { addCopy } from "@/store/shelf";

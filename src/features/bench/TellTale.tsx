@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { ChevronDown, ChevronUp } from "lucide-react";
 import { useState } from "react";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import type { ToldFinding } from "@/core/findings/finding";
 import { useDesign } from "@/store/bench";
 import { select, takeLayer, takeNet } from "@/store/hand";

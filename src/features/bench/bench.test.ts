@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { finishedPad, matrixOf, pad } from "../../../tests/support/designs";
-import { derive } from "@/core/design/derive";
-import { addLayer, bind } from "@/core/design/edits/keymap";
-import { lockPins } from "@/core/design/edits/pins";
-import { shareOutDirect } from "@/core/design/edits/wiring";
+import { derive } from "@/core/derived/derive";
+import { addLayer, bind } from "@/core/edits/keymap";
+import { lockPins } from "@/core/edits/pins";
+import { shareOutDirect } from "@/core/edits/wiring";
 import { artifacts } from "@/core/formats/registry";
 import { pinChoices } from "../pins/pinChoices";
 import { lineChoices } from "../wiring/lineChoices";

@@ -1,8 +1,8 @@
 import type { Control } from "@/core/catalogue/kinds";
 import { kindOf } from "@/core/catalogue/kinds";
-import { phraseOf } from "@/core/keymap/bindings";
+import { phraseOf } from "@/core/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
-import type { Design, Layer } from "@/core/design/schema";
+import type { Design, Layer } from "@/core/document/schema";
 import { reachOf } from "@/core/reach/reach";
 import { firstEnd } from "@/core/engine/movable";
 import type { LensId } from "@/ui/lenses/lens";

@@ -1,5 +1,5 @@
 import { download } from "@/ui/files/download";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 
 /** Names and purposes stand here so that the exporters themselves load only when one is asked for. */
 export const exportChoices = [

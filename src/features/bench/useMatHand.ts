@@ -1,7 +1,7 @@
 import { useRef, useState } from "react";
 import { kindNamed } from "@/core/catalogue/kinds";
-import { derive } from "@/core/design/derive";
-import { addControl } from "@/core/design/edits/controls";
+import { derive } from "@/core/derived/derive";
+import { addControl } from "@/core/edits/controls";
 import { endUnder, movableEnds } from "@/core/engine/movable";
 import { edit, useDesign } from "@/store/bench";
 import { select, takeNet, toggleSelected, useHand } from "@/store/hand";

@@ -1,6 +1,6 @@
 import type { KeyboardEvent } from "react";
-import { derive } from "@/core/design/derive";
-import { movePin } from "@/core/design/edits/pins";
+import { derive } from "@/core/derived/derive";
+import { movePin } from "@/core/edits/pins";
 import { firstEnd, movableEnds } from "@/core/engine/movable";
 import { nextPin } from "@/core/pins/padOrder";
 import { edit, useDesign } from "@/store/bench";

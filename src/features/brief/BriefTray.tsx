@@ -2,10 +2,10 @@
 
 import { Box } from "@chakra-ui/react";
 import { budgetOf, budgetWords } from "@/core/brief/budget";
-import type { Wish } from "@/core/brief/wish";
+import type { Wish } from "@/core/document/wish";
 import { wishTroubles } from "@/core/brief/wishFit";
 import { switchWayNamed } from "@/core/brief/ways";
-import { briefFromLayout, changeWish, placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
+import { briefFromLayout, changeWish, placeBrief, wireAsPlanned } from "@/core/edits/brief";
 import { edit, useDesign } from "@/store/bench";
 import { newId } from "@/store/newId";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";

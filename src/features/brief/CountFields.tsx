@@ -1,4 +1,4 @@
-import { type Wish, type WishCount, wishCounts } from "@/core/brief/wish";
+import { type Wish, type WishCount, wishCounts } from "@/core/document/wish";
 import { NumberField, Tick } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 

@@ -1,9 +1,9 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { addedParts } from "@/core/brief/prices";
+import { addedParts } from "@/core/catalogue/prices";
 import { ANY_NUMBER } from "@/core/brief/breaks";
 import { counted } from "@/core/words";
-import { changeWish } from "@/core/design/edits/brief";
+import { changeWish } from "@/core/edits/brief";
 import { edit } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import type { BriefAnswer } from "@/workers/planningTasks";

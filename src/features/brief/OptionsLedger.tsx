@@ -2,8 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import { type Wish, wishCounts } from "@/core/brief/wish";
-import { takePlan } from "@/core/design/edits/brief";
+import { type Wish, wishCounts } from "@/core/document/wish";
+import { takePlan } from "@/core/edits/brief";
 import { edit, useDesign } from "@/store/bench";
 import { useBriefPlan } from "@/store/briefPlan";
 import { PlainButton } from "@/ui/pieces/buttons";

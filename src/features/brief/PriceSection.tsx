@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { addedParts, priceOf } from "@/core/brief/prices";
+import { addedParts, priceOf } from "@/core/catalogue/prices";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { edit, useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";

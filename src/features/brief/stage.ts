@@ -1,5 +1,5 @@
 import dynamic from "next/dynamic";
-import { wishCounts } from "@/core/brief/wish";
+import { wishCounts } from "@/core/document/wish";
 import type { StageView } from "../stageView";
 
 export const briefStage: StageView = {

@@ -1,9 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { bind } from "@/core/design/edits/keymap";
+import { bind } from "@/core/edits/keymap";
 import { modifierNames } from "@/core/hid/keyboardUsages";
-import { type Binding, phraseOf } from "@/core/keymap/bindings";
+import { type Binding, phraseOf } from "@/core/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
 import { edit } from "@/store/bench";
 import { takeInput } from "@/store/hand";

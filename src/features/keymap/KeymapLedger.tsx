@@ -1,8 +1,8 @@
 "use client";
 
 import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
-import { derive } from "@/core/design/derive";
-import { phraseOf } from "@/core/keymap/bindings";
+import { derive } from "@/core/derived/derive";
+import { phraseOf } from "@/core/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
 import { select, takeInput, takeLayer } from "@/store/hand";
 import { Ledger } from "@/ui/pieces/Ledger";

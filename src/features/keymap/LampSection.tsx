@@ -1,8 +1,8 @@
 "use client";
 
 import type { Control } from "@/core/catalogue/kinds";
-import { setLampRule } from "@/core/design/edits/keymap";
-import type { LampRule } from "@/core/design/schema";
+import { setLampRule } from "@/core/edits/keymap";
+import type { LampRule } from "@/core/document/schema";
 import { edit, useDesign } from "@/store/bench";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";

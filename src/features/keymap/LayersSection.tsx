@@ -1,8 +1,8 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { addLayer, removeLayer, renameLayer } from "@/core/design/edits/keymap";
-import { designSchema } from "@/core/design/schema";
+import { addLayer, removeLayer, renameLayer } from "@/core/edits/keymap";
+import { designSchema } from "@/core/document/schema";
 import { fieldOf, limitsOf } from "@/core/schemaLimits";
 import { edit } from "@/store/bench";
 import { takeLayer } from "@/store/hand";

@@ -1,6 +1,6 @@
 import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
-import { derive } from "@/core/design/derive";
-import type { Design, Layer } from "@/core/design/schema";
+import { derive } from "@/core/derived/derive";
+import type { Design, Layer } from "@/core/document/schema";
 import { useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
-import type { Board, Design } from "@/core/design/schema";
+import type { Board, Design } from "@/core/document/schema";
 import {
   addBoard,
   addLink,
@@ -15,10 +15,10 @@ import {
   removeLink,
   shiftBoard,
   turnBoard,
-} from "@/core/design/edits/boards";
+} from "@/core/edits/boards";
 import { boardRings } from "@/core/layout/boardOutline";
-import { boundsOf } from "@/core/layout/outline";
-import { plateMaterials } from "@/core/making/settings";
+import { boundsOf } from "@/core/geometry/outline";
+import { plateMaterials } from "@/core/document/makingSettings";
 import { conductorsAcross } from "@/core/wires/across";
 import { edit, useDesign } from "@/store/bench";
 import { takeOutline, useLayoutView } from "@/store/layoutView";

@@ -3,11 +3,12 @@
 import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
 import { useState } from "react";
-import type { CapSet, ColourGroup } from "@/core/capsets/capSet";
+import type { CapSet, ColourGroup } from "@/core/document/capSet";
 import { coverage, keysOf, missingBySize } from "@/core/capsets/coverage";
-import { rowChanges, takeRowChange } from "@/core/capsets/rowChanges";
-import { changeControl } from "@/core/design/edits/controls";
-import type { Design } from "@/core/design/schema";
+import { rowChanges } from "@/core/capsets/rowChanges";
+import { takeRowChange } from "@/core/edits/capRows";
+import { changeControl } from "@/core/edits/controls";
+import type { Design } from "@/core/document/schema";
 import { counted } from "@/core/words";
 import { edit, useDesign } from "@/store/bench";
 import { select, useHand } from "@/store/hand";

@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { spansOf } from "@/core/making/bending";
 import { type BoardFit, boardFits } from "@/core/making/fit";
-import type { Bed, Making, PriceStep } from "@/core/making/settings";
+import type { Bed, Making, PriceStep } from "@/core/document/makingSettings";
 import type { SplitProposal } from "@/core/making/splitLine";
 import { currentDesign, edit, useDesign } from "@/store/bench";
 import { showSeam, useLayoutView } from "@/store/layoutView";
@@ -81,7 +81,7 @@ function SplitPart({ fit }: { fit: BoardFit }) {
     if (found[0]) showSeam({ boardId: fit.boardId, proposal: found[0] });
   };
   const take = async (proposal: SplitProposal) => {
-    const { takeSplit } = await import("@/core/making/splitLine");
+    const { takeSplit } = await import("@/core/edits/split");
     edit("split a board", (d) => takeSplit(d, fit.boardId, proposal, newId));
     showSeam(null);
     setProposals(null);

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Control } from "@/core/catalogue/kinds";
-import { changeGroup, dissolveGroup } from "@/core/design/edits/groups";
+import { changeGroup, dissolveGroup } from "@/core/edits/groups";
 import { edit, useDesign } from "@/store/bench";
 import { select } from "@/store/hand";
 import { newId } from "@/store/newId";

@@ -1,7 +1,7 @@
 "use client";
 
 import { type Control, kindOf } from "@/core/catalogue/kinds";
-import { derive } from "@/core/design/derive";
+import { derive } from "@/core/derived/derive";
 import { useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { pickControl } from "@/store/pick";

@@ -1,5 +1,5 @@
-import type { Board } from "@/core/design/schema";
-import { changeBoard } from "@/core/design/edits/boards";
+import type { Board } from "@/core/document/schema";
+import { changeBoard } from "@/core/edits/boards";
 import { edit } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { NumberField } from "@/ui/pieces/fields";

@@ -3,8 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { budgetOf, budgetWords } from "@/core/brief/budget";
 import { type Control, controlKinds } from "@/core/catalogue/kinds";
-import { placeBrief, wireAsPlanned } from "@/core/design/edits/brief";
-import { addControl } from "@/core/design/edits/controls";
+import { placeBrief, wireAsPlanned } from "@/core/edits/brief";
+import { addControl } from "@/core/edits/controls";
 import { freeSpot } from "@/core/layout/freeSpot";
 import { edit, useDesign } from "@/store/bench";
 import { select, useHand } from "@/store/hand";

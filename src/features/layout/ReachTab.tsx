@@ -4,7 +4,7 @@ import { Box, Textarea } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { guessHomes } from "@/core/reach/homes";
 import { movementWords, reachOf } from "@/core/reach/reach";
-import { type Finger, type ReachSettings, fingers } from "@/core/reach/reachSettings";
+import { type Finger, type ReachSettings, fingers } from "@/core/document/reachSettings";
 import { edit, useDesign } from "@/store/bench";
 import { select, useHand } from "@/store/hand";
 import { PlainButton } from "@/ui/pieces/buttons";

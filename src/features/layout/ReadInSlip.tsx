@@ -2,15 +2,15 @@
 
 import { Box, Textarea } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
-import { changeBoard } from "@/core/design/edits/boards";
-import { placeRows } from "@/core/design/edits/importRows";
+import { changeBoard } from "@/core/edits/boards";
+import { placeRows } from "@/core/edits/importRows";
 import { readDxf } from "@/core/formats/dxfIn";
 import { type KeyRow, type TableUnit, readKeyTable } from "@/core/formats/keyTable";
 import { layoutFromDrawing } from "@/core/formats/layoutFromDrawing";
 import { readSvg } from "@/core/formats/svgIn";
 import type { LineProblem } from "@/core/formats/table";
-import type { Design } from "@/core/design/schema";
-import type { Ring } from "@/core/layout/ring";
+import type { Design } from "@/core/document/schema";
+import type { Ring } from "@/core/geometry/ring";
 import { counted } from "@/core/words";
 import { edit, useDesign } from "@/store/bench";
 import { select } from "@/store/hand";

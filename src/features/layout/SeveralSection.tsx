@@ -1,9 +1,10 @@
 "use client";
 
 import type { Control } from "@/core/catalogue/kinds";
-import { changeControl, placeControls, tidyMm } from "@/core/design/edits/controls";
+import { changeControl, placeControls } from "@/core/edits/controls";
+import { tidyMm } from "@/core/geometry/tidyMm";
 import { type AlignEdge, align, distribute } from "@/core/layout/arrange";
-import type { Point } from "@/core/layout/point";
+import type { Point } from "@/core/geometry/point";
 import { edit } from "@/store/bench";
 import { duplicateSelection, removeSelection } from "@/store/selectionEdits";
 import { PlainButton } from "@/ui/pieces/buttons";

@@ -1,6 +1,6 @@
-import type { ShapeParams } from "@/core/layout/shapes";
-import { startShapeOf } from "@/core/layout/shapes";
-import type { ShapeField } from "@/core/layout/shapes/startShape";
+import type { ShapeParams } from "@/core/shapes";
+import { startShapeOf } from "@/core/shapes";
+import type { ShapeField } from "@/core/shapes/startShape";
 import { NumberField, TextField, Tick } from "@/ui/pieces/fields";
 import { readNumber } from "@/ui/pieces/readNumber";
 import { Columns } from "@/ui/pieces/sheets";

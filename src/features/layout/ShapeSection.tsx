@@ -3,10 +3,10 @@
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import { type Control, controlKinds } from "@/core/catalogue/kinds";
-import { derive } from "@/core/design/derive";
-import { addGroup } from "@/core/design/edits/groups";
-import { boundsOf } from "@/core/layout/outline";
-import { type ShapeParams, startShapes } from "@/core/layout/shapes";
+import { derive } from "@/core/derived/derive";
+import { addGroup } from "@/core/edits/groups";
+import { boundsOf } from "@/core/geometry/outline";
+import { type ShapeParams, startShapes } from "@/core/shapes";
 import { currentDesign, edit, useDesign } from "@/store/bench";
 import { select } from "@/store/hand";
 import { newId } from "@/store/newId";

@@ -5,7 +5,7 @@ import dynamic from "next/dynamic";
 import { useState } from "react";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { type ControllerProfile, usablePins } from "@/core/catalogue/controllers/controllerProfile";
-import { derive } from "@/core/design/derive";
+import { derive } from "@/core/derived/derive";
 import { useDesign } from "@/store/bench";
 import { takeProfile } from "./takeProfile";
 import { PlainButton } from "@/ui/pieces/buttons";

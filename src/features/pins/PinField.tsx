@@ -1,8 +1,8 @@
 "use client";
 
 import type { Net } from "@/core/circuits/net";
-import { derive } from "@/core/design/derive";
-import { freePin, movePin } from "@/core/design/edits/pins";
+import { derive } from "@/core/derived/derive";
+import { freePin, movePin } from "@/core/edits/pins";
 import { edit, useDesign } from "@/store/bench";
 import { notify } from "@/ui/pieces/notices";
 import { ChoiceField } from "@/ui/pieces/fields";

@@ -2,8 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import type { Net } from "@/core/circuits/net";
-import { derive } from "@/core/design/derive";
-import { lockPins } from "@/core/design/edits/pins";
+import { derive } from "@/core/derived/derive";
+import { lockPins } from "@/core/edits/pins";
 import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
 import { edit, useDesign } from "@/store/bench";
 import { takeNet, useHand } from "@/store/hand";

@@ -2,8 +2,8 @@
 
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
-import { derive } from "@/core/design/derive";
-import { clearPins, lockPins, moveController } from "@/core/design/edits/pins";
+import { derive } from "@/core/derived/derive";
+import { clearPins, lockPins, moveController } from "@/core/edits/pins";
 import { crossingLeads, leadsOf, wireMm } from "@/core/pins/planPins";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";

@@ -1,9 +1,9 @@
 "use client";
 
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { type Conflict, canPlaceAll, pinConflict } from "@/core/pins/conflict";
-import { type PinWishes, type Side, sides } from "@/core/pins/pinWishes";
-import { waysOut } from "@/core/pins/waysOut";
+import { type PinWishes, type Side, sides } from "@/core/document/pinWishes";
+import { waysOut } from "@/core/edits/waysOut";
 import { counted, listed } from "@/core/words";
 import { edit } from "@/store/bench";
 import { usePinPlanView } from "@/store/pinPlanView";

@@ -1,6 +1,6 @@
 import type { ControllerProfile, Pin } from "@/core/catalogue/controllers/controllerProfile";
 import type { Net } from "@/core/circuits/net";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { lacks } from "@/core/pins/capability";
 
 /** A pin's abilities in a few words. */

@@ -1,4 +1,4 @@
-import { carryOver } from "@/core/pins/carryOver";
+import { carryOver } from "@/core/edits/carryOver";
 import { counted } from "@/core/words";
 import { currentDesign, edit } from "@/store/bench";
 import { movedBetween } from "@/store/pinPlanView";

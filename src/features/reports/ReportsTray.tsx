@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { type InterfaceKind, hidInterfaces, interfaceKinds } from "@/core/hid/interfaces";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
 import { TextField, Tick } from "@/ui/pieces/fields";

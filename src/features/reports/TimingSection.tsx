@@ -1,8 +1,8 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { setDebounceOf, setTiming } from "@/core/design/edits/timing";
-import { type Debounce, type Timing, debounceOf, debounceSchools, timingSchema } from "@/core/keymap/debounce";
+import { setDebounceOf, setTiming } from "@/core/edits/timing";
+import { type Debounce, type Timing, debounceOf, debounceSchools, timingSchema } from "@/core/document/debounce";
 import { fieldOf } from "@/core/schemaLimits";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";

@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { loadDemos } from "@/store/demos";
 import { addCopy } from "@/store/shelf";
 import { Slip } from "@/ui/pieces/Slip";

@@ -6,7 +6,7 @@ import dynamic from "next/dynamic";
 import Link from "next/link";
 import { useState } from "react";
 import type { StoredDesign } from "@/store/database";
-import { readDesign } from "@/core/design/readDesign";
+import { readDesign } from "@/core/document/readDesign";
 import { addCopy, removeFromShelf, renameOnShelf } from "@/store/shelf";
 import { DeviceThumbnail } from "@/ui/drawing/DeviceThumbnail";
 import { SignButton } from "@/ui/pieces/buttons";

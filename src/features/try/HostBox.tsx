@@ -2,10 +2,10 @@
 
 import { Box } from "@chakra-ui/react";
 import { type KeyboardEvent, useMemo, useRef } from "react";
-import { derive } from "@/core/design/derive";
-import type { Design } from "@/core/design/schema";
+import { derive } from "@/core/derived/derive";
+import type { Design } from "@/core/document/schema";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
-import { typedBy } from "@/core/keymap/bindings";
+import { typedBy } from "@/core/bindings";
 import { pressElement, releaseAll, turnElement, useSession } from "@/store/session";
 
 /** Which inputs a key of the person's own keyboard stands for: those bound to its usage, base layer first. */

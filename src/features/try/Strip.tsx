@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { derive } from "@/core/design/derive";
+import { derive } from "@/core/derived/derive";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
 import { toHex } from "@/core/engine/simulate";
 import { useDesign } from "@/store/bench";

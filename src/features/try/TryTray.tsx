@@ -11,7 +11,7 @@ import {
   turnElement,
   useSession,
 } from "@/store/session";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { movableEnds } from "@/core/engine/movable";
 import { useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";

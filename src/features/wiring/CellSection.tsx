@@ -1,8 +1,8 @@
 "use client";
 
 import { hasDiode, isReversed } from "@/core/circuits/matrix";
-import { lockCells, matrixOfElement, setCell, setOwnDiode, setReversed } from "@/core/design/edits/wiring";
-import type { Design } from "@/core/design/schema";
+import { lockCells, matrixOfElement, setCell, setOwnDiode, setReversed } from "@/core/edits/wiring";
+import type { Design } from "@/core/document/schema";
 import { edit } from "@/store/bench";
 import { ChoiceField, Tick } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";

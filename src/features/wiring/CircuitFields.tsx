@@ -5,8 +5,8 @@ import { EXPANDER_ADDRESSES, type ExpanderCircuit, addressOf } from "@/core/circ
 import { ladderMargin } from "@/core/circuits/ladderVoltage";
 import type { LadderCircuit } from "@/core/circuits/ladder";
 import type { DiodeDirection } from "@/core/circuits/matrix";
-import { derive } from "@/core/design/derive";
-import { changeCircuit } from "@/core/design/edits/wiring";
+import { derive } from "@/core/derived/derive";
+import { changeCircuit } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
 import { Columns, Values } from "@/ui/pieces/sheets";

@@ -3,8 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { type Circuit, circuitKindOf } from "@/core/circuits";
-import { derive } from "@/core/design/derive";
-import { changeCircuit, moveMember, orderMembers } from "@/core/design/edits/wiring";
+import { derive } from "@/core/derived/derive";
+import { changeCircuit, moveMember, orderMembers } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
 import { PlainButton, SignButton } from "@/ui/pieces/buttons";

@@ -2,10 +2,10 @@
 
 import { Box } from "@chakra-ui/react";
 import { type Circuit, circuitKindOf, circuitKinds } from "@/core/circuits";
-import { derive } from "@/core/design/derive";
+import { derive } from "@/core/derived/derive";
 import { wireAsBriefSays } from "./wireAsBriefSays";
-import { shareOutDirect, shareOutMatrix, unwire, wireInto, wireNew } from "@/core/design/edits/wiring";
-import type { Design } from "@/core/design/schema";
+import { shareOutDirect, shareOutMatrix, unwire, wireInto, wireNew } from "@/core/edits/wiring";
+import type { Design } from "@/core/document/schema";
 import { factsOf } from "@/core/findings/facts";
 import { counted } from "@/core/words";
 import { edit, useDesign } from "@/store/bench";

@@ -1,9 +1,9 @@
 "use client";
 
 import type { MatrixCircuit } from "@/core/circuits/matrix";
-import { derive } from "@/core/design/derive";
-import { changeCircuit } from "@/core/design/edits/wiring";
-import type { Design } from "@/core/design/schema";
+import { derive } from "@/core/derived/derive";
+import { changeCircuit } from "@/core/edits/wiring";
+import type { Design } from "@/core/document/schema";
 import { fitDiodesAt } from "@/core/findings/rules/chords";
 import { analyseGhosts } from "@/core/matrix/ghostAnalysis";
 import { checkMatrix } from "@/core/matrix/matrixElectrics";

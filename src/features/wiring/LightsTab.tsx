@@ -18,9 +18,10 @@ import {
 import { CSS } from "@dnd-kit/utilities";
 import { GripVertical } from "lucide-react";
 import type { LightChain } from "@/core/circuits/lightChain";
-import { derive } from "@/core/design/derive";
-import { moveMember } from "@/core/design/edits/wiring";
-import { type LightOrder, type LightRow, bridgeLight, chainMm, lightTable, orderLights } from "@/core/wires/lightOrder";
+import { derive } from "@/core/derived/derive";
+import { moveMember } from "@/core/edits/wiring";
+import { bridgeLight, orderLights } from "@/core/edits/lights";
+import { type LightOrder, type LightRow, chainMm, lightTable } from "@/core/wires/lightOrder";
 import { edit, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
 import { PlainButton } from "@/ui/pieces/buttons";

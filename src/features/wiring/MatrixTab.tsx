@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from "react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
-import { lockCells, takeMatrixPlan } from "@/core/design/edits/wiring";
+import { lockCells, takeMatrixPlan } from "@/core/edits/wiring";
 import {
   type MatrixAnswer,
   type MatrixWish,

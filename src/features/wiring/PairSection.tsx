@@ -3,8 +3,8 @@
 import type { Circuit } from "@/core/circuits";
 import type { Charlieplex } from "@/core/circuits/charlieplex";
 import type { TwoWayMatrix } from "@/core/circuits/twoWayMatrix";
-import { setLinePair, setTwoWayCell } from "@/core/design/edits/wiring";
-import type { Design } from "@/core/design/schema";
+import { setLinePair, setTwoWayCell } from "@/core/edits/wiring";
+import type { Design } from "@/core/document/schema";
 import { edit } from "@/store/bench";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";

@@ -6,7 +6,7 @@ import { linkConnectors, partConnectors } from "@/core/wires/connectors";
 import { cutList, metresOf } from "@/core/wires/cutList";
 import { supplyDrops } from "@/core/wires/supplyDrop";
 import { type Phase, type Wire, wiresOf } from "@/core/wires/wires";
-import type { WireSettings } from "@/core/wires/wireSettings";
+import type { WireSettings } from "@/core/document/wireSettings";
 import { edit, useDesign } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
 import { takeWire, useWiringView } from "@/store/wiringView";

@@ -3,8 +3,8 @@
 import type { Cell, MatrixCircuit } from "@/core/circuits/matrix";
 import { hasDiode, isReversed } from "@/core/circuits/matrix";
 import type { PlacedElement } from "@/core/circuits/net";
-import { derive } from "@/core/design/derive";
-import { matrixOfElement, setCell } from "@/core/design/edits/wiring";
+import { derive } from "@/core/derived/derive";
+import { matrixOfElement, setCell } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { pickControl } from "@/store/pick";

@@ -1,8 +1,8 @@
 import type { MatrixCircuit } from "@/core/circuits/matrix";
 import { columnNetId, lineFlag, rowNetId } from "@/core/circuits/matrix";
-import { derive } from "@/core/design/derive";
-import { setCell } from "@/core/design/edits/wiring";
-import type { Design } from "@/core/design/schema";
+import { derive } from "@/core/derived/derive";
+import { setCell } from "@/core/edits/wiring";
+import type { Design } from "@/core/document/schema";
 import { currentDesign, edit } from "@/store/bench";
 import { useHand } from "@/store/hand";
 

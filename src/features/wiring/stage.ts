@@ -1,5 +1,5 @@
 import dynamic from "next/dynamic";
-import { derive } from "@/core/design/derive";
+import { derive } from "@/core/derived/derive";
 import { factsOf } from "@/core/findings/facts";
 import type { StageView } from "../stageView";
 import { moveSelectionToNet } from "./moveToNet";

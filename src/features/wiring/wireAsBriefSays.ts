@@ -5,7 +5,7 @@ import { notify } from "@/ui/pieces/notices";
 export async function wireAsBriefSays(strategy: string): Promise<void> {
   // The planning of every way comes with the first use.
   const [{ wireAsPlanned }, { switchWayNamed }] = await Promise.all([
-    import("@/core/design/edits/brief"),
+    import("@/core/edits/brief"),
     import("@/core/brief/ways"),
   ]);
   if (switchWayNamed(strategy)) edit("wire as planned", wireAsPlanned);

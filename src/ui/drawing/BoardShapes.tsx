@@ -1,5 +1,5 @@
 import { memo } from "react";
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import { boardRings } from "@/core/layout/boardOutline";
 import { ringPath } from "./outlinePath";
 

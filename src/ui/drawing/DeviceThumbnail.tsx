@@ -1,7 +1,7 @@
-import type { Design } from "@/core/design/schema";
-import { derive } from "@/core/design/derive";
+import type { Design } from "@/core/document/schema";
+import { derive } from "@/core/derived/derive";
 import { boardRings } from "@/core/layout/boardOutline";
-import { boundsOf } from "@/core/layout/outline";
+import { boundsOf } from "@/core/geometry/outline";
 import { outlinePath, ringPath } from "./outlinePath";
 
 /** A small picture of the device for the shelf. */

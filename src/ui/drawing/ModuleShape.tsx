@@ -1,6 +1,6 @@
 import { memo } from "react";
 import type { ControllerProfile, Pin } from "@/core/catalogue/controllers/controllerProfile";
-import type { Controller } from "@/core/design/schema";
+import type { Controller } from "@/core/document/schema";
 import { textClass } from "../mat/readable";
 import { Upright } from "./Upright";
 

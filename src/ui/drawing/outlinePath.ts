@@ -1,5 +1,5 @@
-import type { Outline } from "@/core/layout/outline";
-import { type Point, distanceMm } from "@/core/layout/point";
+import type { Outline } from "@/core/geometry/outline";
+import { type Point, distanceMm } from "@/core/geometry/point";
 
 const mm = (value: number) => Number(value.toFixed(3));
 

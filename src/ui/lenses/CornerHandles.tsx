@@ -1,4 +1,4 @@
-import type { Point } from "@/core/layout/point";
+import type { Point } from "@/core/geometry/point";
 
 /** Corners of a drawn outline that can be dragged; exact numbers stand in the tray. */
 export function CornerHandles({ corners }: { corners: Point[] }) {

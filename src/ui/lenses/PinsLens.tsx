@@ -1,8 +1,8 @@
 import { memo } from "react";
-import { derive } from "@/core/design/derive";
-import type { Design } from "@/core/design/schema";
-import { place, point } from "@/core/layout/point";
-import { meetingPoint } from "@/core/layout/segment";
+import { derive } from "@/core/derived/derive";
+import type { Design } from "@/core/document/schema";
+import { place, point } from "@/core/geometry/point";
+import { meetingPoint } from "@/core/geometry/segment";
 import { crossingLeads, leadsOf } from "@/core/pins/planPins";
 import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
 import { CasedWire } from "./CasedWire";

@@ -1,8 +1,8 @@
 import { memo } from "react";
-import type { Design } from "@/core/design/schema";
-import { derive } from "@/core/design/derive";
+import type { Design } from "@/core/document/schema";
+import { derive } from "@/core/derived/derive";
 import { keepOuts, plugOutline } from "@/core/layout/keepOuts";
-import type { Point } from "@/core/layout/point";
+import type { Point } from "@/core/geometry/point";
 import { outlinePath } from "../drawing/outlinePath";
 
 interface PlateLensProps {

@@ -15,7 +15,7 @@ import {
 } from "react";
 import { usePinch } from "./usePinch";
 import { useWheel } from "./useWheel";
-import { type Point, point } from "@/core/layout/point";
+import { type Point, point } from "@/core/geometry/point";
 import { FlippedContext } from "../drawing/Upright";
 import { SignButton } from "../pieces/buttons";
 import { hiddenText, leastMm } from "./readable";

@@ -1,9 +1,9 @@
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { controllerProfileSchema } from "@/core/catalogue/controllers/controllerProfile";
-import { briefSchema, noWish, wishSchema } from "@/core/brief/wish";
-import { countedAfterMs } from "@/core/keymap/debounce";
-import { type Result, good } from "@/core/design/problem";
-import { readDesign } from "@/core/design/readDesign";
+import { briefSchema, noWish, wishSchema } from "@/core/document/wish";
+import { countedAfterMs } from "@/core/document/debounce";
+import { type Result, good } from "@/core/document/problem";
+import { readDesign } from "@/core/document/readDesign";
 import { between, listOf, whole, z } from "@/core/schema";
 import { planningTasks } from "../planningTasks";
 import { jsonReply, parsed, problemReply, readOptions } from "./reply";

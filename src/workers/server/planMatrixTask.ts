@@ -1,7 +1,7 @@
 import { between, whole, z } from "@/core/schema";
-import { restDirect, takeMatrixPlan } from "@/core/design/edits/wiring";
-import { bad, good } from "@/core/design/problem";
-import type { Design } from "@/core/design/schema";
+import { restDirect, takeMatrixPlan } from "@/core/edits/wiring";
+import { bad, good } from "@/core/document/problem";
+import type { Design } from "@/core/document/schema";
 import { factsOf } from "@/core/findings/facts";
 import { type MatrixAnswer, type MatrixPart, matrixParts, schools } from "@/core/matrix/planMatrix";
 import { planPartByWire, planPartInOrderBounded } from "@/core/matrix/searchMatrix";

@@ -1,9 +1,9 @@
 import { z } from "@/core/schema";
-import { chooseController, takePinPlan } from "@/core/design/edits/pins";
+import { chooseController, takePinPlan } from "@/core/edits/pins";
 import { pinConflict } from "@/core/pins/conflict";
-import { waysOut } from "@/core/pins/waysOut";
-import { profileNamed } from "@/core/design/derive";
-import { bad, good } from "@/core/design/problem";
+import { waysOut } from "@/core/edits/waysOut";
+import { profileNamed } from "@/core/derived/derive";
+import { bad, good } from "@/core/document/problem";
 import { movedNets, planPins } from "@/core/pins/planPins";
 import { jsonReply, readOptions, withDesign } from "./reply";
 import type { Task } from "./tasks";

@@ -1,7 +1,7 @@
-import type { Problem, Result } from "@/core/design/problem";
-import { bad, good } from "@/core/design/problem";
-import { readDesign } from "@/core/design/readDesign";
-import type { Design } from "@/core/design/schema";
+import type { Problem, Result } from "@/core/document/problem";
+import { bad, good } from "@/core/document/problem";
+import { readDesign } from "@/core/document/readDesign";
+import type { Design } from "@/core/document/schema";
 import type { Schema } from "@/core/schema";
 
 /** An answer as it can be handed from thread to thread. */

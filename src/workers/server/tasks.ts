@@ -1,5 +1,5 @@
 import { artifactNamed } from "@/core/formats/registry";
-import { good } from "@/core/design/problem";
+import { good } from "@/core/document/problem";
 import { simulate, simulationSchema, toHex } from "@/core/engine/simulate";
 import { findingsOf, toldFinding } from "@/core/findings/check";
 import { factsOf } from "@/core/findings/facts";

@@ -1,4 +1,4 @@
-import { designJsonSchema } from "@/core/design/jsonSchema";
+import { designJsonSchema } from "@/core/document/jsonSchema";
 
 export const dynamic = "force-static";
 

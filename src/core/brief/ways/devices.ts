@@ -1,7 +1,7 @@
 import { type Circuit, circuitKindNamed } from "../../circuits";
 import { displayPlaces } from "../../circuits/busDisplays";
 import { readNeed } from "../../circuits/net";
-import { sumParts } from "../prices";
+import { sumParts } from "../../catalogue/prices";
 import { type Probe, probeElements, wayOf } from "./probe";
 import { type Certainty, type WayContext, type WayPlan, noPlan } from "./way";
 

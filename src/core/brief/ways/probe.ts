@@ -3,7 +3,7 @@ import type { Control } from "../../catalogue/kinds";
 import { type Circuit, circuitKindOf } from "../../circuits";
 import type { CircuitPlan } from "../../circuits/circuitKind";
 import type { Net, NetRole, PlacedElement } from "../../circuits/net";
-import { type PartCounts, sumParts } from "../prices";
+import { type PartCounts, sumParts } from "../../catalogue/prices";
 import { type PinLot, type WayPlan, noPlan } from "./way";
 
 /** So many controls of a kind, or elements of one sort of them, that a plan is tried on. */

@@ -1,8 +1,8 @@
 import type { Circuit } from "../../circuits";
 import type { ControllerProfile } from "../../catalogue/controllers/controllerProfile";
 import type { PinNeed } from "../../circuits/net";
-import type { PartCounts } from "../prices";
-import type { Wish } from "../wish";
+import type { PartCounts } from "../../catalogue/prices";
+import type { Wish } from "../../document/wish";
 
 /** Pins of one sort that a plan needs. Needs with the same `shared` name are met by the same pins. */
 export interface PinLot {

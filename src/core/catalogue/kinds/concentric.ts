@@ -1,5 +1,5 @@
 import { knobEnd } from "./endAt";
-import { circle } from "../../layout/outline";
+import { circle } from "../../geometry/outline";
 import { between, z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, switchOf, turningOf } from "./controlKind";
 import { turningFields } from "./encoder";

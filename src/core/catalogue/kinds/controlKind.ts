@@ -1,8 +1,8 @@
 import { type Schema, text, between, z } from "../../schema";
 import type { Part } from "../parts/part";
 import { shapeOutline } from "../parts/part";
-import type { Outline } from "../../layout/outline";
-import { type Point, point } from "../../layout/point";
+import type { Outline } from "../../geometry/outline";
+import { type Point, point } from "../../geometry/point";
 
 export const idSchema = z
   .string()

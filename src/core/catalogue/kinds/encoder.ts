@@ -1,6 +1,6 @@
 import { knobEnd } from "./endAt";
-import { circle } from "../../layout/outline";
-import { point } from "../../layout/point";
+import { circle } from "../../geometry/outline";
+import { point } from "../../geometry/point";
 import { between, whole, z } from "../../schema";
 import { type Contact, type ControlKind, asPart, controlFields, pressOf, turningOf } from "./controlKind";
 

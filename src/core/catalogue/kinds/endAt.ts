@@ -1,4 +1,4 @@
-import { type Point, rotate } from "../../layout/point";
+import { type Point, rotate } from "../../geometry/point";
 import type { ControlBase, Element } from "./controlKind";
 
 /** A place on the mat as the control itself sees it: from its centre, upright. */

@@ -1,6 +1,6 @@
-import { type Outline, placeOutline, roundedRectangle } from "../../layout/outline";
-import { point } from "../../layout/point";
-import { stabiliserOf } from "../../layout/stabiliser";
+import { type Outline, placeOutline, roundedRectangle } from "../../geometry/outline";
+import { point } from "../../geometry/point";
+import { stabiliserOf } from "./stabiliser";
 import { between, text, z } from "../../schema";
 import { shapeOutline } from "../parts/part";
 import { type ControlKind, type Pitch, asPart, controlFields, pressOf } from "./controlKind";

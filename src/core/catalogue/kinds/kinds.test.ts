@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { partCatalogue } from "../parts";
-import { boundsOf } from "../../layout/outline";
+import { boundsOf } from "../../geometry/outline";
 import { type AnyControlKind, controlKinds, controlSchema, kindNamed } from ".";
 
 // What every kind of control promises to the rest of the program; a new kind is checked here without a new test.

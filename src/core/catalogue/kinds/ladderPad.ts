@@ -1,4 +1,4 @@
-import { roundedRectangle } from "../../layout/outline";
+import { roundedRectangle } from "../../geometry/outline";
 import { between, z } from "../../schema";
 import { type ControlKind, contactRow, controlFields, switchOf } from "./controlKind";
 

@@ -1,4 +1,4 @@
-import { circle } from "../../layout/outline";
+import { circle } from "../../geometry/outline";
 import { between, z } from "../../schema";
 import { type ControlKind, contactRow, controlFields, elementOf } from "./controlKind";
 

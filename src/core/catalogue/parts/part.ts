@@ -1,5 +1,5 @@
-import { type Outline, circle, placeOutline, roundedRectangle } from "../../layout/outline";
-import { point } from "../../layout/point";
+import { type Outline, circle, placeOutline, roundedRectangle } from "../../geometry/outline";
+import { point } from "../../geometry/point";
 import { type Schema, between, listOf, text, z } from "../../schema";
 
 const idSchema = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,40}$/));

@@ -1,7 +1,7 @@
 import { chipOutline } from "../../circuits/chip";
-import { placeChip } from "../../design/edits/chips";
-import { overlaps } from "../../layout/clearance";
-import { boundsOf } from "../../layout/outline";
+import { placeChip } from "../../edits/chips";
+import { overlaps } from "../../geometry/clearance";
+import { boundsOf } from "../../geometry/outline";
 
 import { type Rule, controlSubject, listed } from "../finding";
 

@@ -1,6 +1,6 @@
 import { type BusDisplays, displayPlaces } from "../../circuits/busDisplays";
-import { changeCircuit } from "../../design/edits/wiring";
-import { shareOutPins } from "../../pins/shareOutPins";
+import { changeCircuit } from "../../edits/wiring";
+import { shareOutPins } from "../../edits/shareOutPins";
 import { type Rule, counted, listed, netSubject } from "../finding";
 
 /** More displays of one address than a bus with all its multiplexers can tell apart. */

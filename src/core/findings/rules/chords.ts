@@ -1,6 +1,6 @@
 import type { MatrixCircuit } from "../../circuits/matrix";
-import { changeCircuit, setReversed } from "../../design/edits/wiring";
-import type { Design } from "../../design/schema";
+import { changeCircuit, setReversed } from "../../edits/wiring";
+import type { Design } from "../../document/schema";
 import { ghostWay } from "../../matrix/reported";
 import { diodesForChords } from "../../matrix/safeDiodes";
 import { scanGraphOf } from "../../matrix/scanGraph";

@@ -2,7 +2,7 @@ import { EXPANDER_ADDRESSES, type ExpanderCircuit, addressOf } from "../../circu
 import type { LadderCircuit } from "../../circuits/ladder";
 import { ladderMargin } from "../../circuits/ladderVoltage";
 import type { LightChain } from "../../circuits/lightChain";
-import { changeCircuit } from "../../design/edits/wiring";
+import { changeCircuit } from "../../edits/wiring";
 import { supplyDrops } from "../../wires/supplyDrop";
 import { type Rule, controlSubject, listed } from "../finding";
 

@@ -2,9 +2,9 @@ import type { CircuitPlan } from "../../circuits/circuitKind";
 import { rails } from "../../circuits/net";
 import { railPads } from "../../circuits/railPads";
 import type { LadderCircuit } from "../../circuits/ladder";
-import type { Derived } from "../../design/derive";
-import { changeCircuit } from "../../design/edits/wiring";
-import type { Design } from "../../design/schema";
+import type { Derived } from "../../derived/derive";
+import { changeCircuit } from "../../edits/wiring";
+import type { Design } from "../../document/schema";
 import { type Rule, controlSubject, listed, netSubject } from "../finding";
 
 /** Elements that a pin itself feeds, with the current of each: lamps in direct wiring and between line pairs, small outputs. */

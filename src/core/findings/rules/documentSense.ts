@@ -1,9 +1,9 @@
 import { kindOf } from "../../catalogue/kinds";
 import { circuitKindOf } from "../../circuits";
-import { tidyPins } from "../../design/edits/tidyPins";
-import { addLink, changeLink, removeLink } from "../../design/edits/boards";
-import { setLampRule } from "../../design/edits/keymap";
-import type { Design } from "../../design/schema";
+import { tidyPins } from "../../edits/tidyPins";
+import { addLink, changeLink, removeLink } from "../../edits/boards";
+import { setLampRule } from "../../edits/keymap";
+import type { Design } from "../../document/schema";
 import { conductorsAcross } from "../../wires/across";
 import { type Rule, controlSubject, counted, listed } from "../finding";
 

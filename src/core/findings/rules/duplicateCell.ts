@@ -1,6 +1,6 @@
 import type { MatrixCircuit } from "../../circuits/matrix";
-import { shareOutMatrix } from "../../design/edits/wiring";
-import type { Design } from "../../design/schema";
+import { shareOutMatrix } from "../../edits/wiring";
+import type { Design } from "../../document/schema";
 import { type Rule, listed } from "../finding";
 
 export const matricesOf = (design: Design): MatrixCircuit[] =>

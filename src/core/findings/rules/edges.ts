@@ -1,9 +1,9 @@
-import { changeBoard } from "../../design/edits/boards";
+import { changeBoard } from "../../edits/boards";
 import { boardRings } from "../../layout/boardOutline";
-import { boxesMeet, boxOf, placeOutline, roundedRectangle } from "../../layout/outline";
-import { isInside, outlineRing, ringAreaMm2 } from "../../layout/ring";
-import { commonOf } from "../../layout/ringSets";
-import { crossesItself, isWithin, wallMm } from "../../layout/ringSense";
+import { boxesMeet, boxOf, placeOutline, roundedRectangle } from "../../geometry/outline";
+import { isInside, outlineRing, ringAreaMm2 } from "../../geometry/ring";
+import { commonOf } from "../../geometry/ringSets";
+import { crossesItself, isWithin, wallMm } from "../../geometry/ringSense";
 import { type Rule, controlSubject, listed } from "../finding";
 
 /** Least wall between an opening and the plate's edge that cutters and printers keep (common practice). */

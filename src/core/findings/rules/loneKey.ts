@@ -1,5 +1,5 @@
-import { wireDirect } from "../../design/edits/wiring";
-import type { Design } from "../../design/schema";
+import { wireDirect } from "../../edits/wiring";
+import type { Design } from "../../document/schema";
 import type { Rule } from "../finding";
 import { matricesOf } from "./duplicateCell";
 

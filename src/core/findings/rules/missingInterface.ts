@@ -1,5 +1,5 @@
 import { type InterfaceKind, hidInterfaces } from "../../hid/interfaces";
-import { reportOf } from "../../keymap/bindings";
+import { reportOf } from "../../bindings";
 import { type Rule, listed } from "../finding";
 
 export const missingInterface: Rule = {

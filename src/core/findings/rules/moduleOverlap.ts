@@ -1,5 +1,5 @@
-import { overlaps } from "../../layout/clearance";
-import { placeOutline, roundedRectangle } from "../../layout/outline";
+import { overlaps } from "../../geometry/clearance";
+import { placeOutline, roundedRectangle } from "../../geometry/outline";
 import { type Rule, controlSubject, listed } from "../finding";
 
 export const moduleOverlap: Rule = {

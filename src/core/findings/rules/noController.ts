@@ -1,6 +1,6 @@
 import { usablePins } from "../../catalogue/controllers/controllerProfile";
 import { controllerCatalogue } from "../../catalogue/controllers";
-import { chooseController } from "../../design/edits/pins";
+import { chooseController } from "../../edits/pins";
 import { type Rule, counted } from "../finding";
 
 export const noController: Rule = {

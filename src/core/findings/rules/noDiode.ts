@@ -1,6 +1,6 @@
 import { type MatrixCircuit, isReversed } from "../../circuits/matrix";
-import { setDiodes, setOwnDiode, setReversed } from "../../design/edits/wiring";
-import type { Design } from "../../design/schema";
+import { setDiodes, setOwnDiode, setReversed } from "../../edits/wiring";
+import type { Design } from "../../document/schema";
 import { ghostsOf } from "../../matrix/ghosts";
 import { shortestWay } from "../../matrix/reported";
 import { scanGraphOf } from "../../matrix/scanGraph";

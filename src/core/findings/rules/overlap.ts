@@ -1,5 +1,5 @@
-import type { OwnedOutline } from "../../design/derive";
-import { closePairs } from "../../layout/closePairs";
+import type { OwnedOutline } from "../../derived/derive";
+import { closePairs } from "../../geometry/closePairs";
 import { CROWD_MOST } from "../../layout/keepOuts";
 import { tellPairs } from "../crowds";
 import { type Observation, type Rule, controlSubject } from "../finding";

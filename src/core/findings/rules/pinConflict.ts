@@ -1,7 +1,7 @@
 import type { Net } from "../../circuits/net";
 import { pinConflict as conflictOf } from "../../pins/conflict";
-import { shareOutPins } from "../../pins/shareOutPins";
-import { waysOut } from "../../pins/waysOut";
+import { shareOutPins } from "../../edits/shareOutPins";
+import { waysOut } from "../../edits/waysOut";
 import { type Rule, counted, listed, netSubject } from "../finding";
 
 const NAMED = 6;

@@ -1,8 +1,8 @@
 import type { Pin } from "../../catalogue/controllers/controllerProfile";
 import type { Net } from "../../circuits/net";
-import type { Derived } from "../../design/derive";
-import { freePin } from "../../design/edits/pins";
-import type { Design } from "../../design/schema";
+import type { Derived } from "../../derived/derive";
+import { freePin } from "../../edits/pins";
+import type { Design } from "../../document/schema";
 import { lacks } from "../../pins/capability";
 import { type Fix, type Observation, type Rule, listed, netSubject } from "../finding";
 

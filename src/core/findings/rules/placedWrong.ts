@@ -1,7 +1,7 @@
-import { placeControls } from "../../design/edits/controls";
+import { placeControls } from "../../edits/controls";
 import { moduleToMat } from "../../layout/keepOuts";
-import { distanceMm } from "../../layout/point";
-import { readingRows } from "../../layout/readingOrder";
+import { distanceMm } from "../../geometry/point";
+import { readingRows } from "../../geometry/readingOrder";
 import { type Rule, controlSubject, listed } from "../finding";
 
 export const mirroredPart: Rule = {

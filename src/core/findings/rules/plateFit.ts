@@ -1,7 +1,7 @@
-import { changeBoard } from "../../design/edits/boards";
-import type { Design } from "../../design/schema";
+import { changeBoard } from "../../edits/boards";
+import type { Design } from "../../document/schema";
 import { boardRings } from "../../layout/boardOutline";
-import { boundsOf } from "../../layout/outline";
+import { boundsOf } from "../../geometry/outline";
 import { thicknessFor } from "../../making/bending";
 import { FELT_MM, inAluminium, isSoft, worstSpan } from "../../making/stiffPlates";
 import { boardFits } from "../../making/fit";

@@ -1,10 +1,10 @@
-import type { Derived } from "../../design/derive";
-import type { Design } from "../../design/schema";
-import { changeControl } from "../../design/edits/controls";
+import type { Derived } from "../../derived/derive";
+import type { Design } from "../../document/schema";
+import { changeControl } from "../../edits/controls";
 import { ownedPairs } from "../../layout/keepOuts";
-import { needsStabiliser, stabiliserOf } from "../../layout/stabiliser";
-import { placeOutline } from "../../layout/outline";
-import type { PlateMaterial } from "../../making/settings";
+import { needsStabiliser, stabiliserOf } from "../../catalogue/kinds/stabiliser";
+import { placeOutline } from "../../geometry/outline";
+import type { PlateMaterial } from "../../document/makingSettings";
 import { tellPairs } from "../crowds";
 import { type Rule, controlSubject, counted, listed } from "../finding";
 

@@ -1,7 +1,7 @@
-import type { Derived } from "../../design/derive";
-import { clearanceMm, overlaps } from "../../layout/clearance";
-import { boxOf, boxesMeet } from "../../layout/outline";
-import { isInside } from "../../layout/ring";
+import type { Derived } from "../../derived/derive";
+import { clearanceMm, overlaps } from "../../geometry/clearance";
+import { boxOf, boxesMeet } from "../../geometry/outline";
+import { isInside } from "../../geometry/ring";
 import { keepOuts, ownedPairs, plugOutline } from "../../layout/keepOuts";
 import { tellPairs } from "../crowds";
 import { type Rule, controlSubject, counted, listed } from "../finding";

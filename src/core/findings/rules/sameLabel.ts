@@ -1,6 +1,6 @@
 import { kindOf } from "../../catalogue/kinds";
-import { changeControl, nextLabel } from "../../design/edits/controls";
-import type { Design } from "../../design/schema";
+import { changeControl, nextLabel } from "../../edits/controls";
+import type { Design } from "../../document/schema";
 import { type Rule, controlSubject } from "../finding";
 
 export const sameLabel: Rule = {

@@ -1,4 +1,4 @@
-import type { Design } from "../../design/schema";
+import type { Design } from "../../document/schema";
 import { checkMatrix } from "../../matrix/matrixElectrics";
 import type { Rule } from "../finding";
 import { matricesOf } from "./duplicateCell";

@@ -1,4 +1,4 @@
-import { closePairs } from "../../layout/closePairs";
+import { closePairs } from "../../geometry/closePairs";
 import { CROWD_MOST } from "../../layout/keepOuts";
 import { tellPairs } from "../crowds";
 import { type Rule, controlSubject } from "../finding";

@@ -1,5 +1,5 @@
 import { usablePins } from "../../catalogue/controllers/controllerProfile";
-import { waysOut } from "../../pins/waysOut";
+import { waysOut } from "../../edits/waysOut";
 import { type Rule, counted } from "../finding";
 
 export const tooFewPins: Rule = {

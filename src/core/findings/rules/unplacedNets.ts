@@ -1,4 +1,4 @@
-import { takePinPlan } from "../../design/edits/pins";
+import { takePinPlan } from "../../edits/pins";
 import { planPins } from "../../pins/planPins";
 import { type Rule, counted, listed, netSubject } from "../finding";
 

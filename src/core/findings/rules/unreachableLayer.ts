@@ -1,4 +1,4 @@
-import { removeLayer } from "../../design/edits/keymap";
+import { removeLayer } from "../../edits/keymap";
 import { reachableLayers } from "../../keymap/layerReach";
 import type { Rule } from "../finding";
 

@@ -1,4 +1,4 @@
-import { shareOutMatrix, wireDirect } from "../../design/edits/wiring";
+import { shareOutMatrix, wireDirect } from "../../edits/wiring";
 import { type Rule, counted, listed } from "../finding";
 
 const NAMED = 6;

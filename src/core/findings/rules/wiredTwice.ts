@@ -1,4 +1,4 @@
-import { unwire } from "../../design/edits/wiring";
+import { unwire } from "../../edits/wiring";
 import type { Rule } from "../finding";
 
 export const wiredTwice: Rule = {

@@ -1,8 +1,8 @@
 import { unmetBy } from "../../brief/mustHaves";
 import { wishTroubles } from "../../brief/wishFit";
 import { boardRings } from "../../layout/boardOutline";
-import { boundsOf } from "../../layout/outline";
-import type { Design } from "../../design/schema";
+import { boundsOf } from "../../geometry/outline";
+import type { Design } from "../../document/schema";
 import { type Rule, listed } from "../finding";
 
 /** Side of a board up to which board houses have their lowest price (common practice). */

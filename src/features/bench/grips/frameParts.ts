@@ -1,5 +1,5 @@
-import type { Design } from "@/core/design/schema";
-import type { Point } from "@/core/layout/point";
+import type { Design } from "@/core/document/schema";
+import type { Point } from "@/core/geometry/point";
 import { select } from "@/store/hand";
 import type { Box } from "@/ui/mat/view";
 import type { Grip } from "./grip";

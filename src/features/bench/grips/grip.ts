@@ -1,4 +1,4 @@
-import type { Design } from "@/core/design/schema";
+import type { Design } from "@/core/document/schema";
 import type { MatPointer } from "@/ui/mat/Mat";
 import type { Box } from "@/ui/mat/view";
 

@@ -1,7 +1,7 @@
-import { derive } from "@/core/design/derive";
-import { placeChip } from "@/core/design/edits/chips";
-import type { Design } from "@/core/design/schema";
-import { type Point, distanceMm } from "@/core/layout/point";
+import { derive } from "@/core/derived/derive";
+import { placeChip } from "@/core/edits/chips";
+import type { Design } from "@/core/document/schema";
+import { type Point, distanceMm } from "@/core/geometry/point";
 import { edit } from "@/store/bench";
 import { CLICK_MM, type Grip, snapMm } from "./grip";
 

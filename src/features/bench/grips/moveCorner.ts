@@ -1,6 +1,6 @@
-import { changeBoard } from "@/core/design/edits/boards";
-import type { Design } from "@/core/design/schema";
-import type { Point } from "@/core/layout/point";
+import { changeBoard } from "@/core/edits/boards";
+import type { Design } from "@/core/document/schema";
+import type { Point } from "@/core/geometry/point";
 import { edit } from "@/store/bench";
 import { type Grip, snapMm } from "./grip";
 

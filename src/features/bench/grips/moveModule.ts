@@ -1,7 +1,7 @@
-import { derive } from "@/core/design/derive";
-import { moveController } from "@/core/design/edits/pins";
-import type { Design } from "@/core/design/schema";
-import { type Point, distanceMm } from "@/core/layout/point";
+import { derive } from "@/core/derived/derive";
+import { moveController } from "@/core/edits/pins";
+import type { Design } from "@/core/document/schema";
+import { type Point, distanceMm } from "@/core/geometry/point";
 import { edit } from "@/store/bench";
 import { CLICK_MM, type Grip, snapMm } from "./grip";
 

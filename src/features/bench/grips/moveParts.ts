@@ -1,6 +1,6 @@
-import { shiftControls } from "@/core/design/edits/controls";
-import type { Design } from "@/core/design/schema";
-import type { Point } from "@/core/layout/point";
+import { shiftControls } from "@/core/edits/controls";
+import type { Design } from "@/core/document/schema";
+import type { Point } from "@/core/geometry/point";
 import { edit } from "@/store/bench";
 import { type Grip, snapMm } from "./grip";
 

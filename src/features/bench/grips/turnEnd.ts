@@ -1,4 +1,4 @@
-import { type Point } from "@/core/layout/point";
+import { type Point } from "@/core/geometry/point";
 import { turnElement } from "@/store/session";
 import type { Grip } from "./grip";
 

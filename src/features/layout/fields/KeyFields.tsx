@@ -1,6 +1,6 @@
 import type { Control } from "@/core/catalogue/kinds";
 import type { Key } from "@/core/catalogue/kinds/key";
-import { needsStabiliser } from "@/core/layout/stabiliser";
+import { needsStabiliser } from "@/core/catalogue/kinds/stabiliser";
 import { useDesign } from "@/store/bench";
 import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";

@@ -1,0 +1,45 @@
+import type { InterfaceKind } from "../hid/interfaces";
+import type { Schema } from "../schema";
+
+/** What phrases and table entries need to know about the keymap around a binding. */
+export interface BindingContext {
+  layerName(layerId: string): string;
+  layerIndex(layerId: string): number;
+}
+
+/** The firmware's four-byte table entry: kind (the device contract's action kinds), modifiers, 16-bit value. */
+export interface ActionEntry {
+  kind: number;
+  modifiers: number;
+  value: number;
+  /** What follows in a longer action, which then lies in the pool. */
+  more?: number[];
+}
+
+export interface BindingBase {
+  does: string;
+}
+
+/** A layer that a binding leads to, and for how long: while it is held, or until another one is stayed on. */
+export interface LayerLead {
+  layerId: string;
+  lasting: "held" | "stays";
+}
+
+/**
+ * One sort of binding, with all its faces, so that nothing else asks what sort it is. A new one is one file, its line
+ * in the registry, and its case in firmware/src/keymap.c.
+ */
+export interface BindingKind<B extends BindingBase> {
+  does: B["does"];
+  schema: Schema<B>;
+  /** A short plain phrase: "hold for Symbols". */
+  phrase(binding: B, context: BindingContext): string;
+  encode(binding: B, context: BindingContext): ActionEntry;
+  /** The report it speaks through; null when it tells the host nothing. */
+  report: InterfaceKind | null;
+  /** The layer it leads to, where it does. */
+  leads?(binding: B): LayerLead;
+  /** The usage of the keyboard page that it holds down while pressed, where it does. */
+  types?(binding: B): { usage: number; modifiers: number };
+}

@@ -1,0 +1,131 @@
+import { emptyBrief } from "./wish";
+import { usualMaking } from "./makingSettings";
+import { noReach } from "./reachSettings";
+import { noPinWishes } from "./pinWishes";
+import { usualWires } from "./wireSettings";
+
+type Json = Record<string, unknown>;
+
+const isObject = (value: unknown): value is Json =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+const objects = (value: unknown): Json[] => (Array.isArray(value) ? value.filter(isObject) : []);
+
+/**
+ * Version 1 kept one matrix only: each key carried its own `row` and `column`, the diode direction stood at the top,
+ * and what had no cell was wired direct. Version 2 has circuits that name their members.
+ */
+function circuitsFromKeys(old: Json): Json {
+  const cells: Json = {};
+  const members: string[] = [];
+  const controls = objects(old.controls).map(({ row, column, ...control }) => {
+    const id = String(control.id);
+    if (typeof row === "number" && typeof column === "number") cells[`${id}:press`] = { row, column };
+    else if (control.kind === "key") members.push(`${id}:press`);
+    if (control.kind === "encoder") members.push(`${id}:turn`, ...(control.push ? [`${id}:press`] : []));
+    if (control.kind === "lamp") members.push(`${id}:lamp`);
+    return control;
+  });
+  const { diodes, ...rest } = old;
+  const matrix = { id: "matrix", kind: "matrix", name: "Matrix", diodes: diodes ?? "none", cells, withoutDiode: [] };
+  const direct = { id: "direct", kind: "direct", name: "Direct", members };
+  const circuits = [...(Object.keys(cells).length > 0 ? [matrix] : []), ...(members.length > 0 ? [direct] : [])];
+  return { ...rest, version: 2, controls, circuits };
+}
+
+const PARTS: Record<string, string> = { key: "switch-full", encoder: "encoder-11", lamp: "lamp-round" };
+const KEY_FIELDS = { second: null, stepU: null, profile: "", groupId: null };
+
+/** Version 2 had three kinds without parts, boards without plates, and neither brief nor making. */
+function partsAndBrief(old: Json): Json {
+  const controls = objects(old.controls).map((control) => ({
+    ...control,
+    partId: PARTS[String(control.kind)],
+    ...(control.kind === "key"
+      ? { ...KEY_FIELDS, stabiliser: Math.max(Number(control.widthU), Number(control.heightU)) >= 2 }
+      : {}),
+  }));
+  const plate = { material: "printed", thicknessMm: 1.5 };
+  const boards = objects(old.boards).map((board) => ({
+    ...board,
+    cornerRadiusMm: board.marginMm,
+    outline: null,
+    plate,
+    edgeCarried: true,
+  }));
+  const profiles = objects(old.profiles).map(({ usbDevice, ...profile }) => ({
+    ...profile,
+    form: "module",
+    firmware: { compiled: usbDevice ? "runs-usb" : "runs", interpreted: "no" },
+    radio: false,
+    connector: null,
+    oscillator: null,
+    price: 5,
+    pins: objects(profile.pins).map((pin) => ({ ...pin, boot: null })),
+  }));
+  return {
+    ...old,
+    version: 3,
+    controls,
+    boards,
+    profiles,
+    brief: emptyBrief,
+    groups: [],
+    parts: [],
+    colourGroups: [],
+    capSets: [],
+    reach: noReach,
+    making: usualMaking,
+  };
+}
+
+const CIRCUIT_FIELDS: Record<string, Json> = {
+  direct: { polarity: "to-ground" },
+  matrix: { reversed: [], locked: [], chords: [] },
+};
+
+/** Version 3 knew two kinds of circuit, and neither wishes for the pins nor how wires are cut. */
+function allCircuits(old: Json): Json {
+  const circuits = objects(old.circuits).map((circuit) => ({ ...circuit, ...CIRCUIT_FIELDS[String(circuit.kind)] }));
+  return { ...old, version: 4, circuits, chipPlaces: {}, pinWishes: noPinWishes, wires: usualWires };
+}
+
+/** Supply pads had no voltage; most say it in their name. */
+function voltsByName({ role, name }: Json, logicV: unknown): unknown {
+  if (role !== "supply" && role !== "logic-supply") return null;
+  if (/^\+?5V/i.test(String(name))) return 5;
+  if (/^\+?3V3|^3\.3/i.test(String(name))) return 3.3;
+  return role === "logic-supply" ? logicV : null;
+}
+
+/**
+ * Version 4 knew one debounce time and one school for all, and toggles told their state. They still do: what a device
+ * does must not change by being opened.
+ */
+function schoolsOfDebounce(old: Json): Json {
+  const { debounceMs, ...timing } = isObject(old.timing) ? old.timing : {};
+  const controls = objects(old.controls).map((control) =>
+    control.kind === "toggle" ? { ...control, tells: "state" } : control,
+  );
+  const debounce = { school: "deferred", ms: debounceMs };
+  const profiles = objects(old.profiles).map((profile) => ({
+    ...profile,
+    pins: objects(profile.pins).map((pin) => ({ ...pin, volts: voltsByName(pin, profile.logicV) })),
+  }));
+  const boards = objects(old.boards).map((board) => ({ ...board, follows: "hull" }));
+  return { ...old, version: 5, controls, profiles, boards, timing: { ...timing, debounce, debounceOf: {} } };
+}
+
+/** By the version they start from. */
+const steps: Record<number, (old: Json) => Json> = {
+  1: circuitsFromKeys,
+  2: partsAndBrief,
+  3: allCircuits,
+  4: schoolsOfDebounce,
+};
+
+/** Brings an older document forward, version by version. What is not recognised is handed on unchanged. */
+export function migrate(document: Json): Json {
+  let current = document;
+  while (typeof current.version === "number" && steps[current.version]) current = steps[current.version](current);
+  return current;
+}

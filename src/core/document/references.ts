@@ -1,0 +1,61 @@
+import { leadsTo } from "../bindings";
+import type { Problem } from "./problem";
+import type { Design } from "./schema";
+
+function repeated(values: string[], path: string): Problem[] {
+  const seen = new Set<string>();
+  return values.flatMap((value, index) => {
+    if (!seen.has(value)) {
+      seen.add(value);
+      return [];
+    }
+    return [{ path: `${path}.${index}`, message: `uses the id "${value}" a second time; each needs its own` }];
+  });
+}
+
+const idsOf = (entries: { id: string }[]) => entries.map(({ id }) => id);
+
+function boardProblems({ boards, controls, controllers }: Design): Problem[] {
+  const known = new Set(idsOf(boards));
+  const ofList = (list: { placement: { boardId: string } }[], name: string) =>
+    list.flatMap(({ placement: { boardId } }, at) =>
+      known.has(boardId)
+        ? []
+        : [
+            {
+              path: `${name}.${at}.placement.boardId`,
+              message: `lies on the board "${boardId}", which the design does not have`,
+            },
+          ],
+    );
+  return [...ofList(controls, "controls"), ...ofList(controllers, "controllers")];
+}
+
+function layerProblems({ keymap: { layers } }: Design): Problem[] {
+  const known = new Set(idsOf(layers));
+  return layers.flatMap((layer, at) =>
+    Object.entries(layer.bindings).flatMap(([input, binding]) => {
+      const to = leadsTo(binding);
+      if (to === null || known.has(to)) return [];
+      return [
+        {
+          path: `keymap.layers.${at}.bindings.${input}`,
+          message: `leads to the layer "${to}", which the design does not have`,
+        },
+      ];
+    }),
+  );
+}
+
+/** References that the schema cannot check: ids are unique, and what is named exists. */
+export function referenceProblems(design: Design): Problem[] {
+  return [
+    ...repeated(idsOf(design.controls), "controls"),
+    ...repeated(idsOf(design.boards), "boards"),
+    ...repeated(idsOf(design.circuits), "circuits"),
+    ...repeated(idsOf(design.controllers), "controllers"),
+    ...repeated(idsOf(design.keymap.layers), "keymap.layers"),
+    ...boardProblems(design),
+    ...layerProblems(design),
+  ];
+}

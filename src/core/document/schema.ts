@@ -1,0 +1,150 @@
+import { text, between, listOf, z } from "../schema";
+import { controllerProfileSchema } from "../catalogue/controllers/controllerProfile";
+import { controlSchema } from "../catalogue/kinds";
+import { idSchema, placementSchema } from "../catalogue/kinds/controlKind";
+import { partListSchema } from "../catalogue/parts/part";
+import { briefSchema } from "./wish";
+import { capSetSchema, colourGroupSchema } from "./capSet";
+import { circuitSchema } from "../circuits";
+import { interfaceKinds } from "../hid/interfaces";
+import { makingSchema, plateSchema } from "./makingSettings";
+import { reachSchema } from "./reachSettings";
+import { shapeSchema } from "../shapes";
+import { bindingSchema } from "../bindings";
+import { timingSchema } from "./debounce";
+import { pinWishesSchema } from "./pinWishes";
+import { wireSettingsSchema } from "./wireSettings";
+
+export const DESIGN_FORMAT = "ovrin-design";
+export const DESIGN_VERSION = 5;
+export const MOST_CONTROLS = 1000;
+
+const nameSchema = text(1, 80);
+
+const cornerSchema = z.strictObject({ xMm: between(-3000, 3000), yMm: between(-3000, 3000) });
+
+export const outlineFollows = ["rectangle", "close", "hull"] as const;
+
+/** A physical part that carries controls. Its outline follows its controls at a margin, or is drawn. */
+const boardSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  kind: z.enum(["panel", "half", "module", "loose"]),
+  marginMm: between(0, 50),
+  cornerRadiusMm: between(0, 50),
+  /** How an edge that is not drawn follows the controls: as a rectangle, closely, or as their hull. */
+  follows: z.enum(outlineFollows),
+  /** Corners of a drawn outline on the mat; null for one that follows the controls. */
+  outline: z.nullable(listOf(cornerSchema, 400, 3)),
+  plate: plateSchema,
+  /** Whether the case carries the plate along its edge. */
+  edgeCarried: z.boolean(),
+});
+export type Board = z.infer<typeof boardSchema>;
+
+/** What joins two boards, conductor by conductor. */
+const linkSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  kind: z.enum(["cable", "ribbon", "magnetic"]),
+  fromBoardId: idSchema,
+  toBoardId: idSchema,
+  conductors: listOf(text(1, 40), 100),
+});
+
+/** A controller module of a class, and where it lies: its parts side up on the mat, or under the board. */
+const controllerSchema = z.strictObject({
+  id: idSchema,
+  profileId: idSchema,
+  placement: placementSchema,
+  side: z.enum(["top", "under"]),
+});
+export type Controller = z.infer<typeof controllerSchema>;
+
+/** Controls that a start shape placed and can place again. */
+const groupSchema = z.strictObject({
+  id: idSchema,
+  name: nameSchema,
+  kind: text(1, 20),
+  at: placementSchema,
+  shape: shapeSchema,
+  /** In the order of the shape's slots; "" where the control was removed. */
+  members: listOf(text(0, 40), 1000),
+});
+export type Group = z.infer<typeof groupSchema>;
+
+const pinChoiceSchema = z.strictObject({ controllerId: idSchema, pin: text(1, 12), locked: z.boolean() });
+
+const layerSchema = z.strictObject({
+  id: idSchema,
+  name: text(1, 40),
+  /** By input id. An input that is missing does what the layer beneath says. */
+  bindings: z.record(z.string(), bindingSchema),
+});
+export type Layer = z.infer<typeof layerSchema>;
+
+const lampRuleSchema = z.discriminatedUnion("when", [
+  z.strictObject({ when: z.literal("never") }),
+  z.strictObject({ when: z.literal("always") }),
+  z.strictObject({ when: z.literal("layer"), layerId: idSchema }),
+  z.strictObject({ when: z.literal("lock"), lock: z.enum(["num", "caps", "scroll"]) }),
+]);
+export type LampRule = z.infer<typeof lampRuleSchema>;
+
+const keymapSchema = z.strictObject({
+  /** How the host reads the usages: which keyboard language it is set to. */
+  hostLanguage: z.enum(["en-US"]),
+  /** The first layer is the base. */
+  layers: listOf(layerSchema, 16, 1),
+  /** What each lamp shows, by control id. */
+  lamps: z.record(z.string(), lampRuleSchema),
+});
+
+const reportSetSchema = z.strictObject({
+  productName: text(1, 60),
+  interfaces: listOf(z.enum(interfaceKinds), interfaceKinds.length),
+});
+
+const journalEntrySchema = z.strictObject({
+  id: idSchema,
+  at: z.iso.datetime(),
+  kind: z.enum(["note", "measurement", "regret", "revision"]),
+  text: text(0, 4000),
+});
+
+export const designSchema = z.strictObject({
+  format: z.literal(DESIGN_FORMAT),
+  version: z.literal(DESIGN_VERSION),
+  id: idSchema,
+  name: nameSchema,
+  note: text(0, 2000),
+  brief: briefSchema,
+  pitch: z.strictObject({ xMm: between(5, 60), yMm: between(5, 60) }),
+  boards: listOf(boardSchema, 40, 1),
+  links: listOf(linkSchema, 60),
+  groups: listOf(groupSchema, 200),
+  /** Parts the person described, beside those of the catalogue. */
+  parts: partListSchema,
+  colourGroups: listOf(colourGroupSchema, 30),
+  capSets: listOf(capSetSchema, 20),
+  reach: reachSchema,
+  making: makingSchema,
+  controls: listOf(controlSchema, MOST_CONTROLS),
+  circuits: listOf(circuitSchema, 40),
+  /** Where the person laid added parts, by their id; the others lie among what they serve. */
+  chipPlaces: z.record(z.string(), cornerSchema),
+  controllers: listOf(controllerSchema, 8),
+  /** Controller classes the person wrote, beside those of the catalogue. */
+  profiles: listOf(controllerProfileSchema, 40),
+  /** By net id. */
+  pinPlan: z.record(z.string(), pinChoiceSchema),
+  pinWishes: pinWishesSchema,
+  wires: wireSettingsSchema,
+  keymap: keymapSchema,
+  reportSet: reportSetSchema,
+  timing: timingSchema,
+  journal: listOf(journalEntrySchema, 5000),
+});
+
+/** The one document of a device: what a person decided, nothing that can be derived. */
+export type Design = z.infer<typeof designSchema>;

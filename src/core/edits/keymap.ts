@@ -1,0 +1,45 @@
+import { type Binding, leadsTo } from "../bindings";
+import type { Design, LampRule, Layer } from "../document/schema";
+
+const withLayers = (design: Design, layers: Layer[]): Design => ({ ...design, keymap: { ...design.keymap, layers } });
+
+/** Binds an input on a layer; null takes the binding away, so that the layer beneath speaks. */
+export function bind(design: Design, layerId: string, inputId: string, binding: Binding | null): Design {
+  return withLayers(
+    design,
+    design.keymap.layers.map((layer) => {
+      if (layer.id !== layerId) return layer;
+      const { [inputId]: _, ...rest } = layer.bindings;
+      return { ...layer, bindings: binding ? { ...rest, [inputId]: binding } : rest };
+    }),
+  );
+}
+
+export const addLayer = (design: Design, id: string, name: string): Design =>
+  withLayers(design, [...design.keymap.layers, { id, name, bindings: {} }]);
+
+export const renameLayer = (design: Design, id: string, name: string): Design =>
+  withLayers(
+    design,
+    design.keymap.layers.map((layer) => (layer.id === id ? { ...layer, name } : layer)),
+  );
+
+/** Removes a layer and every binding and lamp that led to it. The base layer stays. */
+export function removeLayer(design: Design, id: string): Design {
+  if (design.keymap.layers[0].id === id) return design;
+  const layers = design.keymap.layers
+    .filter((layer) => layer.id !== id)
+    .map((layer) => ({
+      ...layer,
+      bindings: Object.fromEntries(Object.entries(layer.bindings).filter(([, binding]) => leadsTo(binding) !== id)),
+    }));
+  const lamps = Object.fromEntries(
+    Object.entries(design.keymap.lamps).filter(([, rule]) => !(rule.when === "layer" && rule.layerId === id)),
+  );
+  return { ...design, keymap: { ...design.keymap, layers, lamps } };
+}
+
+export const setLampRule = (design: Design, controlId: string, rule: LampRule): Design => ({
+  ...design,
+  keymap: { ...design.keymap, lamps: { ...design.keymap.lamps, [controlId]: rule } },
+});

@@ -1,0 +1,158 @@
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { bytesOf } from "../hid/descriptorWriter";
+import { hidInterfaces } from "../hid/interfaces";
+import { phraseOf } from "../bindings";
+import { bindingContextOf } from "../keymap/bindingContext";
+import type { ScanPlan } from "../firmware/scanPlan";
+import { arenaNeed } from "../firmware/capacity";
+import { type TableSection, tableSections } from "../firmware/tables";
+
+const hexByte = (byte: number) => `0x${byte.toString(16).padStart(2, "0")}`;
+
+/** A person's words inside a C comment: nothing that could end it or run on. */
+const inComment = (words: string) =>
+  words
+    .replace(/\*\//g, "* /")
+    .replace(/\/\*/g, "/ *")
+    .replace(/[\r\n\\?]/g, " ");
+
+function sectionLines({ title, bytes, entryBytes }: TableSection): string {
+  const lines: string[] = [`  /* ${title} */`];
+  for (let at = 0; at < bytes.length; at += entryBytes)
+    lines.push(
+      `  ${bytes
+        .slice(at, at + entryBytes)
+        .map(hexByte)
+        .join(", ")},`,
+    );
+  return lines.join("\n");
+}
+
+/** The generated tables as a C source. */
+export function tablesSource(plan: ScanPlan, design: Design): string {
+  return `/* The tables of "${inComment(design.name)}". Generated from its design file; change the design, not this. */
+#include "ovrin.h"
+#include "tables.h"
+
+const uint8_t ov_tables[] OV_IN_FLASH = {
+${tableSections(plan, design).map(sectionLines).join("\n")}
+};
+
+/* The runtime's memory for this device. */
+uint16_t ov_arena[${Math.max(1, Math.ceil(arenaNeed(plan, design) / 2))}];
+const uint16_t ov_arena_bytes = sizeof ov_arena;
+`;
+}
+
+function lineComments(title: string, nets: string[], design: Design, { reached }: ScanPlan): string {
+  const { netById, elements } = derive(design);
+  const lines = nets.map((id, number) => {
+    const pin = inComment([design.pinPlan[id]?.pin, reached[id]].filter(Boolean).join(", ") || "no pin yet");
+    return ` *   ${String(number).padStart(3)}  ${inComment(netById.get(id)?.flag ?? elements.get(id)?.label ?? id).padEnd(16)} ${pin}`;
+  });
+  return ` * ${title}\n${lines.length > 0 ? lines.join("\n") : " *   none"}`;
+}
+
+const pinArray = (name: string, nets: string[], design: Design) => {
+  const pins = nets.map((id) => JSON.stringify(design.pinPlan[id]?.pin ?? ""));
+  const items = pins.length > 0 ? pins.join(", ") : '""';
+  return `#define ${name}_COUNT ${nets.length}\n#define ${name}_PINS {${items}}`;
+};
+
+const descriptorArray = (name: string, bytes: Uint8Array) =>
+  `#define ${name} {${[...bytes].map(hexByte).join(", ")}}\n#define ${name}_LENGTH ${bytes.length}`;
+
+/** Which pin each numbered line is on, and the report descriptors, as a C header. */
+export function pinsHeader(plan: ScanPlan, design: Design): string {
+  const { profile } = derive(design);
+  const descriptors = design.reportSet.interfaces.map((kind) =>
+    descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(hidInterfaces[kind].descriptor())),
+  );
+  return `/* Lines and pins of "${inComment(design.name)}" on the ${inComment(profile?.title ?? "controller (none chosen yet)")}.
+${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design, plan)}
+${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design, plan)}
+${lineComments("Lamp lines (outputs, high is lit):", plan.lampLines, design, plan)}
+ */
+#ifndef OV_PINS_H
+#define OV_PINS_H
+
+${pinArray("OV_STROBE", plan.strobeLines, design)}
+${pinArray("OV_SENSE", plan.senseLines, design)}
+${pinArray("OV_LAMP", plan.lampLines, design)}
+
+${descriptors.join("\n")}
+
+#endif
+`;
+}
+
+export const makefile = `# make: builds the device for this computer.  make run: plays demo.txt.  make check: compares with expected.txt.
+CC ?= cc
+CFLAGS ?= -std=c99 -O2 -Wall -Wextra -Wpedantic
+SOURCES = $(wildcard src/*.c) tables.c
+
+device: $(SOURCES) hal/hal_host.c $(wildcard src/*.h) pins.h
+	$(CC) $(CFLAGS) -Isrc -I. -o $@ $(SOURCES) hal/hal_host.c
+
+run: device
+	./device < demo.txt
+
+check: device
+	./device < demo.txt > output.txt
+	cmp output.txt expected.txt && echo "as simulated"
+
+# What your board's project compiles: the runtime, the tables and hal/hal_board.c once it is filled in.
+board-objects: $(SOURCES) hal/hal_board.c
+	$(CC) $(CFLAGS) -Isrc -I. -c $(SOURCES) hal/hal_board.c
+
+clean:
+	rm -f device output.txt *.o
+
+.PHONY: run check board-objects clean
+`;
+
+function keymapLines(design: Design): string {
+  const { inputs } = derive(design);
+  const context = bindingContextOf(design);
+  return design.keymap.layers
+    .map((layer) => {
+      const lines = inputs
+        .filter((input) => layer.bindings[input.id])
+        .map((input) => `- ${input.label}: ${phraseOf(layer.bindings[input.id], context)}`);
+      return `### ${layer.name}\n\n${lines.length > 0 ? lines.join("\n") : "Nothing is bound."}`;
+    })
+    .join("\n\n");
+}
+
+/** What to do with the archive, in which order. */
+export function archiveReadme(design: Design): string {
+  const { profile } = derive(design);
+  return `# Firmware of ${design.name}
+
+Controller: ${profile?.title ?? "none chosen yet; the pins in pins.h are empty until one is"}.
+
+## In this order
+
+1. \`make check\` on this computer. It builds the runtime with your tables and the host stand-in, plays \`demo.txt\`
+   (each control once) and compares what the device reports with \`expected.txt\`, which the design program simulated.
+2. Open \`pins.h\`: it lists every line with its pin. Compare it with your wiring.
+3. Fill in the six functions of \`hal/hal_board.c\` with your controller's pin and USB calls. The comments say what each must do.
+4. In your board's own project compile \`src/*.c\`, \`tables.c\` and \`hal/hal_board.c\`. Call \`ov_init()\` once, then \`ov_scan()\`
+   every millisecond with the milliseconds since the last call. Hand the descriptors of \`pins.h\` to the USB side: one interface each.
+5. Load it before the case is closed, with the board's loader button in reach, and press every control once.
+
+No heap, no floating point, no recursion; the tables stay in flash. Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
+
+## Files
+
+- \`src/\`: the runtime, the same for every device. \`src/ovrin.h\` is its interface.
+- \`tables.c\`: this device. \`pins.h\`: its lines, pins and report descriptors.
+- \`hal/hal_host.c\`: the stand-in for a board on this computer. \`hal/hal_board.c\`: yours to fill in.
+- \`design.ovrin.json\`: the design itself, to import again.
+
+## Keymap
+
+${keymapLines(design)}
+`;
+}

@@ -1,0 +1,5 @@
+import { c99 } from "./c99";
+import type { FirmwareTarget } from "./firmwareTarget";
+
+/** Every form of firmware, one line each. */
+export const firmwareTargets: FirmwareTarget[] = [c99];
