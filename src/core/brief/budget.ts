@@ -1,5 +1,6 @@
 import type { Control } from "../catalogue/kinds";
-import { derive, profileNamed } from "../derived/derive";
+import { derive } from "../derived/derive";
+import { profileNamed } from "../derived/placedController";
 import type { Design } from "../document/schema";
 import { countedAfterMs } from "../document/debounce";
 import { counted, listed } from "../words";

@@ -58,6 +58,8 @@ export interface Net {
   role: NetRole;
   need: PinNeed | null;
   taps: Tap[];
+  /** The controller whose pin it wants; null while there is none. Circuits leave it out: it is known once they are joined. */
+  controllerId?: string | null;
   /** The bus whose lines must share one bus controller of the chip. */
   busId?: string;
   /** What gives an input its level while no contact does: an added resistor, or the part that drives it. */

@@ -1,7 +1,6 @@
-import { controllerCatalogue } from "../catalogue/controllers";
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { type Control, kindOf } from "../catalogue/kinds";
-import type { ControlInput, Pitch } from "../catalogue/kinds/controlKind";
+import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
 import type { CircuitPlan, Shunt } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
@@ -9,10 +8,13 @@ import { layChips } from "../circuits/layChips";
 import { GROUND, type Net, type PlacedElement, SUPPLY, rails } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
 import { partCatalogue } from "../catalogue/parts";
-import { type Part, shapeOutline } from "../catalogue/parts/part";
-import { type Outline, circle, placeOutline, roundedRectangle } from "../geometry/outline";
-import { place } from "../geometry/point";
+import type { Part } from "../catalogue/parts/part";
+import type { Outline } from "../geometry/outline";
 import type { Controller, Design } from "../document/schema";
+import { withOwnFlags } from "./ownFlags";
+import { type PlacedController, placedController } from "./placedController";
+import { elementsOf } from "./placedElements";
+import { type PlacedShapes, placedShapes } from "./placedShapes";
 
 /** What follows from a design. Computed when first asked for, kept as long as the design object lives. */
 export class Derived {
@@ -90,15 +92,8 @@ export class Derived {
     );
   }
 
-  /** Shapes of a control on the mat. An edit leaves most controls the same objects, so their shapes are kept. */
   private shapesOf(control: Control): PlacedShapes {
-    const part = this.partOf(control);
-    const { pitch } = this.design;
-    const known = shapesByControl.get(control);
-    if (known && known.part === part && known.pitch === pitch) return known;
-    const shapes = placedShapes(control, pitch, part);
-    shapesByControl.set(control, shapes);
-    return shapes;
+    return placedShapes(control, this.design.pitch, this.partOf(control));
   }
 
   get elements(): Map<string, PlacedElement> {
@@ -122,11 +117,9 @@ export class Derived {
     });
   }
 
-  /** The controller's outline on the mat. */
+  /** The main controller's outline on the mat. */
   get moduleOutline(): Outline | null {
-    const { controller, profile } = this;
-    if (!controller || !profile) return null;
-    return placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), controller.placement);
+    return this.controllers[0]?.outline ?? null;
   }
 
   /** All nets; what several circuits share (a bus, a rail, ground) stands once, rails and ground last. */
@@ -142,8 +135,13 @@ export class Derived {
       const power = [...rails.map(({ id }) => id), GROUND];
       const last = power.flatMap((id) => merged.get(id) ?? []);
       const signals = [...merged.values()].filter(({ id }) => !power.includes(id));
-      return [...withOwnFlags(signals, last), ...last];
+      return [...withOwnFlags(signals, last), ...last].map((net) => ({ ...net, controllerId: this.servedBy }));
     });
+  }
+
+  /** The id of the controller that a circuit's lines go to: the main one, as long as circuits do not name one. */
+  private get servedBy(): string | null {
+    return this.controllers[0]?.controller.id ?? null;
   }
 
   /** A rail that the controller feeds from the same pads as its logic is the logic's rail. */
@@ -201,55 +199,33 @@ export class Derived {
     });
   }
 
+  /** Every controller of the design, the main one first. */
+  get controllers(): PlacedController[] {
+    return this.keep("controllers", () => this.design.controllers.map((each) => placedController(this.design, each)));
+  }
+
+  /** The controller whose pins a net wants. */
+  controllerOf(net: Net): PlacedController | null {
+    return this.controllers.find(({ controller }) => controller.id === net.controllerId) ?? null;
+  }
+
+  /** Nets that want a pin of this controller. */
+  netsFor(controllerId: string): Net[] {
+    return this.signalNets.filter((net) => net.controllerId === controllerId);
+  }
+
+  /** The main controller, for what a device has once: its USB side, its levels. */
   get controller(): Controller | null {
-    return this.design.controllers[0] ?? null;
+    return this.controllers[0]?.controller ?? null;
   }
 
   get profile(): ControllerProfile | null {
-    return this.keep("profile", () => (this.controller ? profileNamed(this.design, this.controller.profileId) : null));
+    return this.controllers[0]?.profile ?? null;
   }
-}
-
-/** Flags are told apart: what has the flag of a rail, a line or another part first gets a number to it. */
-function withOwnFlags(nets: Net[], power: Net[]): Net[] {
-  const taken = new Set(power.map(({ flag }) => flag));
-  return nets.map((net) => {
-    let { flag } = net;
-    for (let number = 2; taken.has(flag); number++) flag = `${net.flag}·${number}`;
-    taken.add(flag);
-    return flag === net.flag ? net : { ...net, flag };
-  });
 }
 
 /** Height under the cap of an unpressed full-height switch, less its travel (from memory). */
 const BENEATH_CAPS_MM = 2.5;
-
-interface PlacedShapes {
-  part: Part;
-  pitch: Pitch;
-  caps: Outline[];
-  body: Outline;
-  openings: Outline[];
-  front: Outline[];
-  behind: Outline[];
-}
-
-const shapesByControl = new WeakMap<Control, PlacedShapes>();
-
-function placedShapes(control: Control, pitch: Pitch, part: Part): PlacedShapes {
-  const kind = kindOf(control);
-  const onMat = (outline: Outline) => placeOutline(outline, control.placement);
-  const posts = part.posts.map((post) => placeOutline(circle(post.diameterMm), { ...post, rotationDeg: 0 }));
-  return {
-    part,
-    pitch,
-    caps: kind.cap(control, pitch, part).map(onMat),
-    body: onMat(kind.body(control, part)),
-    openings: [...kind.openings(control, part), ...posts].map(onMat),
-    front: part.front ? [onMat(shapeOutline(part.front))] : [],
-    behind: part.behind ? [onMat(shapeOutline(part.behind))] : [],
-  };
-}
 
 /** An outline on the mat and the index of its control. */
 export interface OwnedOutline {
@@ -258,33 +234,6 @@ export interface OwnedOutline {
 }
 
 const catalogueById = new Map(partCatalogue.map((part) => [part.id, part]));
-
-/** A part that is mounted from the solder side shows its contacts mirrored. */
-const elementsByControl = new WeakMap<Control, PlacedElement[]>();
-
-/** Elements with their contacts on the mat; kept with the control, like its shapes. */
-function elementsOf(control: Control): PlacedElement[] {
-  let elements = elementsByControl.get(control);
-  if (!elements) elementsByControl.set(control, (elements = placedElements(control)));
-  return elements;
-}
-
-function placedElements(control: Control): PlacedElement[] {
-  const mirror = control.placement.mirrored ? -1 : 1;
-  return kindOf(control)
-    .elements(control)
-    .map((element) => ({
-      ...element,
-      contacts: element.contacts.map((contact) => ({
-        ...contact,
-        at: place({ xMm: mirror * contact.at.xMm, yMm: contact.at.yMm }, control.placement),
-      })),
-    }));
-}
-
-/** The person's own classes first, so that a copy with the same id can replace one of the catalogue. */
-export const profileNamed = (design: Design, id: string): ControllerProfile | null =>
-  [...design.profiles, ...controllerCatalogue].find((profile) => profile.id === id) ?? null;
 
 const known = new WeakMap<Design, Derived>();
 

@@ -2,7 +2,8 @@ import type { PinPlanResult } from "../pins/planPins";
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { clearanceMm } from "../geometry/clearance";
 import { boundsOf, placeOutline, roundedRectangle } from "../geometry/outline";
-import { derive, profileNamed } from "../derived/derive";
+import { derive } from "../derived/derive";
+import { profileNamed } from "../derived/placedController";
 import type { Controller, Design } from "../document/schema";
 
 /** Room between the controls and a module laid beside them. */
@@ -59,23 +60,26 @@ export function moveController(
 
 /** Takes over a computed plan; locked choices are in it as they were. */
 export function takePinPlan(design: Design, plan: Pick<PinPlanResult, "assignments">): Design {
-  const controller = derive(design).controller;
-  if (!controller) return design;
+  if (design.controllers.length === 0) return design;
+  const { netById } = derive(design);
   const pinPlan: Design["pinPlan"] = {};
   for (const [netId, pin] of Object.entries(plan.assignments)) {
-    pinPlan[netId] = { controllerId: controller.id, pin, locked: design.pinPlan[netId]?.locked ?? false };
+    const controllerId = netById.get(netId)?.controllerId;
+    if (controllerId) pinPlan[netId] = { controllerId, pin, locked: design.pinPlan[netId]?.locked ?? false };
   }
   return { ...design, pinPlan };
 }
 
 /** Puts a net on a pin. A net that was there takes the other's old pin, or becomes free. Locked pins do not move. */
 export function movePin(design: Design, netId: string, pin: string): Design {
-  const controller = derive(design).controller;
-  if (!controller) return design;
+  const controllerId = derive(design).netById.get(netId)?.controllerId;
+  if (!controllerId) return design;
   const before = design.pinPlan[netId];
-  const occupant = Object.entries(design.pinPlan).find(([id, choice]) => id !== netId && choice.pin === pin);
+  const occupant = Object.entries(design.pinPlan).find(
+    ([id, choice]) => id !== netId && choice.controllerId === controllerId && choice.pin === pin,
+  );
   if (before?.locked || occupant?.[1].locked) return design;
-  const pinPlan = { ...design.pinPlan, [netId]: { controllerId: controller.id, pin, locked: false } };
+  const pinPlan = { ...design.pinPlan, [netId]: { controllerId, pin, locked: false } };
   if (occupant && before) pinPlan[occupant[0]] = { ...occupant[1], pin: before.pin };
   else if (occupant) delete pinPlan[occupant[0]];
   return { ...design, pinPlan };

@@ -3,6 +3,7 @@ import type { Net } from "../circuits/net";
 import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { lacks } from "./capability";
+import { type Fits, groupsFit } from "../optimisation/groupMatching";
 import { busGroups } from "./pinGroups";
 
 /** Needs that cannot all be met, none of which could be spared from the set: without any one of them the rest fits. */
@@ -19,42 +20,7 @@ interface Item {
   isLock: boolean;
 }
 
-/** Whether every net of a list finds a pin of its own among its allowed ones (Kuhn's augmenting paths). */
-function matches(allowed: number[][], pins: number): boolean {
-  if (allowed.length > pins) return false;
-  const holder = new Int32Array(pins).fill(-1);
-  const place = (net: number, seen: Uint8Array): boolean => {
-    for (const pin of allowed[net]) {
-      if (seen[pin]) continue;
-      seen[pin] = 1;
-      if (holder[pin] < 0 || place(holder[pin], seen)) {
-        holder[pin] = net;
-        return true;
-      }
-    }
-    return false;
-  };
-  return allowed.every((_, net) => place(net, new Uint8Array(pins)));
-}
-
-/** Every way of giving buses their bus controllers, as restrictions of the nets' pins. */
-function* busChoices(nets: Net[], pins: Pin[], base: number[][]): Generator<number[][]> {
-  const groups = busGroups(nets, pins);
-  function* from(group: number, allowed: number[][], taken: Set<string>): Generator<number[][]> {
-    if (group === groups.length) return yield allowed;
-    const { nets: members, ways, sort } = groups[group];
-    for (const way of ways) {
-      const key = `${sort} ${way.key}`;
-      if (taken.has(key)) continue;
-      const next = allowed.slice();
-      members.forEach((net, nth) => (next[net] = base[net].filter((pin) => way.pins[nth].includes(pin))));
-      yield* from(group + 1, next, new Set([...taken, key]));
-    }
-  }
-  yield* from(0, base, new Set());
-}
-
-function fits(items: Item[], design: Design, pins: Pin[]): boolean {
+function fits(items: Item[], design: Design, pins: Pin[]): Fits {
   const locks = new Set(items.filter(({ isLock }) => isLock).map(({ net }) => net.id));
   const nets = items.filter(({ isLock }) => !isLock).map(({ net }) => net);
   const allowed = nets.map((net) =>
@@ -62,8 +28,7 @@ function fits(items: Item[], design: Design, pins: Pin[]): boolean {
       locks.has(net.id) ? (pin.name === design.pinPlan[net.id].pin ? [nth] : []) : lacks(pin, net.need!) ? [] : [nth],
     ),
   );
-  for (const choice of busChoices(nets, pins, allowed)) if (matches(choice, pins.length)) return true;
-  return false;
+  return groupsFit(allowed, busGroups(nets, pins), pins.length);
 }
 
 /** Leaves items out one after another for as long as the rest still conflicts (a deletion filter). */
@@ -71,7 +36,7 @@ function smallestFrom(items: Item[], design: Design, pins: Pin[]): Item[] {
   let left = items;
   for (const item of items) {
     const without = left.filter((one) => one !== item);
-    if (!fits(without, design, pins)) left = without;
+    if (fits(without, design, pins) === "no") left = without;
   }
   return left;
 }
@@ -92,17 +57,18 @@ const itemsOf = ({ design, signalNets }: Derived): Item[] =>
     ...(design.pinPlan[net.id]?.locked ? [{ net, isLock: true }] : []),
   ]);
 
-/** Whether every net can have a pin: enough of them, and of the kinds that are needed. */
-export function canPlaceAll(design: Design): boolean {
-  const derived = derive(design);
-  const { profile, signalNets } = derived;
-  if (!profile || signalNets.length > usablePins(profile).length) return false;
-  return derived.once("can place all", () => fits(itemsOf(derived), design, usablePins(profile)));
+function fitOf(derived: Derived): Fits {
+  const { design, profile, signalNets } = derived;
+  if (!profile || signalNets.length > usablePins(profile).length) return "no";
+  return derived.once("fit", () => fits(itemsOf(derived), design, usablePins(profile)));
 }
+
+/** Whether every net is known to find a pin: enough of them, and of the kinds that are needed. */
+export const canPlaceAll = (design: Design): boolean => fitOf(derive(design)) === "yes";
 
 function conflictOf(derived: Derived): Conflict | null {
   const { design, profile, signalNets } = derived;
-  if (!profile || signalNets.length > usablePins(profile).length || canPlaceAll(design)) return null;
+  if (!profile || signalNets.length > usablePins(profile).length || fitOf(derived) !== "no") return null;
   const pins = usablePins(profile);
   const items = itemsOf(derived);
   const found = orders

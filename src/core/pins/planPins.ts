@@ -1,6 +1,7 @@
 import { type Pin, usablePins } from "../catalogue/controllers/controllerProfile";
 import type { Net } from "../circuits/net";
 import { derive } from "../derived/derive";
+import type { PlacedController } from "../derived/placedController";
 import type { Controller, Design } from "../document/schema";
 import { crosses } from "../geometry/segment";
 import type { Point } from "../geometry/point";
@@ -60,13 +61,21 @@ function cost(net: Net, pin: Pin, { design, controller, mode, isFreeSide }: Sett
   return interrupt + scarce + avoided + moved + nearestTap(net, pinPlace(controller, pin)).distanceMm;
 }
 
-/** The nets to be placed, the pins they may take, and what either costs; null without a controller. */
-export function pinProblemOf(
-  design: Design,
-  mode: PinPlanMode,
-): (PinProblem & { nets: Net[]; pinList: Pin[]; locked: Net[] }) | null {
-  const { controller, profile, signalNets } = derive(design);
-  if (!controller || !profile) return null;
+interface ControllerProblem extends PinProblem {
+  nets: Net[];
+  pinList: Pin[];
+  locked: Net[];
+}
+
+/** The nets to be placed on the main controller, the pins they may take, and what either costs; null without one. */
+export function pinProblemOf(design: Design, mode: PinPlanMode): ControllerProblem | null {
+  const [main] = derive(design).controllers;
+  return main ? problemFor(main, design, mode) : null;
+}
+
+function problemFor({ controller, profile }: PlacedController, design: Design, mode: PinPlanMode) {
+  if (!profile) return null;
+  const signalNets = derive(design).netsFor(controller.id);
   const locked = signalNets.filter((net) => design.pinPlan[net.id]?.locked);
   const nets = signalNets.filter((net) => !design.pinPlan[net.id]?.locked);
   const taken = new Set(locked.map((net) => design.pinPlan[net.id].pin));
@@ -94,16 +103,6 @@ function withLockedLine(group: Group, nets: Net[], locked: Net[], design: Design
   return { ...group, ways: group.ways.filter(({ key }) => instances.includes(key)) };
 }
 
-const nothing = (unplaced: string[]): PinPlanResult => ({
-  assignments: {},
-  unplaced,
-  totalWireMm: 0,
-  crossings: 0,
-  cost: 0,
-  bound: 0,
-  proof: "optimal",
-});
-
 /**
  * Shares out pins: the exact least sum of lead lengths, with capabilities honoured, both lines of a bus on one bus
  * controller, encoders on interrupt pins first, sides kept free, rows together when wished, analog and bus pins spared
@@ -112,27 +111,37 @@ const nothing = (unplaced: string[]): PinPlanResult => ({
  * leads are two diagonals of a quadrilateral, which are together longer than two of its sides.
  */
 export function planPins(design: Design, mode: PinPlanMode = "afresh"): PinPlanResult {
-  const problem = pinProblemOf(design, mode);
-  if (!problem) return nothing(derive(design).signalNets.map((net) => net.id));
-  const { nets, pinList, locked } = problem;
-  const solution = solvePins(problem);
-  const assignments: Record<string, string> = Object.fromEntries(
-    locked.map((net) => [net.id, design.pinPlan[net.id].pin]),
-  );
-  const unplaced: string[] = [];
-  solution.pinOf.forEach((pin, nth) => {
-    if (pin >= 0) assignments[nets[nth].id] = pinList[pin].name;
-    else unplaced.push(nets[nth].id);
-  });
+  const { controllers, signalNets } = derive(design);
+  const plans = controllers.flatMap((each) => planFor(each, design, mode) ?? []);
+  const assignments = Object.assign({}, ...plans.map((plan) => plan.assignments)) as Record<string, string>;
+  const sum = (of: (plan: ControllerPlan) => number) => plans.reduce((total, plan) => total + of(plan), 0);
   return {
     assignments,
-    unplaced,
+    unplaced: signalNets.map(({ id }) => id).filter((id) => !Object.hasOwn(assignments, id)),
     totalWireMm: wireMm(design, assignments),
     crossings: crossingLeads(leadsOf(design, assignments)).length,
-    cost: solution.cost,
-    bound: solution.bound,
-    proof: solution.isProven ? "optimal" : "gap",
+    cost: sum(({ cost }) => cost),
+    bound: sum(({ bound }) => bound),
+    proof: plans.every(({ isProven }) => isProven) ? "optimal" : "gap",
   };
+}
+
+interface ControllerPlan {
+  assignments: Record<string, string>;
+  cost: number;
+  bound: number;
+  isProven: boolean;
+}
+
+/** One controller's pins; null when nobody knows its class. */
+function planFor(placed: PlacedController, design: Design, mode: PinPlanMode): ControllerPlan | null {
+  const problem = problemFor(placed, design, mode);
+  if (!problem) return null;
+  const { nets, pinList, locked } = problem;
+  const { pinOf, cost, bound, isProven } = solvePins(problem);
+  const kept = locked.map((net) => [net.id, design.pinPlan[net.id].pin]);
+  const found = nets.flatMap((net, nth) => (pinOf[nth] >= 0 ? [[net.id, pinList[pinOf[nth]].name]] : []));
+  return { assignments: Object.fromEntries([...kept, ...found]), cost, bound, isProven };
 }
 
 /** A straight lead from a net's nearest contact to its pin. */
@@ -143,14 +152,13 @@ export interface Lead {
 }
 
 export function leadsOf(design: Design, assignments: Record<string, string>): Lead[] {
-  const { controller, profile, netById } = derive(design);
-  if (!controller || !profile) return [];
-  const pins = new Map(profile.pins.map((pin) => [pin.name, pin]));
+  const derived = derive(design);
   return Object.entries(assignments).flatMap(([netId, name]) => {
-    const net = netById.get(netId);
-    const pin = pins.get(name);
-    if (!net || !pin || net.taps.length === 0) return [];
-    const to = pinPlace(controller, pin);
+    const net = derived.netById.get(netId);
+    const placed = net && derived.controllerOf(net);
+    const pin = placed?.profile?.pins.find((each) => each.name === name);
+    if (!placed || !pin || net.taps.length === 0) return [];
+    const to = pinPlace(placed.controller, pin);
     return [{ netId, from: nearestTap(net, to).at, to }];
   });
 }

@@ -4,6 +4,7 @@ import { type Chip, terminalPlace } from "../circuits/chip";
 import { GROUND } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
 import { derive } from "../derived/derive";
+import type { PlacedController } from "../derived/placedController";
 import type { Design } from "../document/schema";
 import { type Point, distanceMm, place, point } from "../geometry/point";
 import { pinPlace } from "../pins/pinPlace";
@@ -44,7 +45,7 @@ const inlineKey = ({ contactId, netId }: Pick<InlinePart, "contactId" | "netId">
 
 function partNames(design: Design): PartNames {
   const { chips, shunts, elements, plans } = derive(design);
-  const taken = new Set(["A1"]);
+  const taken = new Set(["A1", ...design.controllers.map((_, nth) => `A${nth + 1}`)]);
   const give = (wish: string) => {
     const stem = wish.replace(/[^A-Za-z0-9]+/g, "_").replace(/^_+|_+$/g, "") || "P";
     let name = stem;
@@ -120,11 +121,23 @@ function contactNumbers(design: Design): Map<string, { end: string; number: numb
 
 /** Pads of the module on each net. */
 function modulePins(design: Design): Map<string, NetlistPin[]> {
-  const { controller, profile, nets } = derive(design);
   const byNet = new Map<string, NetlistPin[]>();
-  if (!controller || !profile) return byNet;
+  const { controllers } = derive(design);
+  controllers.forEach((placed, nth) => addModulePins(byNet, design, placed, `A${nth + 1}`));
+  return byNet;
+}
+
+function addModulePins(
+  byNet: Map<string, NetlistPin[]>,
+  design: Design,
+  { controller, profile }: PlacedController,
+  part: string,
+) {
+  const nets = derive(design).nets.filter(({ controllerId }) => controllerId === controller.id);
+  if (!profile || nets.length === 0) return;
   const netOfPad = new Map<Pin, string>();
-  const ownNet = new Map(Object.entries(design.pinPlan).map(([netId, { pin }]) => [pin, netId]));
+  const own = Object.entries(design.pinPlan).filter(([, { controllerId }]) => controllerId === controller.id);
+  const ownNet = new Map(own.map(([netId, { pin }]) => [pin, netId]));
   for (const pin of profile.pins) {
     if (pin.role === "ground") netOfPad.set(pin, GROUND);
     else if (pin.role === "io" && ownNet.has(pin.name)) netOfPad.set(pin, ownNet.get(pin.name)!);
@@ -133,10 +146,9 @@ function modulePins(design: Design): Map<string, NetlistPin[]> {
   profile.pins.forEach((pin, nth) => {
     const netId = netOfPad.get(pin);
     if (netId === undefined) return;
-    const entry = { part: "A1", end: pin.name, number: nth + 1, at: pinPlace(controller, pin) };
+    const entry = { part, end: pin.name, number: nth + 1, at: pinPlace(controller, pin) };
     byNet.set(netId, [...(byNet.get(netId) ?? []), entry]);
   });
-  return byNet;
 }
 
 /** Parts and nets on their way into a list: each net's ends, and the pads that are taken. */

@@ -2,7 +2,7 @@ import { z } from "@/core/schema";
 import { chooseController, takePinPlan } from "@/core/edits/pins";
 import { pinConflict } from "@/core/pins/conflict";
 import { waysOut } from "@/core/edits/waysOut";
-import { profileNamed } from "@/core/derived/derive";
+import { profileNamed } from "@/core/derived/placedController";
 import { bad, good } from "@/core/document/problem";
 import { movedNets, planPins } from "@/core/pins/planPins";
 import { jsonReply, readOptions, withDesign } from "./reply";
