@@ -1,5 +1,5 @@
 import { derive } from "@/core/derived/derive";
-import { setDiodes } from "@/core/edits/wiring";
+import { setDiodes } from "@/core/edits/matrixDiodes";
 import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { HostStandIn } from "@/core/engine/hostText";

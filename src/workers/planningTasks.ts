@@ -4,6 +4,7 @@ import { type Room, type SmallestChange, roomFor, smallestChange } from "@/core/
 import type { OptionSetting } from "@/core/brief/option";
 import { type MatrixAnswer, type MatrixPart } from "@/core/matrix/planMatrix";
 import { planPartByWire } from "@/core/matrix/searchMatrix";
+import { planPins } from "@/core/pins/planPins";
 import type { Wish } from "@/core/document/wish";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
 
@@ -32,5 +33,5 @@ function searchMatrix(part: MatrixPart, seed: number, rounds: number, tell: (ans
 }
 
 /** Long computations, each a pure function of values that can be copied. */
-export const planningTasks = { planBrief: planWithBreaks, searchMatrix };
+export const planningTasks = { planBrief: planWithBreaks, searchMatrix, planPins };
 export type PlanningTasks = typeof planningTasks;

@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
-import { simulate, toHex } from "@/core/engine/simulate";
+import { simulate } from "@/core/engine/simulate";
+import { toHex } from "@/core/hex";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
 import { readExample } from "./examples";
 

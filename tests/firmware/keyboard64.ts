@@ -1,7 +1,7 @@
 import type { Design } from "@/core/document/schema";
 import { addLayer, bind } from "@/core/edits/keymap";
 import { placeBlock } from "@/core/edits/placeBlock";
-import { shareOutMatrix } from "@/core/edits/wiring";
+import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import { newDesign } from "@/core/document/newDesign";
 import { point } from "@/core/geometry/point";
 

@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { type DeviceWatch } from "@/core/engine/device";
-import { type SimulationEvent, simulate, toHex } from "@/core/engine/simulate";
+import { type SimulationEvent, simulate } from "@/core/engine/simulate";
+import { toHex } from "@/core/hex";
 import { readExample } from "./examples";
 
 // A model of a simple pad, written from the words of docs/device-behaviour.md and from nothing else.

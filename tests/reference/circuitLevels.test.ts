@@ -1,7 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { floatingLoadOhm, ladderLevel, ladderMargin, tapLevels, tapTold } from "@/core/circuits/ladderVoltage";
-import { lockCells, setReversed, setOwnDiode, shareOutMatrix, wireAs } from "@/core/edits/wiring";
+import { wireAs } from "@/core/edits/wiring";
+import { lockCells, setReversed, setOwnDiode } from "@/core/edits/matrixDiodes";
+import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import type { Design } from "@/core/document/schema";
 import { derive } from "@/core/derived/derive";
 import { ElectricalWorld } from "@/core/engine/electricalWorld";

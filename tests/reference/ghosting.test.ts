@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
-import { setDiodes, setOwnDiode, shareOutMatrix } from "@/core/edits/wiring";
+import { setDiodes, setOwnDiode } from "@/core/edits/matrixDiodes";
+import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import { placeBlock } from "@/core/edits/placeBlock";
 import { newDesign } from "@/core/document/newDesign";
 import { DIODE_DROP_V, ElectricalWorld } from "@/core/engine/electricalWorld";

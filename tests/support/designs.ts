@@ -3,7 +3,7 @@ import { addControl, changeControl } from "@/core/edits/controls";
 import { bind } from "@/core/edits/keymap";
 import { chooseController, takePinPlan } from "@/core/edits/pins";
 import { placeBlock } from "@/core/edits/placeBlock";
-import { shareOutMatrix } from "@/core/edits/wiring";
+import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import { newDesign } from "@/core/document/newDesign";
 import type { Design } from "@/core/document/schema";
 import type { DiodeDirection, MatrixCircuit } from "@/core/circuits/matrix";

@@ -1,46 +1,11 @@
-import type { Control } from "../catalogue/kinds";
 import { derive } from "../derived/derive";
 import { profileNamed } from "../derived/placedController";
 import type { Design } from "../document/schema";
 import { countedAfterMs } from "../document/debounce";
 import { counted, listed } from "../words";
 import { type BriefOption, optionFor } from "./option";
-import { type Wish, type WishCount, noWish, wishCounts } from "../document/wish";
-import { kindOfLine, wishNouns } from "./wishWords";
-
-/** The line of the brief that a control counts on; null for what the brief does not count. */
-export function wishLineOf(control: Control): WishCount | null {
-  if (control.kind === "stick") return control.axes === 2 ? "sticks2" : "sticks3";
-  return wishCounts.find((line) => kindOfLine[line] === control.kind) ?? null;
-}
-
-/** What lies on the mat, as a wish; the choices are the brief's. */
-export function wishAsPlaced({ controls, brief }: Pick<Design, "controls" | "brief">): Wish {
-  const counts = { ...noWish };
-  for (const control of controls) {
-    const line = wishLineOf(control);
-    if (line) counts[line] += 1;
-  }
-  const pushed = (kinds: Control["kind"][], otherwise: boolean) => {
-    const some = controls.filter(({ kind }) => kinds.includes(kind));
-    return some.length === 0 ? otherwise : some.some((control) => "push" in control && control.push);
-  };
-  const { wish } = brief;
-  const placed = Object.fromEntries(wishCounts.map((line) => [line, counts[line]])) as Record<WishCount, number>;
-  return {
-    ...wish,
-    ...placed,
-    encoderPush: pushed(["encoder"], wish.encoderPush),
-    concentricPush: pushed(["concentric"], wish.concentricPush),
-    stickPush: pushed(["stick"], wish.stickPush),
-  };
-}
-
-export interface BudgetLine {
-  line: WishCount;
-  wished: number;
-  placed: number;
-}
+import { type BudgetLine, budgetLines, wishAsPlaced } from "./budgetLines";
+import { wishNouns } from "./wishWords";
 
 export interface Budget {
   lines: BudgetLine[];
@@ -53,9 +18,7 @@ export interface Budget {
 export function budgetOf(design: Design): Budget {
   const { wish, chosen } = design.brief;
   const placed = wishAsPlaced(design);
-  const lines = wishCounts
-    .map((line) => ({ line, wished: wish[line], placed: placed[line] }))
-    .filter(({ wished, placed: there }) => wished > 0 || there > 0);
+  const lines = budgetLines(design);
   const most = {
     ...placed,
     ...Object.fromEntries(lines.map(({ line }) => [line, Math.max(wish[line], placed[line])])),

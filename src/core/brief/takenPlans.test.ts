@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "../catalogue/controllers";
-import { changeWish, placeBrief, takePlan } from "../edits/brief";
+import { placeBrief } from "../edits/placeBrief";
+import { takePlan } from "../edits/wireAsPlanned";
+import { changeWish } from "../edits/wish";
 import { takePinPlan } from "../edits/pins";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";

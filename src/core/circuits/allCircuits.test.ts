@@ -13,12 +13,12 @@ import {
   setLinePair,
   setTwoWayCell,
   shareOutDirect,
-  shareOutMatrix,
   unwire,
   wireAs,
   wireInto,
   wireNew,
 } from "../edits/wiring";
+import { shareOutMatrix } from "../edits/shareOutMatrix";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { Device } from "../engine/device";

@@ -3,7 +3,7 @@ import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { changeControl } from "../edits/controls";
 import { chooseController } from "../edits/pins";
 import { shareOutPins } from "../edits/shareOutPins";
-import { shareOutMatrix } from "../edits/wiring";
+import { shareOutMatrix } from "../edits/shareOutMatrix";
 import { planPins } from "../pins/planPins";
 import { netlistOf } from "../wires/netlist";
 import { derive } from "./derive";

@@ -6,7 +6,9 @@ import type { Design } from "../document/schema";
 import { addControl, changeControl, duplicateControls, nextLabel, removeControls, shiftControls } from "./controls";
 import { addLayer, bind, removeLayer, setLampRule } from "./keymap";
 import { placeBlock } from "./placeBlock";
-import { setCell, setOwnDiode, shareOutDirect, shareOutMatrix, unwire, wireDirect } from "./wiring";
+import { setCell, shareOutDirect, unwire, wireDirect } from "./wiring";
+import { setOwnDiode } from "./matrixDiodes";
+import { shareOutMatrix } from "./shareOutMatrix";
 
 const isSound = (design: Design) =>
   expect(readDesign(JSON.parse(JSON.stringify(design)))).toEqual({ ok: true, value: design });

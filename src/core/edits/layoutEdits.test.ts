@@ -13,8 +13,11 @@ import { findingsOf } from "../findings/check";
 import { newDesign } from "../document/newDesign";
 import { readDesign } from "../document/readDesign";
 import type { Design } from "../document/schema";
-import { addLink, drawOutline, gridModules, mirrorBoard, removeBoard, shiftBoard, turnBoard } from "./boards";
-import { briefFromLayout, changeWish, placeBrief, takePlan } from "./brief";
+import { addLink, removeBoard } from "./boards";
+import { drawOutline, gridModules, mirrorBoard, shiftBoard, turnBoard } from "./boardPlaces";
+import { placeBrief } from "./placeBrief";
+import { takePlan } from "./wireAsPlanned";
+import { briefFromLayout, changeWish } from "./wish";
 import { changeControl, removeControls } from "./controls";
 import { addGroup, changeGroup, dissolveGroup, groupOf } from "./groups";
 

@@ -2,12 +2,11 @@ import { type Circuit, circuitKindNamed, circuitKindOf } from "../circuits";
 import type { Charlieplex, LinePair } from "../circuits/charlieplex";
 import { direct } from "../circuits/direct";
 import type { TwoWayCell, TwoWayMatrix } from "../circuits/twoWayMatrix";
-import { type Cell, type DiodeDirection, type MatrixCircuit, matrix } from "../circuits/matrix";
+import { type Cell, type MatrixCircuit, matrix } from "../circuits/matrix";
 import { orderByPlace } from "../circuits/placeOrder";
 import { present } from "../circuits/planBuilder";
 import { endCount } from "../circuits/readEnds";
-import { type MatrixAnswer, matrixParts, planPartInOrder, usualMatrixWish } from "../matrix/planMatrix";
-import type { MatrixShape } from "../matrix/planReadingOrder";
+import type { MatrixAnswer } from "../matrix/planMatrix";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { tidyPins } from "./tidyPins";
@@ -148,41 +147,6 @@ export function setLinePair(design: Design, circuitId: string, elementId: string
   return changeCircuit<Charlieplex>(design, circuitId, { pairs });
 }
 
-/** Sets the diode direction of every matrix. */
-export const setDiodes = (design: Design, diodes: DiodeDirection): Design =>
-  tidyPins({
-    ...design,
-    circuits: design.circuits.map((circuit) => (circuit.kind === "matrix" ? { ...circuit, diodes } : circuit)),
-  });
-
-const inEachMatrix = (design: Design, change: (circuit: MatrixCircuit) => MatrixCircuit): Design => ({
-  ...design,
-  circuits: design.circuits.map((circuit) => (circuit.kind === "matrix" ? change(circuit) : circuit)),
-});
-
-const listed = (list: string[], ids: string[], isIn: boolean, cells: object): string[] => {
-  const others = list.filter((id) => !ids.includes(id));
-  return isIn ? [...others, ...ids.filter((id) => id in cells)] : others;
-};
-
-/** Fits or leaves out single diodes of the matrices that have them. */
-export const setOwnDiode = (design: Design, ids: string[], fitted: boolean): Design =>
-  inEachMatrix(design, (circuit) => ({
-    ...circuit,
-    withoutDiode: listed(circuit.withoutDiode, ids, !fitted, circuit.cells),
-  }));
-
-/** Turns single diodes against the others, or back. */
-export const setReversed = (design: Design, ids: string[], reversed: boolean): Design =>
-  inEachMatrix(design, (circuit) => ({
-    ...circuit,
-    reversed: listed(circuit.reversed, ids, reversed, circuit.cells),
-  }));
-
-/** Keeps switches in their cells, or lets planning move them. */
-export const lockCells = (design: Design, ids: string[], locked: boolean): Design =>
-  inEachMatrix(design, (circuit) => ({ ...circuit, locked: listed(circuit.locked, ids, locked, circuit.cells) }));
-
 /** Takes planned cells: each answer becomes a matrix of its own, and matrices left with nothing go. */
 export function takeMatrixPlan(design: Design, answers: MatrixAnswer[]): Design {
   const settings = matrixOfElement(design) ?? matrix.fresh("matrix", "Matrix");
@@ -211,20 +175,6 @@ export function restDirect(design: Design): Design {
   return wireDirect(
     design,
     loose.map(({ id }) => id),
-  );
-}
-
-/**
- * Shares out the switches of matrices and direct wiring over one matrix in reading order, and wires the rest (encoders,
- * lamps) direct. Locked switches keep their cells. The diode direction stays, or is column to row for a new matrix.
- */
-export function shareOutMatrix(design: Design, shape: MatrixShape): Design {
-  const parts = matrixParts(design, { ...usualMatrixWish, lines: shape });
-  return restDirect(
-    takeMatrixPlan(
-      design,
-      parts.flatMap((part) => planPartInOrder(part) ?? []),
-    ),
   );
 }
 

@@ -1,5 +1,6 @@
 import type { DeviceWatch } from "./device";
-import { type SimulationRequest, simulate, toHex } from "./simulate";
+import { type SimulationRequest, simulate } from "./simulate";
+import { toHex } from "../hex";
 import type { Design } from "../document/schema";
 import { type Result, good } from "../document/problem";
 

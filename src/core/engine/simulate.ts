@@ -127,7 +127,3 @@ export function simulate(
   device.runUntil(request.untilMs);
   return good({ reports, text: host.text });
 }
-
-/** Bytes as hexadecimal text without spaces. */
-export const toHex = (bytes: Uint8Array | number[]): string =>
-  Array.from(bytes, (byte) => byte.toString(16).padStart(2, "0")).join("");

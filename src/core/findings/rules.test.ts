@@ -6,22 +6,13 @@ import { emptyBrief, noWish } from "../document/wish";
 import type { Control } from "../catalogue/kinds";
 import { partCatalogue } from "../catalogue/parts";
 import { addBoard, addLink, changeBoard } from "../edits/boards";
-import { changeWish } from "../edits/brief";
+import { changeWish } from "../edits/wish";
 import { addControl, changeControl, placeControls } from "../edits/controls";
 import { addLayer, bind } from "../edits/keymap";
 import { chooseController, freePin, moveController, movePin } from "../edits/pins";
 import { placeBlock } from "../edits/placeBlock";
-import {
-  changeCircuit,
-  setCell,
-  setDiodes,
-  setOwnDiode,
-  setReversed,
-  shareOutDirect,
-  unwire,
-  wireAs,
-  wireNew,
-} from "../edits/wiring";
+import { changeCircuit, setCell, shareOutDirect, unwire, wireAs, wireNew } from "../edits/wiring";
+import { setDiodes, setOwnDiode, setReversed } from "../edits/matrixDiodes";
 import { controllerCatalogue } from "../catalogue/controllers";
 import type { Circuit } from "../circuits";
 import type { BusDisplays } from "../circuits/busDisplays";

@@ -4,8 +4,8 @@ import { convexHull } from "../geometry/convexHull";
 import { mainTurn } from "./mainTurn";
 import { type Outline, boundsOf, boxOf } from "../geometry/outline";
 import { type Point, distanceMm, place, point, rotate } from "../geometry/point";
-import { unionOf } from "../geometry/ringSets";
-import { type Ring, clockwise, filletRing, isInside, offsetConvex, outlineRing } from "../geometry/ring";
+import { convexUnionEdges } from "../geometry/convexUnion";
+import { type Ring, clockwise, filletRing, isInside, offsetConvex, outlineRing, ringCentre } from "../geometry/ring";
 
 const RIM_STEPS = 16;
 
@@ -118,19 +118,18 @@ const sharpAround = ({ core, radiusMm }: Outline, marginMm: number): Ring =>
     ? offsetConvex(core, radiusMm + marginMm)
     : convexHull(core.flatMap((p) => rim(p, radiusMm + marginMm)));
 
-/** Two regions are joined by the hull of their nearest two parts. */
+/** Regions of convex parts; two are joined by the hull of their nearest two parts. */
 function bridged(parts: Ring[]): Ring[] {
-  const regions = unionOf(parts).map(({ edge }) => edge);
+  const regions = convexUnionEdges(parts);
   if (regions.length < 2) return regions;
   const gap = (a: Ring, b: Ring) => Math.min(...a.map((p) => Math.min(...b.map((q) => distanceMm(p, q)))));
   const [first, ...others] = regions;
   const nearest = others.reduce((best, other) => (gap(first, other) < gap(first, best) ? other : best));
-  const insideOf = (region: Ring) =>
-    parts.filter((part) => part.some((p) => isInside(p, region) || region.includes(p)));
+  const insideOf = (region: Ring) => parts.filter((part) => isInside(ringCentre(part), region));
   const pairs = insideOf(first).flatMap((a) => insideOf(nearest).map((b) => ({ a, b, mm: gap(a, b) })));
   const best = pairs.sort((x, y) => x.mm - y.mm)[0];
   const bridge = best ? convexHull([...best.a, ...best.b]) : convexHull([...first, ...nearest]);
-  return bridged([...regions, bridge]);
+  return bridged([...parts, bridge]);
 }
 
 /** An edge that follows what a board carries closely, at its margin; inner corners are rounded like the outer ones. */

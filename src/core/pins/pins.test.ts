@@ -5,11 +5,13 @@ import { controllerCatalogue } from "../catalogue/controllers";
 import { controllerProfileSchema, usablePins } from "../catalogue/controllers/controllerProfile";
 import { derive } from "../derived/derive";
 import { chooseController, freePin, lockPins, moveController, movePin, takePinPlan } from "../edits/pins";
-import { shareOutDirect, shareOutMatrix } from "../edits/wiring";
+import { shareOutDirect } from "../edits/wiring";
+import { shareOutMatrix } from "../edits/shareOutMatrix";
 import { findingsOf } from "../findings/check";
 import { assignLeastCost } from "../optimisation/assignment";
 import { pinPlace } from "./pinPlace";
-import { planPins, wireMm } from "./planPins";
+import { wireMm } from "./leads";
+import { planPins } from "./planPins";
 
 function cheapestByTryingAll(costs: number[][]): number {
   const tryFrom = (row: number, taken: Set<number>): number => {

@@ -3,9 +3,8 @@ import type { Net } from "../circuits/net";
 import { derive } from "../derived/derive";
 import type { PlacedController } from "../derived/placedController";
 import type { Controller, Design } from "../document/schema";
-import { crosses } from "../geometry/segment";
-import type { Point } from "../geometry/point";
 import { lacks } from "./capability";
+import { crossingLeads, leadsOf, wireMm } from "./leads";
 import { busGroups, rowGroups } from "./pinGroups";
 import { nearestTap, pinPlace } from "./pinPlace";
 import { sideOf } from "./pinSides";
@@ -142,45 +141,4 @@ function planFor(placed: PlacedController, design: Design, mode: PinPlanMode): C
   const kept = locked.map((net) => [net.id, design.pinPlan[net.id].pin]);
   const found = nets.flatMap((net, nth) => (pinOf[nth] >= 0 ? [[net.id, pinList[pinOf[nth]].name]] : []));
   return { assignments: Object.fromEntries([...kept, ...found]), cost, bound, isProven };
-}
-
-/** A straight lead from a net's nearest contact to its pin. */
-export interface Lead {
-  netId: string;
-  from: Point;
-  to: Point;
-}
-
-export function leadsOf(design: Design, assignments: Record<string, string>): Lead[] {
-  const derived = derive(design);
-  return Object.entries(assignments).flatMap(([netId, name]) => {
-    const net = derived.netById.get(netId);
-    const placed = net && derived.controllerOf(net);
-    const pin = placed?.profile?.pins.find((each) => each.name === name);
-    if (!placed || !pin || net.taps.length === 0) return [];
-    const to = pinPlace(placed.controller, pin);
-    return [{ netId, from: nearestTap(net, to).at, to }];
-  });
-}
-
-/** Pairs of leads that cross. */
-export function crossingLeads(leads: Lead[]): [Lead, Lead][] {
-  return leads.flatMap((one, nth) =>
-    leads
-      .slice(nth + 1)
-      .filter((other) => crosses(one.from, one.to, other.from, other.to))
-      .map((other): [Lead, Lead] => [one, other]),
-  );
-}
-
-/** Sum of the straight leads of a plan in mm. */
-export const wireMm = (design: Design, assignments: Record<string, string>): number =>
-  leadsOf(design, assignments).reduce((sum, { from, to }) => sum + Math.hypot(to.xMm - from.xMm, to.yMm - from.yMm), 0);
-
-/** Nets whose pin differs between two plans; a net without a pin has an empty one. */
-export function movedNets(before: Design["pinPlan"], after: Record<string, string>) {
-  const ids = new Set([...Object.keys(before), ...Object.keys(after)]);
-  return [...ids]
-    .map((netId) => ({ netId, from: before[netId]?.pin ?? "", to: after[netId] ?? "" }))
-    .filter(({ from, to }) => from !== to);
 }

@@ -21,12 +21,12 @@ import { type LensId, lenses } from "@/ui/lenses/lens";
 import { Mat } from "@/ui/mat/Mat";
 import type { StageView } from "../stageView";
 import { capWords } from "./capWords";
-import { reachOf } from "@/core/reach/reach";
 import { useLayoutView } from "@/store/layoutView";
 import { useWiringView } from "@/store/wiringView";
 import { CornerHandles } from "@/ui/lenses/CornerHandles";
 import { PlateLens } from "@/ui/lenses/PlateLens";
 import { useMatHand } from "./useMatHand";
+import { useReach, warmth } from "./useReach";
 
 const WiresLens = dynamic(() => import("@/ui/lenses/WiresLens").then((m) => m.WiresLens));
 const PinsLens = dynamic(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
@@ -97,17 +97,6 @@ const heldEnds = (control: Control, held: string[]) =>
 
 const isArranging = (stage: StageView) => stage.mode === "arrange";
 
-/** Presses of a text as warmth of the caps, under the reach lens. */
-function useHeat(design: Design, lens: LensId) {
-  return useMemo(() => {
-    if (lens !== "reach") return null;
-    const { heat } = reachOf(design);
-    const most = Math.max(1, ...heat.values());
-    return (id: string) =>
-      `color-mix(in srgb, #d9541e ${Math.round((90 * (heat.get(id) ?? 0)) / most)}%, var(--cap-plain))`;
-  }, [design, lens]);
-}
-
 /** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
 export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const design = useDesign();
@@ -129,7 +118,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const layer = isLive
     ? (layers[activeLayers.at(-1) ?? 0] ?? layers[0])
     : (layers.find((l) => l.id === layerId) ?? layers[0]);
-  const heat = useHeat(design, lens);
+  const reach = useReach(design, lens);
   const outlined = useLayoutView((state) => state.outlineOf);
   const seam = useLayoutView((state) => state.seam);
   const wireKey = useWiringView((state) => state.wireKey);
@@ -160,13 +149,13 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       <BoardShapes design={shown} />
       {controller?.side === "under" && lens !== "pins" && module}
       {shown.controls.map((control) => {
-        const { words, small, corners } = capWords(shown, control, lens, layer);
+        const { words, small, corners } = capWords(shown, control, lens, layer, reach);
         return (
           <ControlShape
             key={control.id}
             control={control}
             part={partOf(control)}
-            colour={heat ? heat(control.id) : groupColour(shown, control)}
+            colour={reach ? warmth(reach, control.id) : groupColour(shown, control)}
             pitch={shown.pitch}
             selected={!isLive && chosen.has(control.id)}
             tone={tones.get(control.id) ?? "none"}

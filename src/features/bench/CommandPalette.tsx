@@ -3,20 +3,21 @@
 import { Box, Input } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { mirrorBoard, turnBoard } from "@/core/edits/boards";
-import { placeBrief, wireAsPlanned } from "@/core/edits/brief";
+import { mirrorBoard, turnBoard } from "@/core/edits/boardPlaces";
 import { addLayer } from "@/core/edits/keymap";
 import type { Design } from "@/core/document/schema";
 import { newId } from "@/store/newId";
-import { chooseController, clearPins, takePinPlan } from "@/core/edits/pins";
-import { shareOutDirect, shareOutMatrix } from "@/core/edits/wiring";
+import { chooseController, clearPins } from "@/core/edits/pins";
+import { shareOutDirect } from "@/core/edits/wiring";
+import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
-import { planPins } from "@/core/pins/planPins";
 import { edit, redoEdit, undoEdit, useDesign } from "@/store/bench";
+import { placeOpen, wireAsChosen } from "@/store/briefEdits";
 import { flip, takeLayer } from "@/store/hand";
 import { type LayoutTab, openTab } from "@/store/layoutView";
 import { type WiringTab, openWiringTab } from "@/store/wiringView";
 import { useFindings } from "@/store/findings";
+import { planAndTakePins } from "@/store/pinPlanView";
 import { settleOrTell } from "./settleOrTell";
 import { duplicateSelection, removeSelection, selectAll, turnSelection } from "@/store/selectionEdits";
 import { notify } from "@/ui/pieces/notices";
@@ -98,6 +99,12 @@ function useDesignActions(design: Design): Action[] {
 
 const MIRROR_GAP_MM = 30;
 
+async function wireAsChosenOrTell(chosen: Design["brief"]["chosen"]): Promise<void> {
+  if (!chosen) notify("No plan is chosen yet; take one in Brief.");
+  else if (!(await wireAsChosen(chosen.strategy)))
+    notify("The chosen plan's way of wiring is not known here; choose another plan in Brief.");
+}
+
 function useActions(onKeys: () => void): Action[] {
   const design = useDesign();
   const { findings } = useFindings(design);
@@ -140,12 +147,12 @@ function useActions(onKeys: () => void): Action[] {
     {
       title: "Place what the brief leaves open",
       words: "add missing parts automatic arrange",
-      run: () => edit("place the brief", (d) => placeBrief(d, newId)),
+      run: () => void placeOpen(),
     },
     {
       title: "Wire as the brief's plan says",
       words: "connect automatic",
-      run: () => edit("wire as planned", wireAsPlanned),
+      run: () => void wireAsChosenOrTell(design.brief.chosen),
     },
     {
       title: "Wire everything direct",
@@ -155,7 +162,7 @@ function useActions(onKeys: () => void): Action[] {
     {
       title: "Share out pins",
       words: "assign gpio controller automatic route",
-      run: () => edit("share out pins", (d) => takePinPlan(d, planPins(d))),
+      run: () => void planAndTakePins("afresh"),
     },
     {
       title: "Free all pins that are not locked",

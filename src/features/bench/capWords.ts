@@ -3,7 +3,7 @@ import { kindOf } from "@/core/catalogue/kinds";
 import { phraseOf } from "@/core/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
 import type { Design, Layer } from "@/core/document/schema";
-import { reachOf } from "@/core/reach/reach";
+import type { ReachResult as Reach } from "@/core/reach/reach";
 import { firstEnd } from "@/core/engine/movable";
 import type { LensId } from "@/ui/lenses/lens";
 
@@ -50,21 +50,23 @@ function legend(design: Design, control: Control, layer: Layer): CapWords {
   return { words: below ? `(${phraseOf(below, context)})` : "–", small: label, corners };
 }
 
-const reachOnce = new WeakMap<Design, ReturnType<typeof reachOf>>();
-
 /** Presses of the text sample, and the finger that does them where it rests. */
-function reachWords(design: Design, control: Control): CapWords {
-  let reach = reachOnce.get(design);
-  if (!reach) reachOnce.set(design, (reach = reachOf(design)));
+function reachWords(design: Design, control: Control, reach: Reach | null): CapWords {
   const home = design.reach.homes.find(({ controlId }) => controlId === control.id);
-  const presses = reach.heat.get(control.id) ?? 0;
+  const presses = reach?.heat.get(control.id) ?? 0;
   return { words: control.label, small: home ? home.finger : presses > 0 ? String(presses) : "" };
 }
 
 /** The words on a control under a lens; the legend lens reads from one layer, the base's in brackets shining through. */
-export function capWords(design: Design, control: Control, lens: LensId, layer: Layer): CapWords {
+export function capWords(
+  design: Design,
+  control: Control,
+  lens: LensId,
+  layer: Layer,
+  reach: Reach | null = null,
+): CapWords {
   if (lens === "legends") return legend(design, control, layer);
-  if (lens === "reach") return reachWords(design, control);
+  if (lens === "reach") return reachWords(design, control, reach);
   if (lens === "wires") return { words: control.label, small: cellWords(design, control) };
   return { words: control.label, small: "" };
 }

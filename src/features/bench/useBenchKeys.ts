@@ -1,8 +1,8 @@
-import { useHotkeys } from "react-hotkeys-hook";
 import { redoEdit, undoEdit } from "@/store/bench";
 import { flip, select } from "@/store/hand";
 import { takeInHand } from "@/store/placing";
 import { duplicateSelection, removeSelection, selectAll } from "@/store/selectionEdits";
+import { useShortcuts } from "@/ui/pieces/useShortcuts";
 import { useStage } from "./useStage";
 
 interface BenchKeys {
@@ -23,15 +23,18 @@ const hasOwnKeys = (event: KeyboardEvent) => (event.target as Element | null)?.c
 export function useBenchKeys({ openPalette, openKeys }: BenchKeys): void {
   const { stage } = useStage();
   const arranging = stage.mode === "arrange";
-  const ignoreEventWhen = hasOwnKeys;
-  const quiet = { preventDefault: true, ignoreEventWhen };
-  useHotkeys("mod+z", undoEdit, quiet);
-  useHotkeys("mod+shift+z, mod+y", redoEdit, quiet);
-  useHotkeys("mod+k", openPalette, { ...quiet, enableOnFormTags: true });
-  useHotkeys("shift+slash, shift+?", openKeys, { useKey: true, ignoreEventWhen });
-  useHotkeys("f", flip, { ignoreEventWhen });
-  useHotkeys("escape", letGo, { ignoreEventWhen });
-  useHotkeys("mod+d", duplicateSelection, { ...quiet, enabled: arranging });
-  useHotkeys("delete, backspace", removeSelection, { enabled: arranging, ignoreEventWhen });
-  useHotkeys("mod+a", selectAll, { ...quiet, enabled: stage.mode !== "press" });
+  useShortcuts(
+    [
+      { keys: ["mod+z"], run: undoEdit },
+      { keys: ["mod+shift+z", "mod+y"], run: redoEdit },
+      { keys: ["mod+k"], run: openPalette, inFields: true },
+      { keys: ["?"], run: openKeys },
+      { keys: ["f"], run: flip },
+      { keys: ["escape"], run: letGo },
+      { keys: ["mod+d"], run: duplicateSelection, enabled: arranging },
+      { keys: ["delete", "backspace"], run: removeSelection, enabled: arranging },
+      { keys: ["mod+a"], run: selectAll, enabled: stage.mode !== "press" },
+    ],
+    hasOwnKeys,
+  );
 }

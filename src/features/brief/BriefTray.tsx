@@ -1,13 +1,13 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { budgetOf, budgetWords } from "@/core/brief/budget";
+import { budgetLines, isBriefOpen } from "@/core/brief/budgetLines";
 import type { Wish } from "@/core/document/wish";
 import { wishTroubles } from "@/core/brief/wishFit";
-import { switchWayNamed } from "@/core/brief/ways";
-import { briefFromLayout, changeWish, placeBrief, wireAsPlanned } from "@/core/edits/brief";
+import { briefFromLayout, changeWish } from "@/core/edits/wish";
 import { edit, useDesign } from "@/store/bench";
-import { newId } from "@/store/newId";
+import { placeOpen } from "@/store/briefEdits";
+import { useFindings } from "@/store/findings";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
@@ -106,37 +106,24 @@ export function BriefTray() {
 
 function BudgetSection() {
   const design = useDesign();
-  const budget = budgetOf(design);
-  if (budget.lines.length === 0)
+  const { budget } = useFindings(design);
+  const lines = budgetLines(design);
+  if (lines.length === 0)
     return (
       <Section title="Budget">
         <div>Write down what you wish for. The table then shows which controllers and wirings can do it.</div>
       </Section>
     );
-  const open = budget.lines.some(({ wished, placed }) => wished > placed);
-  const differs = budget.lines.some(({ wished, placed }) => placed > wished);
+  const open = isBriefOpen(design);
+  const differs = lines.some(({ wished, placed }) => placed > wished);
+  const Place = design.brief.chosen ? StepButton : PlainButton;
   return (
     <Section title="Budget">
       <Box role="status" fontWeight="600">
-        {budgetWords(budget)}
+        {budget || "Being worked out"}
       </Box>
-      {design.brief.chosen && !switchWayNamed(design.brief.chosen.strategy) && (
-        <Box fontSize="13px" color="var(--faint)">
-          The plan keeps the budget. Its wiring is not drawn yet: Wiring offers direct and matrix, and will say what is
-          loose.
-        </Box>
-      )}
       <Row>
-        {open && design.brief.chosen && (
-          <StepButton onClick={() => edit("place the brief", (d) => wireAsPlanned(placeBrief(d, newId)))}>
-            Place what is open
-          </StepButton>
-        )}
-        {open && !design.brief.chosen && (
-          <PlainButton onClick={() => edit("place the brief", (d) => placeBrief(d, newId))}>
-            Place what is open
-          </PlainButton>
-        )}
+        {open && <Place onClick={() => void placeOpen()}>Place what is open</Place>}
         {(differs || open) && design.controls.length > 0 && (
           <PlainButton onClick={() => edit("brief as placed", briefFromLayout)}>
             Take the counts from the mat

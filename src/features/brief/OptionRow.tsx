@@ -3,7 +3,7 @@ import { useState } from "react";
 import { addedParts } from "@/core/catalogue/prices";
 import { ANY_NUMBER } from "@/core/brief/breaks";
 import { counted } from "@/core/words";
-import { changeWish } from "@/core/edits/brief";
+import { changeWish } from "@/core/edits/wish";
 import { edit } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import type { BriefAnswer } from "@/workers/planningTasks";

@@ -3,8 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { type Wish, wishCounts } from "@/core/document/wish";
-import { takePlan } from "@/core/edits/brief";
-import { edit, useDesign } from "@/store/bench";
+import { useDesign } from "@/store/bench";
+import { takeChosenPlan } from "@/store/briefEdits";
 import { useBriefPlan } from "@/store/briefPlan";
 import { PlainButton } from "@/ui/pieces/buttons";
 import type { BriefAnswer } from "@/workers/planningTasks";
@@ -34,7 +34,6 @@ export function OptionsLedger() {
     ? answers
     : answers.filter((answer) => answer.beatenBy === null || isSame(answer, design.brief.chosen));
   const beaten = answers.length - answers.filter((answer) => answer.beatenBy === null).length;
-  const take = (answer: BriefAnswer) => edit("take a plan", (d) => takePlan(d, answer.plan));
   return (
     <Box aria-busy={isWorking} opacity={isWorking ? 0.7 : 1}>
       <table style={{ width: "100%", borderCollapse: "collapse" }} aria-label="Plans that meet the wish">
@@ -63,7 +62,7 @@ export function OptionsLedger() {
               answer={answer}
               rank={nth + 1}
               isChosen={isSame(answer, design.brief.chosen)}
-              onTake={() => take(answer)}
+              onTake={() => void takeChosenPlan(answer.plan)}
             />
           ))}
         </tbody>

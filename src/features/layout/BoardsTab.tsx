@@ -3,19 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Board, Design } from "@/core/document/schema";
-import {
-  addBoard,
-  addLink,
-  changeBoard,
-  changeLink,
-  drawOutline,
-  gridModules,
-  mirrorBoard,
-  removeBoard,
-  removeLink,
-  shiftBoard,
-  turnBoard,
-} from "@/core/edits/boards";
+import { addBoard, addLink, changeBoard, changeLink, removeBoard, removeLink } from "@/core/edits/boards";
+import { drawOutline, gridModules, mirrorBoard, shiftBoard, turnBoard } from "@/core/edits/boardPlaces";
 import { boardRings } from "@/core/layout/boardOutline";
 import { boundsOf } from "@/core/geometry/outline";
 import { plateMaterials } from "@/core/document/makingSettings";

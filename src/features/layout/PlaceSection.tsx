@@ -1,12 +1,13 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { budgetOf, budgetWords } from "@/core/brief/budget";
+import { budgetLines, isBriefOpen } from "@/core/brief/budgetLines";
 import { type Control, controlKinds } from "@/core/catalogue/kinds";
-import { placeBrief, wireAsPlanned } from "@/core/edits/brief";
 import { addControl } from "@/core/edits/controls";
 import { freeSpot } from "@/core/layout/freeSpot";
 import { edit, useDesign } from "@/store/bench";
+import { placeOpen } from "@/store/briefEdits";
+import { useFindings } from "@/store/findings";
 import { select, useHand } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { takeInHand, usePlacing } from "@/store/placing";
@@ -61,24 +62,15 @@ export function PlaceSection() {
 /** The brief's budget stays in sight while things are placed. */
 function BriefLine() {
   const design = useDesign();
-  const budget = budgetOf(design);
-  if (!budget.lines.some(({ wished }) => wished > 0)) return null;
-  const open = budget.lines.some(({ wished, placed }) => wished > placed);
+  const { budget } = useFindings(design);
+  if (!budgetLines(design).some(({ wished }) => wished > 0)) return null;
   return (
     <Row>
       <Box fontSize="13px" role="status" aria-label="Budget of the brief">
-        Brief: {budgetWords(budget)}.
+        Brief: {budget || "being worked out"}.
       </Box>
-      {open && (
-        <PlainButton
-          height="26px"
-          onClick={() =>
-            edit("place the brief", (d) => {
-              const placed = placeBrief(d, newId);
-              return d.brief.chosen ? wireAsPlanned(placed) : placed;
-            })
-          }
-        >
+      {isBriefOpen(design) && (
+        <PlainButton height="26px" onClick={() => void placeOpen()}>
           Place what is open
         </PlainButton>
       )}

@@ -47,7 +47,7 @@ export function ClassesSection() {
                   height="26px"
                   disabled={isChosen}
                   aria-label={`Take the ${one.title}`}
-                  onClick={() => takeProfile(one.id)}
+                  onClick={() => void takeProfile(one.id)}
                 >
                   {isChosen ? "chosen" : "Take it"}
                 </PlainButton>

@@ -1,25 +1,30 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/derived/derive";
 import { clearPins, lockPins, moveController } from "@/core/edits/pins";
-import { crossingLeads, leadsOf, wireMm } from "@/core/pins/planPins";
+import { crossingLeads, leadsOf, wireMm } from "@/core/pins/leads";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
-import { planAndTakePins } from "@/store/pinPlanView";
+import { planAndTakePins, stopPinPlanning, usePinPlanView } from "@/store/pinPlanView";
 import { takeProfile } from "./takeProfile";
-import { ConflictSection, LastPlan, WishesSection } from "./PlanSections";
+import { LastPlan, WishesSection } from "./PlanSections";
 import { ClassesSection } from "./ClassesSection";
 import { PinField } from "./PinField";
+
+/** Ways out are tried only where something is without a pin. */
+const ConflictSection = dynamic(() => import("./ConflictSection").then((m) => m.ConflictSection));
 
 /** Which controller, where it lies, and which net is on which pin. */
 export function PinsTray() {
   const design = useDesign();
   const netId = useHand((state) => state.netId);
+  const isPlanning = usePinPlanView((state) => state.isPlanning);
   const { controller, profile, signalNets, netById } = derive(design);
   const net = netId ? netById.get(netId) : undefined;
   const classes = [...design.profiles, ...controllerCatalogue];
@@ -36,7 +41,7 @@ export function PinsTray() {
           label="Class"
           value={profile ? controller!.profileId : ""}
           choices={choices}
-          onCommit={(id) => id && takeProfile(id)}
+          onCommit={(id) => id && void takeProfile(id)}
         />
         {profile && <div style={{ color: "var(--faint)" }}>{profile.summary}</div>}
         {profile && controller && (
@@ -84,10 +89,15 @@ export function PinsTray() {
       {profile && (
         <Section title="Pins">
           <Row>
-            <StepButton onClick={() => planAndTakePins("afresh")}>Share out pins</StepButton>
+            <StepButton disabled={isPlanning} onClick={() => void planAndTakePins("afresh")}>
+              Share out pins
+            </StepButton>
             {placed > 0 && (
-              <PlainButton onClick={() => planAndTakePins("fewest-moves")}>Move as few as can be</PlainButton>
+              <PlainButton disabled={isPlanning} onClick={() => void planAndTakePins("fewest-moves")}>
+                Move as few as can be
+              </PlainButton>
             )}
+            {isPlanning && <PlainButton onClick={stopPinPlanning}>Stop planning</PlainButton>}
             <PlainButton onClick={() => edit("free the pins", clearPins)}>Free the unlocked</PlainButton>
           </Row>
           <Values
@@ -103,7 +113,7 @@ export function PinsTray() {
           <LastPlan design={design} />
         </Section>
       )}
-      {profile && <ConflictSection design={design} />}
+      {profile && placed < signalNets.length && <ConflictSection design={design} />}
       {profile && !net && <WishesSection design={design} />}
       {net?.need && profile && (
         <Section title={`Net ${net.flag}`}>

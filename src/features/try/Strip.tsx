@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { derive } from "@/core/derived/derive";
 import { scanPlanOf } from "@/core/firmware/scanPlan";
-import { toHex } from "@/core/engine/simulate";
+import { toHex } from "@/core/hex";
 import { useDesign } from "@/store/bench";
 import { type Change, useSession } from "@/store/session";
 import { PlainButton } from "@/ui/pieces/buttons";

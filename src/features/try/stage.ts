@@ -1,5 +1,5 @@
 import dynamic from "next/dynamic";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { derive } from "@/core/derived/derive";
 import type { StageView } from "../stageView";
 
 export const tryStage: StageView = {
@@ -7,7 +7,10 @@ export const tryStage: StageView = {
   title: "Try",
   lens: "legends",
   mode: "press",
-  settled: (design) => (scanPlanOf(design).inputs.length === 0 ? "nothing to press" : "ready to press"),
+  settled(design) {
+    const { inputs, circuitsOf } = derive(design);
+    return inputs.some(({ elementId }) => circuitsOf.has(elementId)) ? "ready to press" : "nothing to press";
+  },
   Tray: dynamic(() => import("./TryTray").then((m) => m.TryTray)),
   Ledger: dynamic(() => import("./Strip").then((m) => m.Strip)),
   ledgerTitle: "Running strip",

@@ -1,7 +1,8 @@
 "use client";
 
 import { hasDiode, isReversed } from "@/core/circuits/matrix";
-import { lockCells, matrixOfElement, setCell, setOwnDiode, setReversed } from "@/core/edits/wiring";
+import { matrixOfElement, setCell } from "@/core/edits/wiring";
+import { lockCells, setOwnDiode, setReversed } from "@/core/edits/matrixDiodes";
 import type { Design } from "@/core/document/schema";
 import { edit } from "@/store/bench";
 import { ChoiceField, Tick } from "@/ui/pieces/fields";

@@ -4,7 +4,8 @@ import { Box } from "@chakra-ui/react";
 import { type Circuit, circuitKindOf, circuitKinds } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
 import { wireAsBriefSays } from "./wireAsBriefSays";
-import { shareOutDirect, shareOutMatrix, unwire, wireInto, wireNew } from "@/core/edits/wiring";
+import { shareOutDirect, unwire, wireInto, wireNew } from "@/core/edits/wiring";
+import type { MatrixShape } from "@/core/matrix/planReadingOrder";
 import type { Design } from "@/core/document/schema";
 import { factsOf } from "@/core/findings/facts";
 import { counted } from "@/core/words";
@@ -18,6 +19,12 @@ import { CellSection } from "./CellSection";
 import { CircuitSection } from "./CircuitSection";
 import { PairSection } from "./PairSection";
 
+/** The planning of rows and columns comes with its first use. */
+async function shareOut(shape: MatrixShape): Promise<void> {
+  const { shareOutMatrix } = await import("@/core/edits/shareOutMatrix");
+  edit("share out rows and columns", (design) => shareOutMatrix(design, shape));
+}
+
 /** All circuits, what is selected, and the settings of the circuit in hand. */
 export function CircuitsTab() {
   const design = useDesign();
@@ -28,12 +35,8 @@ export function CircuitsTab() {
     <>
       <Section title="Share out">
         <Row>
-          <StepButton onClick={() => edit("share out rows and columns", (d) => shareOutMatrix(d, "as-laid-out"))}>
-            Follow the rows as they lie
-          </StepButton>
-          <PlainButton onClick={() => edit("share out rows and columns", (d) => shareOutMatrix(d, "fewest-pins"))}>
-            Fewest pins
-          </PlainButton>
+          <StepButton onClick={() => void shareOut("as-laid-out")}>Follow the rows as they lie</StepButton>
+          <PlainButton onClick={() => void shareOut("fewest-pins")}>Fewest pins</PlainButton>
           <PlainButton onClick={() => edit("wire everything direct", shareOutDirect)}>Everything direct</PlainButton>
           {chosen && <PlainButton onClick={() => void wireAsBriefSays(chosen.strategy)}>As the brief says</PlainButton>}
         </Row>

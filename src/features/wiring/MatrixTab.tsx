@@ -2,7 +2,8 @@
 
 import { useEffect, useState } from "react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
-import { lockCells, takeMatrixPlan } from "@/core/edits/wiring";
+import { takeMatrixPlan } from "@/core/edits/wiring";
+import { lockCells } from "@/core/edits/matrixDiodes";
 import {
   type MatrixAnswer,
   type MatrixWish,

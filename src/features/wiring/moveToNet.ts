@@ -1,7 +1,6 @@
 import type { MatrixCircuit } from "@/core/circuits/matrix";
 import { columnNetId, lineFlag, rowNetId } from "@/core/circuits/matrix";
 import { derive } from "@/core/derived/derive";
-import { setCell } from "@/core/edits/wiring";
 import type { Design } from "@/core/document/schema";
 import { currentDesign, edit } from "@/store/bench";
 import { useHand } from "@/store/hand";
@@ -12,7 +11,12 @@ export const selectedSwitches = (design: Design, selection: string[]): string[] 
     .filter((element) => element.kind === "switch" && selection.includes(element.controlId))
     .map((element) => element.id);
 
-function lineOf(matrix: MatrixCircuit, netId: string): { axis: "row" | "column"; line: number } | null {
+interface Line {
+  axis: "row" | "column";
+  line: number;
+}
+
+function lineOf(matrix: MatrixCircuit, netId: string): Line | null {
   for (let line = 0; line < 32; line++) {
     if (rowNetId(matrix, line) === netId) return { axis: "row", line };
     if (columnNetId(matrix, line) === netId) return { axis: "column", line };
@@ -29,8 +33,13 @@ export function moveSelectionToNet(netId: string): boolean {
   if (!design || !matrix || !line) return false;
   const switches = selectedSwitches(design, useHand.getState().selection).filter((id) => matrix.cells[id]);
   if (switches.length === 0) return false;
-  edit(`move ${switches.length} to ${lineFlag(matrix, line.axis, line.line)}`, (d) =>
-    switches.reduce((result, id) => setCell(result, id, { ...matrix.cells[id], [line.axis]: line.line }), d),
-  );
+  void moveTo(matrix, line, switches);
   return true;
+}
+
+async function moveTo(matrix: MatrixCircuit, { axis, line }: Line, switches: string[]): Promise<void> {
+  const { setCell } = await import("@/core/edits/wiring");
+  edit(`move ${switches.length} to ${lineFlag(matrix, axis, line)}`, (d) =>
+    switches.reduce((result, id) => setCell(result, id, { ...matrix.cells[id], [axis]: line }), d),
+  );
 }

@@ -3,7 +3,7 @@ import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { place, point } from "@/core/geometry/point";
 import { meetingPoint } from "@/core/geometry/segment";
-import { crossingLeads, leadsOf } from "@/core/pins/planPins";
+import { crossingLeads, leadsOf } from "@/core/pins/leads";
 import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
 import { CasedWire } from "./CasedWire";
 import { Flag, flagWidth } from "./Flag";

@@ -4,7 +4,8 @@ import { pinConflict } from "@/core/pins/conflict";
 import { waysOut } from "@/core/edits/waysOut";
 import { profileNamed } from "@/core/derived/placedController";
 import { bad, good } from "@/core/document/problem";
-import { movedNets, planPins } from "@/core/pins/planPins";
+import { movedNets } from "@/core/pins/leads";
+import { planPins } from "@/core/pins/planPins";
 import { jsonReply, readOptions, withDesign } from "./reply";
 import type { Task } from "./tasks";
 

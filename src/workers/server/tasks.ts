@@ -1,6 +1,7 @@
 import { artifactNamed } from "@/core/formats/registry";
 import { good } from "@/core/document/problem";
-import { simulate, simulationSchema, toHex } from "@/core/engine/simulate";
+import { simulate, simulationSchema } from "@/core/engine/simulate";
+import { toHex } from "@/core/hex";
 import { findingsOf, toldFinding } from "@/core/findings/check";
 import { factsOf } from "@/core/findings/facts";
 import { planBriefTask } from "./planBriefTask";

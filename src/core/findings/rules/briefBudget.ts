@@ -1,5 +1,5 @@
 import { budgetOf, budgetWords } from "../../brief/budget";
-import { briefFromLayout } from "../../edits/brief";
+import { briefFromLayout } from "../../edits/wish";
 import { type Rule, counted, listed } from "../finding";
 
 export const overBrief: Rule = {

@@ -1,5 +1,6 @@
 import type { MatrixCircuit } from "../../circuits/matrix";
-import { changeCircuit, setReversed } from "../../edits/wiring";
+import { changeCircuit } from "../../edits/wiring";
+import { setReversed } from "../../edits/matrixDiodes";
 import type { Design } from "../../document/schema";
 import { ghostWay } from "../../matrix/reported";
 import { diodesForChords } from "../../matrix/safeDiodes";

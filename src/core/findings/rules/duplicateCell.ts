@@ -1,5 +1,5 @@
 import type { MatrixCircuit } from "../../circuits/matrix";
-import { shareOutMatrix } from "../../edits/wiring";
+import { shareOutMatrix } from "../../edits/shareOutMatrix";
 import type { Design } from "../../document/schema";
 import { type Rule, listed } from "../finding";
 

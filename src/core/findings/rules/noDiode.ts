@@ -1,5 +1,5 @@
 import { type MatrixCircuit, isReversed } from "../../circuits/matrix";
-import { setDiodes, setOwnDiode, setReversed } from "../../edits/wiring";
+import { setDiodes, setOwnDiode, setReversed } from "../../edits/matrixDiodes";
 import type { Design } from "../../document/schema";
 import { ghostsOf } from "../../matrix/ghosts";
 import { shortestWay } from "../../matrix/reported";

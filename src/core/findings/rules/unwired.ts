@@ -1,4 +1,5 @@
-import { shareOutMatrix, wireDirect } from "../../edits/wiring";
+import { wireDirect } from "../../edits/wiring";
+import { shareOutMatrix } from "../../edits/shareOutMatrix";
 import { type Rule, counted, listed } from "../finding";
 
 const NAMED = 6;

@@ -1,112 +1,15 @@
-import { budgetOf, wishAsPlaced } from "../brief/budget";
-import type { ChosenPlan, Wish, WishCount } from "../document/wish";
-import { switchWayNamed } from "../brief/ways";
+import { budgetLines } from "../brief/budgetLines";
 import { kindOfLine } from "../brief/wishWords";
 import { type Control, kindNamed } from "../catalogue/kinds";
-import type { Circuit } from "../circuits";
-import type { LightChain } from "../circuits/lightChain";
-import type { PlacedElement } from "../circuits/net";
-import { checkMatrix } from "../matrix/matrixElectrics";
-import { stiffPlates } from "../making/stiffPlates";
-import { matrixParts, planPartInOrder, usualMatrixWish } from "../matrix/planMatrix";
 import { shapeOutline } from "../catalogue/parts/part";
-import { boundsOf, circle, placeOutline } from "../geometry/outline";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { nextLabel } from "./controls";
+import type { WishCount } from "../document/wish";
+import { boundsOf, circle, placeOutline } from "../geometry/outline";
 import { tidyMm } from "../geometry/tidyMm";
+import { stiffPlates } from "../making/stiffPlates";
+import { nextLabel } from "./controls";
 import { chooseController } from "./pins";
-import { setTiming } from "./timing";
-import { changeCircuit, orderMembers, setDiodes, takeMatrixPlan, unwire, wireAs, wireDirect } from "./wiring";
-
-export const changeWish = (design: Design, change: Partial<Wish>): Design => ({
-  ...design,
-  brief: { ...design.brief, wish: { ...design.brief.wish, ...change } },
-});
-
-/** Takes a plan of the brief: its controller class, and the wiring of what is already placed. */
-export function takePlan(design: Design, chosen: ChosenPlan): Design {
-  const withPlan = { ...design, brief: { ...design.brief, chosen } };
-  return stiffPlates(wireAsPlanned(chooseController(withPlan, chosen.profileId)));
-}
-
-/** Makes the brief say what is placed. */
-export const briefFromLayout = (design: Design): Design => changeWish(design, wishAsPlaced(design));
-
-const idsOf = (design: Design, test: (element: PlacedElement) => boolean) =>
-  [...derive(design).elements.values()].filter(test).map(({ id }) => id);
-
-/** Bus devices, chains of lights and segment displays have one sensible way each. */
-const OWN_CIRCUITS: Circuit["kind"][] = ["light-chain", "bus-displays", "segment-chain", "spi-radio"];
-
-function wireSwitches(design: Design, { strategy, turnWay }: ChosenPlan): Design {
-  const kind = switchWayNamed(strategy)?.circuit;
-  if (!kind) return design;
-  const both = turnWay === "with-switches";
-  const ids = idsOf(design, (element) => element.kind === "switch" || (both && element.kind === "quadrature"));
-  if (kind !== "matrix") return wireAs(design, kind, ids);
-  const shape = strategy === "matrix-given" ? design.brief.matrixShape : null;
-  const wish = {
-    ...usualMatrixWish,
-    lines: "fewest-pins" as const,
-    rows: shape?.rows ?? null,
-    columns: shape?.columns ?? null,
-  };
-  const loose = unwire(design, ids);
-  const wired = takeMatrixPlan(
-    loose,
-    matrixParts(loose, wish).flatMap((part) => planPartInOrder(part) ?? []),
-  );
-  // The plan was reckoned with diodes or without, by the wish.
-  return setDiodes(wired, design.brief.wish.chords ? "column-to-row" : "none");
-}
-
-/** 5 V lights want a data level near 3.5 V (common practice): the plan counts a shifter where the logic gives less. */
-const LIGHT_DATA_V = 3.5;
-
-const withShifters = (design: Design): Design =>
-  (derive(design).profile?.logicV ?? LIGHT_DATA_V) >= LIGHT_DATA_V
-    ? design
-    : design.circuits.reduce(
-        (d, circuit) =>
-          circuit.kind === "light-chain" ? changeCircuit<LightChain>(d, circuit.id, { shifted: true }) : d,
-        design,
-      );
-
-/** Wires everything the way the chosen plan says. */
-export function wireAsPlanned(design: Design): Design {
-  const { chosen } = design.brief;
-  if (design.controls.length === 0 || !chosen || !switchWayNamed(chosen.strategy)) return design;
-  const of = (kind: PlacedElement["kind"]) => (d: Design) => idsOf(d, (element) => element.kind === kind);
-  const switched = wireSwitches(design, chosen);
-  const lit = wireAs(switched, chosen.lampWay === "direct" ? "direct" : "output-registers", of("lamp")(switched));
-  const voltages = wireAs(lit, chosen.analogWay === "direct" ? "direct" : "multiplexer", of("analog")(lit));
-  const devices = OWN_CIRCUITS.reduce(
-    (d, kind) =>
-      wireAs(
-        d,
-        kind,
-        idsOf(d, () => true),
-      ),
-    voltages,
-  );
-  const shifted = withShifters(devices);
-  const { circuitsOf } = derive(shifted);
-  const wired = wireDirect(
-    shifted,
-    idsOf(shifted, ({ id }) => !circuitsOf.has(id)),
-  );
-  return patientEnough(wired.circuits.reduce((d, { id }) => orderMembers(d, id), wired));
-}
-
-/** Lines that take longer to settle than the firmware waits are waited for. */
-function patientEnough(design: Design): Design {
-  const needed = design.circuits.flatMap((circuit) =>
-    circuit.kind === "matrix" ? [Math.ceil(checkMatrix(design, circuit)?.settleUs ?? 0)] : [],
-  );
-  const settleUs = Math.min(250, Math.max(design.timing.settleUs, ...needed));
-  return settleUs === design.timing.settleUs ? design : setTiming(design, { settleUs });
-}
 
 /** From the top of the panel down: what is read, what is turned and flipped, what the fingers rest on, what is hidden. */
 const ORDER: WishCount[] = [
@@ -223,7 +126,7 @@ function blockOf(design: Design, line: WishCount, count: number, widestMm: numbe
  */
 export function placeBrief(design: Design, newId: () => string, only?: WishCount): Design {
   const box = boundsOf([...derive(design).caps, ...derive(design).bodies]);
-  const open = new Map(budgetOf(design).lines.map(({ line, wished, placed }) => [line, wished - placed]));
+  const open = new Map(budgetLines(design).map(({ line, wished, placed }) => [line, wished - placed]));
   const lines = ORDER.filter((line) => (open.get(line) ?? 0) > 0 && (!only || only === line));
   if (lines.length === 0) return design;
   const keys = lines.includes("keys") ? blockOf(design, "keys", open.get("keys")!, Infinity, () => "probe") : null;

@@ -1,0 +1,48 @@
+"use client";
+
+import type { Design } from "@/core/document/schema";
+import { waysOut } from "@/core/edits/waysOut";
+import { type Conflict, canPlaceAll, pinConflict } from "@/core/pins/conflict";
+import { counted, listed } from "@/core/words";
+import { edit } from "@/store/bench";
+import { PlainButton } from "@/ui/pieces/buttons";
+import { Section } from "@/ui/pieces/sheets";
+
+/** Which needs clash, and what would help; each way out was tried. */
+export function ConflictSection({ design }: { design: Design }) {
+  if (canPlaceAll(design)) return null;
+  const conflict = pinConflict(design);
+  const ways = waysOut(design);
+  return (
+    <Section title="This cannot be done">
+      {conflict && <ConflictWords conflict={conflict} />}
+      {!conflict && <div>There are fewer usable pins than nets that need one.</div>}
+      {ways.map((way) => (
+        <PlainButton
+          key={way.title}
+          height="auto"
+          minHeight="30px"
+          whiteSpace="normal"
+          textAlign="left"
+          justifyContent="flex-start"
+          onClick={() => edit(way.title.toLowerCase(), way.apply)}
+        >
+          {way.title}
+        </PlainButton>
+      ))}
+      {ways.length === 0 && <div>No single change helps: leave out several parts, or write a class of your own.</div>}
+    </Section>
+  );
+}
+
+function ConflictWords({ conflict: { nets, pins, locks } }: { conflict: Conflict }) {
+  const names = nets.map(({ flag }) => flag);
+  return (
+    <div>
+      {names.length > 12 ? `${counted(names.length, "net")} (${listed(names.slice(0, 4))} …)` : listed(names)} share{" "}
+      {counted(pins.length, "pin")} that can serve them
+      {locks.length > 0 ? `, and ${listed(locks.map(({ flag }) => flag))} cannot move` : ""}. Without any one of them
+      the rest fits.
+    </div>
+  );
+}
