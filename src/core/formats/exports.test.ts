@@ -7,7 +7,7 @@ import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
 import { utf8 } from "./artifact";
 import { artifacts } from "./registry";
-import { wiresOf } from "../wires/wires";
+import { isPad, wiresOf } from "../wires/wires";
 
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
 
@@ -116,15 +116,75 @@ describe("the position table for assembly", () => {
 });
 
 describe("the wire sheets", () => {
-  it("show both sides, mirrored but for the words, and every wire once", async () => {
+  it("tick off every wire once", async () => {
     const done = { ...finishedPad(), wires: { ...finishedPad().wires, done: [wiresOf(finishedPad())[0].key] } };
     const sheet = text((await make("wire-sheets", done)).bytes);
     expect(sheet.match(/☑/g)).toHaveLength(1);
     expect(sheet.match(/☐/g)).toHaveLength(wiresOf(done).length - 1);
-    expect(sheet).toContain('transform="scale(-1 1)"');
+  });
+
+  it("draw a line for each wire between parts, and a flag at both ends of each lead", async () => {
+    const wires = wiresOf(finishedPad());
+    const leads = wires.filter(({ to }) => isPad(to));
     const front = text((await make("wires-parts-side-svg")).bytes);
-    expect(front).not.toContain('<g transform="scale(-1 1)">');
-    expect(front.match(/stroke-dasharray/g)).toHaveLength(wiresOf(finishedPad()).length);
+    expect(front.match(/stroke-dasharray="[^"]*" fill="none"\/>\n/g)).toHaveLength(wires.length - leads.length);
+    for (const { net, to } of leads) {
+      expect(front).toContain(`>${net} → ${to.name.slice("pin ".length)}<`);
+      expect(front).toMatch(new RegExp(`font-weight="bold" class="halo">${net}<`));
+    }
+  });
+
+  it("show the module with the name of every pad", async () => {
+    const front = text((await make("wires-parts-side-svg")).bytes);
+    const { profile } = derive(finishedPad());
+    for (const { name } of profile!.pins) expect(front).toContain(`>${name}</text>`);
+    const bare = { ...finishedPad(), controllers: [], pinPlan: {} };
+    expect(text((await make("wires-parts-side-svg", bare)).bytes)).not.toContain(">plug<");
+  });
+
+  it("are mirrored seen from the solder side, and no word is", async () => {
+    const x = (svg: string, word: string) =>
+      Number(new RegExp(`<text x="([-.0-9]+)"[^>]*>${word}</text>`).exec(svg)![1]);
+    const front = text((await make("wires-parts-side-svg")).bytes);
+    const back = text((await make("wires-solder-side-svg")).bytes);
+    expect(x(front, "K1")).toBeLessThan(x(front, "K3"));
+    expect(x(back, "K1")).toBeGreaterThan(x(back, "K3"));
+    expect(back).not.toContain("scale(-1");
+  });
+
+  it("give each board pages of its own, and name the place of every link on the connector between them", async () => {
+    const loom = wiredDemos.find(({ id }) => id === "loom-64")!;
+    const sheet = text((await make("wire-sheets", loom)).bytes);
+    expect(sheet.match(/<section>/g)).toHaveLength(3);
+    const [left, right] = sheet.split("<section>").slice(1);
+    const links = wiresOf(loom).filter(({ phase }) => phase === "links");
+    expect(left).toContain(">J1 to Right half<");
+    expect(right).toContain(">J1 to Left half<");
+    links.forEach(({ net, from, to }, nth) => {
+      const flag = `>${net} → J1.${nth + 1}<`;
+      for (const [page, boardId] of [
+        [left, loom.boards[0].id],
+        [right, loom.boards[1].id],
+      ] as const) {
+        const own = [from, to].filter((end) => end.boardId === boardId && !isPad(end));
+        expect(page.split(flag)).toHaveLength(own.length + 1);
+      }
+    });
+    expect(right).not.toContain(">plug<");
+    const ticks = (page: string) => page.match(/☐/g)?.length ?? 0;
+    expect(sheet.split("<section>").reduce((sum, page) => sum + ticks(page), 0)).toBe(wiresOf(loom).length);
+  });
+
+  it("explain what they show and nothing else", async () => {
+    const small = text((await make("wires-parts-side-svg")).bytes);
+    expect(small).toContain("the bar is its ring");
+    expect(small).not.toContain("connector J1");
+    const glasshouse = wiredDemos.find(({ id }) => id === "glasshouse")!;
+    const large = text((await make("wires-parts-side-svg", glasshouse)).bytes);
+    expect(large).toContain("branch to an added part");
+    expect(large).not.toContain("the bar is its ring");
+    expect(large).toContain(">MUX U1<");
+    expect(large).toContain(">OUT U1<");
   });
 
   it("are refused in words while nothing is wired", async () => {

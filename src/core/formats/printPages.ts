@@ -45,6 +45,9 @@ function page(content: string, xMm: number, yMm: number, title: string): string 
   return `<section>${svgOpen(box)}<clipPath id="c${xMm}_${yMm}"><rect x="${xMm}" y="${yMm}" width="${room.widthMm}" height="${room.heightMm}"/></clipPath><g clip-path="url(#c${xMm}_${yMm})">${content}</g>${marks(xMm, yMm, room.widthMm, room.heightMm)}${scaleBar(xMm + 2, foot)}<text x="${xMm + 112}" y="${foot}" font-size="3.6">${escapeXml(title)}</text></svg></section>`;
 }
 
+const file = (title: string, pages: string[]): string =>
+  `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escapeXml(title)}</title><style>@page{size:A4 portrait;margin:0}body{margin:0;font-family:sans-serif}section{break-after:page;width:210mm;height:297mm;overflow:hidden}svg{display:block}</style></head><body>${pages.join("\n")}</body></html>\n`;
+
 /** A drawing at 1 : 1 on as many A4 pages as it takes, as one printable file: print at 100 %, without fitting. */
 export function printPages(title: string, box: SheetBox, content: string): string {
   const columns = starts(box.minXMm, box.maxXMm, room.widthMm);
@@ -55,5 +58,46 @@ export function printPages(title: string, box: SheetBox, content: string): strin
       page(content, x, y, `${title}, page ${row * columns.length + column + 1} of ${count}, 1 : 1`),
     ),
   );
-  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escapeXml(title)}</title><style>@page{size:A4 portrait;margin:0}body{margin:0;font-family:sans-serif}section{break-after:page;width:210mm;height:297mm;overflow:hidden}svg{display:block}</style></head><body>${pages.join("\n")}</body></html>\n`;
+  return file(title, pages);
+}
+
+/** A thing that is not to be cut by the edge of a page. */
+export interface Whole {
+  box: SheetBox;
+  content: string;
+}
+
+/** Shares things out over pages from the left and from the top, each whole on one page; what is larger than a page has one to itself. */
+export function wholePages(things: Whole[]): Whole[][] {
+  const left = [...things].sort((a, b) => a.box.minXMm - b.box.minXMm || a.box.minYMm - b.box.minYMm);
+  const pages: Whole[][] = [];
+  while (left.length > 0) {
+    const [first] = left;
+    const column = left.filter((one) => one === first || one.box.maxXMm <= first.box.minXMm + room.widthMm);
+    const top = column.reduce((a, b) => (b.box.minYMm < a.box.minYMm ? b : a));
+    const onPage = column.filter((one) => one === top || one.box.maxYMm <= top.box.minYMm + room.heightMm);
+    pages.push(onPage);
+    for (const one of onPage) left.splice(left.indexOf(one), 1);
+  }
+  return pages;
+}
+
+/** Things at 1 : 1, none of them cut, on pages of their own for each group. */
+export function printWhole(title: string, groups: { name: string; things: Whole[] }[]): string {
+  const pages = groups.flatMap(({ name, things }) =>
+    wholePages(things).map((onPage, nth, all) => ({
+      onPage,
+      words: `${title}${name === "" ? "" : `, ${name}`}, page ${nth + 1} of ${all.length}, 1 : 1`,
+    })),
+  );
+  return file(
+    title,
+    pages.map(({ onPage, words }) => {
+      const [x, y] = [
+        Math.min(...onPage.map((one) => one.box.minXMm)),
+        Math.min(...onPage.map((one) => one.box.minYMm)),
+      ];
+      return page(onPage.map(({ content }) => content).join("\n"), x, y, words);
+    }),
+  );
 }

@@ -8,7 +8,7 @@ import { outlineRing } from "../geometry/ring";
 import { plateDrawings } from "../making/plateDrawing";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 import { plateLayers } from "./plateLayers";
-import { printPages } from "./printPages";
+import { type Whole, printPages, printWhole } from "./printPages";
 import { boxAround, escapeXml, ringData, svgLayer } from "./svgText";
 
 export const printSheets: Artifact = {
@@ -70,17 +70,28 @@ function legendCell(design: Design, control: Design["controls"][number]): string
   return `${outline}<g transform="translate(${xMm} ${yMm}) rotate(${rotationDeg})"><text y="${(size * 0.1).toFixed(2)}" font-size="${size.toFixed(2)}" text-anchor="middle">${escapeXml(main)}</text>${upper.join("")}</g>`;
 }
 
+/** A cap with its legends, and the room that it takes. */
+function wholeCell(design: Design, control: Design["controls"][number]): Whole {
+  const { capPieces } = derive(design);
+  const nth = design.controls.indexOf(control);
+  const rings = capPieces.filter(({ owner }) => owner === nth).map(({ outline }) => outlineRing(outline));
+  const { xMm, yMm } = control.placement;
+  return { box: boxAround([...rings, [{ xMm, yMm }]], 1), content: legendCell(design, control) };
+}
+
 export const legendSheet: Artifact = {
   id: "legend-sheet",
   title: "Legend sheet at 1 : 1",
-  purpose: "Every cap in the exact grid with its legends of all layers, for engraving, printing or cutting out.",
+  purpose: "Every cap whole and in the exact grid, a board after the other, with its legends of all layers.",
   make: async (design) => {
     const shown = design.controls.filter((control) => kindOf(control).inputs(control).length > 0);
     if (shown.length === 0)
       return bad({ path: "controls", message: "have nothing to press yet, so there are no legends" });
-    const rings = derive(design).caps.map((outline) => outlineRing(outline));
-    const content = shown.map((control) => legendCell(design, control)).join("\n");
-    const text = printPages(`${design.name}: legends`, boxAround(rings, 3), content);
+    const boards = design.boards.map(({ id, name }) => ({
+      name: design.boards.length > 1 ? name : "",
+      things: shown.filter(({ placement }) => placement.boardId === id).map((control) => wholeCell(design, control)),
+    }));
+    const text = printWhole(`${design.name}: legends`, boards);
     return good({ fileName: `${fileStem(design)}-legends.html`, mediaType: "text/html", bytes: utf8(text) });
   },
 };

@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { keyBlock } from "../../../tests/support/designs";
@@ -5,6 +6,7 @@ import { addControl } from "../edits/controls";
 import { changeBoard } from "../edits/boards";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
+import { wholePages } from "../formats/printPages";
 import { artifactNamed } from "../formats/registry";
 import { ringAreaMm2 } from "../geometry/ring";
 import { spansOf, thicknessFor } from "./bending";
@@ -103,6 +105,49 @@ describe("sheets for paper", () => {
         "legend-sheet",
       ),
     ).toContain("&lt;b&gt;&amp;");
+  });
+
+  it("put each board's caps on pages of its own and cut through none", async () => {
+    const loom = demoDesigns.find(({ id }) => id === "loom-64")!;
+    const pages = (await text(loom, "legend-sheet")).split("<section>").slice(1);
+    expect(pages.map((page) => /Loom 64: legends, [^<]*/.exec(page)![0])).toEqual([
+      "Loom 64: legends, Left half, page 1 of 1, 1 : 1",
+      "Loom 64: legends, Right half, page 1 of 1, 1 : 1",
+    ]);
+    const caps = (page: string) => page.match(/translate\([^)]*\) rotate/g)?.length ?? 0;
+    expect(pages.map(caps)).toEqual([32, 32]);
+    const glasshouse = demoDesigns.find(({ id }) => id === "glasshouse")!;
+    const wide = (await text(glasshouse, "legend-sheet")).split("<section>").slice(1);
+    expect(wide.length).toBeGreaterThan(1);
+  });
+
+  it("share caps out over pages so that each is whole on exactly one", () => {
+    const box = fc.record({
+      x: fc.integer({ min: 0, max: 600 }),
+      y: fc.integer({ min: 0, max: 600 }),
+      w: fc.integer({ min: 5, max: 150 }),
+    });
+    fc.assert(
+      fc.property(fc.array(box, { maxLength: 40 }), (boxes) => {
+        const things = boxes.map(({ x, y, w }, nth) => ({
+          box: { minXMm: x, minYMm: y, maxXMm: x + w, maxYMm: y + w },
+          content: String(nth),
+        }));
+        const made = wholePages(things);
+        expect(
+          made
+            .flat()
+            .map(({ content }) => content)
+            .sort(),
+        ).toEqual(things.map(({ content }) => content).sort());
+        for (const page of made) {
+          const span = (from: "minXMm" | "minYMm", to: "maxXMm" | "maxYMm") =>
+            Math.max(...page.map((one) => one.box[to])) - Math.min(...page.map((one) => one.box[from]));
+          expect(span("minXMm", "maxXMm")).toBeLessThanOrEqual(190);
+          expect(span("minYMm", "maxYMm")).toBeLessThanOrEqual(263);
+        }
+      }),
+    );
   });
 
   it("say that there is nothing to draw yet", async () => {

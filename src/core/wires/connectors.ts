@@ -39,15 +39,28 @@ export function partConnectors(design: Design): Connector[] {
     });
 }
 
-/** One table for each pair of boards with wires between them: a conductor a wire. */
-export function linkConnectors(design: Design): Connector[] {
+/** The cable between two boards: a conductor a wire. */
+export interface LinkConnector extends Connector {
+  /** Named on the drawings: J1, J2 … */
+  label: string;
+  boardIds: [string, string];
+  /** The wires in the order of the pins. */
+  wireKeys: string[];
+}
+
+/** One connector for each pair of boards with wires between them. */
+export function linkConnectors(design: Design): LinkConnector[] {
   const boardName = (id: string) => design.boards.find((board) => board.id === id)?.name ?? id;
-  const pairs = new Map<string, ConnectorPin[]>();
+  const pairs = new Map<string, LinkConnector>();
   for (const wire of wiresOf(design).filter(({ phase }) => phase === "links")) {
     const [one, other] = [wire.from, wire.to].sort((a, b) => a.boardId.localeCompare(b.boardId));
-    const key = `${boardName(one.boardId)} – ${boardName(other.boardId)}`;
-    const pins = pairs.get(key) ?? [];
-    pairs.set(key, [...pins, { number: pins.length + 1, contact: one.name, net: wire.net, to: other.name }]);
+    const boardIds: [string, string] = [one.boardId, other.boardId];
+    const key = boardIds.join(" ");
+    const label = `J${pairs.size + 1}`;
+    const name = `${label}: ${boardIds.map(boardName).join(" – ")}`;
+    const pair = pairs.get(key) ?? { name, label, boardIds, pins: [], wireKeys: [] };
+    const pin = { number: pair.pins.length + 1, contact: one.name, net: wire.net, to: other.name };
+    pairs.set(key, { ...pair, pins: [...pair.pins, pin], wireKeys: [...pair.wireKeys, wire.key] });
   }
-  return [...pairs.entries()].map(([name, pins]) => ({ name, pins }));
+  return [...pairs.values()];
 }

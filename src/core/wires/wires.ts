@@ -1,3 +1,4 @@
+import type { Chip } from "../circuits/chip";
 import type { Shunt } from "../circuits/circuitKind";
 import type { Net, Tap } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
@@ -41,7 +42,7 @@ const isPower = (net: Net) => net.role === "ground" || net.role === "supply";
 function phaseOf(net: Net, from: WireEnd, to: WireEnd): Phase {
   if (from.boardId !== to.boardId) return "links";
   if (isPower(net)) return "supply";
-  if (to.id.startsWith("pin ")) return "leads";
+  if (isPad(to)) return "leads";
   if (net.role === "row") return "rows";
   return net.role === "column" ? "columns" : "branches";
 }
@@ -57,6 +58,9 @@ function colourOf(net: Net, nth: number): string {
 /** A bare number would read as part of the label. */
 const contactWords = (contact: string) => (/^\d/.test(contact) ? `contact ${contact}` : contact);
 
+/** What an added part is called in lists and on drawings: "MUX U2". */
+export const chipWords = ({ id }: Pick<Chip, "id">): string => id.replace(".", " ").toUpperCase();
+
 function tapEnd(tap: Tap, derived: Derived): WireEnd {
   const { controls, chips, shuntById, design } = derived;
   const end = tap.contactId.slice(tap.contactId.lastIndexOf(".") + 1);
@@ -66,7 +70,7 @@ function tapEnd(tap: Tap, derived: Derived): WireEnd {
   const boardId = boardOfAdded(tap.controlId, design);
   if (shunt) return endAt(tap, `${shunt.sort} ${shunt.value}, ${shuntEndWords(shunt, end)}`, boardId);
   const chip = chips.find(({ id }) => id === tap.controlId);
-  return endAt(tap, `${chip?.id.replace(".", " ").toUpperCase() ?? tap.controlId} ${contactWords(end)}`, boardId);
+  return endAt(tap, `${chip ? chipWords(chip) : tap.controlId} ${contactWords(end)}`, boardId);
 }
 
 const endAt = ({ contactId, at }: Tap, name: string, boardId: string): WireEnd => ({
@@ -80,7 +84,7 @@ const shuntEndWords = ({ sort }: Shunt, end: string) =>
   sort === "diode" ? (end === "1" ? "anode" : "ring") : `end ${end}`;
 
 /** An added part lies on the board of what it serves most; while nothing says otherwise, on the first one. */
-const boardOfAdded = (chipId: string, design: Design) =>
+export const boardOfAdded = (chipId: string, design: Design): string =>
   derive(design).once(`board of ${chipId}`, () => {
     const { nets, controls } = derive(design);
     const count = new Map<string, number>();
@@ -91,6 +95,9 @@ const boardOfAdded = (chipId: string, design: Design) =>
       }
     return [...count.entries()].sort((a, b) => b[1] - a[1])[0]?.[0] ?? design.boards[0].id;
   });
+
+/** Whether an end of a wire is a pad of the controller. */
+export const isPad = ({ id }: WireEnd): boolean => id.startsWith("pin ");
 
 /** Where a net meets the controller: its pin, or a pad of the module for supply and ground. */
 function pinEnd(net: Net, design: Design, { controller, profile }: Derived): WireEnd | null {
