@@ -1,15 +1,16 @@
 import "fake-indexeddb/auto";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { finishedPad, pad } from "../../tests/support/designs";
-import { chooseController } from "@/core/edits/pins";
+import { chooseController, moveController } from "@/core/edits/pins";
 import { changeControl } from "@/core/edits/controls";
+import { moduleTurns } from "@/core/edits/turnModule";
 import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import type { Design } from "@/core/document/schema";
 import { type PinPlanMode, type PinPlanResult, planPins } from "@/core/pins/planPins";
 import { currentDesign, edit, openOnBench, undoEdit } from "./bench";
 import { openDatabase } from "./database";
 import { saveDesign } from "./designRepository";
-import { planAndTakePins, stopPinPlanning, takeController, usePinPlanView } from "./pinPlanView";
+import { planAndTakePins, stopPinPlanning, takeController, turnForFewerCrossings, usePinPlanView } from "./pinPlanView";
 
 interface Asked {
   design: Design;
@@ -28,6 +29,7 @@ vi.mock("@/workers/planning", () => ({
       tasks: {
         planPins: (design: Design, mode: PinPlanMode) =>
           new Promise((answer) => Object.assign(question, { design, mode, answer })),
+        moduleTurns: async (design: Design) => moduleTurns(design),
       },
       stop: () => (question.stopped = true),
     };
@@ -123,5 +125,18 @@ describe("Planning pins beside the page", () => {
     expect(Object.keys(currentDesign()!.pinPlan)).toHaveLength(Object.keys(finishedPad().pinPlan).length);
     undoEdit();
     expect(currentDesign()!.controllers[0].profileId).toBe("small-5v-18");
+  });
+
+  it("turns the module where fewer leads cross, as one edit, and leaves it where none do", async () => {
+    const away = moveController(finishedPad(), { rotationDeg: 180 });
+    await open(away);
+    const turns = moduleTurns(away);
+    expect(await turnForFewerCrossings(turns[0].crossings)).toMatchObject({ taken: false });
+    expect(currentDesign()!.controllers[0].placement.rotationDeg).toBe(180);
+    expect(await turnForFewerCrossings(turns[0].crossings + 1)).toMatchObject({ taken: true });
+    expect(currentDesign()!.controllers[0].placement.rotationDeg).toBe(turns[0].rotationDeg);
+    undoEdit();
+    expect(currentDesign()!.pinPlan).toEqual(away.pinPlan);
+    expect(currentDesign()!.controllers[0].placement.rotationDeg).toBe(180);
   });
 });

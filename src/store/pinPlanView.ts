@@ -1,9 +1,12 @@
+import type { Remote } from "comlink";
 import { create } from "zustand";
 import type { Design } from "@/core/document/schema";
 import { derive } from "@/core/derived/derive";
-import { chooseController, takePinPlan } from "@/core/edits/pins";
+import { chooseController, moveController, takePinPlan } from "@/core/edits/pins";
 import { movedNets } from "@/core/pins/leads";
 import type { PinPlanMode, PinPlanResult } from "@/core/pins/planPins";
+import type { ModuleTurn } from "@/core/edits/turnModule";
+import type { PlanningTasks } from "@/workers/planningTasks";
 import { currentDesign, edit } from "./bench";
 
 export interface MovedNet {
@@ -41,39 +44,60 @@ export function stopPinPlanning(): void {
   usePinPlanView.setState({ isPlanning: false });
 }
 
-/** Plans a design's pins beside the page; never comes when it is stopped. */
-async function planAside(design: Design, mode: PinPlanMode): Promise<PinPlanResult> {
+/** Has something planned beside the page; never comes when it is stopped. */
+async function aside<T>(ask: (tasks: Remote<PlanningTasks>) => Promise<T>): Promise<T> {
   stopPinPlanning();
   const { startSearch } = await import("@/workers/planning");
   const { tasks, stop } = startSearch();
   stopWorker = stop;
   usePinPlanView.setState({ isPlanning: true });
   try {
-    return await tasks.planPins(design, mode);
+    return await ask(tasks);
   } finally {
     stopPinPlanning();
   }
 }
 
-/**
- * Plans the pins of what a change makes of the design, and takes change and plan over as one edit. When the design was
- * edited meanwhile, it is planned again. Tells which nets moved, or null when nothing was done.
- */
-async function planAndTake(title: string, mode: PinPlanMode, change: (design: Design) => Design) {
+/** What was planned for the design in hand; planned again when it was edited meanwhile, null when another one came. */
+async function forDesignInHand<T>(ask: (tasks: Remote<PlanningTasks>, design: Design) => Promise<T>) {
   let before = currentDesign();
   while (before) {
-    const plan = await planAside(change(before), mode);
+    const asked: Design = before;
+    const answer = await aside((tasks) => ask(tasks, asked));
     const now = currentDesign();
-    if (now === before) {
-      edit(title, (design) => takePinPlan(change(design), plan));
-      const design = currentDesign()!;
-      const moved = movedBetween(before, design);
-      usePinPlanView.setState({ taken: { plan, moved, design } });
-      return moved;
-    }
-    before = now?.id === before.id ? now : null;
+    if (now === asked) return { before: asked, answer };
+    before = now?.id === asked.id ? now : null;
   }
   return null;
+}
+
+/** Plans the pins of what a change makes of the design, and takes both over as one edit. Tells which nets moved, or null. */
+async function planAndTake(title: string, mode: PinPlanMode, change: (design: Design) => Design) {
+  const planned = await forDesignInHand((tasks, design) => tasks.planPins(change(design), mode));
+  if (!planned) return null;
+  const { before, answer: plan } = planned;
+  edit(title, (design) => takePinPlan(change(design), plan));
+  return tookPlan(before, plan);
+}
+
+function tookPlan(before: Design, plan: PinPlanResult): MovedNet[] {
+  const design = currentDesign()!;
+  const moved = movedBetween(before, design);
+  usePinPlanView.setState({ taken: { plan, moved, design } });
+  return moved;
+}
+
+/** Turns the module where fewer leads cross than now. Tells the best turn and whether it was taken; null when nothing came. */
+export async function turnForFewerCrossings(now: number): Promise<{ best: ModuleTurn; taken: boolean } | null> {
+  const planned = await forDesignInHand((tasks, design) => tasks.moduleTurns(design));
+  const best = planned?.answer[0];
+  if (!planned || !best) return null;
+  if (best.crossings >= now) return { best, taken: false };
+  edit("turn the module", (design) =>
+    takePinPlan(moveController(design, { rotationDeg: best.rotationDeg }), best.plan),
+  );
+  tookPlan(planned.before, best.plan);
+  return { best, taken: true };
 }
 
 /** Plans the pins, takes the plan over, and keeps what it came to. */

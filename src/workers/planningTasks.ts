@@ -4,6 +4,7 @@ import { type Room, type SmallestChange, roomFor, smallestChange } from "@/core/
 import type { OptionSetting } from "@/core/brief/option";
 import { type MatrixAnswer, type MatrixPart } from "@/core/matrix/planMatrix";
 import { planPartByWire } from "@/core/matrix/searchMatrix";
+import { moduleTurns } from "@/core/edits/turnModule";
 import { planPins } from "@/core/pins/planPins";
 import type { Wish } from "@/core/document/wish";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
@@ -33,5 +34,5 @@ function searchMatrix(part: MatrixPart, seed: number, rounds: number, tell: (ans
 }
 
 /** Long computations, each a pure function of values that can be copied. */
-export const planningTasks = { planBrief: planWithBreaks, searchMatrix, planPins };
+export const planningTasks = { planBrief: planWithBreaks, searchMatrix, planPins, moduleTurns };
 export type PlanningTasks = typeof planningTasks;

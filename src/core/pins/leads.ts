@@ -1,7 +1,11 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import type { Point } from "../geometry/point";
-import { crosses } from "../geometry/segment";
+import type { Pin } from "../catalogue/controllers/controllerProfile";
+import type { PlacedController } from "../derived/placedController";
+import { type Point, place, point } from "../geometry/point";
+import { outlineRing } from "../geometry/ring";
+import { crosses, meetingPoint } from "../geometry/segment";
+import { wayAround } from "../geometry/wayAround";
 import { nearestTap, pinPlace } from "./pinPlace";
 
 /** A straight lead from a net's nearest contact to its pin. */
@@ -44,3 +48,50 @@ export function movedNets(before: Design["pinPlan"], after: Record<string, strin
     .map((netId) => ({ netId, from: before[netId]?.pin ?? "", to: after[netId] ?? "" }))
     .filter(({ from, to }) => from !== to);
 }
+
+/** A lead as it is laid: from the contact around the module to the place before its pad, and to the pad. */
+export interface LeadWay {
+  netId: string;
+  way: Point[];
+}
+
+/** From the pad to the place outside the module where its lead arrives. */
+export const GATE_MM = 2.2;
+
+/** Where the lead of a pin arrives, outside the edge that the pad is nearest to. */
+export function gateOf({ controller, profile }: PlacedController, pin: Pin): Point {
+  if (!profile) return pinPlace(controller, pin);
+  const [right, down] = [profile.widthMm / 2 - Math.abs(pin.xMm), profile.heightMm / 2 - Math.abs(pin.yMm)];
+  const x = right <= down ? (Math.sign(pin.xMm) || 1) * (profile.widthMm / 2 + GATE_MM) : pin.xMm;
+  const y = right <= down ? pin.yMm : (Math.sign(pin.yMm) || 1) * (profile.heightMm / 2 + GATE_MM);
+  return place(point(controller.side === "under" ? -x : x, y), controller.placement);
+}
+
+/** Leads around the body of the module that they go to. */
+export function leadWays(design: Design, assignments: Record<string, string>): LeadWay[] {
+  const derived = derive(design);
+  return leadsOf(design, assignments).map(({ netId, from, to }) => {
+    const placed = derived.controllerOf(derived.netById.get(netId)!)!;
+    const pin = placed.profile!.pins.find(({ name }) => name === assignments[netId])!;
+    const ring = placed.outline ? outlineRing(placed.outline) : [];
+    return { netId, way: [...wayAround(from, gateOf(placed, pin), ring), to] };
+  });
+}
+
+/** Where two ways cross each other, or null. */
+function meeting(one: Point[], other: Point[]): Point | null {
+  for (let a = 1; a < one.length; a++)
+    for (let b = 1; b < other.length; b++)
+      if (crosses(one[a - 1], one[a], other[b - 1], other[b]))
+        return meetingPoint(one[a - 1], one[a], other[b - 1], other[b]);
+  return null;
+}
+
+/** Pairs of leads that cross as they are laid, and where. */
+export const crossingWays = (ways: LeadWay[]): { one: LeadWay; other: LeadWay; at: Point }[] =>
+  ways.flatMap((one, nth) =>
+    ways.slice(nth + 1).flatMap((other) => {
+      const at = meeting(one.way, other.way);
+      return at ? [{ one, other, at }] : [];
+    }),
+  );

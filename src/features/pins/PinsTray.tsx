@@ -5,7 +5,7 @@ import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/derived/derive";
 import { clearPins, lockPins, moveController } from "@/core/edits/pins";
-import { crossingLeads, leadsOf, wireMm } from "@/core/pins/leads";
+import { crossingWays, leadWays, wireMm } from "@/core/pins/leads";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
@@ -13,6 +13,7 @@ import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
 import { planAndTakePins, stopPinPlanning, usePinPlanView } from "@/store/pinPlanView";
 import { takeProfile } from "./takeProfile";
+import { turnModule } from "./turnModule";
 import { LastPlan, WishesSection } from "./PlanSections";
 import { ClassesSection } from "./ClassesSection";
 import { PinField } from "./PinField";
@@ -34,6 +35,7 @@ export function PinsTray() {
   ];
   const placed = signalNets.filter((n) => design.pinPlan[n.id]).length;
   const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, choice]) => [id, choice.pin]));
+  const crossing = crossingWays(leadWays(design, assignments)).length;
   return (
     <>
       <Section title="Controller">
@@ -105,11 +107,16 @@ export function PinsTray() {
               ["Nets with a pin", `${placed} of ${signalNets.length}`],
               ["Usable pins", usablePins(profile).length],
               ["Leads, straight", `${wireMm(design, assignments).toFixed(0)} mm`],
-              ["Leads that cross", crossingLeads(leadsOf(design, assignments)).length],
+              ["Leads that cross", crossing],
               ["Logic voltage", `${profile.logicV} V`],
               ["Internal pull-up", `${profile.pullUpMinOhm / 1000} to ${profile.pullUpMaxOhm / 1000} kΩ`],
             ]}
           />
+          {crossing > 0 && (
+            <PlainButton disabled={isPlanning} onClick={() => void turnModule(crossing)}>
+              Turn the module for fewer crossings
+            </PlainButton>
+          )}
           <LastPlan design={design} />
         </Section>
       )}

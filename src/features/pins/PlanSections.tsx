@@ -6,7 +6,7 @@ import { counted } from "@/core/words";
 import { edit } from "@/store/bench";
 import { usePinPlanView } from "@/store/pinPlanView";
 import { Tick } from "@/ui/pieces/fields";
-import { Row, Section, Values } from "@/ui/pieces/sheets";
+import { Row, Section } from "@/ui/pieces/sheets";
 
 const setWishes = (title: string, change: Partial<PinWishes>) =>
   edit(title, (d) => ({ ...d, pinWishes: { ...d.pinWishes, ...change } }));
@@ -51,7 +51,6 @@ export function LastPlan({ design }: { design: Design }) {
   return (
     <div role="status" aria-label="Last plan">
       <div>{proof}</div>
-      <Values rows={[["Crossing leads in it", plan.crossings]]} />
       <details>
         <summary>{moved.length === 0 ? "No net has moved" : `${counted(moved.length, "net")} moved`}</summary>
         <ul style={{ paddingLeft: 18, margin: 0 }}>

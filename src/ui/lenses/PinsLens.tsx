@@ -1,10 +1,9 @@
 import { memo } from "react";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
-import { place, point } from "@/core/geometry/point";
-import { meetingPoint } from "@/core/geometry/segment";
-import { crossingLeads, leadsOf } from "@/core/pins/leads";
-import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
+import { type Point, place, point } from "@/core/geometry/point";
+import { crossingWays, leadWays } from "@/core/pins/leads";
+import { pinPlace } from "@/core/pins/pinPlace";
 import { CasedWire } from "./CasedWire";
 import { Flag, flagWidth } from "./Flag";
 import { netLook } from "./netLook";
@@ -20,12 +19,16 @@ const FLAG_SIZE = 1.7;
 /** From the pad to the near edge of the flag. */
 const FLAG_OUT_MM = 2.2;
 
+const wayData = (way: Point[]) => `M${way.map(({ xMm, yMm }) => `${xMm} ${yMm}`).join("L")}`;
+
 /** Leads from each net's nearest contact to its pin, with a flag outside the module that can be dragged to another. */
 export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsLensProps) {
   const { controller, profile, signalNets } = derive(design);
   if (!controller || !profile) return null;
   const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, { pin }]) => [id, pin]));
   const pins = new Map(profile.pins.map((pin) => [pin.name, pin]));
+  const ways = leadWays(design, assignments);
+  const wayOf = new Map(ways.map(({ netId, way }) => [netId, way]));
   return (
     <g>
       {signalNets.map((net, index) => {
@@ -33,7 +36,8 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
         if (!pin || net.taps.length === 0) return null;
         const { colour, pattern } = netLook(net, index);
         const at = pinPlace(controller, pin);
-        const from = nearestTap(net, at).at;
+        const lead = wayOf.get(net.id) ?? [at];
+        const from = lead[0];
         const strong = net.id === netId;
         const isCarried = carried?.netId === net.id;
         const outward = (controller.side === "under" ? -1 : 1) * Math.sign(pin.xMm || 1);
@@ -44,7 +48,7 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
           rotationDeg: controller.placement.rotationDeg,
         });
         const flag = isCarried ? point(carried.xMm, carried.yMm) : point(at.xMm + shift.xMm, at.yMm + shift.yMm);
-        const way = `M${from.xMm} ${from.yMm}L${flag.xMm} ${flag.yMm}L${at.xMm} ${at.yMm}`;
+        const way = wayData(isCarried ? [from, flag, at] : lead);
         return (
           <g key={net.id}>
             <CasedWire way={way} colour={colour} pattern={pattern} widthMm={strong ? 0.9 : 0.4} />
@@ -62,8 +66,7 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
           </g>
         );
       })}
-      {crossingLeads(leadsOf(design, assignments)).map(([one, other]) => {
-        const { xMm, yMm } = meetingPoint(one.from, one.to, other.from, other.to);
+      {crossingWays(ways).map(({ one, other, at: { xMm, yMm } }) => {
         return (
           <path
             key={`${one.netId} ${other.netId}`}
