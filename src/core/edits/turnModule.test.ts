@@ -3,6 +3,7 @@ import { demoDesigns } from "../../../demo";
 import { finishedPad, pad } from "../../../tests/support/designs";
 import { derive } from "../derived/derive";
 import { isInside, outlineRing } from "../geometry/ring";
+import { plugBlockers } from "../layout/keepOuts";
 import { crossingWays, leadWays, leadsOf } from "../pins/leads";
 import { lockPins, moveController, takePinPlan } from "./pins";
 import { moduleTurns } from "./turnModule";
@@ -96,7 +97,18 @@ describe("A turned module", () => {
     const over = (rotationDeg: number) => moduleTurns(tight).some((turn) => turn.rotationDeg === rotationDeg);
     expect(over(0)).toBe(true);
     expect(over(90)).toBe(false);
-    expect(moduleTurns(moveController(tight, { side: "under" }))).toHaveLength(4);
+    const beneath = moduleTurns(moveController(tight, { side: "under" })).map(({ rotationDeg }) => rotationDeg);
+    expect(beneath).toContain(90);
+  });
+
+  it("does not lose its plug behind keys", () => {
+    const kestrel = demoDesigns.find(({ id }) => id === "kestrel")!;
+    const blocked = (rotationDeg: number) => plugBlockers(derive(moveController(kestrel, { rotationDeg }))).length > 0;
+    expect(blocked(0)).toBe(true);
+    const free = [-180, -90, 0, 90].filter((deg) => !blocked(deg));
+    const turns = moduleTurns(kestrel).map(({ rotationDeg }) => rotationDeg);
+    expect(turns.length).toBeGreaterThan(1);
+    for (const deg of turns) expect(free).toContain(deg === 180 ? -180 : deg);
   });
 
   it("is nothing without a controller", () => {

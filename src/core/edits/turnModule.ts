@@ -1,6 +1,7 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { clearanceMm } from "../geometry/clearance";
+import { plugBlockers } from "../layout/keepOuts";
 import { crossingWays, leadWays, wireMm } from "../pins/leads";
 import { type PinPlanResult, planPins } from "../pins/planPins";
 import { moveController } from "./pins";
@@ -15,11 +16,13 @@ export interface ModuleTurn {
 
 const STEPS_DEG = [0, 90, 180, 270];
 
-/** A module that lies on the parts side and would lie on more caps than now is not turned there. */
-function capsUnder(design: Design): number {
-  const { controller, moduleOutline, caps } = derive(design);
-  if (!controller || !moduleOutline || controller.side === "under") return 0;
-  return caps.filter((cap) => clearanceMm(moduleOutline, cap) < 0).length;
+/** Controls in the module's way: caps beneath it when it lies on the parts side, and what stands before its plug. */
+function inTheWay(design: Design): number {
+  const derived = derive(design);
+  const { controller, moduleOutline, caps } = derived;
+  if (!controller || !moduleOutline) return 0;
+  const covered = controller.side === "under" ? [] : caps.filter((cap) => clearanceMm(moduleOutline, cap) < 0);
+  return covered.length + plugBlockers(derived).length;
 }
 
 /** An angle from -180 up to 180 degrees. */
@@ -32,12 +35,12 @@ const tidyDeg = (deg: number) => ((((deg + 180) % 360) + 360) % 360) - 180;
 export function moduleTurns(design: Design): ModuleTurn[] {
   const [main] = derive(design).controllers;
   if (!main?.profile) return [];
-  const most = capsUnder(design);
+  const most = inTheWay(design);
   const turns = STEPS_DEG.flatMap((step): ModuleTurn[] => {
     const rotationDeg =
       step === 0 ? main.controller.placement.rotationDeg : tidyDeg(main.controller.placement.rotationDeg + step);
     const turned = moveController(design, { rotationDeg });
-    if (step !== 0 && capsUnder(turned) > most) return [];
+    if (step !== 0 && inTheWay(turned) > most) return [];
     const plan = planPins(turned);
     const crossings = crossingWays(leadWays(turned, plan.assignments)).length;
     return [{ rotationDeg, plan, crossings, wireMm: wireMm(turned, plan.assignments) }];

@@ -1,4 +1,5 @@
 import type { Derived, OwnedOutline } from "../derived/derive";
+import { overlaps } from "../geometry/clearance";
 import { closePairs } from "../geometry/closePairs";
 import type { Outline } from "../geometry/outline";
 import { type Point, place, point } from "../geometry/point";
@@ -56,4 +57,17 @@ export function plugOutline(derived: Derived): Outline | null {
     core: [corner(0, -half), corner(connector.plugMm, -half), corner(connector.plugMm, half), corner(0, half)],
     radiusMm: 0,
   };
+}
+
+/** Controls, by their index, that stand in the way of the plug. */
+export function plugBlockers(derived: Derived): number[] {
+  const plug = plugOutline(derived);
+  const { controller, design } = derived;
+  if (!plug || !controller) return [];
+  const shapes = controller.side === "under" ? keepOuts(derived, "behind") : derived.capPieces;
+  const blocking = shapes.filter(
+    ({ owner, outline }) =>
+      design.controls[owner].placement.boardId === controller.placement.boardId && overlaps(plug, outline),
+  );
+  return [...new Set(blocking.map(({ owner }) => owner))];
 }

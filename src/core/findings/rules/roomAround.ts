@@ -2,7 +2,7 @@ import type { Derived } from "../../derived/derive";
 import { clearanceMm, overlaps } from "../../geometry/clearance";
 import { boxOf, boxesMeet } from "../../geometry/outline";
 import { isInside } from "../../geometry/ring";
-import { keepOuts, ownedPairs, plugOutline } from "../../layout/keepOuts";
+import { keepOuts, ownedPairs, plugBlockers } from "../../layout/keepOuts";
 import { tellPairs } from "../crowds";
 import { type Rule, controlSubject, counted, listed } from "../finding";
 
@@ -74,18 +74,9 @@ export const plugRoom: Rule = {
   why: "A plug that cannot go in means a cut case or a moved board.",
   source: "the controller's connector and a plug with its overmould (from memory: 12 mm wide)",
   check(design, derived) {
-    const plug = plugOutline(derived);
-    if (!plug) return [];
-    const isUnder = derived.controller!.side === "under";
-    const shapes = isUnder ? keepOuts(derived, "behind") : derived.capPieces.map((piece) => piece);
-    const owners = new Set(
-      shapes
-        .filter(({ owner }) => design.controls[owner].placement.boardId === derived.controller!.placement.boardId)
-        .filter(({ outline }) => overlaps(plug, outline))
-        .map(({ owner }) => owner),
-    );
-    if (owners.size === 0) return [];
-    const hit = [...owners].map((owner) => design.controls[owner]);
+    const owners = plugBlockers(derived);
+    if (owners.length === 0) return [];
+    const hit = owners.map((owner) => design.controls[owner]);
     return [
       {
         message: `${listed(hit.slice(0, 6).map(({ label }) => label))} ${hit.length === 1 ? "is" : "are"} in the way of the plug, which needs ${derived.profile!.connector!.plugMm} mm before the connector.`,
