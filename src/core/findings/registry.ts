@@ -39,6 +39,7 @@ import { incapablePin, reservedPin, sharedPin } from "./rules/pinMisuse";
 import { fitsNowhere, plateBends } from "./rules/plateFit";
 import { noStabiliser, openingsMeet, plateThickness, stabiliserRoom, thinWall } from "./rules/plateOpenings";
 import { mirroredPart, oscillatorNearLight, readsBackwards } from "./rules/placedWrong";
+import { standoffThroughModule } from "./rules/standoffThroughModule";
 import { coveredSwitches, handRoom, keepOut, loosePosts, outsideOutline, plugRoom } from "./rules/roomAround";
 import { sampledEncoder } from "./rules/sampledEncoder";
 import { lowLevel, settleTime } from "./rules/scanElectrics";
@@ -68,6 +69,7 @@ export const rules: Rule[] = [
   plateThickness,
   plateBends,
   coveredSwitches,
+  standoffThroughModule,
   loosePosts,
   mirroredPart,
   readsBackwards,

@@ -275,6 +275,16 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^Under a press on K\d+ the printed plate of Panel \(1\.5 mm, \d+ mm free\) bends about \d\.\d mm/,
   ],
   [
+    "layout/standoff-through-module",
+    moveController(add(done, "fixing", { xMm: 100, yMm: 62 }, {}), {
+      xMm: 100,
+      yMm: 60,
+      rotationDeg: 30,
+      side: "under",
+    }),
+    /^H1 goes through the controller under the board: move it beside it, or the controller\.$/,
+  ],
+  [
     "layout/controller-covers",
     moveController(done, { xMm: 19, yMm: 19, side: "under" }),
     /^Under the board the controller covers .*: solder and test them first, then fit the module on sockets\.$/,
