@@ -1,5 +1,5 @@
 import { type Page, expect, test } from "@playwright/test";
-import { goTo, part, saved, stage, tray } from "./bench";
+import { emptyShelf, goTo, part, saved, stage, tap, tray, typed } from "./bench";
 
 const palette = (page: Page) => page.getByRole("dialog", { name: "What would you like to do?" });
 
@@ -94,4 +94,36 @@ test("what an edit unsettles is told on its stage, and undoing it settles it aga
   await expect(stage(page, "Pins")).toContainText("to settle");
   await page.keyboard.press("Control+z");
   await expect(page.getByText("All settled")).toBeVisible();
+});
+
+test("a new device is given a first keymap in Try, and presses type at once", async ({ page }) => {
+  await emptyShelf(page);
+  await page.getByRole("button", { name: "New device" }).click();
+  await goTo(page, "Layout");
+  await page.getByRole("button", { name: "Place the shape" }).click();
+  await part(page, "K1").click();
+  await tray(page).getByLabel("Label").fill("Q");
+  await page.keyboard.press("Enter");
+  await goTo(page, "Wiring");
+  await page.getByRole("button", { name: "Fewest pins" }).click();
+  await goTo(page, "Try");
+  const offer = page.getByRole("note", { name: "First keymap" });
+  await offer.getByRole("button", { name: "Give it a first keymap" }).click();
+  await expect(offer).toHaveCount(0);
+  await tap(page, "Q");
+  await expect(typed(page)).toHaveText("q");
+  await expect(page.getByText(/do nothing on any layer/)).toHaveCount(0);
+  await page.getByRole("button", { name: /^Undo/ }).click();
+  await expect(offer).toBeVisible();
+});
+
+test("the module is turned where fewer leads cross, and it is told", async ({ page }) => {
+  await page.goto("/bench/kestrel/pins");
+  await page.getByLabel("Turned (°)").fill("90");
+  await page.getByLabel("Turned (°)").press("Enter");
+  await page.getByRole("button", { name: "Turn the module for fewer crossings" }).click();
+  await expect(page.getByText(/^The module lies at .* pairs? of leads cross, \d+ did\.$/)).toBeVisible();
+  await expect(page.getByLabel("Turned (°)")).not.toHaveValue("90");
+  await page.keyboard.press("Control+z");
+  await expect(page.getByLabel("Turned (°)")).toHaveValue("90");
 });

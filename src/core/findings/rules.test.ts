@@ -613,7 +613,6 @@ describe("rules", () => {
         "wiring/rail-without-source",
         "wiring/register-current",
         "wiring/too-many-displays",
-        "keymap/unbound",
         "keymap/no-way-back",
         "try/firmware-limits",
       ]),

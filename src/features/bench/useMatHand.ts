@@ -55,9 +55,9 @@ export function useMatHand(stage: StageView, lens: LensId) {
       toggleSelected(id);
       return null;
     }
-    const ids = selection.includes(id) ? selection : [id];
-    if (!selection.includes(id)) select([id]);
-    return isArranging ? moveParts(design, ids, pointer.at) : null;
+    const ids = isArranging && selection.includes(id) ? selection : [id];
+    if (ids !== selection) select([id]);
+    return isArranging ? moveParts(design, ids, id, pointer.at) : null;
   };
 
   const pressControl = (id: string, { at }: MatPointer): Grip | null => {

@@ -1,6 +1,7 @@
 "use client";
 
 import { useHand } from "@/store/hand";
+import { FirstKeymapOffer } from "@/ui/pieces/FirstKeymapOffer";
 import { Section } from "@/ui/pieces/sheets";
 import { BindingSection } from "./BindingSection";
 import { LampSection } from "./LampSection";
@@ -14,6 +15,7 @@ export function KeymapTray() {
   const control = design.controls.find((c) => c.id === last);
   return (
     <>
+      <FirstKeymapOffer design={design} />
       <LayersSection />
       {input && <BindingSection key={input.id} />}
       {control?.kind === "lamp" && <LampSection control={control} />}

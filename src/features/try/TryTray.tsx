@@ -16,6 +16,7 @@ import { movableEnds } from "@/core/engine/movable";
 import { useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Tick } from "@/ui/pieces/fields";
+import { FirstKeymapOffer } from "@/ui/pieces/FirstKeymapOffer";
 import { Section, Values } from "@/ui/pieces/sheets";
 import { HostBox } from "./HostBox";
 
@@ -34,6 +35,7 @@ export function TryTray() {
           {refusal}
         </Box>
       )}
+      <FirstKeymapOffer design={design} />
       <Section
         title="What the computer types"
         aside={

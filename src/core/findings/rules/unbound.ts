@@ -1,3 +1,4 @@
+import { FILL_TITLE, fillKeymap, firstBindings } from "../../edits/firstKeymap";
 import { type Rule, listed } from "../finding";
 
 const NAMED = 6;
@@ -18,6 +19,7 @@ export const unbound: Rule = {
       {
         message: `${listed([...names, ...more])} ${silent.length === 1 ? "does" : "do"} nothing on any layer.`,
         subjects: silent.map((input) => ({ kind: "input" as const, id: input.id })),
+        fixes: firstBindings(design) ? [{ title: FILL_TITLE, apply: fillKeymap }] : [],
       },
     ];
   },

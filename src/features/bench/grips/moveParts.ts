@@ -1,8 +1,9 @@
 import { shiftControls } from "@/core/edits/controls";
 import type { Design } from "@/core/document/schema";
-import type { Point } from "@/core/geometry/point";
+import { type Point, distanceMm } from "@/core/geometry/point";
 import { edit } from "@/store/bench";
-import { type Grip, snapMm } from "./grip";
+import { select } from "@/store/hand";
+import { CLICK_MM, type Grip, snapMm } from "./grip";
 
 /** Movements snap to a quarter unit, as arrows do. */
 export const SNAP_PARTS = 4;
@@ -13,14 +14,17 @@ export function shiftParts(ids: string[], xMm: number, yMm: number): void {
     edit(`move ${ids.length === 1 ? "1 part" : `${ids.length} parts`}`, (d) => shiftControls(d, ids, xMm, yMm));
 }
 
-/** Parts follow the hand. */
-export function moveParts(design: Design, ids: string[], from: Point): Grip {
+/** Parts follow the hand; a click on one of several picks that one out. */
+export function moveParts(design: Design, ids: string[], under: string, from: Point): Grip {
   const shift = (to: Point, fine: boolean): [number, number] => [
     snapMm(to.xMm - from.xMm, design.pitch.xMm / SNAP_PARTS, fine),
     snapMm(to.yMm - from.yMm, design.pitch.yMm / SNAP_PARTS, fine),
   ];
   return {
     follow: ({ at, event }) => ({ preview: shiftControls(design, ids, ...shift(at, event.altKey)) }),
-    end: ({ at, event }) => shiftParts(ids, ...shift(at, event.altKey)),
+    end: ({ at, event }) => {
+      if (distanceMm(at, from) < CLICK_MM) select([under]);
+      else shiftParts(ids, ...shift(at, event.altKey));
+    },
   };
 }
