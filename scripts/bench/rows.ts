@@ -3,7 +3,7 @@ import { editRows } from "./edit";
 import { firmwareRows } from "./firmware";
 import type { Row } from "./row";
 import { planningRows } from "./planning";
-import { simulationRow } from "./simulation";
+import { simulationRow, wasmRow } from "./simulation";
 
 /** A ratio of 1 meets the limit exactly; more is better by so much. */
 function print({ what, measured, limit, ratio }: Row) {
@@ -15,6 +15,7 @@ function print({ what, measured, limit, ratio }: Row) {
 for (const row of [
   ...(await planningRows()),
   simulationRow(),
+  wasmRow(),
   ...firmwareRows(),
   ...editRows(),
   ...(await browserRows()),

@@ -44,8 +44,11 @@ export interface AvrImage {
   ramBytes: number;
 }
 
-/** The device for a bare 8-bit core with 2 KiB RAM. */
-export function buildAvr(design: Design, folder: string): AvrImage {
+/**
+ * The device for a bare 8-bit core with 2 KiB RAM.
+ * @param pins whether its lines are read pin by pin, as on a board, or all at once for nothing
+ */
+export function buildAvr(design: Design, folder: string, pins: "free" | "one-by-one" = "free"): AvrImage {
   const elf = join(folder, "device.elf");
   const binary = join(folder, "device.bin");
   const start = join(folder, "start.o");
@@ -53,7 +56,9 @@ export function buildAvr(design: Design, folder: string): AvrImage {
   execFileSync("avr-gcc", ["-mmcu=avr5", ...assembler]);
   const sources = [...runtimeSources, writeTables(design, folder), join(firmware, "hal/avr_sim/hal_avr_sim.c")];
   const link = ["-nostartfiles", "-Wl,--section-start=.data=0x800100", start];
-  execFileSync("avr-gcc", ["-mmcu=avr5", "-O2", "-flto", ...STRICT, ...includes, ...sources, ...link, "-o", elf]);
+  const lines = pins === "free" ? [] : [`-DOV_PIN_LINES=${scanPlanOf(design).senseLines.length}`];
+  const how = ["-mmcu=avr5", "-O2", "-flto", ...STRICT, ...lines];
+  execFileSync("avr-gcc", [...how, ...includes, ...sources, ...link, "-o", elf]);
   execFileSync("avr-objcopy", ["-O", "binary", elf, binary]);
   const [text, data, bss] = execFileSync("avr-size", [elf], { encoding: "utf8" })
     .split("\n")[1]

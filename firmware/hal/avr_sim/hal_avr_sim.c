@@ -5,8 +5,52 @@
 #define PORT(address) (*(volatile uint8_t *)(address))
 #define CYCLES_A_US 16
 
-void ov_hal_strobe(uint8_t line) { PORT(OV_PORT_STROBE) = (uint8_t)(line + 1); }
-void ov_hal_release(uint8_t line) { (void)line; PORT(OV_PORT_STROBE) = 0; }
+#ifdef OV_PIN_LINES
+/* Pins one by one, as a board reads them: what comes of it is the simulator's, the cycles are those of real pins. The
+ * line's port and mask stand in flash, as its number is known only at run time. */
+#define PINS(port) {port, 0x01}, {port, 0x02}, {port, 0x04}, {port, 0x08}, {port, 0x10}, {port, 0x20}, {port, 0x40}, {port, 0x80}
+static const uint8_t pins[32][2] __attribute__((section(".progmem.data"))) = {PINS(0x23), PINS(0x26), PINS(0x29),
+                                                                             PINS(0x23)};
+
+static uint8_t in_flash(const uint8_t *at) {
+  uint8_t value;
+  __asm__("lpm %0, Z" : "=r"(value) : "z"(at));
+  return value;
+}
+
+/* The input of a line's port; its direction lies one address above, its level two. */
+static volatile uint8_t *input_of(uint8_t line) { return (volatile uint8_t *)(uint16_t)in_flash(pins[line & 31]); }
+static uint8_t mask_of(uint8_t line) { return in_flash(pins[line & 31] + 1); }
+
+static uint8_t is_high(uint8_t line) { return *input_of(line) & mask_of(line); }
+
+/* Low and an output, or an input with its pull-up. */
+static void drive(uint8_t line, uint8_t low) {
+  volatile uint8_t *input = input_of(line);
+  uint8_t mask = mask_of(line);
+  if (low) {
+    input[2] &= (uint8_t)~mask;
+    input[1] |= mask;
+  } else {
+    input[1] &= (uint8_t)~mask;
+    input[2] |= mask;
+  }
+}
+
+static uint16_t read_pins(uint8_t bank) {
+  uint16_t word = 0xFFFF, bit = 1;
+  uint8_t line = (uint8_t)(16 * bank), last = (uint8_t)(line + 16);
+  if (last > OV_PIN_LINES) last = OV_PIN_LINES;
+  for (; line < last; line++, bit = (uint16_t)(bit << 1))
+    if (!is_high(line)) word &= (uint16_t)~bit;
+  return word;
+}
+#else
+#define drive(line, low) ((void)(line))
+#endif
+
+void ov_hal_strobe(uint8_t line) { drive(line, 1); PORT(OV_PORT_STROBE) = (uint8_t)(line + 1); }
+void ov_hal_release(uint8_t line) { drive(line, 0); (void)line; PORT(OV_PORT_STROBE) = 0; }
 void ov_hal_lamp(uint8_t line, uint8_t on) { PORT(OV_PORT_LAMP) = line; PORT(OV_PORT_LAMP) = on; }
 
 void ov_hal_settle(uint8_t us) {
@@ -17,6 +61,10 @@ void ov_hal_settle(uint8_t us) {
 
 uint16_t ov_hal_read(uint8_t bank) {
   uint8_t low;
+#ifdef OV_PIN_LINES
+  volatile uint16_t pins_said = read_pins(bank);
+  (void)pins_said;
+#endif
   PORT(OV_PORT_BANK) = bank;
   low = PORT(OV_PORT_WORD_LOW);
   return (uint16_t)(low | (uint16_t)(PORT(OV_PORT_WORD_HIGH) << 8));
