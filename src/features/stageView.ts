@@ -16,10 +16,10 @@ export interface StageView {
   /** The state in a few words, when nothing is to settle. */
   settled(design: Design, look: Look): string;
   Tray: ComponentType;
-  Ledger: ComponentType;
-  ledgerTitle: string;
+  Table: ComponentType;
+  tableTitle: string;
   /** Height of the table beneath the mat in percent, until the person changes it. */
-  ledgerShare: number;
+  tableShare: number;
   /** Clicking a net's flag or pin with something selected; true when that meant something. */
   onNet?(netId: string): boolean;
 }

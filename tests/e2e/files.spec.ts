@@ -18,10 +18,10 @@ test.describe("bad files", () => {
       const path = test.info().outputPath(name);
       writeFileSync(path, body);
       await page.getByLabel("Design files").setInputFiles(path);
-      const slip = page.getByRole("dialog", { name: "Not taken" });
-      await expect(slip).toContainText(name);
-      await expect(slip).toContainText(says);
-      await slip.getByRole("button", { name: "Understood" }).click();
+      const dialog = page.getByRole("dialog", { name: "Not taken" });
+      await expect(dialog).toContainText(name);
+      await expect(dialog).toContainText(says);
+      await dialog.getByRole("button", { name: "Understood" }).click();
       await expect(page.getByRole("article")).toHaveCount(4);
     });
   }
@@ -65,9 +65,9 @@ test("two tabs on one design: nothing is overwritten before the person has said 
   await expect(stage(other, "Layout")).toContainText("16 placed");
   await saved(other);
 
-  const slip = page.getByRole("alertdialog", { name: "Changed in another tab" });
-  await expect(slip).toBeVisible();
-  await slip.getByRole("button", { name: "Keep both" }).click();
+  const dialog = page.getByRole("alertdialog", { name: "Changed in another tab" });
+  await expect(dialog).toBeVisible();
+  await dialog.getByRole("button", { name: "Keep both" }).click();
   await expect(stage(page, "Layout")).toContainText("16 placed");
   await page.goto("/");
   await expect(page.getByRole("article", { name: "Kestrel (this tab)" })).toBeVisible();

@@ -123,14 +123,14 @@ test("a cap set that lacks two keys is told so, and a change of the row helps", 
   await tray(page).getByRole("button", { name: "Place the shape" }).click();
   await sheet(page, "Caps").click();
   await tray(page).getByRole("button", { name: "Describe or read in a set" }).click();
-  const slip = page.getByRole("dialog");
-  await slip
+  const dialog = page.getByRole("dialog");
+  await dialog
     .getByLabel("Table of caps")
     .fill("width,height,count,label\n1,1,50\n1.25,1,7\n1.5,1,2\n1.75,1,1\n2,1,1\n2.25,1,1\n2.75,1,1\n7,1,1\nx,1,1,bad");
-  await expect(slip.getByRole("list", { name: "Problems" })).toContainText(
+  await expect(dialog.getByRole("list", { name: "Problems" })).toContainText(
     'Line 10: The width "x" is not a number from 0.5 to 10.',
   );
-  await slip.getByRole("button", { name: "Take 64 caps" }).click();
+  await dialog.getByRole("button", { name: "Take 64 caps" }).click();
   const missing = tray(page).getByRole("list", { name: "Missing caps" });
   await expect(missing.getByRole("listitem")).toHaveCount(2);
   await expect(missing).toContainText("1 of 6.25 × 1 u");
@@ -145,16 +145,16 @@ test("a table with three bad lines is read in part and explained; a drawing of o
   await newDevice(page);
   await goTo(page, "Layout");
   await tray(page).getByRole("button", { name: "Read in a table or drawing" }).click();
-  const slip = page.getByRole("dialog");
-  await slip
+  const dialog = page.getByRole("dialog");
+  await dialog
     .getByLabel("Table or drawing")
     .fill("x;y;Breite;label\n0;0;1;A\n1,5;0;1;B\noops;0;1;C\n3;0;1;D\n4;;1;E\n5;0;1;F\n9999;0;1;G");
-  const problems = slip.getByRole("list", { name: "Problems" });
+  const problems = dialog.getByRole("list", { name: "Problems" });
   await expect(problems).toContainText('The column "Breite" is not known');
   await expect(problems).toContainText('Line 4: "oops" under x is not a number.');
   await expect(problems).toContainText("Line 6: There is no y.");
   await expect(problems).toContainText("Line 8: x is 9999; it goes from -2000 to 2000.");
-  await slip.getByRole("button", { name: "Place 4 parts" }).click();
+  await dialog.getByRole("button", { name: "Place 4 parts" }).click();
   await expect(stage(page, "Layout")).toContainText("4 placed");
   await expect(part(page, "B")).toHaveAttribute("aria-label", /at 28.575 by 0 mm/);
 
@@ -165,10 +165,10 @@ test("a table with three bad lines is read in part and explained; a drawing of o
     await page.keyboard.press("Delete");
     await expect(stage(page, "Layout")).toContainText("nothing placed");
     await tray(page).getByRole("button", { name: "Read in a table or drawing" }).click();
-    await slip
+    await dialog
       .getByLabel("File to read in")
       .setInputFiles({ name: "plate.txt", mimeType: "text/plain", buffer: Buffer.from(drawing) });
-    await slip.getByRole("button", { name: "Place 4 parts" }).click();
+    await dialog.getByRole("button", { name: "Place 4 parts" }).click();
     await expect(part(page, "B")).toHaveAttribute("aria-label", /at 28.575 by 0 mm/);
   }
 });
@@ -223,25 +223,25 @@ test("a controller class of one's own, by pads on its drawing and as a table, is
 }) => {
   await page.goto("/bench/kestrel/pins");
   await tray(page).getByRole("button", { name: "Write a class of my own" }).click();
-  const slip = page.getByRole("dialog");
-  await slip.getByLabel("Class", { exact: true }).fill("Drawer board");
-  await slip.getByLabel("Class", { exact: true }).press("Enter");
-  await slip.getByRole("button", { name: "Pad P5", exact: true }).focus();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Class", { exact: true }).fill("Drawer board");
+  await dialog.getByLabel("Class", { exact: true }).press("Enter");
+  await dialog.getByRole("button", { name: "Pad P5", exact: true }).focus();
   await page.keyboard.press("Enter");
-  await slip.getByLabel("Pad", { exact: true }).fill("P6");
-  await slip.getByLabel("Pad", { exact: true }).press("Enter");
-  await expect(slip.getByText('There are two I/O pins "P6"; each needs its own name.')).toBeVisible();
-  await expect(slip.getByRole("button", { name: "Keep the class" })).toBeDisabled();
-  await slip.getByLabel("Pad", { exact: true }).fill("P55");
-  await slip.getByLabel("Pad", { exact: true }).press("Enter");
-  await slip.getByLabel("File to read in").setInputFiles({
+  await dialog.getByLabel("Pad", { exact: true }).fill("P6");
+  await dialog.getByLabel("Pad", { exact: true }).press("Enter");
+  await expect(dialog.getByText('There are two I/O pins "P6"; each needs its own name.')).toBeVisible();
+  await expect(dialog.getByRole("button", { name: "Keep the class" })).toBeDisabled();
+  await dialog.getByLabel("Pad", { exact: true }).fill("P55");
+  await dialog.getByLabel("Pad", { exact: true }).press("Enter");
+  await dialog.getByLabel("File to read in").setInputFiles({
     name: "pins.csv",
     mimeType: "text/csv",
     buffer: Buffer.from("name,x,y,analog\nP0,-7,0,0\nP1,seven,0,\nP2,7,0,\nP3,7,5,\n"),
   });
-  await expect(slip.getByText('Line 3: x is "seven" and y is "0"; both must be numbers in mm.')).toBeVisible();
-  await expect(slip.getByText("3 usable pins of 3 pads.", { exact: false })).toBeVisible();
-  await slip.getByRole("button", { name: "Keep the class" }).click();
+  await expect(dialog.getByText('Line 3: x is "seven" and y is "0"; both must be numbers in mm.')).toBeVisible();
+  await expect(dialog.getByText("3 usable pins of 3 pads.", { exact: false })).toBeVisible();
+  await dialog.getByRole("button", { name: "Keep the class" }).click();
   await expect(tray(page).getByRole("button", { name: "Change Drawer board" })).toBeVisible();
   await expect(tray(page).getByText("3 usable, 12 too few")).toBeVisible();
 });
@@ -250,12 +250,12 @@ test("a part of one's own changes what is cut", async ({ page }) => {
   await page.goto("/bench/kestrel/layout");
   await part(page, "Stop").click();
   await tray(page).getByRole("button", { name: "Describe a part of my own" }).click();
-  const slip = page.getByRole("dialog");
-  await slip.getByLabel("Part", { exact: true }).fill("Wide body");
-  await slip.getByLabel("Part", { exact: true }).press("Enter");
-  await slip.getByLabel("Wide (mm)").first().fill("25");
-  await slip.getByLabel("Wide (mm)").first().press("Enter");
-  await slip.getByRole("button", { name: "Keep the part" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("Part", { exact: true }).fill("Wide body");
+  await dialog.getByLabel("Part", { exact: true }).press("Enter");
+  await dialog.getByLabel("Wide (mm)").first().fill("25");
+  await dialog.getByLabel("Wide (mm)").first().press("Enter");
+  await dialog.getByRole("button", { name: "Keep the part" }).click();
   await expect(page.getByText(/overlap: their bodies are/).first()).toBeVisible();
   await page.keyboard.press("Control+z");
   await expect(page.getByText(/overlap: their bodies are/)).toHaveCount(0);

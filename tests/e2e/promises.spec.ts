@@ -80,9 +80,9 @@ test("a design deleted in another tab is kept here, and asked about", async ({ p
   await other.goto("/");
   await other.getByRole("button", { name: "Delete Kestrel" }).click();
   await expect(other.getByRole("link", { name: "Open Kestrel" })).toHaveCount(0);
-  const slip = page.getByRole("alertdialog", { name: "Taken off the shelf in another tab" });
-  await slip.getByRole("button", { name: "Keep it on the shelf" }).click();
-  await expect(slip).toHaveCount(0);
+  const dialog = page.getByRole("alertdialog", { name: "Taken off the shelf in another tab" });
+  await dialog.getByRole("button", { name: "Keep it on the shelf" }).click();
+  await expect(dialog).toHaveCount(0);
   await other.reload();
   await expect(other.getByRole("link", { name: "Open Kestrel" })).toBeVisible();
 });

@@ -20,16 +20,16 @@ import { SplitPanes } from "@/ui/pieces/SplitPanes";
 import { useFileDrop } from "./useFileDrop";
 import { useStage } from "./useStage";
 
-// Slips load when one is first asked for.
+// Dialogs load when one is first asked for.
 const CommandPalette = dynamic(() => import("./CommandPalette").then((m) => m.CommandPalette));
-const KeysSlip = dynamic(() => import("./KeysSlip").then((m) => m.KeysSlip));
-const ExportSlip = dynamic(() => import("./ExportSlip").then((m) => m.ExportSlip));
-const RefusalSlip = dynamic(() => import("../shelf/RefusalSlip").then((m) => m.RefusalSlip));
-const ConflictSlip = dynamic(() => import("./ConflictSlip").then((m) => m.ConflictSlip));
+const KeysDialog = dynamic(() => import("./KeysDialog").then((m) => m.KeysDialog));
+const ExportDialog = dynamic(() => import("./ExportDialog").then((m) => m.ExportDialog));
+const RefusalDialog = dynamic(() => import("../shelf/RefusalDialog").then((m) => m.RefusalDialog));
+const ConflictDialog = dynamic(() => import("./ConflictDialog").then((m) => m.ConflictDialog));
 
-export type SlipName = "palette" | "keys" | "export";
+export type DialogName = "palette" | "keys" | "export";
 
-/** The workspace: job card, mat with its ledger, tray, tell-tale. */
+/** The workspace: job card, mat with its table, tray, tell-tale. */
 export function Bench() {
   const { designId } = useStage();
   const status = useBench((state) => state.status);
@@ -48,10 +48,10 @@ function Workspace() {
   useChecking(design);
   const [lens, setLens] = useState<{ stage: string; id: LensId } | null>(null);
   const isInConflict = useBench((state) => state.saving.state === "conflict");
-  const [slip, setSlip] = useState<SlipName | null>(null);
-  useBenchKeys({ openPalette: () => setSlip("palette"), openKeys: () => setSlip("keys") });
+  const [dialog, setDialog] = useState<DialogName | null>(null);
+  useBenchKeys({ openPalette: () => setDialog("palette"), openKeys: () => setDialog("keys") });
 
-  const { share, setShare } = useLedgerShare(stage);
+  const { share, setShare } = useTableShare(stage);
 
   const isLive = stage.mode === "press";
   useEffect(() => {
@@ -70,7 +70,7 @@ function Workspace() {
   const sheet = stage.id === "layout" ? `layout ${tab}` : stage.id;
   const usual = stage.id === "layout" ? (LENS_OF_TAB[tab] ?? stage.lens) : stage.lens;
   const shownLens = lens?.stage === sheet ? lens.id : usual;
-  const { Tray, Ledger } = stage;
+  const { Tray, Table } = stage;
   const drop = useFileDrop();
   return (
     <Box
@@ -82,7 +82,7 @@ function Workspace() {
       minWidth="1024px"
     >
       <Box gridColumn="1 / -1" as="header">
-        <TopBar onSlip={setSlip} />
+        <TopBar onDialog={setDialog} />
       </Box>
       <Box gridColumn="1 / -1">
         <StoreNotice />
@@ -99,13 +99,13 @@ function Workspace() {
           lower={
             <Box
               as="section"
-              aria-label={stage.ledgerTitle}
+              aria-label={stage.tableTitle}
               height="100%"
               overflow="auto"
               bg="var(--sheet)"
               tabIndex={0}
             >
-              <Ledger />
+              <Table />
             </Box>
           }
         />
@@ -123,20 +123,20 @@ function Workspace() {
       <Box gridColumn="1 / -1" as="footer">
         <TellTale />
       </Box>
-      {slip === "palette" && <CommandPalette onClose={() => setSlip(null)} onKeys={() => setSlip("keys")} />}
-      {slip === "keys" && <KeysSlip onClose={() => setSlip(null)} />}
-      {slip === "export" && <ExportSlip onClose={() => setSlip(null)} />}
-      {isInConflict && <ConflictSlip />}
-      {drop.refused.length > 0 && <RefusalSlip refused={drop.refused} onClose={drop.understood} />}
+      {dialog === "palette" && <CommandPalette onClose={() => setDialog(null)} onKeys={() => setDialog("keys")} />}
+      {dialog === "keys" && <KeysDialog onClose={() => setDialog(null)} />}
+      {dialog === "export" && <ExportDialog onClose={() => setDialog(null)} />}
+      {isInConflict && <ConflictDialog />}
+      {drop.refused.length > 0 && <RefusalDialog refused={drop.refused} onClose={drop.understood} />}
     </Box>
   );
 }
 
 /** Each stage has its own height of the table, and keeps what the person makes of it. */
-function useLedgerShare({ id, ledgerShare }: StageView) {
+function useTableShare({ id, tableShare }: StageView) {
   const [shares, setShares] = useState<Record<string, number>>({});
   return {
-    share: shares[id] ?? ledgerShare,
+    share: shares[id] ?? tableShare,
     setShare: (share: number) => setShares((known) => ({ ...known, [id]: share })),
   };
 }

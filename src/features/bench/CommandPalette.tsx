@@ -21,7 +21,7 @@ import { planAndTakePins } from "@/store/pinPlanView";
 import { settleOrTell } from "./settleOrTell";
 import { duplicateSelection, removeSelection, selectAll, turnSelection } from "@/store/selectionEdits";
 import { notify } from "@/ui/pieces/notices";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 import { setLight, useLight } from "@/ui/theme/light";
 import { stages } from "../stages";
 import { type Action, found } from "./actions";
@@ -193,9 +193,9 @@ function useActions(onKeys: () => void): Action[] {
 /** Every action by name. */
 export function CommandPalette({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
   return (
-    <Slip title="What would you like to do?" open onClose={onClose}>
+    <Dialog title="What would you like to do?" open onClose={onClose}>
       <Finder onClose={onClose} onKeys={onKeys} />
-    </Slip>
+    </Dialog>
   );
 }
 

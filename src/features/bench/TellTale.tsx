@@ -9,7 +9,7 @@ import { useDesign } from "@/store/bench";
 import { select, takeLayer, takeNet } from "@/store/hand";
 import { controlsOf, useFindings } from "@/store/findings";
 import { settleOrTell } from "./settleOrTell";
-import { PlainButton, SignButton } from "@/ui/pieces/buttons";
+import { PlainButton, IconButton } from "@/ui/pieces/buttons";
 import { stages } from "../stages";
 import { useStage } from "./useStage";
 
@@ -143,7 +143,7 @@ export function TellTale() {
             Show it
           </PlainButton>
         )}
-        <SignButton
+        <IconButton
           aria-label={open ? "Close the list of findings" : `All ${findings.length} findings`}
           aria-expanded={open}
           onClick={() => setOpen(!open)}
@@ -151,7 +151,7 @@ export function TellTale() {
           paddingInline="6px"
         >
           {isKnown ? findings.length : "…"} {open ? <ChevronDown size={16} /> : <ChevronUp size={16} />}
-        </SignButton>
+        </IconButton>
       </Box>
     </Box>
   );

@@ -4,16 +4,16 @@ import { Box } from "@chakra-ui/react";
 import { Download, Keyboard, Moon, Redo2, Search, Sun, Undo2 } from "lucide-react";
 import Link from "next/link";
 import { edit, redoEdit, undoEdit, useBench, useDesign } from "@/store/bench";
-import { SignButton, StepButton } from "@/ui/pieces/buttons";
+import { IconButton, StepButton } from "@/ui/pieces/buttons";
 import { setLight, useLight } from "@/ui/theme/light";
 import { PlainName } from "./PlainName";
 
 interface TopBarProps {
-  onSlip: (slip: "palette" | "keys" | "export") => void;
+  onDialog: (dialog: "palette" | "keys" | "export") => void;
 }
 
 /** Which design this is, what can be undone, and where it can go. */
-export function TopBar({ onSlip }: TopBarProps) {
+export function TopBar({ onDialog }: TopBarProps) {
   const design = useDesign();
   const { past, future } = useBench((state) => state.history!);
   const light = useLight();
@@ -39,33 +39,33 @@ export function TopBar({ onSlip }: TopBarProps) {
       <PlainName name={design.name} onName={(name) => edit("rename the design", (d) => ({ ...d, name }))} />
       <SaveWords />
       <Box flex="1" />
-      <SignButton
+      <IconButton
         aria-label={past.length > 0 ? `Undo: ${past.at(-1)!.title}` : "Nothing to undo"}
         disabled={past.length === 0}
         onClick={undoEdit}
       >
         <Undo2 size={17} />
-      </SignButton>
-      <SignButton
+      </IconButton>
+      <IconButton
         aria-label={future.length > 0 ? `Redo: ${future.at(-1)!.title}` : "Nothing to redo"}
         disabled={future.length === 0}
         onClick={redoEdit}
       >
         <Redo2 size={17} />
-      </SignButton>
-      <SignButton aria-label="Find an action (Ctrl K)" onClick={() => onSlip("palette")}>
+      </IconButton>
+      <IconButton aria-label="Find an action (Ctrl K)" onClick={() => onDialog("palette")}>
         <Search size={17} />
-      </SignButton>
-      <SignButton aria-label="Keys of the bench (?)" onClick={() => onSlip("keys")}>
+      </IconButton>
+      <IconButton aria-label="Keys of the bench (?)" onClick={() => onDialog("keys")}>
         <Keyboard size={17} />
-      </SignButton>
-      <SignButton
+      </IconButton>
+      <IconButton
         aria-label={light === "day" ? "Night bench" : "Day bench"}
         onClick={() => setLight(light === "day" ? "night" : "day")}
       >
         {light === "day" ? <Moon size={17} /> : <Sun size={17} />}
-      </SignButton>
-      <StepButton onClick={() => onSlip("export")}>
+      </IconButton>
+      <StepButton onClick={() => onDialog("export")}>
         <Download size={16} /> Export
       </StepButton>
     </Box>

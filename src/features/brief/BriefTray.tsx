@@ -9,7 +9,7 @@ import { edit, useDesign } from "@/store/bench";
 import { placeOpen } from "@/store/briefEdits";
 import { useFindings } from "@/store/findings";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { CountFields } from "./CountFields";
 import { PriceSection } from "./PriceSection";
@@ -69,22 +69,22 @@ export function BriefTray() {
             onCommit={(value) => change("making", { making: value as Wish["making"] })}
           />
         </Columns>
-        <Tick
+        <Checkbox
           label="Many keys at once (a diode each)"
           checked={wish.chords}
           onChange={(chords) => change("many keys at once", { chords })}
         />
-        <Tick
+        <Checkbox
           label="Switches can be swapped"
           checked={wish.hotSwap}
           onChange={(hotSwap) => change("swappable switches", { hotSwap })}
         />
-        <Tick
+        <Checkbox
           label="Fits a 100 × 100 mm board"
           checked={wish.fits100}
           onChange={(fits100) => change("size", { fits100 })}
         />
-        <Tick
+        <Checkbox
           label="Printed in one piece"
           checked={wish.onePiecePrint}
           onChange={(onePiecePrint) => change("one piece", { onePiecePrint })}
@@ -142,7 +142,7 @@ function MatrixSection() {
     edit("given matrix", (d) => ({ ...d, brief: { ...d.brief, matrixShape } }));
   return (
     <Section title="Matrix of a given shape">
-      <Tick
+      <Checkbox
         label="Reckon with my own shape too"
         checked={shape !== null}
         onChange={(on) => set(on ? { rows: 4, columns: 12 } : null)}

@@ -1,5 +1,5 @@
 import { type Wish, type WishCount, wishCounts } from "@/core/document/wish";
-import { NumberField, Tick } from "@/ui/pieces/fields";
+import { NumberField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 
 const LABELS: Record<WishCount, string> = {
@@ -45,21 +45,21 @@ export function CountFields({ wish, change }: CountFieldsProps) {
         ))}
       </Columns>
       {wish.encoders > 0 && (
-        <Tick
+        <Checkbox
           label="Encoders can be pushed"
           checked={wish.encoderPush}
           onChange={(encoderPush) => change("push of encoders", { encoderPush })}
         />
       )}
       {wish.concentrics > 0 && (
-        <Tick
+        <Checkbox
           label="Concentric encoders can be pushed"
           checked={wish.concentricPush}
           onChange={(concentricPush) => change("push of concentric encoders", { concentricPush })}
         />
       )}
       {wish.sticks2 + wish.sticks3 > 0 && (
-        <Tick
+        <Checkbox
           label="Sticks can be pushed"
           checked={wish.stickPush}
           onChange={(stickPush) => change("push of sticks", { stickPush })}

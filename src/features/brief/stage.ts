@@ -12,7 +12,7 @@ export const briefStage: StageView = {
     return brief.chosen ? budget : "no plan chosen";
   },
   Tray: dynamic(() => import("./BriefTray").then((m) => m.BriefTray)),
-  Ledger: dynamic(() => import("./OptionsLedger").then((m) => m.OptionsLedger)),
-  ledgerTitle: "Plans that meet the wish",
-  ledgerShare: 70,
+  Table: dynamic(() => import("./OptionsTable").then((m) => m.OptionsTable)),
+  tableTitle: "Plans that meet the wish",
+  tableShare: 70,
 };

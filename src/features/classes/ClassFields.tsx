@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
-import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 
 type NumberKey =
@@ -73,7 +73,7 @@ export function ClassFields({ profile, change }: ClassFieldsProps) {
           onCommit={(form) => change({ form: form as ControllerProfile["form"] })}
         />
         <Box paddingTop="24px">
-          <Tick label="Radio on it" checked={profile.radio} onChange={(radio) => change({ radio })} />
+          <Checkbox label="Radio on it" checked={profile.radio} onChange={(radio) => change({ radio })} />
         </Box>
         <ChoiceField
           label="Compiled C"

@@ -1,7 +1,7 @@
 import type { Pin } from "@/core/catalogue/controllers/controllerProfile";
 import { busWords, readBuses } from "@/core/formats/pinTable";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 
 const ROLES = ["io", "ground", "supply", "logic-supply", "reset", "unused"].map((value) => ({ value, label: value }));
@@ -69,7 +69,7 @@ export function PadFields({ pin, change, remove }: PadFieldsProps) {
         <>
           {TICKS.map(([field, label]) => (
             <div key={field}>
-              <Tick label={label} checked={pin[field]} onChange={(on) => change({ [field]: on })} />
+              <Checkbox label={label} checked={pin[field]} onChange={(on) => change({ [field]: on })} />
             </div>
           ))}
           <TextField

@@ -8,7 +8,7 @@ import { bindingContextOf } from "@/core/keymap/bindingContext";
 import { edit } from "@/store/bench";
 import { takeInput } from "@/store/hand";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { ChoiceField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { PressToBind } from "./PressToBind";
 import { UsageSearch } from "./UsageSearch";
@@ -59,7 +59,7 @@ export function BindingSection() {
           </Box>
           <Box display="grid" gridTemplateColumns="1fr 1fr">
             {MODIFIER_BITS.map((bit) => (
-              <Tick
+              <Checkbox
                 key={bit}
                 label={modifierNames(1 << bit)[0]}
                 checked={((binding.modifiers >> bit) & 1) === 1}

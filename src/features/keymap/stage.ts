@@ -8,7 +8,7 @@ export const keymapStage: StageView = {
   mode: "pick",
   settled: (design) => (design.keymap.layers.length === 1 ? "1 layer" : `${design.keymap.layers.length} layers`),
   Tray: dynamic(() => import("./KeymapTray").then((m) => m.KeymapTray)),
-  Ledger: dynamic(() => import("./KeymapLedger").then((m) => m.KeymapLedger)),
-  ledgerTitle: "Bindings by layer",
-  ledgerShare: 32,
+  Table: dynamic(() => import("./KeymapTable").then((m) => m.KeymapTable)),
+  tableTitle: "Bindings by layer",
+  tableShare: 32,
 };

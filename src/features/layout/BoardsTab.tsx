@@ -13,7 +13,7 @@ import { edit, useDesign } from "@/store/bench";
 import { takeOutline, useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
 import { OutlineCorners } from "./OutlineCorners";
 import { PitchSection } from "./PitchSection";
@@ -152,7 +152,7 @@ function BoardSection({ board }: { board: Board }) {
           onCommit={(thicknessMm) => change("thickness", { plate: { ...board.plate, thicknessMm } })}
         />
       </Columns>
-      <Tick
+      <Checkbox
         label="The case carries the plate along its edge"
         checked={board.edgeCarried}
         onChange={(edgeCarried) => change("carried edge", { edgeCarried })}

@@ -14,10 +14,10 @@ import { edit, useDesign } from "@/store/bench";
 import { select, useHand } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { ChoiceField, TextField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 
-const CapSetSlip = dynamic(() => import("./CapSetSlip").then((m) => m.CapSetSlip));
+const CapSetDialog = dynamic(() => import("./CapSetDialog").then((m) => m.CapSetDialog));
 
 const changeSet = (design: Design, id: string, change: Partial<CapSet>): Design => ({
   ...design,
@@ -51,7 +51,7 @@ export function CapsTab() {
       {set && <CoverageSection key={set.id} set={set} />}
       <ColourSection />
       {isReading && (
-        <CapSetSlip
+        <CapSetDialog
           onClose={(id) => {
             setReading(false);
             if (id) setOpen(id);
@@ -76,7 +76,7 @@ function CoverageSection({ set }: { set: CapSet }) {
         check={(text) => (text.trim() === "" || text.length > 80 ? "A name has 1 to 80 characters." : null)}
         onCommit={(name) => edit("name of a cap set", (d) => changeSet(d, set.id, { name: name.trim() }))}
       />
-      <Tick
+      <Checkbox
         label="Sculpted: a cap belongs to its row"
         checked={set.sculpted}
         onChange={(sculpted) => edit("sculpted set", (d) => changeSet(d, set.id, { sculpted }))}

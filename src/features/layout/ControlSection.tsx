@@ -10,13 +10,13 @@ import type { Design } from "@/core/document/schema";
 import { changeControl, placeControls } from "@/core/edits/controls";
 import { edit, useDesign } from "@/store/bench";
 import { duplicateSelection, removeSelection } from "@/store/selectionEdits";
-import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { KeyFields } from "./fields/KeyFields";
 import { SpecFields } from "./fields/SpecFields";
 
-const PartSlip = dynamic(() => import("./PartSlip").then((m) => m.PartSlip));
+const PartDialog = dynamic(() => import("./PartDialog").then((m) => m.PartDialog));
 
 const partChoices = (design: Design, control: Control) =>
   [...derive(design).parts.values()]
@@ -88,10 +88,10 @@ export function ControlSection({ control }: { control: Control }) {
             : "Describe a part of my own"}
         </PlainButton>
       </Row>
-      {isDescribing && <PartSlip control={control} onClose={() => setDescribing(false)} />}
+      {isDescribing && <PartDialog control={control} onClose={() => setDescribing(false)} />}
       {control.kind === "key" && <KeyFields control={control} change={change} />}
       <SpecFields control={control} change={change} />
-      <Tick
+      <Checkbox
         label="Mounted from the solder side (contacts mirrored)"
         checked={placement.mirrored === true}
         onChange={(on) => move({ mirrored: on ? true : undefined })}

@@ -1,7 +1,7 @@
 import type { ShapeParams } from "@/core/shapes";
 import { startShapeOf } from "@/core/shapes";
 import type { ShapeField } from "@/core/shapes/startShape";
-import { NumberField, TextField, Tick } from "@/ui/pieces/fields";
+import { NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { readNumber } from "@/ui/pieces/readNumber";
 import { Columns } from "@/ui/pieces/sheets";
 
@@ -57,7 +57,7 @@ export function ShapeFields({ shape, onChange }: ShapeFieldsProps) {
             onCommit={(text) => set(field.key, numbersIn(text))}
           />
         ) : field.sort === "yes-no" ? (
-          <Tick
+          <Checkbox
             key={field.key}
             label={field.label}
             checked={values[field.key] as boolean}

@@ -15,7 +15,7 @@ import { ChoiceField } from "@/ui/pieces/fields";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { ShapeFields } from "./ShapeFields";
 
-const ReadInSlip = dynamic(() => import("./ReadInSlip").then((m) => m.ReadInSlip));
+const ReadInDialog = dynamic(() => import("./ReadInDialog").then((m) => m.ReadInDialog));
 
 const BELOW_MM = 24;
 
@@ -70,7 +70,7 @@ export function ShapeSection() {
           <PlainButton onClick={() => setReading(true)}>Read in a table or drawing</PlainButton>
         </Row>
       </Section>
-      {isReading && <ReadInSlip onClose={() => setReading(false)} />}
+      {isReading && <ReadInDialog onClose={() => setReading(false)} />}
     </>
   );
 }

@@ -8,7 +8,7 @@ export const layoutStage: StageView = {
   mode: "arrange",
   settled: (design) => (design.controls.length === 0 ? "nothing placed" : `${design.controls.length} placed`),
   Tray: dynamic(() => import("./LayoutTray").then((m) => m.LayoutTray)),
-  Ledger: dynamic(() => import("./LayoutLedger").then((m) => m.LayoutLedger)),
-  ledgerTitle: "Controls and places",
-  ledgerShare: 30,
+  Table: dynamic(() => import("./LayoutTable").then((m) => m.LayoutTable)),
+  tableTitle: "Controls and places",
+  tableShare: 30,
 };

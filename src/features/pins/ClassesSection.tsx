@@ -11,7 +11,7 @@ import { takeProfile } from "./takeProfile";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 
-const ClassSlip = dynamic(() => import("../classes/ClassSlip").then((m) => m.ClassSlip));
+const ClassDialog = dynamic(() => import("../classes/ClassDialog").then((m) => m.ClassDialog));
 
 const spareWords = (spare: number) => (spare >= 0 ? `${spare} to spare` : `${-spare} too few`);
 
@@ -59,7 +59,7 @@ export function ClassesSection() {
       <Row>
         <PlainButton onClick={() => setWriting(profile ?? controllerCatalogue[0])}>Write a class of my own</PlainButton>
       </Row>
-      {writing && <ClassSlip from={writing} isOwn={isOwn(writing)} onClose={() => setWriting(null)} />}
+      {writing && <ClassDialog from={writing} isOwn={isOwn(writing)} onClose={() => setWriting(null)} />}
     </Section>
   );
 }

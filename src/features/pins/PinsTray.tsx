@@ -9,7 +9,7 @@ import { crossingWays, leadWays, wireMm } from "@/core/pins/leads";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
 import { planAndTakePins, stopPinPlanning, usePinPlanView } from "@/store/pinPlanView";
 import { takeProfile } from "./takeProfile";
@@ -125,7 +125,7 @@ export function PinsTray() {
       {net?.need && profile && (
         <Section title={`Net ${net.flag}`}>
           <PinField net={net} />
-          <Tick
+          <Checkbox
             label="Locked to this pin"
             disabled={!design.pinPlan[net.id]}
             checked={design.pinPlan[net.id]?.locked ?? false}

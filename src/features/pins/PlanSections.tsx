@@ -5,7 +5,7 @@ import { type PinWishes, type Side, sides } from "@/core/document/pinWishes";
 import { counted } from "@/core/words";
 import { edit } from "@/store/bench";
 import { usePinPlanView } from "@/store/pinPlanView";
-import { Tick } from "@/ui/pieces/fields";
+import { Checkbox } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
 
 const setWishes = (title: string, change: Partial<PinWishes>) =>
@@ -22,7 +22,7 @@ export function WishesSection({ design }: { design: Design }) {
     <Section title="Wishes for the next plan">
       <Row>
         {sides.map((side) => (
-          <Tick
+          <Checkbox
             key={side}
             label={`${side} side free`}
             checked={keepFree.includes(side)}
@@ -30,7 +30,7 @@ export function WishesSection({ design }: { design: Design }) {
           />
         ))}
       </Row>
-      <Tick
+      <Checkbox
         label="Rows on neighbouring pins, in their order"
         checked={rowsTogether}
         onChange={(on) => setWishes("rows together", { rowsTogether: on })}

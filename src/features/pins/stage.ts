@@ -12,7 +12,7 @@ export const pinsStage: StageView = {
     return pinsUsable === 0 ? "no controller yet" : `${pinsNeeded} of ${pinsUsable} pins`;
   },
   Tray: dynamic(() => import("./PinsTray").then((m) => m.PinsTray)),
-  Ledger: dynamic(() => import("./PinsLedger").then((m) => m.PinsLedger)),
-  ledgerTitle: "Nets and pins",
-  ledgerShare: 32,
+  Table: dynamic(() => import("./PinsTable").then((m) => m.PinsTable)),
+  tableTitle: "Nets and pins",
+  tableShare: 32,
 };

@@ -5,7 +5,7 @@ import { type InterfaceKind, hidInterfaces, interfaceKinds } from "@/core/hid/in
 import type { Design } from "@/core/document/schema";
 import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
-import { TextField, Tick } from "@/ui/pieces/fields";
+import { TextField, Checkbox } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
 import { TimingSection } from "./TimingSection";
 
@@ -38,7 +38,7 @@ export function ReportsTray() {
           }
         />
         {interfaceKinds.map((kind) => (
-          <Tick
+          <Checkbox
             key={kind}
             label={hidInterfaces[kind].title}
             checked={reportSet.interfaces.includes(kind)}

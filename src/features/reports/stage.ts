@@ -9,7 +9,7 @@ export const reportsStage: StageView = {
   settled: (design) =>
     `${design.reportSet.interfaces.length} interface${design.reportSet.interfaces.length === 1 ? "" : "s"}`,
   Tray: dynamic(() => import("./ReportsTray").then((m) => m.ReportsTray)),
-  Ledger: dynamic(() => import("./ReportsLedger").then((m) => m.ReportsLedger)),
-  ledgerTitle: "Report descriptor, byte by byte",
-  ledgerShare: 40,
+  Table: dynamic(() => import("./ReportsTable").then((m) => m.ReportsTable)),
+  tableTitle: "Report descriptor, byte by byte",
+  tableShare: 40,
 };

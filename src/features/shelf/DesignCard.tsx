@@ -9,14 +9,14 @@ import type { StoredDesign } from "@/store/database";
 import { readDesign } from "@/core/document/readDesign";
 import { addCopy, removeFromShelf, renameOnShelf } from "@/store/shelf";
 import { DeviceThumbnail } from "@/ui/drawing/DeviceThumbnail";
-import { SignButton } from "@/ui/pieces/buttons";
+import { IconButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 
 const day = (iso: string) => new Date(iso).toLocaleString(undefined, { dateStyle: "medium", timeStyle: "short" });
 
 const counted = (n: number) => (n === 1 ? "1 control" : `${n} controls`);
 
-const RenameSlip = dynamic(() => import("./RenameSlip").then((m) => m.RenameSlip));
+const RenameDialog = dynamic(() => import("./RenameDialog").then((m) => m.RenameDialog));
 
 /** One design on the shelf. */
 export function DesignCard({ stored }: { stored: StoredDesign }) {
@@ -54,19 +54,19 @@ export function DesignCard({ stored }: { stored: StoredDesign }) {
           <Box flex="1" fontSize="12px" color="var(--faint)" fontFamily="mono" suppressHydrationWarning>
             {day(savedAt)}
           </Box>
-          <SignButton aria-label={`Rename ${design.name}`} onClick={() => setRenaming(true)}>
+          <IconButton aria-label={`Rename ${design.name}`} onClick={() => setRenaming(true)}>
             <PencilLine size={15} />
-          </SignButton>
-          <SignButton aria-label={`Duplicate ${design.name}`} onClick={() => void addCopy(design)}>
+          </IconButton>
+          <IconButton aria-label={`Duplicate ${design.name}`} onClick={() => void addCopy(design)}>
             <Copy size={15} />
-          </SignButton>
-          <SignButton aria-label={`Delete ${design.name}`} onClick={() => void remove()}>
+          </IconButton>
+          <IconButton aria-label={`Delete ${design.name}`} onClick={() => void remove()}>
             <Trash2 size={15} />
-          </SignButton>
+          </IconButton>
         </Box>
       </Box>
       {renaming && (
-        <RenameSlip
+        <RenameDialog
           name={design.name}
           onClose={() => setRenaming(false)}
           onName={(name) => void renameOnShelf(stored.id, name)}

@@ -8,14 +8,14 @@ import { type DragEvent, useEffect, useRef, useState } from "react";
 import { hearTabs } from "@/store/tabs";
 import { type ImportRefusal, addNew, importFiles, openShelf, refreshShelf, useShelf } from "@/store/shelf";
 import { UnsavedNotice } from "@/ui/pieces/UnsavedNotice";
-import { PlainButton, SignButton, StepButton } from "@/ui/pieces/buttons";
+import { PlainButton, IconButton, StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { setLight, useLight } from "@/ui/theme/light";
 import { DesignCard } from "./DesignCard";
 
-// Slips load when one is first asked for.
-const DemoSlip = dynamic(() => import("./DemoSlip").then((m) => m.DemoSlip));
-const RefusalSlip = dynamic(() => import("./RefusalSlip").then((m) => m.RefusalSlip));
+// Dialogs load when one is first asked for.
+const DemoDialog = dynamic(() => import("./DemoDialog").then((m) => m.DemoDialog));
+const RefusalDialog = dynamic(() => import("./RefusalDialog").then((m) => m.RefusalDialog));
 
 /** The designs in this browser. */
 export function Shelf() {
@@ -85,12 +85,12 @@ export function Shelf() {
         <PlainButton onClick={() => picker.current?.click()}>
           <FileUp size={16} /> Import a file
         </PlainButton>
-        <SignButton
+        <IconButton
           aria-label={light === "day" ? "Night bench" : "Day bench"}
           onClick={() => setLight(light === "day" ? "night" : "day")}
         >
           {light === "day" ? <Moon size={17} /> : <Sun size={17} />}
-        </SignButton>
+        </IconButton>
         <input
           ref={picker}
           type="file"
@@ -124,8 +124,8 @@ export function Shelf() {
           ))}
         </Box>
       </Box>
-      {refused.length > 0 && <RefusalSlip refused={refused} onClose={() => setRefused([])} />}
-      {choosing && <DemoSlip onClose={() => setChoosing(false)} />}
+      {refused.length > 0 && <RefusalDialog refused={refused} onClose={() => setRefused([])} />}
+      {choosing && <DemoDialog onClose={() => setChoosing(false)} />}
     </Box>
   );
 }

@@ -15,7 +15,7 @@ import type { Design } from "@/core/document/schema";
 import { movableEnds } from "@/core/engine/movable";
 import { useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { Tick } from "@/ui/pieces/fields";
+import { Checkbox } from "@/ui/pieces/fields";
 import { FirstKeymapOffer } from "@/ui/pieces/FirstKeymapOffer";
 import { Section, Values } from "@/ui/pieces/sheets";
 import { HostBox } from "./HostBox";
@@ -83,8 +83,8 @@ export function TryTray() {
       </Section>
       <EndsSection design={design} />
       <Section title="What if">
-        <Tick label="Contacts bounce, up to 4 ms" checked={bounce} onChange={setBounce} />
-        <Tick
+        <Checkbox label="Contacts bounce, up to 4 ms" checked={bounce} onChange={setBounce} />
+        <Checkbox
           label="The diodes were left out"
           disabled={!hasMatrix}
           checked={withoutDiodes}

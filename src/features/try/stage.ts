@@ -12,7 +12,7 @@ export const tryStage: StageView = {
     return inputs.some(({ elementId }) => circuitsOf.has(elementId)) ? "ready to press" : "nothing to press";
   },
   Tray: dynamic(() => import("./TryTray").then((m) => m.TryTray)),
-  Ledger: dynamic(() => import("./Strip").then((m) => m.Strip)),
-  ledgerTitle: "Running strip",
-  ledgerShare: 46,
+  Table: dynamic(() => import("./Strip").then((m) => m.Strip)),
+  tableTitle: "Running strip",
+  tableShare: 46,
 };

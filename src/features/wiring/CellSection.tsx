@@ -5,7 +5,7 @@ import { matrixOfElement, setCell } from "@/core/edits/wiring";
 import { lockCells, setOwnDiode, setReversed } from "@/core/edits/matrixDiodes";
 import type { Design } from "@/core/document/schema";
 import { edit } from "@/store/bench";
-import { ChoiceField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { lineChoices } from "./lineChoices";
 
@@ -32,21 +32,21 @@ export function CellSection({ design, ids }: { design: Design; ids: string[] }) 
           />
         ))}
       </Columns>
-      <Tick
+      <Checkbox
         label={one ? "Keeps this cell when shared out anew" : "Keep these cells when shared out anew"}
         checked={inMatrix.every((id) => matrix.locked.includes(id))}
         onChange={(locked) => edit(locked ? "keep cells" : "let cells go", (d) => lockCells(d, inMatrix, locked))}
       />
       {matrix.diodes !== "none" && (
         <>
-          <Tick
+          <Checkbox
             label={one ? "Has its diode" : "Have their diodes"}
             checked={inMatrix.every((id) => hasDiode(matrix, id))}
             onChange={(fitted) =>
               edit(fitted ? "fit diodes" : "leave out diodes", (d) => setOwnDiode(d, inMatrix, fitted))
             }
           />
-          <Tick
+          <Checkbox
             label="Diode points against the others"
             checked={inMatrix.every((id) => isReversed(matrix, id))}
             onChange={(reversed) => edit("turn diodes", (d) => setReversed(d, inMatrix, reversed))}

@@ -8,7 +8,7 @@ import type { DiodeDirection } from "@/core/circuits/matrix";
 import { derive } from "@/core/derived/derive";
 import { changeCircuit } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
-import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Values } from "@/ui/pieces/sheets";
 
 export const DIODES: { value: DiodeDirection; label: string }[] = [
@@ -52,7 +52,7 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
       );
     case "output-registers":
       return (
-        <Tick
+        <Checkbox
           label="A PWM pin dims all lamps together"
           checked={circuit.dimmed}
           onChange={(dimmed) => set({ dimmed })}
@@ -60,7 +60,7 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
       );
     case "light-chain":
       return (
-        <Tick
+        <Checkbox
           label="A level shifter lifts the data"
           checked={circuit.shifted}
           onChange={(shifted) => set({ shifted })}
@@ -182,7 +182,7 @@ function ExpanderFields({ circuit, set }: { circuit: ExpanderCircuit; set: (chan
           onCommit={(text) => set({ addresses: addressesIn(text)! })}
         />
       </Columns>
-      <Tick
+      <Checkbox
         label="A line tells of changes (interrupt)"
         checked={circuit.interrupt}
         onChange={(interrupt) => set({ interrupt })}

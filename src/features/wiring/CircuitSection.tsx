@@ -7,7 +7,7 @@ import { derive } from "@/core/derived/derive";
 import { changeCircuit, moveMember, orderMembers } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
-import { PlainButton, SignButton } from "@/ui/pieces/buttons";
+import { PlainButton, IconButton } from "@/ui/pieces/buttons";
 import { TextField } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
 import { CircuitFields } from "./CircuitFields";
@@ -72,22 +72,22 @@ function MemberOrder({ circuit }: { circuit: Extract<Circuit, { members: string[
                 {reached[id] ? `, ${reached[id]}` : reached[`${id}/A`] ? `, ${reached[`${id}/A`]} and on` : ""}
               </Box>
             </button>
-            <SignButton
+            <IconButton
               height="26px"
               aria-label={`${elements.get(id)?.label ?? id} earlier`}
               disabled={nth === 0}
               onClick={() => move(id, nth - 1)}
             >
               <ArrowUp size={14} />
-            </SignButton>
-            <SignButton
+            </IconButton>
+            <IconButton
               height="26px"
               aria-label={`${elements.get(id)?.label ?? id} later`}
               disabled={nth === circuit.members.length - 1}
               onClick={() => move(id, nth + 1)}
             >
               <ArrowDown size={14} />
-            </SignButton>
+            </IconButton>
           </Box>
         ))}
       </Box>

@@ -20,7 +20,7 @@ import { edit, useDesign } from "@/store/bench";
 import { NO_ROOM, forgetSearch, startMatrixSearch, stopSearch, useMatrixSearch } from "@/store/matrixSearch";
 import { notify } from "@/ui/pieces/notices";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { ChoiceField, TextField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
 
 /** Rows and columns: how many, by which school, and what that comes to. */
@@ -47,7 +47,7 @@ export function MatrixTab() {
         />
         <LineFields wish={wish} onChange={change} />
         {design.boards.length > 1 && (
-          <Tick
+          <Checkbox
             label="A matrix for each board, so that no row crosses the gap"
             checked={wish.perBoard}
             onChange={(perBoard) => change({ perBoard })}
@@ -208,7 +208,7 @@ function RowLocks({ matrix }: { matrix: MatrixCircuit }) {
         {rows.map((row) => {
           const ids = Object.keys(matrix.cells).filter((id) => matrix.cells[id].row === row);
           return (
-            <Tick
+            <Checkbox
               key={row}
               label={`R${row + 1}`}
               checked={ids.every((id) => matrix.locked.includes(id))}

@@ -11,7 +11,7 @@ import { edit, useDesign } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
 import { takeWire, useWiringView } from "@/store/wiringView";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { NumberField, Tick } from "@/ui/pieces/fields";
+import { NumberField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
 
 const WORK: Record<Phase, string> = {
@@ -86,7 +86,7 @@ function Walk({ wires }: { wires: Wire[] }) {
       {wire && (
         <>
           <WireCard wire={wire} nth={nth} count={wires.length} />
-          <Tick
+          <Checkbox
             label="Soldered"
             checked={done.has(wire.key)}
             onChange={(isDone) =>

@@ -15,8 +15,8 @@ export const wiringStage: StageView = {
     return rows > 0 ? `${rows} rows, ${columns} columns` : `${nets} nets`;
   },
   Tray: dynamic(() => import("./WiringTray").then((m) => m.WiringTray)),
-  Ledger: dynamic(() => import("./WiringLedger").then((m) => m.WiringLedger)),
-  ledgerTitle: "Switches and their circuits",
-  ledgerShare: 32,
+  Table: dynamic(() => import("./WiringTable").then((m) => m.WiringTable)),
+  tableTitle: "Switches and their circuits",
+  tableShare: 32,
   onNet: moveSelectionToNet,
 };

@@ -17,7 +17,7 @@ import { usePinch } from "./usePinch";
 import { useWheel } from "./useWheel";
 import { type Point, point } from "@/core/geometry/point";
 import { FlippedContext } from "../drawing/Upright";
-import { SignButton } from "../pieces/buttons";
+import { IconButton } from "../pieces/buttons";
 import { hiddenText, leastMm } from "./readable";
 import { Rulers } from "./Rulers";
 import { type Box as MmBox, type View, fitView, zoomAbout } from "./view";
@@ -188,30 +188,30 @@ export function Mat(props: MatProps) {
         borderRadius="3px"
         padding="2px"
       >
-        <SignButton aria-label="Zoom in (+)" onClick={() => zoom(ZOOM_STEP)}>
+        <IconButton aria-label="Zoom in (+)" onClick={() => zoom(ZOOM_STEP)}>
           <ZoomIn size={17} />
-        </SignButton>
-        <SignButton aria-label="Zoom out (−)" onClick={() => zoom(1 / ZOOM_STEP)}>
+        </IconButton>
+        <IconButton aria-label="Zoom out (−)" onClick={() => zoom(1 / ZOOM_STEP)}>
           <ZoomOut size={17} />
-        </SignButton>
+        </IconButton>
         {props.closeUp && (
-          <SignButton
+          <IconButton
             aria-label={props.closeUp.words}
             onClick={() => setView(fitView(props.closeUp!.box, size.width, size.height, CLOSE_SCALE))}
           >
             <Focus size={16} />
-          </SignButton>
+          </IconButton>
         )}
-        <SignButton aria-label="Fit to window (0)" onClick={fit}>
+        <IconButton aria-label="Fit to window (0)" onClick={fit}>
           <Maximize size={16} />
-        </SignButton>
-        <SignButton
+        </IconButton>
+        <IconButton
           aria-label={flipped ? "Turn to the parts side" : "Turn to the solder side"}
           aria-pressed={flipped}
           onClick={onFlip}
         >
           <FlipHorizontal2 size={17} />
-        </SignButton>
+        </IconButton>
       </Box>
       {flipped && (
         <Box

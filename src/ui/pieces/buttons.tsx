@@ -1,6 +1,11 @@
 "use client";
 
-import { Button, type ButtonProps, IconButton, type IconButtonProps } from "@chakra-ui/react";
+import {
+  Button,
+  type ButtonProps,
+  IconButton as LibraryIconButton,
+  type IconButtonProps as LibraryIconButtonProps,
+} from "@chakra-ui/react";
 
 const shape = {
   borderRadius: "3px",
@@ -40,9 +45,9 @@ export function StepButton(props: ButtonProps) {
 }
 
 /** An action shown by a sign; `aria-label` says it in words and is also shown on hovering. */
-export function SignButton(props: IconButtonProps & { "aria-label": string }) {
+export function IconButton(props: LibraryIconButtonProps & { "aria-label": string }) {
   return (
-    <IconButton
+    <LibraryIconButton
       {...shape}
       width="30px"
       paddingInline="0"

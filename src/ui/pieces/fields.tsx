@@ -142,7 +142,7 @@ interface TickProps {
   hideLabel?: boolean;
 }
 
-export function Tick({ label, checked, onChange, disabled, hideLabel }: TickProps) {
+export function Checkbox({ label, checked, onChange, disabled, hideLabel }: TickProps) {
   return (
     <label
       style={{

@@ -2,7 +2,7 @@ import type { Control } from "@/core/catalogue/kinds";
 import type { Key } from "@/core/catalogue/kinds/key";
 import { needsStabiliser } from "@/core/catalogue/kinds/stabiliser";
 import { useDesign } from "@/store/bench";
-import { ChoiceField, NumberField, TextField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { WidthChips } from "../WidthChips";
 
@@ -65,7 +65,7 @@ export function KeyFields({ control, change }: KeyFieldsProps) {
         />
       </Columns>
       {(needsStabiliser(control) || control.stabiliser) && (
-        <Tick
+        <Checkbox
           label="Has a stabiliser"
           checked={control.stabiliser}
           onChange={(stabiliser) => change("stabiliser", { stabiliser })}

@@ -1,6 +1,6 @@
 import { type Control, kindNamed } from "@/core/catalogue/kinds";
 import { fieldOf } from "@/core/schemaLimits";
-import { ChoiceField, NumberField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, NumberField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { type FieldSpec, fieldsOf } from "./kindFields";
 
@@ -44,7 +44,7 @@ export function SpecFields({ control, change }: SpecFieldsProps) {
             onCommit={(value) => set(spec, spec.numeric ? Number(value) : value)}
           />
         ) : (
-          <Tick
+          <Checkbox
             key={spec.key}
             label={spec.label}
             checked={values[spec.key] === true}

@@ -16,7 +16,7 @@ const FIRST = 12;
 const HEADS = ["Plan", "Pins", "Left", "Parts", "Money", "ms", ""];
 
 /** The plans, the best first; those that another one beats are folded away. */
-export function OptionsLedger() {
+export function OptionsTable() {
   const design = useDesign();
   const { answers, isWorking } = useBriefPlan(design);
   const [most, setMost] = useState(FIRST);

@@ -6,10 +6,10 @@ import { useEffect, useState } from "react";
 import type { Design } from "@/core/document/schema";
 import { loadDemos } from "@/store/demos";
 import { addCopy } from "@/store/shelf";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 
 /** A fresh copy of a demo, to take apart. */
-export function DemoSlip({ onClose }: { onClose: () => void }) {
+export function DemoDialog({ onClose }: { onClose: () => void }) {
   const [demos, setDemos] = useState<Design[]>([]);
   const router = useRouter();
   useEffect(() => void loadDemos().then(setDemos), []);
@@ -19,7 +19,7 @@ export function DemoSlip({ onClose }: { onClose: () => void }) {
     if (copy) router.push(`/bench/${copy}/layout`);
   };
   return (
-    <Slip title="Take a copy of a demo" open onClose={onClose}>
+    <Dialog title="Take a copy of a demo" open onClose={onClose}>
       <ul style={{ listStyle: "none", margin: 0, padding: 0 }}>
         {demos.map((demo) => (
           <Box as="li" key={demo.id} borderTop="1px solid var(--edge)">
@@ -38,6 +38,6 @@ export function DemoSlip({ onClose }: { onClose: () => void }) {
           </Box>
         ))}
       </ul>
-    </Slip>
+    </Dialog>
   );
 }

@@ -16,9 +16,9 @@ import { edit, useDesign } from "@/store/bench";
 import { select } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { ChoiceField, Tick } from "@/ui/pieces/fields";
+import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 import { ProblemList, TextFile, takeLongPaste } from "@/ui/files/readIn";
 
 type Form = "table" | "svg" | "dxf";
@@ -62,7 +62,7 @@ const SCALES = [
 ];
 
 /** A key table, typed or pasted or from a file, or the closed outlines of a drawing. What is wrong is left out and told. */
-export function ReadInSlip({ onClose }: { onClose: () => void }) {
+export function ReadInDialog({ onClose }: { onClose: () => void }) {
   const design = useDesign();
   const [text, setText] = useState("");
   const [fileName, setFileName] = useState("");
@@ -87,7 +87,7 @@ export function ReadInSlip({ onClose }: { onClose: () => void }) {
     onClose();
   };
   return (
-    <Slip
+    <Dialog
       open
       title="Read in a table or drawing"
       onClose={onClose}
@@ -139,9 +139,9 @@ export function ReadInSlip({ onClose }: { onClose: () => void }) {
         </Box>
       </Columns>
       {read.outline && (
-        <Tick label="Take the largest outline as the board's" checked={withOutline} onChange={setWithOutline} />
+        <Checkbox label="Take the largest outline as the board's" checked={withOutline} onChange={setWithOutline} />
       )}
       <ProblemList problems={read.problems} />
-    </Slip>
+    </Dialog>
   );
 }

@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import type { DescriptorItem } from "@/core/hid/descriptorItem";
 import { hidInterfaces } from "@/core/hid/interfaces";
 import { useDesign } from "@/store/bench";
-import { Ledger } from "@/ui/pieces/Ledger";
+import { Table } from "@/ui/pieces/Table";
 
 interface DescriptorLine {
   item: DescriptorItem;
@@ -23,7 +23,7 @@ function withOffsets(items: DescriptorItem[]): DescriptorLine[] {
 const hex = (bytes: number[]) => bytes.map((byte) => byte.toString(16).toUpperCase().padStart(2, "0")).join(" ");
 
 /** The descriptors of the declared interfaces, byte by byte. */
-export function ReportsLedger() {
+export function ReportsTable() {
   const design = useDesign();
   return (
     <>
@@ -35,7 +35,7 @@ export function ReportsLedger() {
             <Box as="h3" padding="8px 8px 4px" fontWeight="700">
               Interface {nth}: {hidInterfaces[kind].title}, {length} bytes
             </Box>
-            <Ledger
+            <Table
               label={`Descriptor of ${hidInterfaces[kind].title}`}
               rows={lines}
               rowId={({ offset }) => `${kind} ${offset}`}

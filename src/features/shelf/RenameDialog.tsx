@@ -3,15 +3,15 @@
 import { Input } from "@chakra-ui/react";
 import { useState } from "react";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 
-interface RenameSlipProps {
+interface RenameDialogProps {
   name: string;
   onName: (name: string) => void;
   onClose: () => void;
 }
 
-export function RenameSlip({ name, onName, onClose }: RenameSlipProps) {
+export function RenameDialog({ name, onName, onClose }: RenameDialogProps) {
   const [draft, setDraft] = useState(name);
   const wanted = draft.trim();
   const rename = () => {
@@ -20,7 +20,7 @@ export function RenameSlip({ name, onName, onClose }: RenameSlipProps) {
     onClose();
   };
   return (
-    <Slip
+    <Dialog
       open
       onClose={onClose}
       title={`Rename ${name}`}
@@ -42,6 +42,6 @@ export function RenameSlip({ name, onName, onClose }: RenameSlipProps) {
         onKeyDown={(event) => event.key === "Enter" && rename()}
       />
       {wanted === "" && <p role="alert">A design needs a name.</p>}
-    </Slip>
+    </Dialog>
   );
 }

@@ -1,19 +1,19 @@
 "use client";
 
-import { Box, Table } from "@chakra-ui/react";
+import { Box, Table as LibraryTable } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
-export interface LedgerColumn<Row> {
+export interface TableColumn<Row> {
   title: string;
   cell: (row: Row) => ReactNode;
   numeric?: boolean;
   width?: string;
 }
 
-interface LedgerProps<Row> {
+interface TableProps<Row> {
   label: string;
   rows: Row[];
-  columns: LedgerColumn<Row>[];
+  columns: TableColumn<Row>[];
   rowId: (row: Row) => string;
   isSelected?: (row: Row) => boolean;
   /** Picks a row; `adding` with Ctrl or Shift. The first cell is the handle. */
@@ -30,7 +30,7 @@ const cell = {
 } as const;
 
 /** The table beneath the mat: what can be picked there can be picked here. */
-export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, empty }: LedgerProps<Row>) {
+export function Table<Row>({ label, rows, columns, rowId, isSelected, onPick, empty }: TableProps<Row>) {
   if (rows.length === 0)
     return (
       <Box padding="16px" color="var(--faint)">
@@ -38,11 +38,11 @@ export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, e
       </Box>
     );
   return (
-    <Table.Root aria-label={label} stickyHeader bg="var(--sheet)" color="var(--ink)">
-      <Table.Header>
-        <Table.Row bg="var(--paper)">
+    <LibraryTable.Root aria-label={label} stickyHeader bg="var(--sheet)" color="var(--ink)">
+      <LibraryTable.Header>
+        <LibraryTable.Row bg="var(--paper)">
           {columns.map((column) => (
-            <Table.ColumnHeader
+            <LibraryTable.ColumnHeader
               key={column.title}
               {...cell}
               width={column.width}
@@ -51,21 +51,21 @@ export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, e
               fontWeight="600"
             >
               {column.title}
-            </Table.ColumnHeader>
+            </LibraryTable.ColumnHeader>
           ))}
-        </Table.Row>
-      </Table.Header>
-      <Table.Body>
+        </LibraryTable.Row>
+      </LibraryTable.Header>
+      <LibraryTable.Body>
         {rows.map((row) => {
           const selected = isSelected?.(row) ?? false;
           return (
-            <Table.Row
+            <LibraryTable.Row
               key={rowId(row)}
               bg={selected ? "color-mix(in srgb, var(--saffron) 20%, var(--sheet))" : "var(--sheet)"}
               data-row={rowId(row)}
             >
               {columns.map((column, nth) => (
-                <Table.Cell
+                <LibraryTable.Cell
                   key={column.title}
                   {...cell}
                   textAlign={column.numeric ? "right" : "left"}
@@ -82,12 +82,12 @@ export function Ledger<Row>({ label, rows, columns, rowId, isSelected, onPick, e
                   ) : (
                     column.cell(row)
                   )}
-                </Table.Cell>
+                </LibraryTable.Cell>
               ))}
-            </Table.Row>
+            </LibraryTable.Row>
           );
         })}
-      </Table.Body>
-    </Table.Root>
+      </LibraryTable.Body>
+    </LibraryTable.Root>
   );
 }

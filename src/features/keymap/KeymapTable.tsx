@@ -5,11 +5,11 @@ import { derive } from "@/core/derived/derive";
 import { phraseOf } from "@/core/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
 import { select, takeInput, takeLayer } from "@/store/hand";
-import { Ledger } from "@/ui/pieces/Ledger";
+import { Table } from "@/ui/pieces/Table";
 import { useKeymap } from "./useKeymap";
 
 /** Every input with what it does on every layer. */
-export function KeymapLedger() {
+export function KeymapTable() {
   const { design, input, layer } = useKeymap();
   const context = bindingContextOf(design);
   const pick = (inputId: string, controlId: string, layerId?: string) => {
@@ -18,7 +18,7 @@ export function KeymapLedger() {
     if (layerId) takeLayer(layerId);
   };
   return (
-    <Ledger
+    <Table
       label="Bindings by layer"
       rows={derive(design).inputs}
       rowId={(row) => row.id}

@@ -3,12 +3,12 @@
 import { Box } from "@chakra-ui/react";
 import type { ImportRefusal } from "@/store/shelf";
 import { StepButton } from "@/ui/pieces/buttons";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 
 /** Why files were not taken, place by place. */
-export function RefusalSlip({ refused, onClose }: { refused: ImportRefusal[]; onClose: () => void }) {
+export function RefusalDialog({ refused, onClose }: { refused: ImportRefusal[]; onClose: () => void }) {
   return (
-    <Slip open onClose={onClose} title="Not taken" actions={<StepButton onClick={onClose}>Understood</StepButton>}>
+    <Dialog open onClose={onClose} title="Not taken" actions={<StepButton onClick={onClose}>Understood</StepButton>}>
       <p>Nothing on the shelf was touched.</p>
       {refused.map(({ fileName, problems }, i) => (
         <Box key={`${fileName} ${i}`} marginTop="10px">
@@ -27,6 +27,6 @@ export function RefusalSlip({ refused, onClose }: { refused: ImportRefusal[]; on
           </ul>
         </Box>
       ))}
-    </Slip>
+    </Dialog>
   );
 }

@@ -5,12 +5,12 @@ import { derive } from "@/core/derived/derive";
 import { useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { pickControl } from "@/store/pick";
-import { Ledger } from "@/ui/pieces/Ledger";
+import { Table } from "@/ui/pieces/Table";
 
 const mm = (value: number) => value.toFixed(2);
 
 /** Every control with its place. */
-export function LayoutLedger() {
+export function LayoutTable() {
   const design = useDesign();
   const selection = useHand((state) => state.selection);
   const board = (control: Control) => design.boards.find((b) => b.id === control.placement.boardId)?.name ?? "";
@@ -20,7 +20,7 @@ export function LayoutLedger() {
     return control.kind === "key" && cap ? title : kindOf(control).describe(control);
   };
   return (
-    <Ledger
+    <Table
       label="Controls and places"
       rows={design.controls}
       rowId={(control) => control.id}

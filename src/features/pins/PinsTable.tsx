@@ -7,8 +7,8 @@ import { lockPins } from "@/core/edits/pins";
 import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
 import { edit, useDesign } from "@/store/bench";
 import { takeNet, useHand } from "@/store/hand";
-import { Ledger } from "@/ui/pieces/Ledger";
-import { Tick } from "@/ui/pieces/fields";
+import { Table } from "@/ui/pieces/Table";
+import { Checkbox } from "@/ui/pieces/fields";
 import { PinField } from "./PinField";
 import { abilities } from "./pinChoices";
 
@@ -36,7 +36,7 @@ const ROLE: Record<Net["role"], string> = {
 };
 
 /** Every net with its pin: chosen, swapped and locked here as on the mat. */
-export function PinsLedger() {
+export function PinsTable() {
   const design = useDesign();
   const netId = useHand((state) => state.netId);
   const { signalNets, profile, controller } = derive(design);
@@ -51,7 +51,7 @@ export function PinsLedger() {
   const needs = (net: Net) =>
     [net.need!.input ? "input" : "output", net.need!.interrupt ? "interrupt" : ""].filter(Boolean).join(", ");
   return (
-    <Ledger
+    <Table
       label="Nets and pins"
       rows={signalNets}
       rowId={(net) => net.id}
@@ -91,7 +91,7 @@ export function PinsLedger() {
         {
           title: "Locked",
           cell: (net) => (
-            <Tick
+            <Checkbox
               hideLabel
               label={`Lock ${net.flag}`}
               disabled={!design.pinPlan[net.id]}

@@ -3,18 +3,18 @@
 import { Box } from "@chakra-ui/react";
 import { useDesign } from "@/store/bench";
 import { notify } from "@/ui/pieces/notices";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 import { exportChoices, exportDesign } from "./exportDesign";
 
 /** Everything the design can leave the bench as. */
-export function ExportSlip({ onClose }: { onClose: () => void }) {
+export function ExportDialog({ onClose }: { onClose: () => void }) {
   const design = useDesign();
   const take = (id: string) => {
     onClose();
     void exportDesign(design, id).then(notify);
   };
   return (
-    <Slip title={`Export ${design.name}`} open onClose={onClose} wide>
+    <Dialog title={`Export ${design.name}`} open onClose={onClose} wide>
       <ul style={{ listStyle: "none", margin: 0, padding: 0, columnCount: 2, columnGap: 20 }}>
         {exportChoices.map(({ id, title, purpose }) => (
           <Box as="li" key={id} borderTop="1px solid var(--edge)" breakInside="avoid">
@@ -33,6 +33,6 @@ export function ExportSlip({ onClose }: { onClose: () => void }) {
           </Box>
         ))}
       </ul>
-    </Slip>
+    </Dialog>
   );
 }

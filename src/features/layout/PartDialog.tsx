@@ -10,9 +10,9 @@ import { edit, useDesign } from "@/store/bench";
 import { newId } from "@/store/newId";
 import { outlinePath } from "@/ui/drawing/outlinePath";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { NumberField, TextField, Tick } from "@/ui/pieces/fields";
+import { NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row } from "@/ui/pieces/sheets";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 
 type ShapeName = "body" | "opening" | "cap" | "front" | "behind";
 
@@ -55,10 +55,10 @@ function ShapeRow({
           {title}
         </Box>
         {!needed && (
-          <Tick label="has it" checked={shape !== null} onChange={(on) => set(on ? sized(10, 10, false) : null)} />
+          <Checkbox label="has it" checked={shape !== null} onChange={(on) => set(on ? sized(10, 10, false) : null)} />
         )}
         {shape && (
-          <Tick label="round" checked={isRound} onChange={(on) => set(sized(shape.widthMm, shape.heightMm, on))} />
+          <Checkbox label="round" checked={isRound} onChange={(on) => set(sized(shape.widthMm, shape.heightMm, on))} />
         )}
       </Box>
       {shape && (
@@ -88,7 +88,7 @@ function ShapeRow({
 }
 
 /** A part of one's own: the room it takes and what is cut for it. It begins as a copy of the one in use. */
-export function PartSlip({ control, onClose }: { control: Control; onClose: () => void }) {
+export function PartDialog({ control, onClose }: { control: Control; onClose: () => void }) {
   const design = useDesign();
   const from = derive(design).partOf(control);
   const isOwn = design.parts.some(({ id }) => id === from.id);
@@ -108,7 +108,7 @@ export function PartSlip({ control, onClose }: { control: Control; onClose: () =
   const shapes = SHAPES.flatMap(([name, , colour]) => (part[name] ? [{ name, colour, shape: part[name] }] : []));
   const reach = Math.max(...shapes.map(({ shape }) => Math.max(shape.widthMm, shape.heightMm))) / 2 + 4;
   return (
-    <Slip
+    <Dialog
       open
       wide
       title="A part of my own"
@@ -182,7 +182,7 @@ export function PartSlip({ control, onClose }: { control: Control; onClose: () =
               />
             ))}
           </Columns>
-          <Tick
+          <Checkbox
             label="Clips to a certain thickness"
             checked={part.plateMm !== null}
             onChange={(on) => change({ plateMm: on ? { min: 1.4, max: 1.6 } : null })}
@@ -238,6 +238,6 @@ export function PartSlip({ control, onClose }: { control: Control; onClose: () =
           </Row>
         </Box>
       </Box>
-    </Slip>
+    </Dialog>
   );
 }

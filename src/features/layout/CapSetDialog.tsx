@@ -8,13 +8,13 @@ import { edit } from "@/store/bench";
 import { newId } from "@/store/newId";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { TextField } from "@/ui/pieces/fields";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 import { ProblemList, TextFile, takeLongPaste } from "@/ui/files/readIn";
 
 const EXAMPLE = "width,height,row,count,label\n1,1,3,10,\n2.25,1,3,1,Enter\n6.25,1,1,1,Space";
 
 /** A cap set as a table: typed, pasted from a spreadsheet or from a file. */
-export function CapSetSlip({ onClose }: { onClose: (setId?: string) => void }) {
+export function CapSetDialog({ onClose }: { onClose: (setId?: string) => void }) {
   const [text, setText] = useState("");
   const [name, setName] = useState("My caps");
   const read = readCapTable(text);
@@ -29,7 +29,7 @@ export function CapSetSlip({ onClose }: { onClose: (setId?: string) => void }) {
     onClose(id);
   };
   return (
-    <Slip
+    <Dialog
       open
       title="A cap set"
       onClose={() => onClose()}
@@ -66,6 +66,6 @@ export function CapSetSlip({ onClose }: { onClose: (setId?: string) => void }) {
       </Box>
       <TextFile accept=".csv,.txt,.tsv" onText={setText} />
       {text.trim() !== "" && <ProblemList problems={read.problems} />}
-    </Slip>
+    </Dialog>
   );
 }

@@ -17,13 +17,13 @@ import { download } from "@/ui/files/download";
 import { ProblemList, TextFile } from "@/ui/files/readIn";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row } from "@/ui/pieces/sheets";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 import { ClassFields } from "./ClassFields";
 import { PadDrawing } from "./PadDrawing";
 import { PadFields } from "./PadFields";
 import { PinColumnsHelp } from "./PinColumnsHelp";
 
-interface ClassSlipProps {
+interface ClassDialogProps {
   /** A class of the catalogue or of one's own to begin from. */
   from: ControllerProfile;
   isOwn: boolean;
@@ -31,7 +31,7 @@ interface ClassSlipProps {
 }
 
 /** A copy gets an id of its own, so that the catalogue's class stays. */
-const draftOf = ({ from, isOwn }: ClassSlipProps): ControllerProfile =>
+const draftOf = ({ from, isOwn }: ClassDialogProps): ControllerProfile =>
   isOwn ? from : { ...from, id: `own-${newId()}`.slice(0, 40), title: `${from.title}, my own`.slice(0, 80) };
 
 const stem = (profile: ControllerProfile) => profile.title.replace(/[^A-Za-z0-9]+/g, "-").toLowerCase() || "class";
@@ -53,7 +53,7 @@ function problemsOf(profile: ControllerProfile): LineProblem[] {
 }
 
 /** A controller class of one's own: its numbers, its pads on a drawn outline, and both as files. */
-export function ClassSlip(props: ClassSlipProps) {
+export function ClassDialog(props: ClassDialogProps) {
   const { onClose } = props;
   const [profile, setProfile] = useState(() => draftOf(props));
   const [inHand, setInHand] = useState<number | null>(null);
@@ -82,7 +82,7 @@ export function ClassSlip(props: ClassSlipProps) {
     if (read.pins.length > 1) change({ pins: read.pins });
   };
   return (
-    <Slip
+    <Dialog
       open
       wide
       title="A controller class of my own"
@@ -140,6 +140,6 @@ export function ClassSlip(props: ClassSlipProps) {
         <PinColumnsHelp />
       </Row>
       <ProblemList problems={[...told, ...problems]} />
-    </Slip>
+    </Dialog>
   );
 }

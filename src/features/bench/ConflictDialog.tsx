@@ -6,16 +6,16 @@ import { keepMine, takeTheirs, useBench, useDesign } from "@/store/bench";
 import { addCopy } from "@/store/shelf";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 
 const time = (iso: string) =>
   new Date(iso).toLocaleTimeString(undefined, { hour: "2-digit", minute: "2-digit", second: "2-digit" });
 
 /** Two tabs changed one design: nothing is overwritten before the person has said which counts. */
-export function ConflictSlip() {
+export function ConflictDialog() {
   const saving = useBench((state) => state.saving);
   if (saving.state !== "conflict") return null;
-  return saving.stored ? <ChangedSlip stored={saving.stored} /> : <RemovedSlip />;
+  return saving.stored ? <ChangedDialog stored={saving.stored} /> : <RemovedDialog />;
 }
 
 /** What lies here goes on the shelf as a design of its own. @returns whether it does */
@@ -25,14 +25,14 @@ async function shelveCopy(design: ReturnType<typeof useDesign>): Promise<boolean
   return id !== null;
 }
 
-function ChangedSlip({ stored }: { stored: StoredDesign }) {
+function ChangedDialog({ stored }: { stored: StoredDesign }) {
   const design = useDesign();
   const read = readDesign(stored.design);
   const keepBoth = async () => {
     if (await shelveCopy(design)) takeTheirs();
   };
   return (
-    <Slip
+    <Dialog
       urgent
       open
       onClose={() => {}}
@@ -56,14 +56,14 @@ function ChangedSlip({ stored }: { stored: StoredDesign }) {
       {read.ok
         ? "With “Keep both”, yours goes on the shelf under a name of its own and the other tab’s comes here."
         : `Its version cannot be read here (${read.problems[0].path} ${read.problems[0].message}); reload this page to get the newer program.`}
-    </Slip>
+    </Dialog>
   );
 }
 
-function RemovedSlip() {
+function RemovedDialog() {
   const design = useDesign();
   return (
-    <Slip
+    <Dialog
       urgent
       open
       onClose={() => {}}
@@ -77,6 +77,6 @@ function RemovedSlip() {
     >
       {design.name} was deleted in another tab while it lay on this bench. It is only here now: with “Let it go” it is
       gone from this bench too.
-    </Slip>
+    </Dialog>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box, Kbd } from "@chakra-ui/react";
-import { Slip } from "@/ui/pieces/Slip";
+import { Dialog } from "@/ui/pieces/Dialog";
 
 const KEYS: [string, string][] = [
   ["Ctrl Z, Ctrl Shift Z", "undo and redo, across all stages"],
@@ -20,9 +20,9 @@ const KEYS: [string, string][] = [
 ];
 
 /** What the keys do. */
-export function KeysSlip({ onClose }: { onClose: () => void }) {
+export function KeysDialog({ onClose }: { onClose: () => void }) {
   return (
-    <Slip title="Keys of the bench" open onClose={onClose}>
+    <Dialog title="Keys of the bench" open onClose={onClose}>
       <Box as="dl" display="grid" gridTemplateColumns="200px 1fr" gap="6px 14px">
         {KEYS.map(([keys, does]) => (
           <Box key={keys} display="contents">
@@ -35,6 +35,6 @@ export function KeysSlip({ onClose }: { onClose: () => void }) {
           </Box>
         ))}
       </Box>
-    </Slip>
+    </Dialog>
   );
 }

@@ -8,7 +8,7 @@ import { matrixOfElement, setCell } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { pickControl } from "@/store/pick";
-import { Ledger, type LedgerColumn } from "@/ui/pieces/Ledger";
+import { Table, type TableColumn } from "@/ui/pieces/Table";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { lineChoices } from "./lineChoices";
 
@@ -23,7 +23,7 @@ const SORT: Record<PlacedElement["kind"], string> = {
 };
 
 /** Every element with its circuit; a switch's row and column can be changed right here. */
-export function WiringLedger() {
+export function WiringTable() {
   const design = useDesign();
   const selection = useHand((state) => state.selection);
   const { elements, circuitsOf, netById, plans } = derive(design);
@@ -45,7 +45,7 @@ export function WiringLedger() {
   const through = ({ id }: PlacedElement) => reached.get(id) ?? reached.get(`${id}/A`) ?? "";
   const hasMatrix = design.circuits.some(({ kind }) => kind === "matrix");
   const unused = [...(hasMatrix ? [] : ["Row", "Column", "Diode"]), ...(reached.size > 0 ? [] : ["Read through"])];
-  const columns: LedgerColumn<PlacedElement>[] = [
+  const columns: TableColumn<PlacedElement>[] = [
     { title: "Part", cell: (element) => element.label, width: "170px" },
     {
       title: "What",
@@ -74,7 +74,7 @@ export function WiringLedger() {
     },
   ];
   return (
-    <Ledger
+    <Table
       label="Switches and their circuits"
       rows={[...elements.values()]}
       rowId={(element) => element.id}
