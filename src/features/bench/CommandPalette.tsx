@@ -1,8 +1,7 @@
 "use client";
 
-import { Box, Input } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
 import { mirrorBoard, turnBoard } from "@/core/edits/boardPlaces";
 import { addLayer } from "@/core/edits/keymap";
 import type { Design } from "@/core/document/schema";
@@ -20,6 +19,7 @@ import { useFindings } from "@/store/findings";
 import { planAndTakePins } from "@/store/pinPlanView";
 import { settleOrTell } from "./settleOrTell";
 import { duplicateSelection, removeSelection, selectAll, turnSelection } from "@/store/selectionEdits";
+import { Finder } from "@/ui/pieces/Finder";
 import { notify } from "@/ui/pieces/notices";
 import { Dialog } from "@/ui/pieces/Dialog";
 import { setLight, useLight } from "@/ui/theme/light";
@@ -194,73 +194,41 @@ function useActions(onKeys: () => void): Action[] {
 export function CommandPalette({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
   return (
     <Dialog title="What would you like to do?" open onClose={onClose}>
-      <Finder onClose={onClose} onKeys={onKeys} />
+      <ActionFinder onClose={onClose} onKeys={onKeys} />
     </Dialog>
   );
 }
 
-function Finder({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
+const keyOf = ({ title }: Action) => title;
+
+function ActionFinder({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
   const actions = useActions(onKeys);
-  const [query, setQuery] = useState("");
-  const [at, setAt] = useState(0);
-  const hits = found(actions, query);
-  const chosen = Math.min(at, hits.length - 1);
-  const run = (action: Action | undefined) => {
-    if (!action) return;
-    onClose();
-    action.run();
-  };
   return (
-    <>
-      <Input
-        autoFocus
-        role="combobox"
-        aria-expanded="true"
-        aria-controls="found-actions"
-        aria-activedescendant={hits.length > 0 ? `action-${chosen}` : undefined}
-        aria-label="Action"
-        placeholder="Type a few letters"
-        value={query}
-        onChange={(event) => {
-          setQuery(event.target.value);
-          setAt(0);
-        }}
-        onKeyDown={(event) => {
-          if (event.key === "ArrowDown") setAt(Math.min(chosen + 1, hits.length - 1));
-          else if (event.key === "ArrowUp") setAt(Math.max(chosen - 1, 0));
-          else if (event.key === "Enter") run(hits[chosen]);
-          else return;
-          event.preventDefault();
-        }}
-      />
-      <Box id="found-actions" role="listbox" aria-label="Actions" maxHeight="320px" overflowY="auto" marginTop="8px">
-        {hits.map((action, nth) => (
-          <Box
-            key={action.title}
-            id={`action-${nth}`}
-            ref={(element: HTMLDivElement | null) => nth === chosen && element?.scrollIntoView({ block: "nearest" })}
-            role="option"
-            aria-selected={nth === chosen}
-            padding="5px 8px"
-            borderRadius="2px"
-            cursor="pointer"
-            bg={nth === chosen ? "var(--saffron)" : "transparent"}
-            color={nth === chosen ? "var(--saffron-ink)" : "inherit"}
-            onClick={() => run(action)}
-            onPointerEnter={() => setAt(nth)}
-          >
-            <Box display="flex" gap="12px">
-              <Box flex="1">{action.title}</Box>
-              {action.keys && (
-                <Box fontFamily="mono" fontSize="13px" opacity={0.75}>
-                  {action.keys}
-                </Box>
-              )}
+    <Finder
+      label="Action"
+      listLabel="Actions"
+      open
+      placeholder="Type a few letters"
+      find={(query) => found(actions, query)}
+      keyOf={keyOf}
+      titleOf={keyOf}
+      row={({ title, keys }) => (
+        <Box display="flex" gap="12px">
+          <Box flex="1">{title}</Box>
+          {keys && (
+            <Box fontFamily="mono" fontSize="13px" opacity={0.75}>
+              {keys}
             </Box>
-          </Box>
-        ))}
-        {hits.length === 0 && <Box padding="8px">No action goes by these letters; try another word for it.</Box>}
-      </Box>
-    </>
+          )}
+        </Box>
+      )}
+      nothing={() => "No action goes by these letters; try another word for it."}
+      onTake={(action) => {
+        onClose();
+        action.run();
+      }}
+      onClose={onClose}
+      maxHeight="320px"
+    />
   );
 }

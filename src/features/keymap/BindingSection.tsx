@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import { bind } from "@/core/edits/keymap";
 import { modifierNames } from "@/core/hid/keyboardUsages";
@@ -11,8 +12,10 @@ import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { PressToBind } from "./PressToBind";
-import { UsageSearch } from "./UsageSearch";
 import { useKeymap } from "./useKeymap";
+
+/** The search comes with the first input that is taken in hand. */
+const UsageSearch = dynamic(() => import("./UsageSearch").then((m) => m.UsageSearch));
 
 const MODIFIER_BITS = [0, 1, 2, 3, 4, 5, 6, 7];
 

@@ -1,6 +1,6 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
+import { Tabs as LibraryTabs } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 interface TabsProps<T extends string> {
@@ -12,31 +12,25 @@ interface TabsProps<T extends string> {
   children: ReactNode;
 }
 
-/** Sheets of a tray, one open at a time. */
+/** Sheets of a tray, one open at a time; arrows, Home and End go from one to the next. */
 export function Tabs<T extends string>({ label, tabs, open, onOpen, children }: TabsProps<T>) {
   return (
-    <>
-      <Box role="tablist" aria-label={label} display="flex" gap="2px" margin="6px -6px 0">
+    <LibraryTabs.Root unstyled value={open} onValueChange={({ value }) => onOpen(value as T)}>
+      <LibraryTabs.List aria-label={label} display="flex" gap="2px" margin="6px -6px 0">
         {tabs.map(({ id, title }) => (
-          <button
+          <LibraryTabs.Trigger
             key={id}
-            role="tab"
-            aria-selected={open === id}
-            onClick={() => onOpen(id)}
-            style={{
-              flex: 1,
-              padding: "6px 4px",
-              borderBottom: `3px solid ${open === id ? "var(--saffron)" : "var(--edge)"}`,
-              fontWeight: open === id ? 700 : 400,
-            }}
+            value={id}
+            flex={1}
+            padding="6px 4px"
+            borderBottom={`3px solid ${open === id ? "var(--saffron)" : "var(--edge)"}`}
+            fontWeight={open === id ? 700 : 400}
           >
             {title}
-          </button>
+          </LibraryTabs.Trigger>
         ))}
-      </Box>
-      <Box role="tabpanel" aria-label={tabs.find(({ id }) => id === open)?.title}>
-        {children}
-      </Box>
-    </>
+      </LibraryTabs.List>
+      <LibraryTabs.Content value={open}>{children}</LibraryTabs.Content>
+    </LibraryTabs.Root>
   );
 }

@@ -148,7 +148,7 @@ const nativeSelect = defineSlotRecipe({
     },
     indicator: {
       position: "absolute",
-      insetEnd: "8px",
+      insetInlineEnd: "8px",
       top: "50%",
       transform: "translateY(-50%)",
       display: "inline-flex",
@@ -205,14 +205,14 @@ const toast = defineSlotRecipe({
     closeTrigger: {
       position: "absolute",
       top: "4px",
-      insetEnd: "4px",
+      insetInlineEnd: "4px",
       padding: "4px",
       display: "inline-flex",
       alignItems: "center",
       justifyContent: "center",
       opacity: 0.7,
       _hover: { opacity: 1 },
-      _icon: { boxSize: "16px" },
+      _icon: { width: "16px", height: "16px" },
     },
   },
 });

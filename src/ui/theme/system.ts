@@ -1,5 +1,5 @@
 import { createSystem, defineConfig } from "@chakra-ui/react";
-import { defaultBaseConfig } from "@chakra-ui/react/preset-base";
+import { styleProps } from "./styleProps";
 import { recipes, slotRecipes } from "./recipes";
 
 /** The library's style properties, with the bench's fonts and looks; its materials are the CSS variables of globals.css. */
@@ -36,4 +36,4 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultBaseConfig, config);
+export const system = createSystem(styleProps, config);
