@@ -9,13 +9,8 @@ import { endCount } from "../circuits/readEnds";
 import type { MatrixAnswer } from "../matrix/planMatrix";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
+import { matrixOfElement } from "../matrix/matrixOfElement";
 import { tidyPins } from "./tidyPins";
-
-/** The matrix that holds a switch, or else the first one. */
-export const matrixOfElement = (design: Design, elementId?: string): MatrixCircuit | undefined => {
-  const all = design.circuits.filter((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
-  return all.find(({ cells }) => elementId !== undefined && elementId in cells) ?? all[0];
-};
 
 const withCircuit = (design: Design, circuit: Circuit): Design => ({
   ...design,

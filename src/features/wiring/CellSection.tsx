@@ -1,9 +1,10 @@
 "use client";
 
 import { hasDiode, isReversed } from "@/core/circuits/matrix";
-import { matrixOfElement, setCell } from "@/core/edits/wiring";
+import { setCell } from "@/core/edits/wiring";
 import { lockCells, setOwnDiode, setReversed } from "@/core/edits/matrixDiodes";
 import type { Design } from "@/core/document/schema";
+import { matrixOfElement } from "@/core/matrix/matrixOfElement";
 import { edit } from "@/store/bench";
 import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";

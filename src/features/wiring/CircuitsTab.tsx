@@ -1,10 +1,10 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
-import { type Circuit, circuitKindOf, circuitKinds } from "@/core/circuits";
+import { circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
 import { wireAsBriefSays } from "./wireAsBriefSays";
-import { shareOutDirect, unwire, wireInto, wireNew } from "@/core/edits/wiring";
 import type { MatrixShape } from "@/core/matrix/planReadingOrder";
 import type { Design } from "@/core/document/schema";
 import { factsOf } from "@/core/findings/facts";
@@ -13,16 +13,21 @@ import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { takeCircuit, useWiringView } from "@/store/wiringView";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { ChoiceField } from "@/ui/pieces/fields";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
-import { CellSection } from "./CellSection";
-import { CircuitSection } from "./CircuitSection";
-import { PairSection } from "./PairSection";
+
+/** What belongs to a circuit or a switch in hand comes when one is taken. */
+const CircuitSection = dynamic(() => import("./CircuitSection").then((m) => m.CircuitSection));
+const SelectedWiring = dynamic(() => import("./SelectedWiring").then((m) => m.SelectedWiring));
 
 /** The planning of rows and columns comes with its first use. */
 async function shareOut(shape: MatrixShape): Promise<void> {
   const { shareOutMatrix } = await import("@/core/edits/shareOutMatrix");
   edit("share out rows and columns", (design) => shareOutMatrix(design, shape));
+}
+
+async function everythingDirect(): Promise<void> {
+  const { shareOutDirect } = await import("@/core/edits/wiring");
+  edit("wire everything direct", shareOutDirect);
 }
 
 /** All circuits, what is selected, and the settings of the circuit in hand. */
@@ -31,17 +36,28 @@ export function CircuitsTab() {
   const circuitId = useWiringView((state) => state.circuitId);
   const open = design.circuits.find(({ id }) => id === circuitId);
   const { chosen } = design.brief;
+  const selection = useHand((state) => state.selection);
+  const selected = [...derive(design).elements.values()].some(({ controlId }) => selection.includes(controlId));
   return (
     <>
       <Section title="Share out">
         <Row>
           <StepButton onClick={() => void shareOut("as-laid-out")}>Follow the rows as they lie</StepButton>
           <PlainButton onClick={() => void shareOut("fewest-pins")}>Fewest pins</PlainButton>
-          <PlainButton onClick={() => edit("wire everything direct", shareOutDirect)}>Everything direct</PlainButton>
+          <PlainButton onClick={() => void everythingDirect()}>Everything direct</PlainButton>
           {chosen && <PlainButton onClick={() => void wireAsBriefSays(chosen.strategy)}>As the brief says</PlainButton>}
         </Row>
       </Section>
-      <SelectedWiring design={design} />
+      {selected ? (
+        <SelectedWiring design={design} />
+      ) : (
+        <Section title="Selected">
+          <div>
+            Select parts on the mat or in the table to put them into a circuit. With switches of a matrix selected, a
+            click on a flag such as R2 or C3 moves them there.
+          </div>
+        </Section>
+      )}
       {design.circuits.length > 0 && <CircuitList design={design} openId={open?.id ?? null} />}
       {open && <CircuitSection key={open.id} circuit={open} />}
       <Totals design={design} />
@@ -100,60 +116,6 @@ function Totals({ design }: { design: Design }) {
           ["Pins needed", pinsNeeded],
         ]}
       />
-    </Section>
-  );
-}
-
-const circuitNamed = (design: Design, id: string) => design.circuits.find((circuit) => circuit.id === id)!;
-
-/** Circuits that can hold all of what is selected, then kinds that a new one could be of. */
-function choicesFor(design: Design, ids: string[]) {
-  const { elements } = derive(design);
-  const takesAll = (kind: (typeof circuitKinds)[number]) => ids.every((id) => kind.takes(elements.get(id)!));
-  const there = design.circuits
-    .filter((circuit) => takesAll(circuitKindOf(circuit)))
-    .map(({ id, name }) => ({ value: id, label: name }));
-  const fresh = circuitKinds.filter(takesAll).map((kind) => ({
-    value: `new ${kind.kind}`,
-    label: there.length > 0 ? `new: ${kind.title}` : kind.title,
-  }));
-  return [...there, ...fresh, { value: "none", label: "not wired" }];
-}
-
-function SelectedWiring({ design }: { design: Design }) {
-  const selection = useHand((state) => state.selection);
-  const { elements, circuitsOf } = derive(design);
-  const chosen = [...elements.values()].filter((element) => selection.includes(element.controlId));
-  if (chosen.length === 0)
-    return (
-      <Section title="Selected">
-        <div>
-          Select parts on the mat or in the table to put them into a circuit. With switches of a matrix selected, a
-          click on a flag such as R2 or C3 moves them there.
-        </div>
-      </Section>
-    );
-  const ids = chosen.map(({ id }) => id);
-  const homes = new Set(ids.map((id) => circuitsOf.get(id)?.[0] ?? "none"));
-  const current = homes.size === 1 ? [...homes][0] : "mixed";
-  const wire = (to: string) => {
-    if (to === "none") edit("take off the circuit", (d) => unwire(d, ids));
-    else if (to.startsWith("new ")) edit("new circuit", (d) => wireNew(d, to.slice(4) as Circuit["kind"], ids));
-    else edit(`put into ${circuitNamed(design, to).name}`, (d) => wireInto(d, to, ids));
-  };
-  return (
-    <Section title={chosen.length === 1 ? chosen[0].label : `${chosen.length} part ends selected`}>
-      <ChoiceField
-        label="Circuit"
-        value={current}
-        choices={[
-          ...(current === "mixed" ? [{ value: "mixed", label: "different ones" }] : []),
-          ...choicesFor(design, ids),
-        ]}
-        onCommit={wire}
-      />
-      <CellSection design={design} ids={ids} />
-      <PairSection design={design} ids={ids} />
     </Section>
   );
 }

@@ -4,7 +4,7 @@ import type { Cell, MatrixCircuit } from "@/core/circuits/matrix";
 import { hasDiode, isReversed } from "@/core/circuits/matrix";
 import type { PlacedElement } from "@/core/circuits/net";
 import { derive } from "@/core/derived/derive";
-import { matrixOfElement, setCell } from "@/core/edits/wiring";
+import { matrixOfElement } from "@/core/matrix/matrixOfElement";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { pickControl } from "@/store/pick";
@@ -97,15 +97,17 @@ function LineCell({
 }) {
   const cell = matrix?.cells[element.id];
   if (!matrix || !cell) return null;
-  const move = (value: string) =>
+  const move = async (value: string) => {
+    const { setCell } = await import("@/core/edits/wiring");
     edit(`${axis} of ${element.label}`, (design) => setCell(design, element.id, { ...cell, [axis]: Number(value) }));
+  };
   return (
     <ChoiceField
       hideLabel
       label={`${axis === "row" ? "Row" : "Column"} of ${element.label}`}
       value={String(cell[axis])}
       choices={lineChoices(matrix, axis)}
-      onCommit={move}
+      onCommit={(value) => void move(value)}
     />
   );
 }
