@@ -65,7 +65,7 @@ const knownRooms = {
 const groundFloor = {
   name: "beside-the-rooms-imports-no-room",
   severity: "error",
-  from: { path: "^src/core/[^/]+$" },
+  from: { path: "^src/core/[^/]+$", pathNot: notTests },
   to: { path: "^src/core/[^/]+/" },
 };
 

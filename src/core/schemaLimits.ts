@@ -15,6 +15,8 @@ interface CheckDef {
 
 interface SchemaDef {
   type: string;
+  /** Of a number with a format of its own: whole ones. */
+  check?: string;
   checks?: { _zod: { def: CheckDef } }[];
   shape?: Record<string, schemaCore.$ZodType>;
   element?: schemaCore.$ZodType;
@@ -57,3 +59,8 @@ export const entryOf = (schema: schemaCore.$ZodType): schemaCore.$ZodType | null
 /** Field by field. */
 export const fieldsOf = (schema: schemaCore.$ZodType): [string, schemaCore.$ZodType][] =>
   Object.entries(defOf(bare(schema)).shape ?? {});
+
+/** Whether a number's schema takes whole numbers only. */
+export const isWhole = (schema: schemaCore.$ZodType): boolean =>
+  (defOf(bare(schema)).checks ?? []).some(({ _zod }) => _zod.def.check === "number_format") ||
+  defOf(bare(schema)).check === "number_format";

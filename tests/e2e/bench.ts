@@ -50,7 +50,7 @@ export async function tap(page: Page, label: string): Promise<void> {
 /** Binds the input in hand by the usage's name. */
 export async function bindByName(page: Page, query: string): Promise<void> {
   await page.getByRole("combobox", { name: "Search a usage" }).fill(query);
-  await page.getByRole("listbox", { name: "Usages" }).getByRole("option").first().click();
+  await page.getByRole("listbox", { name: "Search a usage" }).getByRole("option").first().click();
 }
 
 export const textOf = async (download: Download): Promise<string> => readFileSync(await download.path(), "utf8");

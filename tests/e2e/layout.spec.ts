@@ -279,8 +279,18 @@ test("wish, plan, layout and a stagger by keyboard alone", async ({ page }) => {
   await tabTo(page, /^2Layout/);
   await page.keyboard.press("Enter");
   await expect(stage(page, "Layout")).toHaveAttribute("aria-current", "step");
-  await tabTo(page, /^Fit$/);
-  await page.keyboard.press("Enter");
+  // The sheets are one stop; arrows go from one to the next, Home and End to the first and the last.
+  await tabTo(page, /^Place$/);
+  await page.keyboard.press("End");
+  await expect(tray(page).getByRole("tabpanel", { name: "Reach" })).toBeVisible();
+  for (const [key, name] of [
+    ["Home", "Place"],
+    ["ArrowRight", "Boards"],
+  ]) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole("tab", { name })).toBeFocused();
+  }
+  await page.keyboard.press("ArrowRight");
   await expect(tray(page).getByRole("tabpanel", { name: "Fit" })).toBeVisible();
   await tabTo(page, /^Wide/);
   await page.keyboard.press("Control+a");

@@ -6,7 +6,7 @@ export type PlateMaterial = (typeof plateMaterials)[number];
 export const plateSchema = z.strictObject({ material: z.enum(plateMaterials), thicknessMm: between(0.4, 12) });
 export type Plate = z.infer<typeof plateSchema>;
 
-const bedSchema = z.strictObject({
+export const bedSchema = z.strictObject({
   id: text(1, 40),
   name: text(1, 60),
   widthMm: between(20, 3000),
@@ -15,7 +15,7 @@ const bedSchema = z.strictObject({
 export type Bed = z.infer<typeof bedSchema>;
 
 /** One step of a board house's prices: up to this size, so many pieces at least, for so much in all. */
-const priceStepSchema = z.strictObject({
+export const priceStepSchema = z.strictObject({
   id: text(1, 40),
   upToWidthMm: between(5, 3000),
   upToHeightMm: between(5, 3000),

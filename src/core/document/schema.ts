@@ -26,7 +26,7 @@ const cornerSchema = z.strictObject({ xMm: between(-3000, 3000), yMm: between(-3
 export const outlineFollows = ["rectangle", "close", "hull"] as const;
 
 /** A physical part that carries controls. Its outline follows its controls at a margin, or is drawn. */
-const boardSchema = z.strictObject({
+export const boardSchema = z.strictObject({
   id: idSchema,
   name: nameSchema,
   kind: z.enum(["panel", "half", "module", "loose"]),

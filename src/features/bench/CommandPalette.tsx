@@ -206,7 +206,6 @@ function ActionFinder({ onClose, onKeys }: { onClose: () => void; onKeys: () => 
   return (
     <Finder
       label="Action"
-      listLabel="Actions"
       open
       placeholder="Type a few letters"
       find={(query) => found(actions, query)}

@@ -1,8 +1,9 @@
 "use client";
 
+import { fieldOf } from "@/core/schemaLimits";
 import { Box } from "@chakra-ui/react";
 import { budgetLines, isBriefOpen } from "@/core/brief/budgetLines";
-import type { Wish } from "@/core/document/wish";
+import { type Wish, briefSchema, wishSchema } from "@/core/document/wish";
 import { wishTroubles } from "@/core/brief/wishFit";
 import { briefFromLayout, changeWish } from "@/core/edits/wish";
 import { edit, useDesign } from "@/store/bench";
@@ -92,8 +93,7 @@ export function BriefTray() {
         <NumberField
           label="Fastest knob"
           unit="turns a second"
-          min={0.1}
-          max={20}
+          schema={fieldOf(wishSchema, "turnsPerSecond")}
           value={wish.turnsPerSecond}
           onCommit={(turnsPerSecond) => change("fastest knob", { turnsPerSecond })}
         />
@@ -153,8 +153,7 @@ function MatrixSection() {
             label="Rows"
             unit=""
             whole
-            min={1}
-            max={32}
+            schema={fieldOf(briefSchema, "matrixShape", "rows")}
             value={shape.rows}
             onCommit={(rows) => set({ ...shape, rows })}
           />
@@ -162,8 +161,7 @@ function MatrixSection() {
             label="Columns"
             unit=""
             whole
-            min={1}
-            max={32}
+            schema={fieldOf(briefSchema, "matrixShape", "columns")}
             value={shape.columns}
             onCommit={(columns) => set({ ...shape, columns })}
           />

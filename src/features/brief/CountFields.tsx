@@ -1,5 +1,6 @@
-import { type Wish, type WishCount, wishCounts } from "@/core/document/wish";
-import { NumberField, Checkbox } from "@/ui/pieces/fields";
+import { type Wish, type WishCount, wishCounts, wishSchema } from "@/core/document/wish";
+import { Checkbox } from "@/ui/pieces/fields";
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Columns } from "@/ui/pieces/sheets";
 
 const LABELS: Record<WishCount, string> = {
@@ -21,6 +22,8 @@ const LABELS: Record<WishCount, string> = {
   motors: "Motors",
 };
 
+const LINES = wishCounts.map((key): NumberLine<WishCount> => ({ key, label: LABELS[key], unit: "" }));
+
 interface CountFieldsProps {
   wish: Wish;
   change: (what: string, fields: Partial<Wish>) => void;
@@ -31,18 +34,12 @@ export function CountFields({ wish, change }: CountFieldsProps) {
   return (
     <>
       <Columns count={3}>
-        {wishCounts.map((line) => (
-          <NumberField
-            key={line}
-            label={LABELS[line]}
-            unit=""
-            whole
-            min={0}
-            max={500}
-            value={wish[line]}
-            onCommit={(value) => change(LABELS[line].toLowerCase(), { [line]: value })}
-          />
-        ))}
+        <NumberFields
+          schema={wishSchema}
+          lines={LINES}
+          values={wish}
+          onCommit={(key, value, { label }) => change(label.toLowerCase(), { [key]: value })}
+        />
       </Columns>
       {wish.encoders > 0 && (
         <Checkbox

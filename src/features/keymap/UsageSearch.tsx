@@ -15,7 +15,6 @@ export function UsageSearch({ onUsage }: { onUsage: (hit: UsageHit) => void }) {
   return (
     <Finder
       label="Search a usage"
-      listLabel="Usages"
       labelled
       placeholder="a, arrow, volume, F13 …"
       find={find}

@@ -1,5 +1,7 @@
 "use client";
 
+import { boardSchema } from "@/core/document/schema";
+import { fieldOf } from "@/core/schemaLimits";
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Board, Design } from "@/core/document/schema";
@@ -121,8 +123,7 @@ function BoardSection({ board }: { board: Board }) {
           <NumberField
             label="Margin"
             unit="mm"
-            min={0}
-            max={50}
+            schema={fieldOf(boardSchema, "marginMm")}
             value={board.marginMm}
             onCommit={(marginMm) => change("margin", { marginMm })}
           />
@@ -130,8 +131,7 @@ function BoardSection({ board }: { board: Board }) {
         <NumberField
           label="Corner radius"
           unit="mm"
-          min={0}
-          max={50}
+          schema={fieldOf(boardSchema, "cornerRadiusMm")}
           value={board.cornerRadiusMm}
           onCommit={(cornerRadiusMm) => change("corner radius", { cornerRadiusMm })}
         />
@@ -146,8 +146,7 @@ function BoardSection({ board }: { board: Board }) {
         <NumberField
           label="Thick"
           unit="mm"
-          min={0.4}
-          max={12}
+          schema={fieldOf(boardSchema, "plate", "thicknessMm")}
           value={board.plate.thicknessMm}
           onCommit={(thicknessMm) => change("thickness", { plate: { ...board.plate, thicknessMm } })}
         />

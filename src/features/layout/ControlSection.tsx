@@ -1,5 +1,7 @@
 "use client";
 
+import { placementSchema } from "@/core/catalogue/kinds/controlKind";
+import { PLACE_LINES, NumberFields } from "@/ui/pieces/NumberFields";
 import dynamic from "next/dynamic";
 import { useState } from "react";
 import type { Control } from "@/core/catalogue/kinds";
@@ -10,7 +12,7 @@ import type { Design } from "@/core/document/schema";
 import { changeControl, placeControls } from "@/core/edits/controls";
 import { edit, useDesign } from "@/store/bench";
 import { duplicateSelection, removeSelection } from "@/store/selectionEdits";
-import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
+import { ChoiceField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { KeyFields } from "./fields/KeyFields";
@@ -40,31 +42,11 @@ export function ControlSection({ control }: { control: Control }) {
         onCommit={(text) => change("label", { label: text.trim() })}
       />
       <Columns count={3}>
-        <NumberField
-          label="x"
-          unit="mm"
-          min={-2000}
-          max={2000}
-          decimals={3}
-          value={placement.xMm}
-          onCommit={(xMm) => move({ xMm })}
-        />
-        <NumberField
-          label="y"
-          unit="mm"
-          min={-2000}
-          max={2000}
-          decimals={3}
-          value={placement.yMm}
-          onCommit={(yMm) => move({ yMm })}
-        />
-        <NumberField
-          label="Turned"
-          unit="°"
-          min={-360}
-          max={360}
-          value={placement.rotationDeg}
-          onCommit={(rotationDeg) => move({ rotationDeg })}
+        <NumberFields
+          schema={placementSchema}
+          lines={PLACE_LINES}
+          values={placement}
+          onCommit={(key, value) => move({ [key]: value })}
         />
       </Columns>
       {design.boards.length > 1 && (

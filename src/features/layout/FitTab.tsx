@@ -1,16 +1,18 @@
 "use client";
 
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { spansOf } from "@/core/making/bending";
 import { type BoardFit, boardFits } from "@/core/making/fit";
 import type { Bed, Making, PriceStep } from "@/core/document/makingSettings";
+import { bedSchema, makingSchema, priceStepSchema } from "@/core/document/makingSettings";
 import type { SplitProposal } from "@/core/making/splitLine";
 import { currentDesign, edit, useDesign } from "@/store/bench";
 import { showSeam, useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { NumberField, TextField } from "@/ui/pieces/fields";
+import { TextField } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
 
 const setMaking = (what: string, change: Partial<Making>) =>
@@ -126,21 +128,11 @@ function BedsSection() {
             check={(text) => (text.trim() === "" || text.length > 60 ? "A name has 1 to 60 characters." : null)}
             onCommit={(name) => change(bed.id, { name: name.trim() })}
           />
-          <NumberField
-            label="Wide"
-            unit="mm"
-            min={20}
-            max={3000}
-            value={bed.widthMm}
-            onCommit={(widthMm) => change(bed.id, { widthMm })}
-          />
-          <NumberField
-            label="Deep"
-            unit="mm"
-            min={20}
-            max={3000}
-            value={bed.heightMm}
-            onCommit={(heightMm) => change(bed.id, { heightMm })}
+          <NumberFields
+            schema={bedSchema}
+            lines={BED_LINES}
+            values={bed}
+            onCommit={(key, value) => change(bed.id, { [key]: value })}
           />
         </Columns>
       ))}
@@ -176,38 +168,11 @@ function PriceStepsSection() {
     <Section title="Price steps of made boards">
       {making.priceSteps.map((step) => (
         <Columns key={step.id} count={4}>
-          <NumberField
-            label="Up to"
-            unit="mm"
-            min={5}
-            max={3000}
-            value={step.upToWidthMm}
-            onCommit={(upToWidthMm) => change(step.id, { upToWidthMm })}
-          />
-          <NumberField
-            label="by"
-            unit="mm"
-            min={5}
-            max={3000}
-            value={step.upToHeightMm}
-            onCommit={(upToHeightMm) => change(step.id, { upToHeightMm })}
-          />
-          <NumberField
-            label="Pieces"
-            unit=""
-            whole
-            min={1}
-            max={10_000}
-            value={step.pieces}
-            onCommit={(pieces) => change(step.id, { pieces })}
-          />
-          <NumberField
-            label="Price"
-            unit=""
-            min={0}
-            max={100_000}
-            value={step.price}
-            onCommit={(price) => change(step.id, { price })}
+          <NumberFields
+            schema={priceStepSchema}
+            lines={STEP_LINES}
+            values={step}
+            onCommit={(key, value) => change(step.id, { [key]: value })}
           />
         </Columns>
       ))}
@@ -235,17 +200,23 @@ function PriceStepsSection() {
   );
 }
 
-const CUT: {
-  key: "kerfMm" | "filletMm" | "reinforceClearMm" | "reinforceMm" | "pressN";
-  label: string;
-  unit: string;
-  most: number;
-}[] = [
-  { key: "kerfMm", label: "Kerf", unit: "mm", most: 2 },
-  { key: "filletMm", label: "Corner of openings", unit: "mm", most: 5 },
-  { key: "reinforceMm", label: "Layer beneath, thick", unit: "mm", most: 20 },
-  { key: "reinforceClearMm", label: "wider by", unit: "mm", most: 5 },
-  { key: "pressN", label: "Firm press", unit: "N", most: 100 },
+const BED_LINES: NumberLine<"widthMm" | "heightMm">[] = [
+  { key: "widthMm", label: "Wide", unit: "mm" },
+  { key: "heightMm", label: "Deep", unit: "mm" },
+];
+const STEP_LINES: NumberLine<"upToWidthMm" | "upToHeightMm" | "pieces" | "price">[] = [
+  { key: "upToWidthMm", label: "Up to", unit: "mm" },
+  { key: "upToHeightMm", label: "by", unit: "mm" },
+  { key: "pieces", label: "Pieces", unit: "" },
+  { key: "price", label: "Price", unit: "" },
+];
+
+const CUT: NumberLine<"kerfMm" | "filletMm" | "reinforceMm" | "reinforceClearMm" | "pressN">[] = [
+  { key: "kerfMm", label: "Kerf", unit: "mm" },
+  { key: "filletMm", label: "Corner of openings", unit: "mm" },
+  { key: "reinforceMm", label: "Layer beneath, thick", unit: "mm" },
+  { key: "reinforceClearMm", label: "wider by", unit: "mm" },
+  { key: "pressN", label: "Firm press", unit: "N" },
 ];
 
 function CutSection() {
@@ -253,17 +224,12 @@ function CutSection() {
   return (
     <Section title="Cutting and printing">
       <Columns>
-        {CUT.map(({ key, label, unit, most }) => (
-          <NumberField
-            key={key}
-            label={label}
-            unit={unit}
-            min={key === "pressN" ? 0.1 : 0}
-            max={most}
-            value={making[key]}
-            onCommit={(value) => setMaking(label.toLowerCase(), { [key]: value })}
-          />
-        ))}
+        <NumberFields
+          schema={makingSchema}
+          lines={CUT}
+          values={making}
+          onCommit={(key, value, { label }) => setMaking(label.toLowerCase(), { [key]: value })}
+        />
       </Columns>
       <Box fontSize="13px" color="var(--faint)">
         Cutting plastic with a laser or melting it gives off fumes: know the material, extract the air, and follow the

@@ -1,14 +1,22 @@
 "use client";
 
+import { placementSchema } from "@/core/catalogue/kinds/controlKind";
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import type { Control } from "@/core/catalogue/kinds";
 import { changeGroup, dissolveGroup } from "@/core/edits/groups";
 import { edit, useDesign } from "@/store/bench";
 import { select } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { NumberField } from "@/ui/pieces/fields";
+
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { ShapeFields } from "./ShapeFields";
+
+const LINES: NumberLine<"xMm" | "yMm" | "rotationDeg">[] = [
+  { key: "xMm", label: "Begins at x", unit: "mm" },
+  { key: "yMm", label: "y", unit: "mm" },
+  { key: "rotationDeg", label: "All turned", unit: "°" },
+];
 
 /** The start shape that the selection came from: its numbers can be changed again. */
 export function GroupSection({ controls }: { controls: Control[] }) {
@@ -22,29 +30,11 @@ export function GroupSection({ controls }: { controls: Control[] }) {
     <Section title={`Shape: ${name}`}>
       <ShapeFields shape={shape} onChange={(next) => change("numbers", { shape: next })} />
       <Columns count={3}>
-        <NumberField
-          label="Begins at x"
-          unit="mm"
-          min={-2000}
-          max={2000}
-          value={at.xMm}
-          onCommit={(xMm) => change("place", { at: { xMm } })}
-        />
-        <NumberField
-          label="y"
-          unit="mm"
-          min={-2000}
-          max={2000}
-          value={at.yMm}
-          onCommit={(yMm) => change("place", { at: { yMm } })}
-        />
-        <NumberField
-          label="All turned"
-          unit="°"
-          min={-360}
-          max={360}
-          value={at.rotationDeg}
-          onCommit={(rotationDeg) => change("turn", { at: { rotationDeg } })}
+        <NumberFields
+          schema={placementSchema}
+          lines={LINES}
+          values={at}
+          onCommit={(key, value) => change(key === "rotationDeg" ? "turn" : "place", { at: { [key]: value } })}
         />
       </Columns>
       <Row>

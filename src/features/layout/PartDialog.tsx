@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Control } from "@/core/catalogue/kinds";
-import { type Part, type Shape, partSchema, shapeOutline } from "@/core/catalogue/parts/part";
+import { type Part, type Shape, partSchema, postSchema, shapeOutline, shapeSchema } from "@/core/catalogue/parts/part";
 import { derive } from "@/core/derived/derive";
 import { changeControl } from "@/core/edits/controls";
 import { edit, useDesign } from "@/store/bench";
@@ -11,7 +11,9 @@ import { newId } from "@/store/newId";
 import { outlinePath } from "@/ui/drawing/outlinePath";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Columns, Row } from "@/ui/pieces/sheets";
+import { fieldOf } from "@/core/schemaLimits";
 import { Dialog } from "@/ui/pieces/Dialog";
 
 type ShapeName = "body" | "opening" | "cap" | "front" | "behind";
@@ -24,10 +26,19 @@ const SHAPES: [name: ShapeName, title: string, colour: string][] = [
   ["behind", "Room behind the plate", "var(--faint)"],
 ];
 
-const NUMBERS: ["aboveMm" | "belowMm" | "price", label: string, unit: string, most: number][] = [
-  ["aboveMm", "Stands out", "mm", 200],
-  ["belowMm", "Reaches behind", "mm", 200],
-  ["price", "Price", "each", 1000],
+const PLATE: NumberLine<"min" | "max">[] = [
+  { key: "min", label: "From", unit: "mm" },
+  { key: "max", label: "to", unit: "mm" },
+];
+const POST: NumberLine<"xMm" | "yMm" | "diameterMm">[] = [
+  { key: "xMm", label: "x", unit: "mm" },
+  { key: "yMm", label: "y", unit: "mm" },
+  { key: "diameterMm", label: "⌀", unit: "mm" },
+];
+const NUMBERS: NumberLine<"aboveMm" | "belowMm" | "price">[] = [
+  { key: "aboveMm", label: "Stands out", unit: "mm" },
+  { key: "belowMm", label: "Reaches behind", unit: "mm" },
+  { key: "price", label: "Price", unit: "each" },
 ];
 
 function ShapeRow({
@@ -66,8 +77,7 @@ function ShapeRow({
           <NumberField
             label={isRound ? "Diameter" : "Wide"}
             unit="mm"
-            min={0.2}
-            max={300}
+            schema={fieldOf(shapeSchema, "widthMm")}
             value={shape.widthMm}
             onCommit={(value) => set(sized(value, shape.heightMm, isRound))}
           />
@@ -75,8 +85,7 @@ function ShapeRow({
             <NumberField
               label="High"
               unit="mm"
-              min={0.2}
-              max={300}
+              schema={fieldOf(shapeSchema, "heightMm")}
               value={shape.heightMm}
               onCommit={(value) => set(sized(shape.widthMm, value, false))}
             />
@@ -170,17 +179,12 @@ export function PartDialog({ control, onClose }: { control: Control; onClose: ()
         </Box>
         <Box display="flex" flexDirection="column" gap="8px">
           <Columns>
-            {NUMBERS.map(([key, label, unit, most]) => (
-              <NumberField
-                key={key}
-                label={label}
-                unit={unit}
-                min={0}
-                max={most}
-                value={part[key]}
-                onCommit={(value) => change({ [key]: value })}
-              />
-            ))}
+            <NumberFields
+              schema={partSchema}
+              lines={NUMBERS}
+              values={part}
+              onCommit={(key, value) => change({ [key]: value })}
+            />
           </Columns>
           <Checkbox
             label="Clips to a certain thickness"
@@ -189,40 +193,25 @@ export function PartDialog({ control, onClose }: { control: Control; onClose: ()
           />
           {part.plateMm && (
             <Columns>
-              <NumberField
-                label="From"
-                unit="mm"
-                min={0}
-                max={20}
-                value={part.plateMm.min}
-                onCommit={(min) => change({ plateMm: { ...part.plateMm!, min } })}
-              />
-              <NumberField
-                label="to"
-                unit="mm"
-                min={0}
-                max={20}
-                value={part.plateMm.max}
-                onCommit={(max) => change({ plateMm: { ...part.plateMm!, max } })}
+              <NumberFields
+                schema={fieldOf(partSchema, "plateMm")}
+                lines={PLATE}
+                values={part.plateMm}
+                onCommit={(key, value) => change({ plateMm: { ...part.plateMm!, [key]: value } })}
               />
             </Columns>
           )}
           <Box fontWeight="600">Post holes</Box>
           {part.posts.map((post, nth) => (
             <Columns key={nth} count={3}>
-              {(["xMm", "yMm", "diameterMm"] as const).map((key) => (
-                <NumberField
-                  key={key}
-                  label={key === "diameterMm" ? "⌀" : key[0]}
-                  unit="mm"
-                  min={key === "diameterMm" ? 0.3 : -200}
-                  max={key === "diameterMm" ? 20 : 200}
-                  value={post[key]}
-                  onCommit={(value) =>
-                    change({ posts: part.posts.map((p, i) => (i === nth ? { ...p, [key]: value } : p)) })
-                  }
-                />
-              ))}
+              <NumberFields
+                schema={postSchema}
+                lines={POST}
+                values={post}
+                onCommit={(key, value) =>
+                  change({ posts: part.posts.map((p, at) => (at === nth ? { ...p, [key]: value } : p)) })
+                }
+              />
             </Columns>
           ))}
           <Row>

@@ -1,6 +1,9 @@
 import { edit, useDesign } from "@/store/bench";
+import { fieldOf } from "@/core/schemaLimits";
+import { designSchema } from "@/core/document/schema";
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { NumberField } from "@/ui/pieces/fields";
+
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
 
 /** Usual pitches (common practice: 0.75 inch for full height; 18 × 17 mm and 17.5 × 16.5 mm for low profile). */
@@ -8,6 +11,11 @@ const USUAL: [name: string, xMm: number, yMm: number][] = [
   ["Full height", 19.05, 19.05],
   ["Low profile", 18, 17],
   ["Tight", 17.5, 16.5],
+];
+
+const LINES: NumberLine<"xMm" | "yMm">[] = [
+  { key: "xMm", label: "Across", unit: "mm" },
+  { key: "yMm", label: "Down", unit: "mm" },
 ];
 
 /** Horizontal and vertical distance of one unit. */
@@ -18,21 +26,11 @@ export function PitchSection() {
   return (
     <Section title="Pitch of one unit">
       <Columns>
-        <NumberField
-          label="Across"
-          unit="mm"
-          min={5}
-          max={60}
-          value={pitch.xMm}
-          onCommit={(xMm) => set("pitch across", { xMm })}
-        />
-        <NumberField
-          label="Down"
-          unit="mm"
-          min={5}
-          max={60}
-          value={pitch.yMm}
-          onCommit={(yMm) => set("pitch down", { yMm })}
+        <NumberFields
+          schema={fieldOf(designSchema, "pitch")}
+          lines={LINES}
+          values={pitch}
+          onCommit={(key, value, { label }) => set(`pitch ${label.toLowerCase()}`, { [key]: value })}
         />
       </Columns>
       <Row>

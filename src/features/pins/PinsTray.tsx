@@ -1,5 +1,7 @@
 "use client";
 
+import { placementSchema } from "@/core/catalogue/kinds/controlKind";
+import { PLACE_LINES, NumberFields } from "@/ui/pieces/NumberFields";
 import dynamic from "next/dynamic";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
@@ -9,7 +11,7 @@ import { crossingWays, leadWays, wireMm } from "@/core/pins/leads";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { ChoiceField, NumberField, Checkbox } from "@/ui/pieces/fields";
+import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
 import { planAndTakePins, stopPinPlanning, usePinPlanView } from "@/store/pinPlanView";
 import { takeProfile } from "./takeProfile";
@@ -49,29 +51,15 @@ export function PinsTray() {
         {profile && controller && (
           <>
             <Columns count={3}>
-              <NumberField
-                label="x"
-                unit="mm"
-                min={-2000}
-                max={2000}
-                value={controller.placement.xMm}
-                onCommit={(xMm) => edit("place the controller", (d) => moveController(d, { xMm }))}
-              />
-              <NumberField
-                label="y"
-                unit="mm"
-                min={-2000}
-                max={2000}
-                value={controller.placement.yMm}
-                onCommit={(yMm) => edit("place the controller", (d) => moveController(d, { yMm }))}
-              />
-              <NumberField
-                label="Turned"
-                unit="°"
-                min={-360}
-                max={360}
-                value={controller.placement.rotationDeg}
-                onCommit={(rotationDeg) => edit("turn the controller", (d) => moveController(d, { rotationDeg }))}
+              <NumberFields
+                schema={placementSchema}
+                lines={PLACE_LINES}
+                values={controller.placement}
+                onCommit={(key, value) =>
+                  edit(`${key === "rotationDeg" ? "turn" : "place"} the controller`, (d) =>
+                    moveController(d, { [key]: value }),
+                  )
+                }
               />
             </Columns>
             <ChoiceField

@@ -1,5 +1,7 @@
 "use client";
 
+import { circuitKindOf } from "@/core/circuits";
+import { fieldOf } from "@/core/schemaLimits";
 import type { Circuit } from "@/core/circuits";
 import { EXPANDER_ADDRESSES, type ExpanderCircuit, addressOf } from "@/core/circuits/expander";
 import { ladderMargin } from "@/core/circuits/ladderVoltage";
@@ -78,8 +80,7 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
             label="Addresses of one sort"
             unit=""
             whole
-            min={1}
-            max={8}
+            schema={fieldOf(circuitKindOf(circuit).schema, "ownAddresses")}
             value={circuit.ownAddresses}
             onCommit={(ownAddresses) => set({ ownAddresses })}
           />
@@ -112,8 +113,7 @@ function LadderFields({ circuit, set }: { circuit: LadderCircuit; set: (change: 
           label="Keys of a bank"
           unit=""
           whole
-          min={2}
-          max={32}
+          schema={fieldOf(circuitKindOf(circuit).schema, "perBank")}
           value={circuit.perBank}
           onCommit={(perBank) => set({ perBank })}
         />
@@ -128,16 +128,14 @@ function LadderFields({ circuit, set }: { circuit: LadderCircuit; set: (change: 
         <NumberField
           label="Each resistor"
           unit="Ω"
-          min={10}
-          max={1e6}
+          schema={fieldOf(circuitKindOf(circuit).schema, "resistorOhm")}
           value={circuit.resistorOhm}
           onCommit={(resistorOhm) => set({ resistorOhm })}
         />
         <NumberField
           label="Pull-down"
           unit="Ω"
-          min={100}
-          max={1e8}
+          schema={fieldOf(circuitKindOf(circuit).schema, "pullDownOhm")}
           value={circuit.pullDownOhm}
           onCommit={(pullDownOhm) => set({ pullDownOhm })}
         />

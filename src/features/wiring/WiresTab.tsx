@@ -1,5 +1,7 @@
 "use client";
 
+import { wireSettingsSchema } from "@/core/document/wireSettings";
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Box } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { linkConnectors, partConnectors } from "@/core/wires/connectors";
@@ -11,8 +13,15 @@ import { edit, useDesign } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
 import { takeWire, useWiringView } from "@/store/wiringView";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { NumberField, Checkbox } from "@/ui/pieces/fields";
+import { Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
+
+const ALLOWANCES: NumberLine<"endMm" | "slackPercent" | "signalMm2" | "supplyMm2">[] = [
+  { key: "endMm", label: "At each end", unit: "mm" },
+  { key: "slackPercent", label: "For bends", unit: "%" },
+  { key: "signalMm2", label: "Signal wire", unit: "mm²" },
+  { key: "supplyMm2", label: "Supply wire", unit: "mm²" },
+];
 
 const WORK: Record<Phase, string> = {
   rows: "Rows",
@@ -135,37 +144,11 @@ function CutSection({ wires }: { wires: Wire[] }) {
   return (
     <Section title="Cutting list">
       <Columns>
-        <NumberField
-          label="At each end"
-          unit="mm"
-          min={0}
-          max={50}
-          value={settings.endMm}
-          onCommit={(endMm) => change("allowance at the ends", { endMm })}
-        />
-        <NumberField
-          label="For bends"
-          unit="%"
-          min={0}
-          max={100}
-          value={settings.slackPercent}
-          onCommit={(slackPercent) => change("allowance for bends", { slackPercent })}
-        />
-        <NumberField
-          label="Signal wire"
-          unit="mm²"
-          min={0.03}
-          max={2.5}
-          value={settings.signalMm2}
-          onCommit={(signalMm2) => change("signal wire", { signalMm2 })}
-        />
-        <NumberField
-          label="Supply wire"
-          unit="mm²"
-          min={0.03}
-          max={4}
-          value={settings.supplyMm2}
-          onCommit={(supplyMm2) => change("supply wire", { supplyMm2 })}
+        <NumberFields
+          schema={wireSettingsSchema}
+          lines={ALLOWANCES}
+          values={settings}
+          onCommit={(key, value, { label }) => change(label.toLowerCase(), { [key]: value })}
         />
       </Columns>
       <Values

@@ -1,13 +1,11 @@
 "use client";
 
 import { Combobox, createListCollection } from "@chakra-ui/react";
-import { type ReactNode, useMemo, useState } from "react";
+import { type KeyboardEvent, type ReactNode, useMemo, useState } from "react";
 
 interface FinderProps<T> {
-  /** What is looked for: the accessible name of the field. */
+  /** What is looked for: the name of the field and of its list. */
   label: string;
-  /** The accessible name of the list. */
-  listLabel: string;
   placeholder: string;
   /** Whether the label is shown above the field. */
   labelled?: boolean;
@@ -32,11 +30,23 @@ export function Finder<T>(props: FinderProps<T>) {
     () => createListCollection({ items: hits, itemToValue: keyOf, itemToString: titleOf }),
     [hits, keyOf, titleOf],
   );
-  const take = (value: string | undefined) => {
-    const hit = hits.find((one) => keyOf(one) === value);
+  const [inHand, setInHand] = useState<string | null>(null);
+  const search = (words: string) => {
+    setQuery(words);
+    setInHand(null);
+  };
+  const take = (value: string | null | undefined) => {
+    const hit = hits.find((one) => keyOf(one) === value) ?? (value === null ? hits[0] : undefined);
     if (!hit) return;
-    setQuery("");
+    search("");
     onTake(hit);
+  };
+  // Someone who types fast presses Enter before the list has put its first line in hand: then the first is meant.
+  const onEnter = (event: KeyboardEvent) => {
+    if (event.key !== "Enter" || event.nativeEvent.isComposing || hits.length === 0) return;
+    event.preventDefault();
+    event.stopPropagation();
+    take(inHand);
   };
   return (
     <Combobox.Root
@@ -44,15 +54,16 @@ export function Finder<T>(props: FinderProps<T>) {
       collection={collection}
       value={[]}
       inputValue={query}
-      onInputValueChange={({ inputValue, reason }) => reason === "input-change" && setQuery(inputValue)}
+      onInputValueChange={({ inputValue, reason }) => reason === "input-change" && search(inputValue)}
       onValueChange={({ value }) => take(value[0])}
+      onHighlightChange={({ highlightedValue }) => setInHand(highlightedValue)}
       inputBehavior="autohighlight"
       selectionBehavior="clear"
       openOnChange
       open={open || query.trim() !== ""}
       onOpenChange={({ open: stays }) => {
         if (stays) return;
-        if (query !== "") setQuery("");
+        if (query !== "") search("");
         else onClose?.();
       }}
       closeOnSelect={false}
@@ -63,6 +74,7 @@ export function Finder<T>(props: FinderProps<T>) {
         {label}
       </Combobox.Label>
       <Combobox.Input
+        onKeyDownCapture={onEnter}
         autoFocus={open}
         placeholder={props.placeholder}
         width="100%"
@@ -73,7 +85,6 @@ export function Finder<T>(props: FinderProps<T>) {
         bg="var(--sheet)"
       />
       <Combobox.Content
-        aria-label={props.listLabel}
         maxHeight={props.maxHeight}
         overflowY="auto"
         marginTop={open ? "8px" : "0"}

@@ -5,7 +5,7 @@ import { type Schema, between, listOf, text, z } from "../../schema";
 const idSchema = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,40}$/));
 
 /** A rectangle with rounded corners about (x, y); with width = height = 2 × radius it is a circle. */
-const shapeSchema = z.strictObject({
+export const shapeSchema = z.strictObject({
   xMm: between(-200, 200),
   yMm: between(-200, 200),
   widthMm: between(0.2, 300),
@@ -14,7 +14,11 @@ const shapeSchema = z.strictObject({
 });
 export type Shape = z.infer<typeof shapeSchema>;
 
-const postSchema = z.strictObject({ xMm: between(-200, 200), yMm: between(-200, 200), diameterMm: between(0.3, 20) });
+export const postSchema = z.strictObject({
+  xMm: between(-200, 200),
+  yMm: between(-200, 200),
+  diameterMm: between(0.3, 20),
+});
 
 /** A part of the trade as data: the room it takes in, before and behind the plate. Lengths in mm about its centre. */
 export const partSchema = z.strictObject({
