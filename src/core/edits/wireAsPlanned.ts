@@ -1,5 +1,4 @@
 import { switchWayNamed } from "../brief/ways";
-import type { Circuit } from "../circuits";
 import type { LightChain } from "../circuits/lightChain";
 import type { PlacedElement } from "../circuits/net";
 import { derive } from "../derived/derive";
@@ -10,7 +9,7 @@ import { checkMatrix } from "../matrix/matrixElectrics";
 import { matrixParts, planPartInOrder, usualMatrixWish } from "../matrix/planMatrix";
 import { chooseController } from "./pins";
 import { setTiming } from "./timing";
-import { changeCircuit, orderMembers, takeMatrixPlan, unwire, wireAs, wireDirect } from "./wiring";
+import { OWN_CIRCUITS, changeCircuit, orderMembers, takeMatrixPlan, unwire, wireAs, wireDirect } from "./wiring";
 import { setDiodes } from "./matrixDiodes";
 
 /** Takes a plan of the brief: its controller class, and the wiring of what is already placed. */
@@ -21,9 +20,6 @@ export function takePlan(design: Design, chosen: ChosenPlan): Design {
 
 const idsOf = (design: Design, test: (element: PlacedElement) => boolean) =>
   [...derive(design).elements.values()].filter(test).map(({ id }) => id);
-
-/** Bus devices, chains of lights and segment displays have one sensible way each. */
-const OWN_CIRCUITS: Circuit["kind"][] = ["light-chain", "bus-displays", "segment-chain", "spi-radio"];
 
 function wireSwitches(design: Design, { strategy, turnWay }: ChosenPlan): Design {
   const kind = switchWayNamed(strategy)?.circuit;

@@ -163,6 +163,18 @@ export function takeMatrixPlan(design: Design, answers: MatrixAnswer[]): Design 
   return tidyPins(planned.reduce(withCircuit, cleared));
 }
 
+/** Bus devices, chains of lights and segment displays have one sensible circuit each. */
+export const OWN_CIRCUITS: Circuit["kind"][] = ["light-chain", "bus-displays", "segment-chain", "spi-radio"];
+
+/** Wires elements as they usually are: what a pin can serve direct, the rest in the circuit of its own sort. */
+export function wireAsUsual(design: Design, ids: string[]): Design {
+  const { elements } = derive(design);
+  const isDirect = (id: string) => direct.takes(elements.get(id)!);
+  const others = ids.filter((id) => !isDirect(id));
+  const own = OWN_CIRCUITS.reduce((d, kind) => wireAs(d, kind, others), design);
+  return wireDirect(own, ids.filter(isDirect));
+}
+
 /** What no circuit holds and a pin can serve is wired direct. */
 export function restDirect(design: Design): Design {
   const { elements, circuitsOf } = derive(design);

@@ -1,8 +1,23 @@
-import { wireDirect } from "../../edits/wiring";
+import { direct } from "../../circuits/direct";
+import { matrix } from "../../circuits/matrix";
+import type { PlacedElement } from "../../circuits/net";
+import { wireAsUsual, wireDirect } from "../../edits/wiring";
 import { shareOutMatrix } from "../../edits/shareOutMatrix";
-import { type Rule, counted, listed } from "../finding";
+import { type Fix, type Rule, counted, listed } from "../finding";
 
 const NAMED = 6;
+
+/** A matrix only where the rest of what is loose can be wired direct. */
+function fixesFor(loose: PlacedElement[]): Fix[] {
+  const ids = loose.map(({ id }) => id);
+  const parts = counted(loose.length, "part");
+  if (!loose.every((element) => matrix.takes(element) || direct.takes(element)))
+    return [{ title: `Wire ${parts} as usual`, apply: (d) => wireAsUsual(d, ids) }];
+  return [
+    { title: "Share out rows and columns", apply: (d) => shareOutMatrix(d, "fewest-pins") },
+    { title: `Wire ${parts} direct`, apply: (d) => wireDirect(d, ids) },
+  ];
+}
 
 export const unwired: Rule = {
   id: "wiring/unwired",
@@ -20,17 +35,7 @@ export const unwired: Rule = {
       {
         message: `${listed([...names, ...more])} ${verb} not wired to anything.`,
         subjects: loose.map((element) => ({ kind: "element", id: element.id })),
-        fixes: [
-          { title: "Share out rows and columns", apply: (d) => shareOutMatrix(d, "fewest-pins") },
-          {
-            title: `Wire ${counted(loose.length, "part")} direct`,
-            apply: (d) =>
-              wireDirect(
-                d,
-                loose.map((element) => element.id),
-              ),
-          },
-        ],
+        fixes: fixesFor(loose),
       },
     ];
   },
