@@ -56,12 +56,22 @@ test("the line above the table is moved by keys, within its ends", async ({ page
   await expect(line).toHaveAttribute("aria-valuenow", "32");
 });
 
-test("a toggle put on with the hand sends its report", async ({ page }) => {
+test("a toggle tells each flip by a tap, and nothing stays pressed", async ({ page }) => {
   await page.goto("/bench/glasshouse/try");
   await part(page, "Vent 1").waitFor();
   const sent = tray(page).getByText("Reports sent").locator("xpath=following-sibling::*").first();
+  await expect(sent).toHaveText("0");
+  // Put on: its usage, and let go again; put off: the same once more.
   await part(page, "Vent 1").click();
-  await expect(sent).not.toHaveText("0");
+  await expect(sent).toHaveText("2");
+  await part(page, "Vent 1").click();
+  await expect(sent).toHaveText("4");
+  const reports = page.getByText(/ms keyboard [0-9a-f]+$/);
+  await page.getByText("The last reports as a list").click();
+  await expect(reports).toHaveCount(4);
+  const bytes = (await reports.allInnerTexts()).map((words) => words.split(" ").at(-1)!);
+  expect(bytes[0]).toMatch(/[1-9a-f]/);
+  expect([bytes[1], bytes[2], bytes[3]]).toEqual([expect.stringMatching(/^0+$/), bytes[0], bytes[1]]);
 });
 
 test("the inner ring of two turns by itself", async ({ page }) => {
