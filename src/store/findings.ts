@@ -36,6 +36,7 @@ export function controlsOf(design: Design, subject: Subject): string[] {
   if (subject.kind === "control") return [subject.id];
   if (subject.kind === "element") return [elements.get(subject.id)?.controlId ?? []].flat();
   if (subject.kind === "input") return [inputs.find(({ id }) => id === subject.id)?.controlId ?? []].flat();
-  if (subject.kind === "net") return [...new Set(netById.get(subject.id)?.taps.map((tap) => tap.controlId) ?? [])];
+  if (subject.kind === "net")
+    return [...new Set(netById.get(subject.id)?.joints.map((joint) => joint.controlId) ?? [])];
   return [];
 }

@@ -81,19 +81,19 @@ describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) =>
   });
 
   it("joins each contact of each member to one net, but a radio's and a display's spare ones to none", () => {
-    const taps = plan.nets.flatMap((net) => net.taps.map(({ contactId }) => contactId));
-    expect(new Set(taps).size).toBe(taps.length);
+    const joints = plan.nets.flatMap((net) => net.joints.map(({ contactId }) => contactId));
+    expect(new Set(joints).size).toBe(joints.length);
     for (const id of members)
       for (const contact of elements.get(id)!.contacts)
-        if (contact.name !== "out") expect(taps, contact.id).toContain(contact.id);
+        if (contact.name !== "out") expect(joints, contact.id).toContain(contact.id);
   });
 
   it("has added parts whose terminals lie on its nets, at their places", () => {
     for (const chip of plan.chips)
       chip.terminals.forEach(({ name, netId }, nth) => {
         if (netId === null) return;
-        const tap = netById.get(netId)!.taps.find(({ contactId }) => contactId === `${chip.id}.${name}`);
-        expect(tap?.at).toEqual(terminalPlace(chip, nth));
+        const joint = netById.get(netId)!.joints.find(({ contactId }) => contactId === `${chip.id}.${name}`);
+        expect(joint?.at).toEqual(terminalPlace(chip, nth));
       });
   });
 
@@ -190,7 +190,7 @@ describe("settings of circuits", () => {
     const { signalNets, plans, nets } = derive(design);
     expect(signalNets.every(({ need, heldBy }) => !need!.pullUp && heldBy === "resistor")).toBe(true);
     expect(plans[0].shunts.map(({ value }) => value)).toEqual(["10 kΩ", "10 kΩ", "10 kΩ", "10 kΩ"]);
-    expect(nets.find(({ id }) => id === SUPPLY)!.taps).toHaveLength(4);
+    expect(nets.find(({ id }) => id === SUPPLY)!.joints).toHaveLength(4);
   });
 
   it("eight-way multiplexers need a select line less and twice as many parts", () => {
@@ -213,7 +213,7 @@ describe("settings of circuits", () => {
     const chain = wiredAs("light-chain");
     const [first, second, third] = (only(chain, "light-chain") as LightChain).members;
     const netOf = (design: Design, contact: string) =>
-      derive(design).nets.find(({ taps }) => taps.some(({ contactId }) => contactId === contact))?.id;
+      derive(design).nets.find(({ joints }) => joints.some(({ contactId }) => contactId === contact))?.id;
     const control = (id: string) => id.split(":")[0];
     expect(netOf(chain, `${control(second)}.in`)).not.toBe(netOf(chain, `${control(second)}.out`));
     const bridged = changeCircuit<LightChain>(chain, "lights", { bridged: [second] });
@@ -261,7 +261,7 @@ describe("an order by place", () => {
     const branches = (d: Design) =>
       derive(d)
         .nets.filter(({ role }) => role === "switch")
-        .reduce((sum, { taps: [a, b] }) => sum + Math.hypot(a.at.xMm - b.at.xMm, a.at.yMm - b.at.yMm), 0);
+        .reduce((sum, { joints: [a, b] }) => sum + Math.hypot(a.at.xMm - b.at.xMm, a.at.yMm - b.at.yMm), 0);
     expect(branches(ordered)).toBeLessThan(0.8 * branches(design));
     expect(orderByPlace([], 8, () => 1)).toEqual([]);
   });

@@ -25,10 +25,10 @@ interface Branch {
 }
 
 function addDisplay(builder: PlanBuilder, display: PlacedElement, { scl, sda }: Branch) {
-  builder.tap(builder.ground, display, CONTACT.minus);
-  builder.tap(builder.supply, display, CONTACT.plus);
-  builder.tap(scl, display, CONTACT.SCL);
-  builder.tap(sda, display, CONTACT.SDA);
+  builder.joint(builder.ground, display, CONTACT.minus);
+  builder.joint(builder.supply, display, CONTACT.plus);
+  builder.joint(scl, display, CONTACT.SCL);
+  builder.joint(sda, display, CONTACT.SDA);
 }
 
 /** Terminals of the common 24-terminal 8-branch class (typical; from memory). */

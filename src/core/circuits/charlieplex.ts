@@ -58,15 +58,15 @@ export const charlieplex: CircuitKind<Charlieplex> = {
       const name = `X${number + 1}`;
       const pin = builder.own(name, "line", { ...outputNeed, input: true });
       const lamps = builder.own(`${name} lamps`, "chain", null);
-      if (lamps.taps.length === 0) builder.shunt(`resistor ${name}`, "resistor", "by the lamp", pin, lamps, at);
+      if (lamps.joints.length === 0) builder.shunt(`resistor ${name}`, "resistor", "by the lamp", pin, lamps, at);
       return lamps;
     };
     for (const [id, { from, to }] of Object.entries(circuit.pairs)) {
       const element = elements.get(id);
       if (!element) continue;
       if (!charlieplex.takes(element)) continue;
-      builder.tap(line(from, element.contacts[0].at), element, 0);
-      builder.tap(line(to, element.contacts[1].at), element, 1);
+      builder.joint(line(from, element.contacts[0].at), element, 0);
+      builder.joint(line(to, element.contacts[1].at), element, 1);
       plan.lamps.push({ elementId: id, net: id });
       plan.reached[id] = `X${from + 1} high, X${to + 1} low, the other lines floating`;
     }

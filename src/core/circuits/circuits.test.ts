@@ -26,11 +26,11 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
     });
 
     it("give every contact of every member to exactly one net", () => {
-      const taps = derive(design).nets.flatMap((net) => net.taps.map((tap) => tap.contactId));
+      const joints = derive(design).nets.flatMap((net) => net.joints.map((joint) => joint.contactId));
       const contacts = [...derive(design).elements.values()].flatMap((element) =>
         element.contacts.map((contact) => contact.id),
       );
-      expect(taps.sort()).toEqual(contacts.sort());
+      expect(joints.sort()).toEqual(contacts.sort());
     });
 
     it("conduct between nets that exist", () => {

@@ -19,7 +19,7 @@ function addRead(builder: PlanBuilder, circuit: DirectCircuit, element: PlacedEl
   if (circuit.polarity === "to-ground") return readEnds(builder, element, inputNeed);
   const ends = readEnds(builder, element, readNeed, { common: builder.supply, heldBy: "resistor" });
   for (const { net } of ends) {
-    builder.shunt(`pull-down ${net.id}`, "resistor", "10 kΩ", net, builder.ground, net.taps[0].at);
+    builder.shunt(`pull-down ${net.id}`, "resistor", "10 kΩ", net, builder.ground, net.joints[0].at);
     builder.plan.reached[net.id] = `pressed reads high, held by ${PULL_DOWN}`;
   }
   return ends;
@@ -28,15 +28,15 @@ function addRead(builder: PlanBuilder, circuit: DirectCircuit, element: PlacedEl
 function addLamp(builder: PlanBuilder, element: PlacedElement) {
   const net = builder.net(element.id, element.label, "lamp", outputNeed);
   builder.inline("resistor", net, element, 0);
-  builder.tap(builder.ground, element, 1);
+  builder.joint(builder.ground, element, 1);
   builder.plan.lamps.push({ elementId: element.id, net: element.id });
 }
 
 /** A wiper on an analog pin; its ends are on the supply and on ground. */
 function addAnalog(builder: PlanBuilder, element: PlacedElement) {
-  builder.tap(builder.net(element.id, element.label, "analog", analogNeed), element, 1);
-  builder.tap(builder.supply, element, 0);
-  builder.tap(builder.ground, element, 2);
+  builder.joint(builder.net(element.id, element.label, "analog", analogNeed), element, 1);
+  builder.joint(builder.supply, element, 0);
+  builder.joint(builder.ground, element, 2);
 }
 
 /** From here on a part is switched by a transistor: the weakest pins of the trade give 4 mA (typical; from memory). */
@@ -49,15 +49,15 @@ function addOutput(builder: PlanBuilder, element: PlacedElement) {
   const pin = builder.net(element.id, element.label, "output", pwmNeed);
   const currentMa = element.currentMa ?? 0;
   if (currentMa <= TRANSISTOR_FROM_MA) {
-    builder.tap(pin, element, 0);
-    builder.tap(builder.ground, element, 1);
+    builder.joint(pin, element, 0);
+    builder.joint(builder.ground, element, 1);
     return;
   }
   const at = middleOf([element]);
   const low = builder.net(`${element.id}/low`, `${element.label} low`, "chain", null);
   const gate = builder.net(`${element.id}/gate`, `${element.label} gate`, "chain", null);
-  builder.tap(builder.fiveVolt, element, 0);
-  builder.tap(low, element, 1);
+  builder.joint(builder.fiveVolt, element, 0);
+  builder.joint(low, element, 1);
   const isSmall = currentMa <= SMALL_TRANSISTOR_MA;
   const ends: [string, Net | null][] = isSmall
     ? [

@@ -80,7 +80,7 @@ export const inputRegisters: CircuitKind<InputRegisters> = {
       plan.reached[net.id] = `bit ${bit} of the chain (U${Math.floor(bit / LINES) + 1} ${"ABCDEFGH"[bit % LINES]})`;
     });
     for (const { net } of ends)
-      builder.shunt(`pull-up ${net.id}`, "resistor", "10 kΩ", builder.supply, net, net.taps[0].at);
+      builder.shunt(`pull-up ${net.id}`, "resistor", "10 kΩ", builder.supply, net, net.joints[0].at);
     plan.reading.fixedUs = count * LINES * BIT_US + 1;
     return plan;
   },

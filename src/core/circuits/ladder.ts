@@ -36,11 +36,11 @@ function addBank(builder: PlanBuilder, circuit: LadderCircuit, pads: PlacedEleme
   pads.forEach((element, nth) => {
     const isTop = nth === pads.length - 1;
     const tap = isTop ? top : builder.net(element.id, element.label, "switch", null);
-    builder.tap(tap, element, 0);
+    builder.joint(tap, element, 0);
     const value = `${circuit.resistorOhm} Ω`;
     builder.shunt(`rung ${element.id}`, "resistor", value, tap, below, element.contacts[0].at);
     below = tap;
-    builder.tap(read, element, 1);
+    builder.joint(read, element, 1);
     plan.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
     plan.reached[element.id] =
       `the tap ${nth + 1} of ${pads.length} on ${read.flag}${top.need ? ` while ${top.flag} is high` : ""}`;

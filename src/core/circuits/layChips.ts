@@ -38,14 +38,14 @@ function withChips(plan: CircuitPlan, moved: Map<string, Point>): CircuitPlan {
   const laid = plan.chips.map((chip) => ({ ...chip, at: moved.get(chip.id) ?? chip.at }));
   const chips = new Map(laid.filter(({ id }) => moved.has(id)).map((chip) => [chip.id, chip]));
   const nets = plan.nets.map((net) => {
-    if (!net.taps.some(({ controlId, elementId }) => elementId === "" && chips.has(controlId))) return net;
-    const taps = net.taps.map((tap) => {
-      const chip = tap.elementId === "" ? chips.get(tap.controlId) : undefined;
-      if (!chip) return tap;
-      const nth = chip.terminals.findIndex(({ name }) => `${chip.id}.${name}` === tap.contactId);
-      return { ...tap, at: terminalPlace(chip, nth) };
+    if (!net.joints.some(({ controlId, elementId }) => elementId === "" && chips.has(controlId))) return net;
+    const joints = net.joints.map((joint) => {
+      const chip = joint.elementId === "" ? chips.get(joint.controlId) : undefined;
+      if (!chip) return joint;
+      const nth = chip.terminals.findIndex(({ name }) => `${chip.id}.${name}` === joint.contactId);
+      return { ...joint, at: terminalPlace(chip, nth) };
     });
-    return { ...net, taps };
+    return { ...net, joints };
   });
   return { ...plan, nets, chips: laid };
 }

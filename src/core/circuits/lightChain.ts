@@ -74,12 +74,12 @@ export const lightChain: CircuitKind<LightChain> = {
     }
     builder.shunt("data resistor", "resistor", "330 Ω", from, data, at);
     lights.forEach((light, nth) => {
-      builder.tap(data, light, IN);
+      builder.joint(data, light, IN);
       // Bridged: its data in and out are one net.
       if (!circuit.bridged.includes(light.id)) data = builder.own(`link ${nth + 1}`, "chain", null);
-      builder.tap(data, light, OUT);
-      builder.tap(builder.fiveVolt, light, PLUS);
-      builder.tap(builder.ground, light, MINUS);
+      builder.joint(data, light, OUT);
+      builder.joint(builder.fiveVolt, light, PLUS);
+      builder.joint(builder.ground, light, MINUS);
     });
     return builder.plan;
   },

@@ -59,7 +59,7 @@ function addLines(builder: PlanBuilder, circuit: MatrixCircuit, members: Member[
   for (const { element, cell } of inOrder) {
     const id = axis === "row" ? rowNetId(circuit, cell.row) : columnNetId(circuit, cell.column);
     const net = builder.net(id, lineFlag(circuit, axis, cell[axis]), axis, need);
-    if (axis === "column" || !hasDiode(circuit, element.id)) builder.tap(net, element, axis === "row" ? 1 : 0);
+    if (axis === "column" || !hasDiode(circuit, element.id)) builder.joint(net, element, axis === "row" ? 1 : 0);
     else builder.inline("diode", net, element, 1, diodeEnd(circuit, element.id));
   }
 }

@@ -22,9 +22,9 @@ interface Channel {
 const isVoltage = (element: Pick<PlacedElement, "kind">) => element.kind === "analog";
 
 function voltageChannel(builder: PlanBuilder, element: PlacedElement): Channel {
-  builder.tap(builder.supply, element, 0);
-  builder.tap(builder.ground, element, 2);
-  return { net: builder.tap(builder.net(element.id, element.label, "analog", null), element, 1), element };
+  builder.joint(builder.supply, element, 0);
+  builder.joint(builder.ground, element, 2);
+  return { net: builder.joint(builder.net(element.id, element.label, "analog", null), element, 1), element };
 }
 
 /** Terminals of the 74HC4067 (16 ways) by its data sheet. */

@@ -5,7 +5,7 @@ import type { Point } from "../geometry/point";
 export type PlacedElement = Element;
 
 /** Where a wire of a net ends: a contact of a control or, with an empty element, an end of an added part. */
-export interface Tap {
+export interface Joint {
   contactId: string;
   elementId: string;
   /** The control, or the added part. */
@@ -57,7 +57,7 @@ export interface Net {
   flag: string;
   role: NetRole;
   need: PinNeed | null;
-  taps: Tap[];
+  joints: Joint[];
   /** The controller whose pin it wants; null while there is none. Circuits leave it out: it is known once they are joined. */
   controllerId?: string | null;
   /** The bus whose lines must share one bus controller of the chip. */
@@ -101,7 +101,7 @@ export const busNeed = (bus: NonNullable<PinNeed["bus"]>["bus"], line: string): 
   bus: { bus, line },
 });
 
-export const tapOf = (element: PlacedElement, contact: number): Tap => ({
+export const jointOf = (element: PlacedElement, contact: number): Joint => ({
   contactId: element.contacts[contact].id,
   elementId: element.id,
   controlId: element.controlId,

@@ -72,7 +72,7 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
     };
     const branches = lamps.map((lamp) => {
       const net = builder.net(lamp.id, lamp.label, "lamp", null);
-      builder.tap(builder.supply, lamp, 0);
+      builder.joint(builder.supply, lamp, 0);
       builder.inline("resistor", net, lamp, 1);
       plan.lamps.push({ elementId: lamp.id, net: lamp.id });
       return net;

@@ -10,7 +10,7 @@ import {
   RAIL_3V3,
   RAIL_5V,
   SUPPLY,
-  tapOf,
+  jointOf,
 } from "./net";
 
 /** Collects the nets and parts of one circuit; asking for a net twice gives the same net. */
@@ -38,7 +38,7 @@ export class PlanBuilder {
   net(id: string, flag: string, role: NetRole, need: PinNeed | null, more: Partial<Net> = {}): Net {
     let net = this.byId.get(id);
     if (!net) {
-      net = { id, flag, role, need, taps: [], ...more };
+      net = { id, flag, role, need, joints: [], ...more };
       this.byId.set(id, net);
       this.plan.nets.push(net);
     }
@@ -67,14 +67,14 @@ export class PlanBuilder {
     return this.net(RAIL_3V3, "3V3", "supply", null);
   }
 
-  tap(net: Net, element: PlacedElement, contact: number): Net {
-    net.taps.push(tapOf(element, contact));
+  joint(net: Net, element: PlacedElement, contact: number): Net {
+    net.joints.push(jointOf(element, contact));
     return net;
   }
 
   /** A contact on a net through a diode or resistor of its own. */
   inline(sort: InlinePart["sort"], net: Net, element: PlacedElement, contact: number, onContact?: "anode" | "cathode") {
-    this.tap(net, element, contact);
+    this.joint(net, element, contact);
     this.plan.inline.push({
       sort,
       elementId: element.id,
@@ -92,8 +92,8 @@ export class PlanBuilder {
   /** One that several circuits name alike stands once in the design. */
   sharedShunt(id: string, sort: Shunt["sort"], value: string, from: Net, to: Net, at: Point) {
     this.plan.shunts.push({ id, sort, value, from: from.id, to: to.id, at });
-    from.taps.push({ contactId: `${id}.1`, elementId: "", controlId: id, at });
-    to.taps.push({ contactId: `${id}.2`, elementId: "", controlId: id, at });
+    from.joints.push({ contactId: `${id}.1`, elementId: "", controlId: id, at });
+    to.joints.push({ contactId: `${id}.2`, elementId: "", controlId: id, at });
   }
 
   /** Adds a part whose terminals lie on nets that exist; by default it lies among what it serves. */
@@ -109,7 +109,7 @@ export class PlanBuilder {
     const ends: Terminal[] = terminals.map(([end, net]) => ({ name: end, netId: net?.id ?? null }));
     const chip: Chip = { id, label, title, part, at: this.places[id] ?? usual, terminals: ends };
     terminals.forEach(([end, net], nth) =>
-      net?.taps.push({ contactId: `${id}.${end}`, elementId: "", controlId: id, at: terminalPlace(chip, nth) }),
+      net?.joints.push({ contactId: `${id}.${end}`, elementId: "", controlId: id, at: terminalPlace(chip, nth) }),
     );
     this.plan.chips.push(chip);
     return chip;

@@ -34,12 +34,12 @@ export function readEnds(
     const id = part === "" ? element.id : `${element.id}/${part}`;
     const flag = part === "" ? element.label : `${element.label} ${part}`;
     const wants = need && part !== "" ? { ...need, interrupt: true } : need;
-    const net = builder.tap(builder.net(id, flag, role, wants, fields), element, contact);
+    const net = builder.joint(builder.net(id, flag, role, wants, fields), element, contact);
     // A line that a contact pulls up is read the other way round, so closed always reads low in the simulation.
     plan.conductors.push({ contact: id, from: id, to: builder.ground.id, diode: false });
     return { net, element };
   });
-  builder.tap(common, element, element.kind === "quadrature" ? 2 : 1);
+  builder.joint(common, element, element.kind === "quadrature" ? 2 : 1);
   if (element.kind === "quadrature")
     plan.encoders.push({
       elementId: element.id,

@@ -27,14 +27,14 @@ export const segmentChain: CircuitKind<SegmentChain> = {
     const clock = builder.own("clock", "clock", outputNeed);
     let data = builder.own("data", "data", outputNeed);
     displays.forEach((display, nth) => {
-      builder.tap(data, display, CONTACT.data);
-      builder.tap(select, display, CONTACT.select);
-      builder.tap(clock, display, CONTACT.clock);
-      builder.tap(builder.supply, display, CONTACT.plus);
-      builder.tap(builder.ground, display, CONTACT.minus);
+      builder.joint(data, display, CONTACT.data);
+      builder.joint(select, display, CONTACT.select);
+      builder.joint(clock, display, CONTACT.clock);
+      builder.joint(builder.supply, display, CONTACT.plus);
+      builder.joint(builder.ground, display, CONTACT.minus);
       if (nth + 1 < displays.length) {
         data = builder.own(`chain ${nth + 1}`, "chain", null);
-        builder.tap(data, display, CONTACT.out);
+        builder.joint(data, display, CONTACT.out);
       }
     });
     return builder.plan;

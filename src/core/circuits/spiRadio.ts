@@ -23,14 +23,14 @@ function addModule(builder: PlanBuilder, module: PlacedElement, bus: number) {
     { ...readNeed, interrupt: true },
     { heldBy: "part" },
   );
-  builder.tap(dataOut, module, CONTACT.dataIn);
-  builder.tap(dataIn, module, CONTACT.dataOut);
-  builder.tap(clock, module, CONTACT.clock);
-  builder.tap(select, module, CONTACT.select);
-  builder.tap(enable, module, CONTACT.enable);
-  builder.tap(interrupt, module, CONTACT.interrupt);
-  builder.tap(builder.threeVolt, module, CONTACT.plus);
-  builder.tap(builder.ground, module, CONTACT.minus);
+  builder.joint(dataOut, module, CONTACT.dataIn);
+  builder.joint(dataIn, module, CONTACT.dataOut);
+  builder.joint(clock, module, CONTACT.clock);
+  builder.joint(select, module, CONTACT.select);
+  builder.joint(enable, module, CONTACT.enable);
+  builder.joint(interrupt, module, CONTACT.interrupt);
+  builder.joint(builder.threeVolt, module, CONTACT.plus);
+  builder.joint(builder.ground, module, CONTACT.minus);
 }
 
 /** Radio modules on the serial bus: three shared lines, and select, enable and interrupt of their own. */

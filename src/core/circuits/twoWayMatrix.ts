@@ -32,7 +32,7 @@ function addMember(builder: PlanBuilder, { element, cell }: Member) {
   const row = lineOf(builder, "row", cell.row);
   const column = lineOf(builder, "column", cell.column);
   const [from, to] = cell.way === "column-to-row" ? [column, row] : [row, column];
-  builder.tap(column, element, 0);
+  builder.joint(column, element, 0);
   builder.inline("diode", row, element, 1, cell.way === "column-to-row" ? "anode" : "cathode");
   builder.plan.conductors.push({ contact: element.id, from: from.id, to: to.id, diode: true });
   return { strobeNet: to.id, senseNet: from.id, elementId: element.id };

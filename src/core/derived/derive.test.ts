@@ -9,7 +9,7 @@ import { netlistOf } from "../wires/netlist";
 import { derive } from "./derive";
 import { withOwnFlags } from "./ownFlags";
 
-const net = (flag: string) => ({ id: flag.toLowerCase(), flag, role: "switch" as const, need: null, taps: [] });
+const net = (flag: string) => ({ id: flag.toLowerCase(), flag, role: "switch" as const, need: null, joints: [] });
 
 describe("What follows from a design", () => {
   it("is worked out once and kept with the design", () => {

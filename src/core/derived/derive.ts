@@ -129,7 +129,7 @@ export class Derived {
       for (const net of this.plans.flatMap((plan) => plan.nets)) {
         const id = this.railOf(net.id);
         const known = merged.get(id);
-        if (known) merged.set(id, { ...known, taps: [...known.taps, ...net.taps] });
+        if (known) merged.set(id, { ...known, joints: [...known.joints, ...net.joints] });
         else merged.set(id, id === net.id ? net : { ...net, id, flag: id });
       }
       const power = [...rails.map(({ id }) => id), GROUND];

@@ -70,7 +70,7 @@ function unlocked(design: Design): WayOut[] {
 function oneFewer(design: Design): WayOut[] {
   const { controls, signalNets } = derive(design);
   const ids = new Set(
-    (pinConflict(design)?.nets ?? signalNets).flatMap(({ taps }) => taps.map(({ controlId }) => controlId)),
+    (pinConflict(design)?.nets ?? signalNets).flatMap(({ joints }) => joints.map(({ controlId }) => controlId)),
   );
   const inConflict = [...controls.values()].filter(({ id }) => ids.has(id));
   // The last one placed is the least missed.

@@ -18,16 +18,16 @@ function joined(design: Design, netId: string): number {
   const ends = new Map<string, string>();
   const root = (id: string): string => (ends.get(id) === id ? id : root(ends.get(id)!));
   const net = derive(design).netById.get(netId)!;
-  for (const { contactId } of net.taps) ends.set(contactId, contactId);
+  for (const { contactId } of net.joints) ends.set(contactId, contactId);
   for (const { from, to, netId: of } of wiresOf(design)) {
     if (of !== netId || isPad(from) || isPad(to)) continue;
     ends.set(root(from.id), root(to.id));
   }
   // Places nearer than half a millimetre need no wire.
   const near = (a: number, b: number) =>
-    Math.hypot(net.taps[a].at.xMm - net.taps[b].at.xMm, net.taps[a].at.yMm - net.taps[b].at.yMm) <= 0.5;
-  net.taps.forEach((one, a) =>
-    net.taps.forEach((other, b) => {
+    Math.hypot(net.joints[a].at.xMm - net.joints[b].at.xMm, net.joints[a].at.yMm - net.joints[b].at.yMm) <= 0.5;
+  net.joints.forEach((one, a) =>
+    net.joints.forEach((other, b) => {
       if (a < b && near(a, b)) ends.set(root(one.contactId), root(other.contactId));
     }),
   );
@@ -57,10 +57,10 @@ describe.each(designs)("What is said of $name", ({ design }) => {
     const shared = new Set(
       chosen.map(({ id }) => design.pinPlan[id].pin).filter((pin, nth, all) => all.indexOf(pin) !== nth),
     );
-    for (const { id, taps } of chosen) {
+    for (const { id, joints } of chosen) {
       const { pin } = design.pinPlan[id];
       // A net with the pad alone has a single end; one that shares its pin is a finding of its own.
-      if (taps.length === 0 || shared.has(pin)) continue;
+      if (joints.length === 0 || shared.has(pin)) continue;
       expect(modulePads.has(pin), `${id} on ${pin}`).toBe(true);
     }
     const { senseLines, strobeLines } = scanPlanOf(design);
@@ -71,11 +71,11 @@ describe.each(designs)("What is said of $name", ({ design }) => {
   });
 
   it("joins every contact of every net by wires", () => {
-    for (const { id, taps } of nets) if (taps.length > 1) expect(joined(design, id), id).toBe(1);
+    for (const { id, joints } of nets) if (joints.length > 1) expect(joined(design, id), id).toBe(1);
   });
 
   it("names each contact on one net only, and each part's end once in the netlist", () => {
-    const contacts = nets.flatMap(({ taps }) => taps.filter(({ elementId }) => elements.has(elementId)));
+    const contacts = nets.flatMap(({ joints }) => joints.filter(({ elementId }) => elements.has(elementId)));
     const seen = new Map<string, number>();
     for (const { contactId } of contacts) seen.set(contactId, (seen.get(contactId) ?? 0) + 1);
     const twice = [...seen].filter(([, times]) => times > 1).map(([id]) => id);

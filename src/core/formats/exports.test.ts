@@ -78,7 +78,7 @@ describe("the wire list", () => {
       const wires = wiresOf(design);
       const { nets } = derive(design);
       const leads = nets.filter(({ need, role }) => need !== null || role === "ground" || role === "supply");
-      const ends = nets.reduce((sum, { taps }) => sum + taps.length - 1, 0);
+      const ends = nets.reduce((sum, { joints }) => sum + joints.length - 1, 0);
       expect(wires).toHaveLength(ends + leads.length);
       expect(new Set(wires.map(({ key }) => key)).size).toBe(wires.length);
       for (const { straightMm, cutMm } of wires) expect(cutMm).toBeGreaterThanOrEqual(straightMm);

@@ -74,7 +74,7 @@ describe("what is planned", () => {
     );
     const { nets, controls } = derive(halves);
     for (const net of nets.filter(({ role }) => role === "row" || role === "column")) {
-      const boards = new Set(net.taps.map(({ controlId }) => controls.get(controlId)!.placement.boardId));
+      const boards = new Set(net.joints.map(({ controlId }) => controls.get(controlId)!.placement.boardId));
       expect(boards.size, net.flag).toBe(1);
     }
     const flags = nets.filter(({ role }) => role === "row").map(({ flag }) => flag);

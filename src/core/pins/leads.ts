@@ -6,7 +6,7 @@ import { type Point, place, point } from "../geometry/point";
 import { outlineRing } from "../geometry/ring";
 import { crosses, meetingPoint } from "../geometry/segment";
 import { wayAround } from "../geometry/wayAround";
-import { nearestTap, pinPlace } from "./pinPlace";
+import { nearestJoint, pinPlace } from "./pinPlace";
 
 /** A straight lead from a net's nearest contact to its pin. */
 export interface Lead {
@@ -21,9 +21,9 @@ export function leadsOf(design: Design, assignments: Record<string, string>): Le
     const net = derived.netById.get(netId);
     const placed = net && derived.controllerOf(net);
     const pin = placed?.profile?.pins.find((each) => each.name === name);
-    if (!placed || !pin || net.taps.length === 0) return [];
+    if (!placed || !pin || net.joints.length === 0) return [];
     const to = pinPlace(placed.controller, pin);
-    return [{ netId, from: nearestTap(net, to).at, to }];
+    return [{ netId, from: nearestJoint(net, to).at, to }];
   });
 }
 

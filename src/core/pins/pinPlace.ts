@@ -8,11 +8,11 @@ export const pinPlace = (controller: Controller, pin: Pin): Point =>
   place(point(controller.side === "under" ? -pin.xMm : pin.xMm, pin.yMm), controller.placement);
 
 /** The contact of a net that is nearest to a place: there its lead begins. */
-export function nearestTap(net: Net, at: Point): { at: Point; distanceMm: number } {
-  let best = { at: net.taps[0].at, distanceMm: distanceMm(net.taps[0].at, at) };
-  for (const tap of net.taps) {
-    const distance = distanceMm(tap.at, at);
-    if (distance < best.distanceMm) best = { at: tap.at, distanceMm: distance };
+export function nearestJoint(net: Net, at: Point): { at: Point; distanceMm: number } {
+  let best = { at: net.joints[0].at, distanceMm: distanceMm(net.joints[0].at, at) };
+  for (const joint of net.joints) {
+    const distance = distanceMm(joint.at, at);
+    if (distance < best.distanceMm) best = { at: joint.at, distanceMm: distance };
   }
   return best;
 }

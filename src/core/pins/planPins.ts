@@ -6,7 +6,7 @@ import type { Controller, Design } from "../document/schema";
 import { lacks } from "./capability";
 import { crossingLeads, leadsOf, wireMm } from "./leads";
 import { busGroups, rowGroups } from "./pinGroups";
-import { nearestTap, pinPlace } from "./pinPlace";
+import { nearestJoint, pinPlace } from "./pinPlace";
 import { sideOf } from "./pinSides";
 import { IMPOSSIBLE, type PinProblem, solvePins } from "../optimisation/solvePins";
 
@@ -57,7 +57,7 @@ function cost(net: Net, pin: Pin, { design, controller, mode, isFreeSide }: Sett
   const scarce =
     (pin.analogChannel !== null && !need.analog ? SCARCE_MM : 0) + (pin.buses.length > 0 && !need.bus ? SCARCE_MM : 0);
   const avoided = (pin.boot ? BOOT_MM : 0) + (isFreeSide(pin) ? ON_FREE_SIDE : 0);
-  return interrupt + scarce + avoided + moved + nearestTap(net, pinPlace(controller, pin)).distanceMm;
+  return interrupt + scarce + avoided + moved + nearestJoint(net, pinPlace(controller, pin)).distanceMm;
 }
 
 interface ControllerProblem extends PinProblem {

@@ -29,7 +29,7 @@ export function partConnectors(design: Design): Connector[] {
         .flatMap((element) => element.contacts);
       if (contacts.length === 0) return [];
       const pins = contacts.map((contact, nth) => {
-        const net = nets.find(({ taps }) => taps.some(({ contactId }) => contactId === contact.id));
+        const net = nets.find(({ joints }) => joints.some(({ contactId }) => contactId === contact.id));
         const ends = wires.flatMap(({ from, to }) =>
           from.id === contact.id ? [to.name] : to.id === contact.id ? [from.name] : [],
         );

@@ -191,7 +191,7 @@ describe("a net of very many ends", () => {
     const many = row("five-way", 220, "large-5v-70");
     const design = shareOutDirect(many);
     const ground = wiresOf(design).filter(({ net }) => net === "GND");
-    expect(derive(design).nets.find(({ flag }) => flag === "GND")!.taps.length).toBeGreaterThan(1024);
+    expect(derive(design).nets.find(({ flag }) => flag === "GND")!.joints.length).toBeGreaterThan(1024);
     expect(ground.filter(({ from, to }) => from.id === to.id)).toEqual([]);
     expect(ground.every(({ straightMm }) => Number.isFinite(straightMm) && straightMm > 0)).toBe(true);
   });

@@ -192,17 +192,17 @@ export function netlistOf(design: Design): NetlistNet[] {
   const inlines = new Map(plans.flatMap(({ inline }) => inline.map((one) => [inlineKey(one), one])));
   const onModule = modulePins(design);
   const chipById = new Map(chips.map((chip) => [chip.id, chip]));
-  const pads = nets.flatMap(({ taps }) => taps.map(({ at }) => at));
+  const pads = nets.flatMap(({ joints }) => joints.map(({ at }) => at));
   const listing: Listing = { nets: new Map(), extra: [], pads };
   const { shuntById } = derive(design);
   for (const net of nets) {
-    const own = net.taps.filter(({ controlId }) => !shuntById.has(controlId));
-    const pins = own.map((tap): NetlistPin => {
-      const chip = tap.elementId === "" ? chipById.get(tap.controlId) : undefined;
-      if (chip) return chipPin(chip, tap.contactId, names.chips.get(chip.id)!);
-      const { end, number, controlId } = contacts.get(tap.contactId)!;
-      const own = { part: names.controls.get(controlId)!, end, number, at: tap.at };
-      const key = inlineKey({ contactId: tap.contactId, netId: net.id });
+    const own = net.joints.filter(({ controlId }) => !shuntById.has(controlId));
+    const pins = own.map((joint): NetlistPin => {
+      const chip = joint.elementId === "" ? chipById.get(joint.controlId) : undefined;
+      if (chip) return chipPin(chip, joint.contactId, names.chips.get(chip.id)!);
+      const { end, number, controlId } = contacts.get(joint.contactId)!;
+      const own = { part: names.controls.get(controlId)!, end, number, at: joint.at };
+      const key = inlineKey({ contactId: joint.contactId, netId: net.id });
       const inline = inlines.get(key);
       return inline ? addInline(listing, design, inline, names.inlines.get(key)!, own) : own;
     });

@@ -18,9 +18,9 @@ export interface SupplyDrop {
 }
 
 /** Current that a part takes from a rail at its most; added logic takes next to nothing. */
-function currentsByEnd({ taps }: Net, design: Design): Map<string, number> {
+function currentsByEnd({ joints }: Net, design: Design): Map<string, number> {
   const { elements } = derive(design);
-  return new Map(taps.map(({ contactId, elementId }) => [contactId, elements.get(elementId)?.currentMa ?? 0]));
+  return new Map(joints.map(({ contactId, elementId }) => [contactId, elements.get(elementId)?.currentMa ?? 0]));
 }
 
 /** Ohms from the controller to each end, walking the supply's tree outwards with the current each wire carries. */
@@ -58,7 +58,7 @@ function dropOf(rail: Net, design: Design): SupplyDrop | null {
   let worst: [string, number] = ["", 0];
   for (const [end, volts] of dropsFrom(pin, wires, current)) if (volts > worst[1]) worst = [end, volts];
   const name = wires.flatMap(({ from, to }) => [from, to]).find(({ id }) => id === worst[0])?.name ?? "";
-  const worstControlId = rail.taps.find(({ contactId }) => contactId === worst[0])?.controlId ?? null;
+  const worstControlId = rail.joints.find(({ contactId }) => contactId === worst[0])?.controlId ?? null;
   return { rail: rail.flag, netId: rail.id, currentMa, worstV: 2 * worst[1], worstAt: name, worstControlId };
 }
 

@@ -51,7 +51,7 @@ describe("wires", () => {
       const group = new Map<string, string>();
       const root = (id: string): string => (group.get(id) && group.get(id) !== id ? root(group.get(id)!) : id);
       for (const { from, to } of own) group.set(root(from.id), root(to.id));
-      const ends = new Set(net.taps.map(({ contactId }) => root(contactId)));
+      const ends = new Set(net.joints.map(({ contactId }) => root(contactId)));
       expect(ends.size, net.flag).toBe(1);
     }
     const order = wires.map(({ phase }) => phases.indexOf(phase));

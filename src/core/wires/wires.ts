@@ -1,6 +1,6 @@
 import type { Chip } from "../circuits/chip";
 import type { Shunt } from "../circuits/circuitKind";
-import type { Net, Tap } from "../circuits/net";
+import type { Net, Joint } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
 import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
@@ -61,19 +61,19 @@ const contactWords = (contact: string) => (/^\d/.test(contact) ? `contact ${cont
 /** What an added part is called in lists and on drawings: "MUX U2". */
 export const chipWords = ({ id }: Pick<Chip, "id">): string => id.replace(".", " ").toUpperCase();
 
-function tapEnd(tap: Tap, derived: Derived): WireEnd {
+function jointEnd(joint: Joint, derived: Derived): WireEnd {
   const { controls, chips, shuntById, design } = derived;
-  const end = tap.contactId.slice(tap.contactId.lastIndexOf(".") + 1);
-  const control = controls.get(tap.controlId);
-  if (control) return endAt(tap, `${control.label} ${contactWords(end)}`, control.placement.boardId);
-  const shunt = shuntById.get(tap.controlId);
-  const boardId = boardOfAdded(tap.controlId, design);
-  if (shunt) return endAt(tap, `${shunt.sort} ${shunt.value}, ${shuntEndWords(shunt, end)}`, boardId);
-  const chip = chips.find(({ id }) => id === tap.controlId);
-  return endAt(tap, `${chip ? chipWords(chip) : tap.controlId} ${contactWords(end)}`, boardId);
+  const end = joint.contactId.slice(joint.contactId.lastIndexOf(".") + 1);
+  const control = controls.get(joint.controlId);
+  if (control) return endAt(joint, `${control.label} ${contactWords(end)}`, control.placement.boardId);
+  const shunt = shuntById.get(joint.controlId);
+  const boardId = boardOfAdded(joint.controlId, design);
+  if (shunt) return endAt(joint, `${shunt.sort} ${shunt.value}, ${shuntEndWords(shunt, end)}`, boardId);
+  const chip = chips.find(({ id }) => id === joint.controlId);
+  return endAt(joint, `${chip ? chipWords(chip) : joint.controlId} ${contactWords(end)}`, boardId);
 }
 
-const endAt = ({ contactId, at }: Tap, name: string, boardId: string): WireEnd => ({
+const endAt = ({ contactId, at }: Joint, name: string, boardId: string): WireEnd => ({
   id: contactId,
   name,
   at,
@@ -88,9 +88,11 @@ export const boardOfAdded = (chipId: string, design: Design): string =>
   derive(design).once(`board of ${chipId}`, () => {
     const { nets, controls } = derive(design);
     const count = new Map<string, number>();
-    for (const net of nets.filter(({ role, taps }) => role !== "ground" && taps.some((t) => t.controlId === chipId)))
-      for (const tap of net.taps) {
-        const board = controls.get(tap.controlId)?.placement.boardId;
+    for (const net of nets.filter(
+      ({ role, joints }) => role !== "ground" && joints.some((t) => t.controlId === chipId),
+    ))
+      for (const joint of net.joints) {
+        const board = controls.get(joint.controlId)?.placement.boardId;
         if (board && net.role !== "supply") count.set(board, (count.get(board) ?? 0) + 1);
       }
     return [...count.entries()].sort((a, b) => b[1] - a[1])[0]?.[0] ?? design.boards[0].id;
@@ -152,7 +154,7 @@ const distinctEnds = (ends: WireEnd[]): WireEnd[] => [...new Map(ends.map((end) 
 
 /** The shortest tree over a net's contacts, and a lead from the nearest of them to the controller. */
 function wiresOfNet(net: Net, nth: number, design: Design, derived: Derived): Wire[] {
-  const ends = distinctEnds(net.taps.map((tap) => tapEnd(tap, derived)));
+  const ends = distinctEnds(net.joints.map((joint) => jointEnd(joint, derived)));
   const places = distancesOf(ends.map(({ at }) => at));
   const members = ends.map((_, end) => end);
   const wires = treeEdges(members, places, ends.length).map(({ a, b }) =>

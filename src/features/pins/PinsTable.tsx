@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import type { Net } from "@/core/circuits/net";
 import { derive } from "@/core/derived/derive";
 import { lockPins } from "@/core/edits/pins";
-import { nearestTap, pinPlace } from "@/core/pins/pinPlace";
+import { nearestJoint, pinPlace } from "@/core/pins/pinPlace";
 import { edit, useDesign } from "@/store/bench";
 import { takeNet, useHand } from "@/store/hand";
 import { Table } from "@/ui/pieces/Table";
@@ -44,8 +44,8 @@ export function PinsTable() {
     profile?.pins.find((pin) => pin.name === design.pinPlan[net.id]?.pin && pin.role === "io");
   const lead = (net: Net) => {
     const pin = pinOf(net);
-    return pin && controller && net.taps.length > 0
-      ? nearestTap(net, pinPlace(controller, pin)).distanceMm.toFixed(1)
+    return pin && controller && net.joints.length > 0
+      ? nearestJoint(net, pinPlace(controller, pin)).distanceMm.toFixed(1)
       : "";
   };
   const needs = (net: Net) =>
@@ -61,7 +61,7 @@ export function PinsTable() {
       columns={[
         { title: "Net", cell: (net) => net.flag, width: "110px" },
         { title: "What", cell: (net) => ROLE[net.role] },
-        { title: "Contacts", numeric: true, cell: (net) => net.taps.length },
+        { title: "Contacts", numeric: true, cell: (net) => net.joints.length },
         { title: "Needs", cell: needs },
         {
           title: "Pin",

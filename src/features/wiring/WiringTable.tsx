@@ -68,7 +68,7 @@ export function WiringTable() {
       title: "Nets",
       cell: (element) =>
         [...netById.values()]
-          .filter((net) => net.taps.some((tap) => tap.elementId === element.id))
+          .filter((net) => net.joints.some((joint) => joint.elementId === element.id))
           .map((net) => net.flag)
           .join(", "),
     },

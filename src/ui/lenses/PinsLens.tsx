@@ -33,7 +33,7 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
     <g>
       {signalNets.map((net, index) => {
         const pin = pins.get(design.pinPlan[net.id]?.pin ?? "");
-        if (!pin || net.taps.length === 0) return null;
+        if (!pin || net.joints.length === 0) return null;
         const { colour, pattern } = netLook(net, index);
         const at = pinPlace(controller, pin);
         const lead = wayOf.get(net.id) ?? [at];

@@ -1,7 +1,7 @@
 import { memo } from "react";
 import { type MatrixCircuit, hasDiode, isReversed } from "@/core/circuits/matrix";
 import type { Control } from "@/core/catalogue/kinds";
-import { GROUND, type Net, type PlacedElement, type Tap } from "@/core/circuits/net";
+import { GROUND, type Net, type PlacedElement, type Joint } from "@/core/circuits/net";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { type Point, place, point } from "@/core/geometry/point";
@@ -26,17 +26,18 @@ interface WiresLensProps {
 /** Where a row's wire passes a switch: at the far end of its diode, a little right of the row contact. */
 const DIODE_MM = 5.2;
 
-const alongDiode = (design: Design, tap: Tap, mm: number): Point => {
-  const control = derive(design).controls.get(tap.controlId);
-  if (!control) return tap.at;
+const alongDiode = (design: Design, joint: Joint, mm: number): Point => {
+  const control = derive(design).controls.get(joint.controlId);
+  if (!control) return joint.at;
   const shift = place(point(mm, 0), { xMm: 0, yMm: 0, rotationDeg: control.placement.rotationDeg });
-  return point(tap.at.xMm + shift.xMm, tap.at.yMm + shift.yMm);
+  return point(joint.at.xMm + shift.xMm, joint.at.yMm + shift.yMm);
 };
 
 /** Where a net's wires meet its parts, from left to right or, for columns, from top to bottom. */
 function pointsOf(design: Design, net: Net): Point[] {
-  if (net.role === "row") return net.taps.map((tap) => alongDiode(design, tap, DIODE_MM)).sort((a, b) => a.xMm - b.xMm);
-  const points = net.taps.map((tap) => tap.at);
+  if (net.role === "row")
+    return net.joints.map((joint) => alongDiode(design, joint, DIODE_MM)).sort((a, b) => a.xMm - b.xMm);
+  const points = net.joints.map((joint) => joint.at);
   return net.role === "column" ? points.sort((a, b) => a.yMm - b.yMm) : points;
 }
 
@@ -125,12 +126,12 @@ const SUPPLY_SIGN = "M0 0V-1.8M-1.1 -0.9L0 -1.8L1.1 -0.9";
 
 /** Where supply and ground go: a sign at each end instead of a web of wires. */
 function PowerSigns({ net }: { net: Net }) {
-  return net.taps
+  return net.joints
     .filter(({ elementId }) => elementId !== "")
-    .map((tap) => (
+    .map((joint) => (
       <path
-        key={tap.contactId}
-        transform={`translate(${tap.at.xMm} ${tap.at.yMm})`}
+        key={joint.contactId}
+        transform={`translate(${joint.at.xMm} ${joint.at.yMm})`}
         d={net.id === GROUND ? GROUND_SIGN : SUPPLY_SIGN}
         stroke="#fff"
         strokeWidth={0.35}
@@ -160,7 +161,7 @@ const isPower = ({ role }: Net) => role === "ground" || role === "supply";
 function netsInHand(nets: Net[], netId: string | null, partIds: string[]): Set<string> | null {
   const parts = new Set(partIds);
   const own = nets.filter(
-    (net) => net.id === netId || (!isPower(net) && net.taps.some(({ controlId }) => parts.has(controlId))),
+    (net) => net.id === netId || (!isPower(net) && net.joints.some(({ controlId }) => parts.has(controlId))),
   );
   return own.length === 0 ? null : new Set(own.map(({ id }) => id));
 }

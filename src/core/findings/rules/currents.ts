@@ -16,7 +16,7 @@ function fedByPins(design: Design, { plans, elements }: Derived) {
     const lamps = plan.lamps.map(({ elementId }) => elementId);
     const outputs = plan.nets
       .filter(({ id, role }) => role === "output" && pinNets.has(id))
-      .flatMap(({ taps }) => taps.map(({ elementId }) => elementId))
+      .flatMap(({ joints }) => joints.map(({ elementId }) => elementId))
       .filter((id) => id !== "");
     return [...lamps, ...outputs].flatMap((id) => {
       const element = elements.get(id);
@@ -147,8 +147,8 @@ export const supplyHeat: Rule = {
   check(design, { nets, elements }) {
     return nets
       .filter(({ role }) => role === "supply")
-      .flatMap(({ id, flag, taps }) => {
-        const ampere = taps.reduce((sum, tap) => sum + (elements.get(tap.elementId)?.currentMa ?? 0), 0) / 1000;
+      .flatMap(({ id, flag, joints }) => {
+        const ampere = joints.reduce((sum, joint) => sum + (elements.get(joint.elementId)?.currentMa ?? 0), 0) / 1000;
         const { supplyMm2 } = design.wires;
         if (ampere <= AMPERE_A_MM2 * supplyMm2) return [];
         const enough = SIZES_MM2.find((mm2) => ampere <= AMPERE_A_MM2 * mm2);
@@ -176,8 +176,8 @@ export const railWithoutSource: Rule = {
     if (!profile) return [];
     return nets
       .filter(({ id, role }) => role === "supply" && railPads(profile, id).length === 0)
-      .map(({ id, flag, taps }) => {
-        const labels = [...new Set(taps.flatMap(({ elementId }) => elements.get(elementId)?.label ?? []))];
+      .map(({ id, flag, joints }) => {
+        const labels = [...new Set(joints.flatMap(({ elementId }) => elements.get(elementId)?.label ?? []))];
         const whose = labels.length > 0 ? listed(labels.slice(0, 4)) : "Parts";
         const volts = rails.find((rail) => rail.id === id)?.volts ?? profile.logicV;
         return {
