@@ -99,7 +99,11 @@ const shots: Shot[] = [
   {
     name: "pins",
     path: "/bench/loom-64/pins",
-    prepare: (page) => page.getByRole("button", { name: "Share out pins" }).first().click(),
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Share out pins" }).first().click();
+      await page.getByRole("status", { name: "Last plan" }).waitFor();
+      await page.getByText("saved", { exact: true }).waitFor();
+    },
   },
   { name: "keymap", path: "/bench/loom-64/keymap", prepare: (page) => part(page, "Signs").click() },
   { name: "reports", path: "/bench/kestrel/reports" },
