@@ -6,7 +6,8 @@ import type { Design } from "../document/schema";
 import { addControl, changeControl, duplicateControls, nextLabel, removeControls, shiftControls } from "./controls";
 import { addLayer, bind, removeLayer, setLampRule } from "./keymap";
 import { placeBlock } from "./placeBlock";
-import { setCell, shareOutDirect, unwire, wireDirect } from "./wiring";
+import { setCell, shareOutDirect, unwire, wireAsUsual, wireDirect } from "./wiring";
+import { newDesign } from "../document/newDesign";
 import { setOwnDiode } from "./matrixDiodes";
 import { shareOutMatrix } from "./shareOutMatrix";
 
@@ -143,4 +144,36 @@ describe("edits of the keymap", () => {
   it("never remove the base layer", () => expect(removeLayer(layered, "base")).toBe(layered));
   it("clear a binding", () =>
     expect(bind(layered, "base", "k1:press", null).keymap.layers[0].bindings["k1:press"]).toBeUndefined());
+});
+
+describe("wiring as usual", () => {
+  const at = (nth: number) => ({ xMm: 40 * nth, yMm: 0, rotationDeg: 0, boardId: "panel" });
+  const kinds = ["key", "lamp", "light", "light", "display", "segments", "radio", "encoder", "pot"] as const;
+  const loose = kinds.reduce((d, kind, nth) => addControl(d, kind, `c${nth}`, at(nth)), newDesign("panel", "Panel"));
+  const ids = [...derive(loose).elements.keys()];
+
+  it("gives each device the circuit of its sort and a pin to what a pin can serve", () => {
+    const wired = wireAsUsual(loose, ids);
+    const { circuitsOf } = derive(wired);
+    for (const id of ids) expect(circuitsOf.get(id), id).toHaveLength(1);
+    const kindOf = (id: string) => wired.circuits.find((circuit) => circuit.id === circuitsOf.get(id)![0])!.kind;
+    expect(new Set(ids.map(kindOf))).toEqual(
+      new Set(["direct", "light-chain", "bus-displays", "segment-chain", "spi-radio"]),
+    );
+  });
+
+  it("leaves alone what is not asked for, and does the same again", () => {
+    const some = wireAsUsual(loose, ids.slice(0, 2));
+    expect([...derive(some).circuitsOf.keys()]).toEqual(ids.slice(0, 2));
+    const all = wireAsUsual(loose, ids);
+    expect(
+      derive(wireAsUsual(all, ids))
+        .nets.map(({ id }) => id)
+        .sort(),
+    ).toEqual(
+      derive(all)
+        .nets.map(({ id }) => id)
+        .sort(),
+    );
+  });
 });

@@ -4,25 +4,21 @@ import { overBrief, planBroken } from "./rules/briefBudget";
 import { busesOnOneController, displaysOnOneBus, tooManyDisplays } from "./rules/busSense";
 import { reversedDiode, unsafeChord } from "./rules/chords";
 import { ladderWindows, lightLevel, sameAddress, supplyLoss } from "./rules/circuitLimits";
-import {
-  classSense,
-  danglingKeymap,
-  interfaceTwice,
-  links,
-  samePlace,
-  stalePins,
-  startUpPin,
-  wrongMember,
-  wrongPart,
-} from "./rules/documentSense";
-import {
-  allPinsCurrent,
-  ladderCurrent,
-  lampCurrent,
-  railWithoutSource,
-  registerCurrent,
-  supplyHeat,
-} from "./rules/currents";
+import { classSense } from "./rules/classSense";
+import { danglingKeymap } from "./rules/danglingKeymap";
+import { interfaceTwice } from "./rules/interfaceTwice";
+import { links } from "./rules/links";
+import { samePlace } from "./rules/samePlace";
+import { stalePins } from "./rules/stalePins";
+import { startUpPin } from "./rules/startUpPin";
+import { wrongMember } from "./rules/wrongMember";
+import { wrongPart } from "./rules/wrongPart";
+import { allPinsCurrent } from "./rules/allPinsCurrent";
+import { ladderCurrent } from "./rules/ladderCurrent";
+import { lampCurrent } from "./rules/lampCurrent";
+import { railWithoutSource } from "./rules/railWithoutSource";
+import { registerCurrent } from "./rules/registerCurrent";
+import { supplyHeat } from "./rules/supplyHeat";
 import { duplicateCell } from "./rules/duplicateCell";
 import { boardsOverlap, edgeCrossesItself, moduleOutside, openingAtEdge } from "./rules/edges";
 import { fastEncoder } from "./rules/fastEncoder";
@@ -37,10 +33,19 @@ import { overlap } from "./rules/overlap";
 import { busSplit, pinConflict } from "./rules/pinConflict";
 import { incapablePin, reservedPin, sharedPin } from "./rules/pinMisuse";
 import { fitsNowhere, plateBends } from "./rules/plateFit";
-import { noStabiliser, openingsMeet, plateThickness, stabiliserRoom, thinWall } from "./rules/plateOpenings";
+import { noStabiliser } from "./rules/noStabiliser";
+import { openingsMeet } from "./rules/openingsMeet";
+import { plateThickness } from "./rules/plateThickness";
+import { stabiliserRoom } from "./rules/stabiliserRoom";
+import { thinWall } from "./rules/thinWall";
 import { mirroredPart, oscillatorNearLight, readsBackwards } from "./rules/placedWrong";
 import { standoffThroughModule } from "./rules/standoffThroughModule";
-import { coveredSwitches, handRoom, keepOut, loosePosts, outsideOutline, plugRoom } from "./rules/roomAround";
+import { coveredSwitches } from "./rules/coveredSwitches";
+import { handRoom } from "./rules/handRoom";
+import { keepOut } from "./rules/keepOut";
+import { loosePosts } from "./rules/loosePosts";
+import { outsideOutline } from "./rules/outsideOutline";
+import { plugRoom } from "./rules/plugRoom";
 import { sampledEncoder } from "./rules/sampledEncoder";
 import { lowLevel, settleTime } from "./rules/scanElectrics";
 import { sameLabel } from "./rules/sameLabel";

@@ -1,0 +1,51 @@
+import { setLampRule } from "../../edits/keymap";
+import type { Design } from "../../document/schema";
+import { type Rule, controlSubject, counted } from "../finding";
+
+/** Lamps that show a layer that is not there, and bindings of inputs that are not there. */
+export const danglingKeymap: Rule = {
+  id: "keymap/dangling",
+  stage: "keymap",
+  severity: "note",
+  why: "What is bound to something that is gone does nothing, and is found nowhere on the mat.",
+  source: "follows from the keymap",
+  check(design, { inputs, controls }) {
+    const layers = new Set(design.keymap.layers.map(({ id }) => id));
+    const known = new Set(inputs.map(({ id }) => id));
+    const lamps = Object.entries(design.keymap.lamps).flatMap(([id, rule]) => {
+      if (rule.when !== "layer" || layers.has(rule.layerId)) return [];
+      return [
+        {
+          severity: "warn" as const,
+          message: `${controls.get(id)?.label ?? id} shows a layer that is gone; it stays dark.`,
+          subjects: controls.has(id) ? [controlSubject(id)] : [],
+          fixes: [{ title: "Let it show nothing", apply: (d: Design) => setLampRule(d, id, { when: "never" }) }],
+        },
+      ];
+    });
+    const lost = design.keymap.layers.flatMap(({ name, bindings }) => {
+      const ids = Object.keys(bindings).filter((id) => !known.has(id));
+      return ids.length === 0 ? [] : [{ name, ids }];
+    });
+    const bindings = lost.map(({ name, ids }) => ({
+      message: `${name} binds ${counted(ids.length, "input")} that the device does not have.`,
+      subjects: [],
+      fixes: [
+        {
+          title: "Forget them",
+          apply: (d: Design): Design => ({
+            ...d,
+            keymap: {
+              ...d.keymap,
+              layers: d.keymap.layers.map((layer) => ({
+                ...layer,
+                bindings: Object.fromEntries(Object.entries(layer.bindings).filter(([id]) => known.has(id))),
+              })),
+            },
+          }),
+        },
+      ],
+    }));
+    return [...lamps, ...bindings];
+  },
+};

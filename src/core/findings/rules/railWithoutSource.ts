@@ -1,0 +1,26 @@
+import { rails } from "../../circuits/net";
+import { railPads } from "../../circuits/railPads";
+import { type Rule, listed, netSubject } from "../finding";
+
+/** A rail that parts hang on and no pad of the controller gives. */
+export const railWithoutSource: Rule = {
+  id: "wiring/rail-without-source",
+  stage: "wiring",
+  severity: "stop",
+  why: "Parts for 3.3 V are destroyed by 5 V, and parts for 5 V do not start at 3.3 V; the rail needs a source of its own.",
+  source: "the voltages of the controller profile's supply pads",
+  check(_design, { nets, profile, elements }) {
+    if (!profile) return [];
+    return nets
+      .filter(({ id, role }) => role === "supply" && railPads(profile, id).length === 0)
+      .map(({ id, flag, joints }) => {
+        const labels = [...new Set(joints.flatMap(({ elementId }) => elements.get(elementId)?.label ?? []))];
+        const whose = labels.length > 0 ? listed(labels.slice(0, 4)) : "Parts";
+        const volts = rails.find((rail) => rail.id === id)?.volts ?? profile.logicV;
+        return {
+          message: `${whose} ${labels.length === 1 ? "needs" : "need"} ${volts} V on ${flag}, and no pad of the ${profile.title} gives it: add a regulator or an outside supply, or take another class.`,
+          subjects: [netSubject(id)],
+        };
+      });
+  },
+};
