@@ -50,6 +50,8 @@ describe("words on caps", () => {
   });
 
   it("are the binding under the legends lens, with the label beneath", () => {
+    const held = bind(design, "base", "k1:press", { does: "keyboard", usage: 0xe0, modifiers: 0 });
+    expect(capWords(held, control("k1", held), "legends", held.keymap.layers[0]).words).toBe("Left Ctrl");
     expect(capWords(design, control("k1"), "legends", base)).toEqual({ words: "A", small: "K1", corners: "" });
   });
 

@@ -37,6 +37,9 @@ function otherLegends(design: Design, inputId: string, layer: Layer): string {
     .join("\n");
 }
 
+/** A cap of one unit has room for five or six letters: there "Control" is written as keyboards write it. */
+const onCap = (phrase: string) => phrase.replace(/\bControl\b/, "Ctrl");
+
 function legend(design: Design, control: Control, layer: Layer): CapWords {
   const context = bindingContextOf(design);
   const inputs = kindOf(control).inputs(control);
@@ -46,7 +49,8 @@ function legend(design: Design, control: Control, layer: Layer): CapWords {
   const label = control.label;
   if (!press || control.kind === "encoder") return { words: label, small: own ? phraseOf(own, context) : "" };
   const corners = otherLegends(design, press.id, layer);
-  if (own) return { words: phraseOf(own, context), small: label === phraseOf(own, context) ? "" : label, corners };
+  if (own)
+    return { words: onCap(phraseOf(own, context)), small: label === phraseOf(own, context) ? "" : label, corners };
   return { words: below ? `(${phraseOf(below, context)})` : "–", small: label, corners };
 }
 

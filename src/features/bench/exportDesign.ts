@@ -30,11 +30,20 @@ export const exportChoices = [
   },
 ];
 
+/** The design itself is written at once, whatever else may be wrong; all else beside the page. */
+async function make(design: Design, id: string) {
+  if (id === "design") return (await import("@/core/formats/designJson")).designJson.make(design);
+  return (await import("@/workers/exporting")).makeAside(design, id);
+}
+
 /** Makes an artifact and hands it to the browser. @returns what to tell the person */
 export async function exportDesign(design: Design, id: string): Promise<string> {
-  const { artifactNamed } = await import("@/core/formats/registry");
-  const made = await artifactNamed(id)!.make(design);
-  if (!made.ok) return `Not exported: the design ${made.problems.map((problem) => problem.message).join("; ")}.`;
-  download(made.value.fileName, made.value.mediaType, made.value.bytes);
-  return `${made.value.fileName} is in your downloads.`;
+  try {
+    const made = await make(design, id);
+    if (!made.ok) return `Not exported: the design ${made.problems.map((problem) => problem.message).join("; ")}.`;
+    download(made.value.fileName, made.value.mediaType, made.value.bytes);
+    return `${made.value.fileName} is in your downloads.`;
+  } catch (error) {
+    return `Not exported: ${error instanceof Error ? error.message : String(error)}. Reload the page and try again; the design stays.`;
+  }
 }

@@ -70,7 +70,7 @@ const LINE_EM = 1.15;
 
 /** Long words go on up to three lines, broken at spaces. */
 function broken(words: string): string[] {
-  if (words.length <= LINE_SIGNS) return words.length < 8 ? [words] : words.split(" ", 3);
+  if (words.length <= LINE_SIGNS) return words.length < 6 ? [words] : words.split(" ", 3);
   const lines: string[] = [];
   for (const word of words.split(" ")) {
     const last = lines.at(-1);
