@@ -1,5 +1,5 @@
 import { type Point, distanceMm, point } from "./point";
-import type { Ring } from "./ring";
+import { type Ring, isClockwise } from "./ring";
 
 /** Closer than this, two edges are one edge and two corners one corner. */
 const SAME_MM = 1e-6;
@@ -164,12 +164,6 @@ function straightened(ring: Ring): Ring {
   return kept;
 }
 
-const doubleArea = (ring: Ring) =>
-  ring.reduce((sum, p, nth) => {
-    const q = ring[(nth + 1) % ring.length];
-    return sum + p.xMm * q.yMm - q.xMm * p.yMm;
-  }, 0);
-
 /**
  * Outer edges of the union of convex clockwise rings, one for each region, clockwise; holes are left out. Each edge is
  * cut where it enters another ring, and what lies outside all of them is joined up again.
@@ -178,5 +172,5 @@ export function convexUnionEdges(rings: Ring[]): Ring[] {
   const boxes = rings.filter((ring) => ring.length > 2).map(boxed);
   return chained(outerPieces(boxes))
     .map(straightened)
-    .filter((ring) => ring.length > 2 && doubleArea(ring) > 0);
+    .filter((ring) => ring.length > 2 && isClockwise(ring));
 }
