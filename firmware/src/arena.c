@@ -19,9 +19,9 @@ static uint8_t report_bytes(void) {
 uint16_t ov_arena_need(void) {
   uint16_t switches = ov_table_byte(OV_AT_SWITCHES);
   uint16_t encoders = ov_table_byte(OV_AT_ENCODERS);
-  uint16_t tappers = (uint16_t)(encoders + ov_table_byte(OV_AT_FLIPS));
+  uint16_t pulsers = (uint16_t)(encoders + ov_table_byte(OV_AT_FLIPS));
   return (uint16_t)(OV_ARENA_BYTES(ov_table_byte(OV_AT_BANKS), ov_table_byte(OV_AT_GROUPS), switches,
-                                   switches + 2u * encoders, encoders, tappers, ov_table_byte(OV_AT_LAYERS),
+                                   switches + 2u * encoders, encoders, pulsers, ov_table_byte(OV_AT_LAYERS),
                                    ov_table_byte(OV_AT_LAMPS), report_bytes()));
 }
 

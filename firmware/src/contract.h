@@ -30,7 +30,7 @@
 #define OV_AT_BANKS 0x0B
 #define OV_AT_FLIPS 0x0C
 #define OV_AT_SETTLE_US 0x0D
-#define OV_AT_TAP_MS 0x0E
+#define OV_AT_PULSE_MS 0x0E
 #define OV_AT_SPARE 0x0F
 #define OV_AT_GROUP_TABLE 0x10
 #define OV_AT_BANK_TABLE 0x12
@@ -89,6 +89,6 @@
 #define OV_STEP_RUNS 3
 
 /* Bytes of the arena: resting words, last words, waiting steps, debounce, layer each input was pressed on, quadrature state and travel, time left and input of the step being told, holders, lit, last reports taken. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, tappers, layers, lamps, reportBytes) (2u * (banks) + 2u * (groups) + 6u * (tappers) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 2u * (tappers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes))
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, lamps, reportBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 2u * (pulsers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes))
 
 #endif

@@ -1,4 +1,4 @@
-/* Quadrature decoding: each step becomes a tap of the encoder's turn input.
+/* Quadrature decoding: each step becomes a pulse of the encoder's turn input.
  * Bouncing contacts step forth and back and so cancel out: encoders need no debounce time. */
 #include "ovrin.h"
 #include "parts.h"
@@ -33,7 +33,7 @@ void ov_encoders_init(void) {
 
 static void step(uint8_t e, uint8_t anticlockwise) {
   travel_of[e] = 0;
-  ov_tap(e, anticlockwise);
+  ov_pulse(e, anticlockwise);
 }
 
 static void sample(uint8_t e) {

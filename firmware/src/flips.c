@@ -1,25 +1,25 @@
-/* Switches that stay where they are put tell their change: each flip taps what they are bound to. Seven of them left
+/* Switches that stay where they are put tell their change: each flip is a pulse of what they are bound to. Seven of them left
  * on would otherwise fill the keyboard's report for good. A layer is held for as long as its switch is on. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
 
-static uint8_t tapper_of(uint8_t sw) {
+static uint8_t pulser_of(uint8_t sw) {
   uint16_t table = ov_table_word(OV_AT_SWITCH_TABLE);
-  uint8_t tapper = ov_table_byte(OV_AT_ENCODERS);
+  uint8_t pulser = ov_table_byte(OV_AT_ENCODERS);
   while (sw-- > 0) {
-    if (ov_table_byte((uint16_t)(table + sw)) & OV_SWITCH_FLIPS) tapper++;
+    if (ov_table_byte((uint16_t)(table + sw)) & OV_SWITCH_FLIPS) pulser++;
   }
-  return tapper;
+  return pulser;
 }
 
 static uint8_t tells_report(uint8_t sw) { return ov_action_reports(ov_action_at(ov_layer_for(sw), sw)); }
 
 void ov_switch_flipped(uint8_t sw, uint8_t closed) {
-  uint8_t tapper = tapper_of(sw);
-  uint8_t idle = ov_tap_idle(tapper);
+  uint8_t pulser = pulser_of(sw);
+  uint8_t idle = ov_pulse_idle(pulser);
   if (idle && (closed ? !tells_report(sw) : ov_held_on(sw) != OV_NONE)) ov_input_changed(sw, closed);
-  else ov_tap(tapper, 0);
+  else ov_pulse(pulser, 0);
 }
 
 void ov_switch_found_closed(uint8_t sw) {

@@ -55,11 +55,11 @@ void ov_reports_send(void);
 /* keymap.c */
 void ov_input_changed(uint8_t input, uint8_t pressed);
 
-/* taps.c: presses that the device makes and ends by itself */
-void ov_taps_init(void);
-void ov_tap(uint8_t tapper, uint8_t second);
-uint8_t ov_tap_idle(uint8_t tapper);
-void ov_taps_play(uint8_t elapsed_ms);
+/* pulses.c: presses that the device makes and ends by itself */
+void ov_pulses_init(void);
+void ov_pulse(uint8_t pulser, uint8_t second);
+uint8_t ov_pulse_idle(uint8_t pulser);
+void ov_pulses_play(uint8_t elapsed_ms);
 
 /* flips.c: switches that tell their change */
 void ov_switch_flipped(uint8_t sw, uint8_t closed);

@@ -1,4 +1,4 @@
-/* One scan of the device, in order: switches, encoders, taps, lamps, reports. */
+/* One scan of the device, in order: switches, encoders, pulses, lamps, reports. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -13,7 +13,7 @@ uint8_t ov_init(void) {
   if (ov_arena_need() > ov_arena_bytes) return OV_START_NO_ROOM;
   ov_arena_open();
   ov_scan_init();
-  ov_taps_init();
+  ov_pulses_init();
   ov_debounce_init();
   ov_actions_init();
   ov_held_init();
@@ -32,7 +32,7 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_debounce_pass(elapsed_ms);
   ov_scan_switches();
   ov_encoders_sample();
-  ov_taps_play(elapsed_ms);
+  ov_pulses_play(elapsed_ms);
   ov_lamps_show();
   ov_reports_send();
 }

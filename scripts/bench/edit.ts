@@ -1,7 +1,7 @@
 import { derive } from "@/core/derived/derive";
 import { addControl, changeControl, shiftControls } from "@/core/edits/controls";
 import { addGroup } from "@/core/edits/groups";
-import { chooseController, takePinPlan } from "@/core/edits/pins";
+import { chooseController, adoptPinPlan } from "@/core/edits/pins";
 import { shareOutDirect } from "@/core/edits/wiring";
 import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import { newDesign } from "@/core/document/newDesign";
@@ -24,7 +24,7 @@ function design120(): Design {
     design = addControl(design, nth < 8 ? "encoder" : "lamp", `x${nth}`, at);
   }
   design = chooseController(shareOutMatrix(design, "as-laid-out"), "large-5v-70");
-  return takePinPlan(design, planPins(design));
+  return adoptPinPlan(design, planPins(design));
 }
 
 /** 200 keys, some long and turned, 50 toggles, 30 encoders and 20 standoffs on one panel: 300 parts with openings. */

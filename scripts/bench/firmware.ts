@@ -1,7 +1,7 @@
 import { demoDesigns } from "../../demo";
 import type { Design } from "@/core/document/schema";
 import { ramNeed } from "@/core/firmware/capacity";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { buildAvr, buildSimulator, play, workFolder } from "../../tests/firmware/builds";
 import { everyContactOnce } from "../../tests/firmware/everyContactOnce";
 import { everyKeyOnce, keyboard64 } from "../../tests/firmware/keyboard64";
@@ -57,7 +57,7 @@ export function firmwareRows(): Row[] {
     ),
     row("firmware: mean scan, pins for nothing", free.mean, "cycles", CYCLES_A_MS),
     ...onPins.map(({ name, most }) => row(`firmware, ${name}, pin by pin: worst scan`, most, "cycles", CYCLES_A_MS)),
-    row("firmware: RAM by the formula, stack included", ramNeed(scanPlanOf(design), design), "bytes", RAM),
+    row("firmware: RAM by the formula, stack included", ramNeed(scanTableOf(design), design), "bytes", RAM),
     row("firmware: flash with its tables", buildAvr(design, workFolder()).flashBytes, "bytes", FLASH),
   ];
 }

@@ -1,7 +1,7 @@
 import { simulate, type SimulationEvent } from "@/core/engine/simulate";
 import { recordScript } from "@/core/engine/script";
 import { BANKS, startRuntime } from "@/core/engine/runtime";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
 import { buildNative, play, workFolder } from "../../tests/firmware/builds";
 import { keyboardOf } from "../../tests/firmware/keyboard64";
@@ -87,7 +87,7 @@ export function wasmRow(): Row {
     const { output } = play(program, [], script.repeat(times));
     return { ms: performance.now() - began, reports: output.match(/ keyboard /g)?.length ?? 0 };
   };
-  const tables = tableBytes(scanPlanOf(design), design);
+  const tables = tableBytes(scanTableOf(design), design);
   const senses = sensesOf(script);
   const pairs = Array.from({ length: ROUNDS }, () => {
     const gcc = native(rounds).ms - native(1).ms;

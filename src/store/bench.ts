@@ -50,7 +50,7 @@ export const saveNow = (): Promise<void> => designs.saveNow();
 export const keepMine = (): Promise<void> => designs.keepMine();
 
 /** Ends a conflict: take what the other tab saved; what was here can be had back by undoing. */
-export const takeTheirs = (): void => designs.takeTheirs();
+export const keepTheirs = (): void => designs.keepTheirs();
 
 if (typeof window !== "undefined") {
   hearTabs(({ designId }) => void designs.heard(designId));

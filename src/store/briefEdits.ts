@@ -16,17 +16,17 @@ export async function placeOpen(): Promise<void> {
 
 /** Wires everything as the chosen plan says; false when its way of wiring is not known here. */
 export async function wireAsChosen(strategy: string): Promise<boolean> {
-  const [{ wireAsPlanned }, { switchWayNamed }] = await Promise.all([
+  const [{ wireAsPlanned }, { switchStrategyNamed }] = await Promise.all([
     import("@/core/edits/wireAsPlanned"),
-    import("@/core/brief/ways"),
+    import("@/core/brief/strategies"),
   ]);
-  if (!switchWayNamed(strategy)) return false;
+  if (!switchStrategyNamed(strategy)) return false;
   edit("wire as planned", wireAsPlanned);
   return true;
 }
 
 /** Takes a plan of the brief: its controller class, and the wiring of what is already placed. */
-export async function takeChosenPlan(plan: ChosenPlan): Promise<void> {
-  const { takePlan } = await import("@/core/edits/wireAsPlanned");
-  edit("take a plan", (design) => takePlan(design, plan));
+export async function adoptChosenPlan(plan: ChosenPlan): Promise<void> {
+  const { adoptPlan } = await import("@/core/edits/wireAsPlanned");
+  edit("take a plan", (design) => adoptPlan(design, plan));
 }

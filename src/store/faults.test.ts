@@ -176,7 +176,7 @@ class World {
     const [kept, lost] = mine ? [ours, theirs] : [theirs, ours];
     const before = tab.state.history;
     if (mine) void tab.designs.keepMine();
-    else tab.designs.takeTheirs();
+    else tab.designs.keepTheirs();
     const isDone = mine || tab.state.history !== before;
     if (isDone) for (const mark of lost) if (!kept.includes(mark)) this.asked.add(mark);
     await settle();
@@ -349,7 +349,7 @@ describe("saving, whatever goes wrong", () => {
     world.otherVersion("pad", DESIGN_VERSION + 1);
     await world.clock.goOn(1000);
     expect(tab.state.saving.state).toBe("conflict");
-    tab.designs.takeTheirs();
+    tab.designs.keepTheirs();
     expect(tab.state.refusal).toContain("cannot be read here");
     expect(tab.text).toBe("e1");
     expect(tab.state.saving.state).toBe("conflict");

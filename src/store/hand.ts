@@ -35,7 +35,7 @@ export function toggleSelected(id: string): void {
   set({ selection: selection.includes(id) ? selection.filter((other) => other !== id) : [...selection, id] });
 }
 
-export const takeInput = (inputId: string | null): void => set({ inputId });
-export const takeNet = (netId: string | null): void => set({ netId });
-export const takeLayer = (layerId: string | null): void => set({ layerId });
+export const pickInput = (inputId: string | null): void => set({ inputId });
+export const pickNet = (netId: string | null): void => set({ netId });
+export const pickLayer = (layerId: string | null): void => set({ layerId });
 export const flip = (): void => set({ flipped: !useHand.getState().flipped });

@@ -16,4 +16,4 @@ export const useLayoutView = create<LayoutView>(() => ({ tab: "place", outlineOf
 
 export const openTab = (tab: LayoutTab): void => useLayoutView.setState({ tab, seam: null });
 export const showSeam = (seam: LayoutView["seam"]): void => useLayoutView.setState({ seam });
-export const takeOutline = (outlineOf: string | null): void => useLayoutView.setState({ outlineOf });
+export const pickOutline = (outlineOf: string | null): void => useLayoutView.setState({ outlineOf });

@@ -8,7 +8,7 @@ import type { Design } from "@/core/document/schema";
 import { changeWish } from "@/core/edits/wish";
 import { findingsOf } from "@/core/findings/check";
 import { currentDesign, openOnBench, undoEdit, useBench } from "./bench";
-import { placeOpen, takeChosenPlan, wireAsChosen } from "./briefEdits";
+import { placeOpen, adoptChosenPlan, wireAsChosen } from "./briefEdits";
 import { openDatabase } from "./database";
 import { saveDesign } from "./designRepository";
 import { fillKeymapNow } from "./keymapEdits";
@@ -23,10 +23,10 @@ async function open(design: Design): Promise<void> {
 
 const wished = () => changeWish(newDesign("wish", "Wish"), { keys: 9, encoders: 1, lamps: 2 });
 const plan = {
-  strategy: "matrix",
-  turnWay: "direct",
-  lampWay: "direct",
-  analogWay: "direct",
+  switchStrategy: "matrix",
+  turnStrategy: "direct",
+  lampStrategy: "direct",
+  voltageStrategy: "direct",
   profileId: "small-5v-18",
 } as unknown as NonNullable<Design["brief"]["chosen"]>;
 const steps = () => useBench.getState().history!.past.map(({ title }) => title);
@@ -54,7 +54,7 @@ describe("Edits that come with their first use", () => {
 
   it("wire what they place when a plan is chosen", async () => {
     await open(wished());
-    await takeChosenPlan(plan);
+    await adoptChosenPlan(plan);
     expect(currentDesign()!.controllers.map(({ profileId }) => profileId)).toEqual(["small-5v-18"]);
     await placeOpen();
     const { elements, circuitsOf } = derive(currentDesign()!);

@@ -193,7 +193,7 @@ export class OpenDesigns {
    * program cannot read is refused in words, and the conflict stays. Where the design was taken off the shelf, it
    * leaves the bench too.
    */
-  takeTheirs(): void {
+  keepTheirs(): void {
     const { onBench, benchId } = this;
     if (!onBench || onBench.machine.saving.state !== "conflict") return;
     const { stored } = onBench.machine.saving;
@@ -205,7 +205,7 @@ export class OpenDesigns {
     if (!read.ok)
       return this.show({ refusal: `The other version cannot be read here: ${problemWords(read.problems[0])}` });
     onBench.history = advance(onBench.history, read.value, "take the other tab's version");
-    onBench.machine.takeTheirs();
+    onBench.machine.keepTheirs();
     this.show({ refusal: null });
   }
 

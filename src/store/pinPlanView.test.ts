@@ -10,7 +10,13 @@ import { type PinPlanMode, type PinPlanResult, planPins } from "@/core/pins/plan
 import { currentDesign, edit, openOnBench, undoEdit } from "./bench";
 import { openDatabase } from "./database";
 import { saveDesign } from "./designRepository";
-import { planAndTakePins, stopPinPlanning, takeController, turnForFewerCrossings, usePinPlanView } from "./pinPlanView";
+import {
+  planAndAdoptPins,
+  stopPinPlanning,
+  changeControllerClass,
+  turnForFewerCrossings,
+  usePinPlanView,
+} from "./pinPlanView";
 
 interface Asked {
   design: Design;
@@ -62,7 +68,7 @@ describe("Planning pins beside the page", () => {
 
   it("takes the plan as one edit, and says what it came to", async () => {
     await open(wired());
-    const done = planAndTakePins("afresh");
+    const done = planAndAdoptPins("afresh");
     await questions(1);
     expect(usePinPlanView.getState().isPlanning).toBe(true);
     expect(currentDesign()!.pinPlan).toEqual({});
@@ -77,7 +83,7 @@ describe("Planning pins beside the page", () => {
 
   it("plans again when the design was edited meanwhile, and keeps that edit", async () => {
     await open(wired());
-    const done = planAndTakePins("afresh");
+    const done = planAndAdoptPins("afresh");
     await questions(1);
     edit("name a key", (design) => changeControl(design, "k1", { label: "Esc" }));
     answerLast();
@@ -90,7 +96,7 @@ describe("Planning pins beside the page", () => {
 
   it("leaves another design alone that was opened meanwhile", async () => {
     await open(wired());
-    const done = planAndTakePins("afresh");
+    const done = planAndAdoptPins("afresh");
     await questions(1);
     await open(wired());
     const other = currentDesign();
@@ -101,7 +107,7 @@ describe("Planning pins beside the page", () => {
 
   it("stops when asked, and leaves the pins", async () => {
     await open(wired());
-    void planAndTakePins("afresh");
+    void planAndAdoptPins("afresh");
     await questions(1);
     stopPinPlanning();
     expect(asked[0].stopped).toBe(true);
@@ -111,11 +117,11 @@ describe("Planning pins beside the page", () => {
 
   it("carries a plan over to another class with few moves, and only then plans at all", async () => {
     await open(wired());
-    await takeController("dual-core-3v3-26");
+    await changeControllerClass("dual-core-3v3-26");
     expect(asked).toEqual([]);
     expect(currentDesign()!.controllers[0].profileId).toBe("dual-core-3v3-26");
     await open(finishedPad());
-    const done = takeController("dual-core-3v3-26");
+    const done = changeControllerClass("dual-core-3v3-26");
     await questions(1);
     expect(asked[0].mode).toBe("fewest-moves");
     expect(asked[0].design.controllers[0].profileId).toBe("dual-core-3v3-26");

@@ -2,7 +2,7 @@ import type { Remote } from "comlink";
 import { create } from "zustand";
 import type { Design } from "@/core/document/schema";
 import { derive } from "@/core/derived/derive";
-import { chooseController, moveController, takePinPlan } from "@/core/edits/pins";
+import { chooseController, moveController, adoptPinPlan } from "@/core/edits/pins";
 import { movedNets } from "@/core/pins/leads";
 import type { PinPlanMode, PinPlanResult } from "@/core/pins/planPins";
 import type { ModuleTurn } from "@/core/edits/turnModule";
@@ -72,15 +72,15 @@ async function forDesignInHand<T>(ask: (tasks: Remote<PlanningTasks>, design: De
 }
 
 /** Plans the pins of what a change makes of the design, and takes both over as one edit. Tells which nets moved, or null. */
-async function planAndTake(title: string, mode: PinPlanMode, change: (design: Design) => Design) {
+async function planAndAdopt(title: string, mode: PinPlanMode, change: (design: Design) => Design) {
   const planned = await forDesignInHand((tasks, design) => tasks.planPins(change(design), mode));
   if (!planned) return null;
   const { before, answer: plan } = planned;
-  edit(title, (design) => takePinPlan(change(design), plan));
-  return tookPlan(before, plan);
+  edit(title, (design) => adoptPinPlan(change(design), plan));
+  return adopted(before, plan);
 }
 
-function tookPlan(before: Design, plan: PinPlanResult): MovedNet[] {
+function adopted(before: Design, plan: PinPlanResult): MovedNet[] {
   const design = currentDesign()!;
   const moved = movedBetween(before, design);
   usePinPlanView.setState({ taken: { plan, moved, design } });
@@ -94,25 +94,25 @@ export async function turnForFewerCrossings(now: number): Promise<{ best: Module
   if (!planned || !best) return null;
   if (best.crossings >= now) return { best, taken: false };
   edit("turn the module", (design) =>
-    takePinPlan(moveController(design, { rotationDeg: best.rotationDeg }), best.plan),
+    adoptPinPlan(moveController(design, { rotationDeg: best.rotationDeg }), best.plan),
   );
-  tookPlan(planned.before, best.plan);
+  adopted(planned.before, best.plan);
   return { best, taken: true };
 }
 
 /** Plans the pins, takes the plan over, and keeps what it came to. */
-export const planAndTakePins = (mode: PinPlanMode): Promise<MovedNet[] | null> =>
-  planAndTake(mode === "afresh" ? "share out pins" : "fit in new nets", mode, (design) => design);
+export const planAndAdoptPins = (mode: PinPlanMode): Promise<MovedNet[] | null> =>
+  planAndAdopt(mode === "afresh" ? "share out pins" : "fit in new nets", mode, (design) => design);
 
 /**
  * Takes another controller class with the least changes: pins of the same name that can serve their nets stay, the
  * others are planned anew around them. A design without a pin plan only gets the controller.
  */
-export async function takeController(profileId: string): Promise<MovedNet[] | null> {
+export async function changeControllerClass(profileId: string): Promise<MovedNet[] | null> {
   const change = (design: Design) => chooseController(design, profileId);
   const before = currentDesign();
   if (before && Object.keys(before.pinPlan).length > 0)
-    return planAndTake("choose a controller", "fewest-moves", change);
+    return planAndAdopt("choose a controller", "fewest-moves", change);
   edit("choose a controller", change);
   return null;
 }

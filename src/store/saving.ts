@@ -85,7 +85,7 @@ export class SavingMachine {
   }
 
   /** Ends a conflict: the design here is now made from what the person was shown. */
-  takeTheirs(): void {
+  keepTheirs(): void {
     if (this.saving.state !== "conflict" || !this.saving.stored) return;
     this.token = this.saving.stored.token;
     this.to({ state: "saved" });

@@ -4,7 +4,7 @@ import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { HostStandIn } from "@/core/engine/hostText";
 import { overLimits } from "@/core/firmware/capacity";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { randomFrom } from "@/core/optimisation/random";
 import { type Change, type SessionState, emptySession, useSession } from "./sessionState";
 
@@ -34,7 +34,7 @@ let closedSwitches = new Set<string>();
 export function startDevice(next: Design): void {
   design = next;
   cancelAnimationFrame(frame);
-  const [tooMuch] = overLimits(scanPlanOf(next), next);
+  const [tooMuch] = overLimits(scanTableOf(next), next);
   if (tooMuch) {
     stopDevice();
     return set({ ...emptySession, refusal: `This design cannot be tried: it has ${tooMuch}.` });
@@ -74,7 +74,7 @@ function power() {
     wired,
     {
       contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
-      lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.plan.lamps[line].controlId, on }),
+      lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.scan.lamps[line].controlId, on }),
       report(report) {
         log.reports.push(report);
         host.receive(report);
@@ -108,7 +108,7 @@ function advance(running: Device, ms: number) {
   for (let left = ms; left > 0; left--) {
     const atMs = running.nowMs;
     running.step();
-    for (const id of running.plan.switches) watchSwitch(running, id, atMs, debounced);
+    for (const id of running.scan.switches) watchSwitch(running, id, atMs, debounced);
     for (let layer = 0; layer < layerCount; layer++) {
       const on = running.layerActive(layer);
       if (on === active.has(layer)) continue;

@@ -10,7 +10,7 @@ import {
   openOnBench,
   redoEdit,
   saveNow,
-  takeTheirs,
+  keepTheirs,
   undoEdit,
   understoodRefusal,
   useBench,
@@ -153,7 +153,7 @@ describe("the bench", () => {
     await saveDesign(nudged(7), "t1", "t2", now);
     edit("nudge", (design) => shiftControls(design, ["k1"], 2, 0));
     await saveNow();
-    takeTheirs();
+    keepTheirs();
     expect(xOf()).toBe(7);
     undoEdit();
     expect(xOf()).toBe(2);
@@ -203,7 +203,7 @@ describe("the bench", () => {
     ).put("designs", { id: "bad", design: { format: "ovrin-design", version: 99 } as never, token: "t", savedAt: "" });
     await openOnBench("bad");
     expect(useBench.getState()).toMatchObject({ status: "unreadable" });
-    expect(useBench.getState().problem).toContain("up to version 5");
+    expect(useBench.getState().problem).toContain("up to version 6");
   });
 
   it("keeps the design and says so when the storage is full, and saves once there is room", async () => {

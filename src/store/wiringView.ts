@@ -14,5 +14,5 @@ interface WiringView {
 export const useWiringView = create<WiringView>(() => ({ tab: "circuits", circuitId: null, wireKey: null }));
 
 export const openWiringTab = (tab: WiringTab): void => useWiringView.setState({ tab, wireKey: null });
-export const takeCircuit = (circuitId: string | null): void => useWiringView.setState({ circuitId });
-export const takeWire = (wireKey: string | null): void => useWiringView.setState({ wireKey });
+export const pickCircuit = (circuitId: string | null): void => useWiringView.setState({ circuitId });
+export const pickWire = (wireKey: string | null): void => useWiringView.setState({ wireKey });

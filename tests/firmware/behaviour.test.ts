@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { simulate } from "@/core/engine/simulate";
 import { toHex } from "@/core/hex";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { readExample } from "./examples";
 
 const page = readFileSync(new URL("../../docs/device-behaviour.md", import.meta.url), "utf8");
@@ -21,7 +21,7 @@ describe("docs/device-behaviour.md", () => {
 
   it.each(examples)("$title", ({ body }) => {
     const { design, events, untilMs, expected } = readExample(body);
-    const plan = scanPlanOf(design);
+    const plan = scanTableOf(design);
     const seen: string[] = [];
     const run = simulate(
       design,

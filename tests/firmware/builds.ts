@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { Design } from "@/core/document/schema";
 import { tablesSource } from "@/core/targets/archiveFiles";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 
 const firmware = fileURLToPath(new URL("../../firmware", import.meta.url));
 
@@ -26,7 +26,7 @@ export const workFolder = (): string => mkdtempSync(join(tmpdir(), "ovrin-firmwa
 function writeTables(design: Design, folder: string): string {
   mkdirSync(folder, { recursive: true });
   const path = join(folder, "tables.c");
-  writeFileSync(path, tablesSource(scanPlanOf(design), design));
+  writeFileSync(path, tablesSource(scanTableOf(design), design));
   return path;
 }
 
@@ -56,7 +56,7 @@ export function buildAvr(design: Design, folder: string, pins: "free" | "one-by-
   execFileSync("avr-gcc", ["-mmcu=avr5", ...assembler]);
   const sources = [...runtimeSources, writeTables(design, folder), join(firmware, "hal/avr_sim/hal_avr_sim.c")];
   const link = ["-nostartfiles", "-Wl,--section-start=.data=0x800100", start];
-  const lines = pins === "free" ? [] : [`-DOV_PIN_LINES=${scanPlanOf(design).senseLines.length}`];
+  const lines = pins === "free" ? [] : [`-DOV_PIN_LINES=${scanTableOf(design).senseLines.length}`];
   const how = ["-mmcu=avr5", "-O2", "-flto", ...STRICT, ...lines];
   execFileSync("avr-gcc", [...how, ...includes, ...sources, ...link, "-o", elf]);
   execFileSync("avr-objcopy", ["-O", "binary", elf, binary]);

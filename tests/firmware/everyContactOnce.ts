@@ -1,9 +1,9 @@
 import type { Design } from "@/core/document/schema";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 
 /** A script in which every contact of a design closes once, so many in the same millisecond. */
 export function everyContactOnce(design: Design, atOnce: number): string {
-  const { strobeLines, senseLines, groups } = scanPlanOf(design);
+  const { strobeLines, senseLines, groups } = scanTableOf(design);
   const places = groups.flatMap(({ strobe, bank, cells }) =>
     cells.flatMap((cell, bit) => (cell === null ? [] : [{ strobe, bank, bit }])),
   );

@@ -80,7 +80,7 @@ function obey(design: Design, line: string): Design {
   const [, verb, rest] = /^(\w+) (.*)$/.exec(line)!;
   const timing = (change: Partial<Design["timing"]>) => ({ ...design, timing: { ...design.timing, ...change } });
   if (verb === "debounce" && /^\d+$/.test(rest)) return timing({ debounce: { school: "deferred", ms: Number(rest) } });
-  if (verb === "step") return timing({ tapMs: Number(rest) });
+  if (verb === "step") return timing({ pulseMs: Number(rest) });
   const [name, what] = rest.split(/:\s*/);
   if (verb === "key") return bind(place(design, "key", name), "base", `${name}:press`, readBinding(what));
   if (verb === "debounce") {

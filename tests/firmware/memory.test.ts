@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { FIXED_RAM_BYTES, STACK_BYTES } from "@/core/contract/contract";
 import { arenaNeed, ramNeed } from "@/core/firmware/capacity";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { recordScript } from "@/core/engine/script";
 import { wiredDemos } from "../support/designs";
 import { buildAvr, buildSimulator, play, workFolder } from "./builds";
@@ -12,7 +12,7 @@ const SEQUENCES = 60;
 
 describe.each(wiredDemos)("RAM of $name on the 8-bit core", (design) => {
   const folder = workFolder();
-  const plan = scanPlanOf(design);
+  const plan = scanTableOf(design);
   const image = buildAvr(design, folder);
   const script = Array.from({ length: SEQUENCES }, (_, seed) => {
     const run = recordScript(design, randomUse(design, seed));

@@ -6,7 +6,7 @@ import { AT, START } from "@/core/contract/contract";
 import { crc16 } from "@/core/contract/crc16";
 import { startRuntime } from "@/core/engine/runtime";
 import { arenaNeed } from "@/core/firmware/capacity";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
 import { wiredDemos } from "../support/designs";
 import { STRICT, runtimeSources, workFolder } from "./builds";
@@ -15,7 +15,7 @@ import { readExample } from "./examples";
 const { design } = readExample(`key A: KeyA
 at 0 press A
 gives`);
-const good = tableBytes(scanPlanOf(design), design);
+const good = tableBytes(scanTableOf(design), design);
 
 /** Starts the runtime on a block and presses its key: what it answers at the start, and what it reports. */
 function tried(bytes: Uint8Array): { started: number; reports: number } {
@@ -110,7 +110,7 @@ function withArena(words: number, block: Uint8Array): { started: number; need: n
 }
 
 describe.each(wiredDemos)("the arena of $name", (demo) => {
-  const plan = scanPlanOf(demo);
+  const plan = scanTableOf(demo);
   const need = arenaNeed(plan, demo);
   const block = tableBytes(plan, demo);
 

@@ -12,12 +12,12 @@ import { type ChosenPlan, type Wish, emptyBrief, noWish } from "@/core/document/
 
 const setting = { brief: emptyBrief, debounceMs: 5, settleUs: 5 };
 const profile = (id: string) => controllerCatalogue.find((each) => each.id === id)!;
-const plan = (profileId: string, strategy: string, more: Partial<ChosenPlan> = {}): ChosenPlan => ({
+const plan = (profileId: string, switchStrategy: string, more: Partial<ChosenPlan> = {}): ChosenPlan => ({
   profileId,
-  strategy,
-  lampWay: "direct",
-  analogWay: "direct",
-  turnWay: "direct",
+  switchStrategy,
+  lampStrategy: "direct",
+  voltageStrategy: "direct",
+  turnStrategy: "direct",
   ...more,
 });
 
@@ -81,7 +81,7 @@ const briefs: ByHand[] = [
   {
     what: "40 switches and 24 lamps on register chains with four concentric encoders",
     wish: { keys: 40, lamps: 24, concentrics: 4, concentricPush: true, segments: 2 },
-    plan: plan("small-5v-18", "input-registers", { lampWay: "output-registers", turnWay: "with-switches" }),
+    plan: plan("small-5v-18", "input-registers", { lampStrategy: "output-registers", turnStrategy: "with-switches" }),
     sum: "inputs 40 + 4 + 16 = 60 in 8 registers on 3 pins; lamps 3 + brightness 1; segments 3: 10",
     pins: 10,
     fits: true,
@@ -164,7 +164,7 @@ describe("briefs worked out by hand", () => {
     const wish = { ...noWish, keys: 40, encoders: 8, firmware: "interpreted" as const };
     const slow = optionFor(
       wish,
-      plan("dual-core-3v3-26", "input-registers", { turnWay: "with-switches" }),
+      plan("dual-core-3v3-26", "input-registers", { turnStrategy: "with-switches" }),
       profile("dual-core-3v3-26"),
       setting,
     )!;

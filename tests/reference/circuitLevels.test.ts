@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
-import { floatingLoadOhm, ladderLevel, ladderMargin, tapLevels, tapTold } from "@/core/circuits/ladderVoltage";
+import { floatingLoadOhm, ladderLevel, ladderMargin, rungLevels, rungTold } from "@/core/circuits/ladderVoltage";
 import { wireAs } from "@/core/edits/wiring";
 import { lockCells, setReversed, setOwnDiode } from "@/core/edits/matrixDiodes";
 import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
@@ -8,7 +8,7 @@ import type { Design } from "@/core/document/schema";
 import { derive } from "@/core/derived/derive";
 import { ElectricalWorld } from "@/core/engine/electricalWorld";
 import { randomFrom } from "@/core/optimisation/random";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { checkScan } from "@/core/matrix/scanElectrics";
 import { keyBlock } from "../support/designs";
 import { DIODE_MODEL, operatingPoint, riseTime } from "./ngspice";
@@ -26,7 +26,7 @@ function levels(
   strobe: string | null,
   profile: typeof small,
 ): Map<string, number> {
-  const { conductors, senseLines, strobeLines } = scanPlanOf(design);
+  const { conductors, senseLines, strobeLines } = scanTableOf(design);
   const name = (net: string) =>
     net === "GND" ? "0" : `n${[...new Set([...senseLines, ...strobeLines])].indexOf(net)}`;
   const lines = [`Vcc vcc 0 ${profile.logicV}`, DIODE_MODEL];
@@ -48,7 +48,7 @@ function levels(
 }
 
 function readings(design: Design, pressed: Set<string>, profile: typeof small) {
-  const plan = scanPlanOf(design);
+  const plan = scanTableOf(design);
   const world = new ElectricalWorld(plan, profile);
   for (const contact of pressed) world.set(contact, true);
   const words = new Uint16Array(8 * (plan.strobeLines.length + 1));
@@ -73,7 +73,7 @@ describe.each(CIRCUITS)("%s", (_title, design) => {
     "reads as ngspice's levels say, on the $title",
     (profile) => {
       const random = randomFrom(3);
-      const plan = scanPlanOf(design);
+      const plan = scanTableOf(design);
       const contacts = plan.conductors.map(({ contact }) => contact);
       let low = 0;
       for (let round = 0; round < 5; round++) {
@@ -102,7 +102,7 @@ describe.each(CIRCUITS)("%s", (_title, design) => {
 
 describe("a ladder", () => {
   const bank = (count: number, pullDownOhm: number) => ({
-    taps: Array.from({ length: count }, (_, nth) => `k${nth}`),
+    rungs: Array.from({ length: count }, (_, nth) => `k${nth}`),
     resistorOhm: 1000,
     pullDownOhm,
   });
@@ -123,11 +123,11 @@ describe("a ladder", () => {
   ])(
     "of %i keys with %i ohm pull-down has ngspice's levels within 0.5 %",
     (count, pullDown) => {
-      const own = tapLevels(bank(count, pullDown));
+      const own = rungLevels(bank(count, pullDown));
       for (let tap = 1; tap <= count; tap++) {
         const volt = spiceLadder(count, pullDown, [tap]);
         expect(Math.abs(own[tap - 1] / volt - 1), `tap ${tap}`).toBeLessThan(0.005);
-        expect(tapTold(bank(count, pullDown), volt)).toBe(tap - 1);
+        expect(rungTold(bank(count, pullDown), volt)).toBe(tap - 1);
       }
     },
     60_000,
@@ -154,7 +154,7 @@ describe("a ladder", () => {
       deck.push(`Rk ${node(tap)} read 0.001`, "Rp read 0 1000000");
       return operatingPoint(deck, ["read"]).get("read")!;
     };
-    const own = tapLevels(bank(count, 1_000_000));
+    const own = rungLevels(bank(count, 1_000_000));
     let least = Infinity;
     for (let tap = 1; tap <= count; tap++) {
       least = Math.min(least, lines(tap, -1) - (own[tap - 1] + (own[tap - 2] ?? 0)) / 2);
@@ -283,7 +283,7 @@ describe("two banks of a ladder with a pad held in each", () => {
     [3, 2],
     [1, 1],
   ])("reads what ngspice reads: pad %i of four while pad %i of the other bank is held", (read, other) => {
-    const bank = { taps: ["1", "2", "3", "4"], resistorOhm: 1000, pullDownOhm: 1_000_000 };
+    const bank = { rungs: ["1", "2", "3", "4"], resistorOhm: 1000, pullDownOhm: 1_000_000 };
     const load = floatingLoadOhm(bank, [other])!;
     expect(ladderLevel(bank, [read], [load])).toBeCloseTo(spiceBanks(4, 1000, 1_000_000, read, other), 3);
   });

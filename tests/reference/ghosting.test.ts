@@ -7,7 +7,7 @@ import { placeBlock } from "@/core/edits/placeBlock";
 import { newDesign } from "@/core/document/newDesign";
 import { DIODE_DROP_V, ElectricalWorld } from "@/core/engine/electricalWorld";
 import { randomFrom } from "@/core/optimisation/random";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { point } from "@/core/geometry/point";
 import { DIODE_MODEL, operatingPoint } from "./ngspice";
 
@@ -50,7 +50,7 @@ function engineColumns(
   diodes: "column-to-row" | "none",
   profile: ControllerProfile,
 ): boolean[] {
-  const world = new ElectricalWorld(scanPlanOf(pad(diodes)), profile);
+  const world = new ElectricalWorld(scanTableOf(pad(diodes)), profile);
   for (const key of pressed) world.set(contactOf(key), true);
   const words = new Uint16Array(8 * (SIZE + 1));
   world.answer(words, 8);
@@ -135,7 +135,7 @@ describe("random 3 × 3 boards with some diodes missing, on the small 5 V class"
       const pressed = keys.filter(() => random() < 0.5);
       const missing = new Set(keys.filter(() => random() < 0.4));
       const design = setOwnDiode(pad("column-to-row"), [...missing].map(contactOf), false);
-      const world = new ElectricalWorld(scanPlanOf(design), profile);
+      const world = new ElectricalWorld(scanTableOf(design), profile);
       for (const key of pressed) world.set(contactOf(key), true);
       const words = new Uint16Array(8 * (SIZE + 1));
       world.answer(words, 8);

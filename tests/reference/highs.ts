@@ -4,7 +4,7 @@ import { IMPOSSIBLE, type PinProblem } from "@/core/optimisation/solvePins";
 const solver = loadHighs();
 
 const cell = (net: number, pin: number) => `x${net}_${pin}`;
-const choice = (group: number, way: number) => `y${group}_${way}`;
+const choice = (group: number, option: number) => `y${group}_${option}`;
 
 /** The same problem as an integer programme in CPLEX LP format, as HiGHS reads it. */
 export function lpText({ costs, pins, together }: PinProblem): string {
@@ -17,23 +17,23 @@ export function lpText({ costs, pins, together }: PinProblem): string {
     if (users.length > 1) lines.push(`${users.join(" + ")} <= 1`);
   }
   const binaries = terms.map((term) => term.split(" ")[1]);
-  together.forEach(({ nets, ways, sort }, group) => {
-    binaries.push(...ways.map((_, way) => choice(group, way)));
-    lines.push(`${ways.map((_, way) => choice(group, way)).join(" + ")} = 1`);
+  together.forEach(({ nets, options, sort }, group) => {
+    binaries.push(...options.map((_, option) => choice(group, option)));
+    lines.push(`${options.map((_, option) => choice(group, option)).join(" + ")} = 1`);
     nets.forEach((net, nth) =>
       able[net].forEach((pin) => {
-        // A pin may serve the net only in a way that allows it.
-        const ways_ = ways.flatMap(({ pins: allowed }, way) =>
-          allowed[nth].includes(pin) ? [choice(group, way)] : [],
+        // A pin may serve the net only in an option that allows it.
+        const allowing = options.flatMap(({ pins: allowed }, option) =>
+          allowed[nth].includes(pin) ? [choice(group, option)] : [],
         );
-        lines.push([cell(net, pin), ...ways_.map((y) => `- ${y}`)].join(" ") + " <= 0");
+        lines.push([cell(net, pin), ...allowing.map((y) => `- ${y}`)].join(" ") + " <= 0");
       }),
     );
     together.slice(0, group).forEach((other, before) => {
       if (other.sort !== sort) return;
-      ways.forEach(({ key }, way) =>
-        other.ways.forEach((theirs, there) => {
-          if (theirs.key === key) lines.push(`${choice(group, way)} + ${choice(before, there)} <= 1`);
+      options.forEach(({ key }, option) =>
+        other.options.forEach((theirs, there) => {
+          if (theirs.key === key) lines.push(`${choice(group, option)} + ${choice(before, there)} <= 1`);
         }),
       );
     });

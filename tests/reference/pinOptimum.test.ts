@@ -27,8 +27,8 @@ function randomProblem(): PinProblem {
     nets: [2 * bus, 2 * bus + 1],
     sort: "i2c",
     otherwise: "unplaced" as const,
-    ways: Array.from({ length: 1 + below(3) }, (_, way) => ({
-      key: String(way),
+    options: Array.from({ length: 1 + below(3) }, (_, option) => ({
+      key: String(option),
       pins: [subset(pins, 0.5), subset(pins, 0.5)],
     })),
   }));

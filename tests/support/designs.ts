@@ -1,7 +1,7 @@
 import { demoDesigns } from "../../demo";
 import { addControl, changeControl } from "@/core/edits/controls";
 import { bind } from "@/core/edits/keymap";
-import { chooseController, takePinPlan } from "@/core/edits/pins";
+import { chooseController, adoptPinPlan } from "@/core/edits/pins";
 import { placeBlock } from "@/core/edits/placeBlock";
 import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import { newDesign } from "@/core/document/newDesign";
@@ -34,7 +34,7 @@ export function pad(columns = 3, rows = 3): Design {
 /** The pad wired, with a controller and every net on a pin: nothing to settle but unbound inputs. */
 export function finishedPad(columns = 3, rows = 3): Design {
   const wired = chooseController(shareOutMatrix(pad(columns, rows), "as-laid-out"), "small-5v-18");
-  return takePinPlan(wired, planPins(wired));
+  return adoptPinPlan(wired, planPins(wired));
 }
 
 export const matrixOf = (design: Design): MatrixCircuit =>

@@ -19,7 +19,7 @@ void ov_hal_settle(uint8_t us) { (void)us; }
 /* Read sense lines 16 * bank … 16 * bank + 15 (inputs with pull-up): bit n is the level of line 16 * bank + n.
  * pins.h says how each line is reached. A line of a register chain: latch once when bank 0 is read and shift the whole
  * chain in. Of a multiplexer: set the select lines, settle, read the data pin. Of an expander: read its two ports over
- * the bus. Of a ladder: convert the voltage and answer low for the tap whose window it lies in. */
+ * the bus. Of a ladder: convert the voltage and answer low for the rung whose window it lies in. */
 uint16_t ov_hal_read(uint8_t bank) { (void)bank; return 0xFFFF; }
 
 /* Switch the lamp on this lamp line; on a register chain, shift all of them out and latch. */

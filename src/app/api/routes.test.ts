@@ -157,7 +157,7 @@ describe("plans", () => {
     const { conflict, unplaced } = (await answer(planPins(ask(pots)))).body;
     expect(unplaced).toHaveLength(1);
     expect(conflict.nets).toHaveLength(4);
-    expect(conflict.waysOut.join(" ")).toContain("Read sticks and pots through a multiplexer");
+    expect(conflict.remedies.join(" ")).toContain("Read sticks and pots through a multiplexer");
   });
 
   it("shares out pins, also on another class", async () => {

@@ -10,10 +10,10 @@ import { optionFor, statesPerSecond } from "./option";
 import { joinLots, pinRoomOf } from "./pinRoom";
 import { planBrief } from "./plan";
 import { jointsOf, priceOf, sumParts } from "../catalogue/prices";
-import { switchWays } from "./ways";
-import { lampWays } from "./ways/lampWays";
-import { voltageWays } from "./ways/voltageWays";
-import type { WayContext } from "./ways/way";
+import { switchStrategies } from "./strategies";
+import { lampStrategies } from "./strategies/lampStrategies";
+import { voltageStrategies } from "./strategies/voltageStrategies";
+import type { StrategyContext } from "./strategies/strategy";
 import { type ChosenPlan, type Wish, emptyBrief, noWish, wishSchema } from "../document/wish";
 import { leastAreaCm2, wishTroubles } from "./wishFit";
 
@@ -22,12 +22,12 @@ const profile = (id: string): ControllerProfile => controllerCatalogue.find((eac
 const small = profile("small-5v-18");
 const direct: ChosenPlan = {
   profileId: small.id,
-  strategy: "direct",
-  lampWay: "direct",
-  analogWay: "direct",
-  turnWay: "direct",
+  switchStrategy: "direct",
+  lampStrategy: "direct",
+  voltageStrategy: "direct",
+  turnStrategy: "direct",
 };
-const context = (more: Partial<WayContext> = {}): WayContext => ({
+const context = (more: Partial<StrategyContext> = {}): StrategyContext => ({
   wish: noWish,
   profile: small,
   matrixShape: null,
@@ -41,11 +41,11 @@ const wishes = fc.record({
   lamps: fc.integer({ min: 0, max: 12 }),
 });
 
-describe.each(switchWays)("the way $title", (way) => {
+describe.each(switchStrategies)("the way $title", (way) => {
   it("needs no fewer pins and parts for more inputs", () => {
     let last = { pins: 0, parts: 0 };
     for (let inputs = 20; inputs <= 100; inputs += 8) {
-      const plan = way.plan(
+      const plan = way.cost(
         { switches: inputs, turns: 0 },
         context({ wish: { ...noWish, chords: true }, matrixShape: { rows: 10, columns: 10 } }),
       );
@@ -59,17 +59,17 @@ describe.each(switchWays)("the way $title", (way) => {
   });
 
   it("says its shape in words and takes time to read", () => {
-    const plan = way.plan({ switches: 40, turns: 0 }, context({ matrixShape: { rows: 5, columns: 8 } }))!;
+    const plan = way.cost({ switches: 40, turns: 0 }, context({ matrixShape: { rows: 5, columns: 8 } }))!;
     expect(plan.shape).not.toBe("");
     expect(plan.readUs).toBeGreaterThan(0);
   });
 });
 
 describe("single ways", () => {
-  const pinsOf = (id: string, inputs: number, more: Partial<WayContext> = {}) =>
-    switchWays
+  const pinsOf = (id: string, inputs: number, more: Partial<StrategyContext> = {}) =>
+    switchStrategies
       .find((way) => way.id === id)!
-      .plan({ switches: inputs, turns: 0 }, context(more))
+      .cost({ switches: inputs, turns: 0 }, context(more))
       ?.pins.reduce((sum, { count }) => sum + count, 0);
 
   it("count the pins of the trade", () => {
@@ -86,19 +86,19 @@ describe("single ways", () => {
   });
 
   it("need diodes only when many keys at once must be told", () => {
-    const matrix = switchWays.find(({ id }) => id === "matrix")!;
-    expect(matrix.plan({ switches: 30, turns: 0 }, context({ wish: { ...noWish, chords: true } }))!.parts).toEqual({
+    const matrix = switchStrategies.find(({ id }) => id === "matrix")!;
+    expect(matrix.cost({ switches: 30, turns: 0 }, context({ wish: { ...noWish, chords: true } }))!.parts).toEqual({
       diode: 30,
     });
-    const without = matrix.plan({ switches: 30, turns: 0 }, context({ wish: { ...noWish, chords: false } }))!;
+    const without = matrix.cost({ switches: 30, turns: 0 }, context({ wish: { ...noWish, chords: false } }))!;
     expect(without.parts).toEqual({});
     expect(without.certainty[0].words).toContain("ghosts");
   });
 
   it("light any number of lamps from four pins, and read sixteen voltages through five", () => {
-    expect(lampWays[1].plan(40)!.pins.reduce((sum, { count }) => sum + count, 0)).toBe(4);
-    expect(lampWays[1].plan(2)).toBeNull();
-    expect(voltageWays[1].plan(16, 5)!.pins.reduce((sum, { count }) => sum + count, 0)).toBe(5);
+    expect(lampStrategies[1].cost(40)!.pins.reduce((sum, { count }) => sum + count, 0)).toBe(4);
+    expect(lampStrategies[1].cost(2)).toBeNull();
+    expect(voltageStrategies[1].cost(16, 5)!.pins.reduce((sum, { count }) => sum + count, 0)).toBe(5);
   });
 });
 
@@ -157,10 +157,10 @@ describe("an option", () => {
   it("is none where a way makes no sense", () => {
     const of = (wish: Partial<Wish>, plan: Partial<ChosenPlan>) =>
       optionFor({ ...noWish, ...wish }, { ...direct, ...plan }, small, setting);
-    expect(of({ keys: 9 }, { turnWay: "with-switches" })).toBeNull();
-    expect(of({ keys: 9, encoders: 1 }, { turnWay: "with-switches" })).toBeNull();
-    expect(of({ keys: 2 }, { strategy: "matrix" })).toBeNull();
-    expect(of({ keys: 9 }, { strategy: "no such way" })).toBeNull();
+    expect(of({ keys: 9 }, { turnStrategy: "with-switches" })).toBeNull();
+    expect(of({ keys: 9, encoders: 1 }, { turnStrategy: "with-switches" })).toBeNull();
+    expect(of({ keys: 2 }, { switchStrategy: "matrix" })).toBeNull();
+    expect(of({ keys: 9 }, { switchStrategy: "no such way" })).toBeNull();
     expect(of({}, {})).toMatchObject({ fits: true, partCount: 0 });
   });
 

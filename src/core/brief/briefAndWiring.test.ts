@@ -3,15 +3,15 @@ import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "../catalogue/controllers";
 import { derive } from "../derived/derive";
 import { placeBrief } from "../edits/placeBrief";
-import { takePlan } from "../edits/wireAsPlanned";
+import { adoptPlan } from "../edits/wireAsPlanned";
 import { changeWish } from "../edits/wish";
 import { newDesign } from "../document/newDesign";
 import { factsOf } from "../findings/facts";
 import { optionFor } from "./option";
 import { sumParts } from "../catalogue/prices";
-import { lampWays } from "./ways/lampWays";
-import { switchWays } from "./ways";
-import { voltageWays } from "./ways/voltageWays";
+import { lampStrategies } from "./strategies/lampStrategies";
+import { switchStrategies } from "./strategies";
+import { voltageStrategies } from "./strategies/voltageStrategies";
 import { emptyBrief, noWish } from "../document/wish";
 
 const setting = { brief: emptyBrief, debounceMs: 5, settleUs: 5 };
@@ -34,10 +34,10 @@ const wishes = fc.record({
 });
 const plans = fc.record({
   profileId: fc.constantFrom("large-5v-70", "mid-3v3-34", "dual-core-3v3-26"),
-  strategy: fc.constantFrom(...switchWays.map(({ id }) => id)),
-  lampWay: fc.constantFrom(...lampWays.map(({ id }) => id)),
-  analogWay: fc.constantFrom(...voltageWays.map(({ id }) => id)),
-  turnWay: fc.constantFrom("direct", "with-switches"),
+  switchStrategy: fc.constantFrom(...switchStrategies.map(({ id }) => id)),
+  lampStrategy: fc.constantFrom(...lampStrategies.map(({ id }) => id)),
+  voltageStrategy: fc.constantFrom(...voltageStrategies.map(({ id }) => id)),
+  turnStrategy: fc.constantFrom("direct", "with-switches"),
 });
 
 describe("the brief and the wiring", () => {
@@ -50,7 +50,7 @@ describe("the brief and the wiring", () => {
         if (!option) return;
         let nth = 0;
         const empty = changeWish(newDesign("d", "D"), wish);
-        const wired = takePlan(
+        const wired = adoptPlan(
           placeBrief(empty, () => `c${(nth += 1)}`),
           chosen,
         );

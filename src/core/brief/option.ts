@@ -4,11 +4,11 @@ import { type PinRoom, pinRoomOf } from "./pinRoom";
 import { type PartCounts, priceOf, sumParts } from "../catalogue/prices";
 import { type Language, languageFor, unmetBy } from "./mustHaves";
 import type { Brief, ChosenPlan, Wish } from "../document/wish";
-import { devicesPlan } from "./ways/devices";
-import { switchWayNamed } from "./ways";
-import { lampWays } from "./ways/lampWays";
-import { voltageWays } from "./ways/voltageWays";
-import { type Certainty, type PinLot, type WayContext, type WayPlan, noPlan } from "./ways/way";
+import { devicesPlan } from "./strategies/devices";
+import { switchStrategyNamed } from "./strategies";
+import { lampStrategies } from "./strategies/lampStrategies";
+import { voltageStrategies } from "./strategies/voltageStrategies";
+import { type Certainty, type PinLot, type StrategyContext, type StrategyCost, noCost } from "./strategies/strategy";
 
 export interface PinBalance {
   kind: "all" | "analog" | "interrupt" | "PWM" | "bus";
@@ -57,52 +57,56 @@ const POLL_MS = 1;
 const SCAN_MS = 1;
 
 interface Pieces {
-  switches: WayPlan;
-  lamps: WayPlan;
-  voltages: WayPlan;
-  turns: WayPlan;
-  devices: WayPlan;
+  switches: StrategyCost;
+  lamps: StrategyCost;
+  voltages: StrategyCost;
+  turns: StrategyCost;
+  devices: StrategyCost;
 }
 
 /** A way that has nothing to do is no plan at all, and only its plainest form is worth a line. */
-const idleOr = (count: number, isPlain: boolean, plan: () => WayPlan | null | undefined): WayPlan | null =>
-  count === 0 && isPlain ? noPlan : (plan() ?? null);
+const idleOr = (count: number, isPlain: boolean, cost: () => StrategyCost | null | undefined): StrategyCost | null =>
+  count === 0 && isPlain ? noCost : (cost() ?? null);
 
 /** The ways of a plan worked out for a wish; null when one of them makes no sense for it. */
-function piecesOf(wish: Wish, plan: ChosenPlan, context: WayContext): Pieces | null {
+function piecesOf(wish: Wish, plan: ChosenPlan, context: StrategyContext): Pieces | null {
   const needs = needsOf(wish);
-  const { strategy, lampWay, analogWay } = plan;
-  const switchWay = switchWayNamed(strategy);
-  const together = plan.turnWay === "with-switches";
-  if (together && (!switchWay?.carriesTurns || needs.turns === 0)) return null;
+  const { switchStrategy, lampStrategy, voltageStrategy } = plan;
+  const switched = switchStrategyNamed(switchStrategy);
+  const together = plan.turnStrategy === "with-switches";
+  if (together && (!switched?.carriesTurns || needs.turns === 0)) return null;
   const { settleUs, matrixShape } = context;
   const inputs = { switches: needs.switches, turns: together ? needs.turns : 0 };
   const lines = inputs.switches + 2 * inputs.turns;
   const shape = matrixShape ? `${matrixShape.rows} × ${matrixShape.columns}` : "";
-  const key = [strategy, inputs.switches, inputs.turns, wish.chords, shape, settleUs].join("|");
-  const switches = idleOr(lines, strategy === "direct", () => remembered(key, () => switchWay?.plan(inputs, context)));
-  const lamps = idleOr(needs.lamps, lampWay === "direct", () =>
-    remembered(`lamps ${lampWay} ${needs.lamps}`, () => lampWays.find(({ id }) => id === lampWay)?.plan(needs.lamps)),
+  const key = [switchStrategy, inputs.switches, inputs.turns, wish.chords, shape, settleUs].join("|");
+  const switches = idleOr(lines, switchStrategy === "direct", () =>
+    remembered(key, () => switched?.cost(inputs, context)),
   );
-  const voltages = idleOr(needs.voltages, analogWay === "direct", () =>
-    remembered(`voltages ${analogWay} ${needs.voltages} ${settleUs}`, () =>
-      voltageWays.find(({ id }) => id === analogWay)?.plan(needs.voltages, settleUs),
+  const lamps = idleOr(needs.lamps, lampStrategy === "direct", () =>
+    remembered(`lamps ${lampStrategy} ${needs.lamps}`, () =>
+      lampStrategies.find(({ id }) => id === lampStrategy)?.cost(needs.lamps),
+    ),
+  );
+  const voltages = idleOr(needs.voltages, voltageStrategy === "direct", () =>
+    remembered(`voltages ${voltageStrategy} ${needs.voltages} ${settleUs}`, () =>
+      voltageStrategies.find(({ id }) => id === voltageStrategy)?.cost(needs.voltages, settleUs),
     ),
   );
   if (!switches || !lamps || !voltages) return null;
   const turns = together
-    ? noPlan
+    ? noCost
     : remembered(`turns ${needs.turns} ${settleUs}`, () =>
-        switchWayNamed("direct")!.plan({ switches: 0, turns: needs.turns }, context),
+        switchStrategyNamed("direct")!.cost({ switches: 0, turns: needs.turns }, context),
       )!;
   return { switches, lamps, voltages, turns, devices: devicesPlan(context) };
 }
 
 /** Plans of circuits by what they depend on: the searches for what breaks a plan ask for the same ones again and again. */
-const known = new Map<string, WayPlan | null>();
+const known = new Map<string, StrategyCost | null>();
 const MOST_KNOWN = 4000;
 
-function remembered(key: string, compute: () => WayPlan | null | undefined): WayPlan | null {
+function remembered(key: string, compute: () => StrategyCost | null | undefined): StrategyCost | null {
   const plan = known.get(key);
   if (plan !== undefined) return plan;
   if (known.size >= MOST_KNOWN) known.clear();
@@ -129,7 +133,7 @@ function turnCertainty(wish: Wish, plan: ChosenPlan, scanUs: number): Certainty[
         words: `knobs are read ${Math.round(readings)} times a second but make ${Math.round(states)} states: sure up to ${sureTurns(readings)} turns a second`,
       },
     ];
-  if (plan.turnWay !== "with-switches") return [];
+  if (plan.turnStrategy !== "with-switches") return [];
   return [{ weight: "note", words: `knobs are read in turn: sure up to ${sureTurns(readings)} turns a second` }];
 }
 
@@ -180,11 +184,11 @@ function balances(lots: PinLot[], room: PinRoom, profile: ControllerProfile): Pi
 
 const titleOf = (plan: ChosenPlan, wish: Wish) => {
   const needs = needsOf(wish);
-  const words = [switchWayNamed(plan.strategy)?.title ?? plan.strategy];
-  if (plan.turnWay === "with-switches") words.push("knobs too");
-  if (needs.lamps > 0) words.push(lampWays.find(({ id }) => id === plan.lampWay)!.title);
-  if (needs.voltages > 0 && plan.analogWay !== "direct")
-    words.push(voltageWays.find(({ id }) => id === plan.analogWay)!.title);
+  const words = [switchStrategyNamed(plan.switchStrategy)?.title ?? plan.switchStrategy];
+  if (plan.turnStrategy === "with-switches") words.push("knobs too");
+  if (needs.lamps > 0) words.push(lampStrategies.find(({ id }) => id === plan.lampStrategy)!.title);
+  if (needs.voltages > 0 && plan.voltageStrategy !== "direct")
+    words.push(voltageStrategies.find(({ id }) => id === plan.voltageStrategy)!.title);
   return words.join(", ");
 };
 
@@ -198,7 +202,7 @@ export function optionFor(
   const { brief, settleUs, debounceMs } = setting;
   const pieces = piecesOf(wish, plan, { wish, profile, matrixShape: brief.matrixShape, settleUs });
   if (!pieces) return null;
-  const all = Object.values(pieces) as WayPlan[];
+  const all = Object.values(pieces) as StrategyCost[];
   const lots = all.flatMap(({ pins }) => pins);
   const room = pinRoomOf(lots, profile);
   const language = languageFor(wish, profile);
@@ -211,7 +215,7 @@ export function optionFor(
   ]);
   const partsMoney = Object.entries(parts).reduce((sum, [id, count]) => sum + count * priceOf(id, brief.prices), 0);
   return {
-    id: [profile.id, plan.strategy, plan.turnWay, plan.lampWay, plan.analogWay].join("/"),
+    id: [profile.id, plan.switchStrategy, plan.turnStrategy, plan.lampStrategy, plan.voltageStrategy].join("/"),
     plan,
     profile,
     title: titleOf(plan, wish),

@@ -1,6 +1,6 @@
 import { type ControllerProfile, type Pin, usablePins } from "../catalogue/controllers/controllerProfile";
 import { lacks } from "../pins/capability";
-import type { PinLot } from "./ways/way";
+import type { PinLot } from "./strategies/strategy";
 
 export interface PinRoom {
   /** Every need met by a pin of its own. */

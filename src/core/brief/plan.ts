@@ -3,9 +3,9 @@ import { counted, listed } from "../words";
 import { needsOf } from "./needs";
 import { type BriefOption, type OptionSetting, optionFor } from "./option";
 import { jointsOf } from "../catalogue/prices";
-import { switchWays } from "./ways";
-import { lampWays } from "./ways/lampWays";
-import { voltageWays } from "./ways/voltageWays";
+import { switchStrategies } from "./strategies";
+import { lampStrategies } from "./strategies/lampStrategies";
+import { voltageStrategies } from "./strategies/voltageStrategies";
 import type { ChosenPlan, Wish } from "../document/wish";
 
 export interface RankedOption extends BriefOption {
@@ -20,14 +20,20 @@ const TURN_WAYS = ["direct", "with-switches"];
 /** All combinations of ways that the wish gives a reason for. */
 function plansFor(wish: Wish, profileId: string): ChosenPlan[] {
   const needs = needsOf(wish);
-  const lamps = needs.lamps === 0 ? lampWays.slice(0, 1) : lampWays;
-  const voltages = needs.voltages === 0 ? voltageWays.slice(0, 1) : voltageWays;
+  const lamps = needs.lamps === 0 ? lampStrategies.slice(0, 1) : lampStrategies;
+  const voltages = needs.voltages === 0 ? voltageStrategies.slice(0, 1) : voltageStrategies;
   const turns = needs.turns === 0 ? TURN_WAYS.slice(0, 1) : TURN_WAYS;
-  const switches = needs.switches === 0 && needs.turns === 0 ? switchWays.slice(0, 1) : switchWays;
-  return switches.flatMap(({ id: strategy }) =>
-    turns.flatMap((turnWay) =>
-      lamps.flatMap(({ id: lampWay }) =>
-        voltages.map(({ id: analogWay }) => ({ profileId, strategy, turnWay, lampWay, analogWay })),
+  const switches = needs.switches === 0 && needs.turns === 0 ? switchStrategies.slice(0, 1) : switchStrategies;
+  return switches.flatMap(({ id: switchStrategy }) =>
+    turns.flatMap((turnStrategy) =>
+      lamps.flatMap(({ id: lampStrategy }) =>
+        voltages.map(({ id: voltageStrategy }) => ({
+          profileId,
+          switchStrategy,
+          turnStrategy,
+          lampStrategy,
+          voltageStrategy,
+        })),
       ),
     ),
   );

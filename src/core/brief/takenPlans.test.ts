@@ -1,9 +1,9 @@
 import { describe, expect, it } from "vitest";
 import { controllerCatalogue } from "../catalogue/controllers";
 import { placeBrief } from "../edits/placeBrief";
-import { takePlan } from "../edits/wireAsPlanned";
+import { adoptPlan } from "../edits/wireAsPlanned";
 import { changeWish } from "../edits/wish";
-import { takePinPlan } from "../edits/pins";
+import { adoptPinPlan } from "../edits/pins";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { findingsOf } from "../findings/check";
@@ -44,11 +44,11 @@ function built(wish: Partial<Wish>): Design {
   const [best] = planBrief(whole, controllerCatalogue, setting).filter(({ fits, unmet }) => fits && unmet.length === 0);
   let nth = 0;
   const empty = changeWish(newDesign("d", "D"), wish);
-  const wired = takePlan(
+  const wired = adoptPlan(
     placeBrief(empty, () => `c${(nth += 1)}`),
     best.plan,
   );
-  return takePinPlan(wired, planPins(wired));
+  return adoptPinPlan(wired, planPins(wired));
 }
 
 describe("a plan that is taken, placed, wired and pinned", () => {

@@ -5,7 +5,7 @@ import { newDesign } from "../document/newDesign";
 import { findingsOf } from "../findings/check";
 import type { CapLot, CapSet } from "../document/capSet";
 import { coverage, missingBySize } from "./coverage";
-import { takeRowChange } from "../edits/capRows";
+import { applyRowChange } from "../edits/capRows";
 import { rowChanges } from "./rowChanges";
 
 let n = 0;
@@ -83,7 +83,7 @@ describe("changes of a row", () => {
 
   it("cure what they promise: fewer caps are missing, and no caps overlap", () => {
     const before = coverage(block, short).missing.length;
-    const after = rowChanges(block, short).reduce(takeRowChange, block);
+    const after = rowChanges(block, short).reduce(applyRowChange, block);
     expect(coverage(after, short).missing.length).toBeLessThan(before);
     expect(findingsOf(after).filter(({ rule }) => rule === "layout/overlap")).toEqual([]);
   });

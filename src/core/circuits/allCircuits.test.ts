@@ -72,16 +72,16 @@ describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) =>
   const circuit = only(design, kind);
   const members = circuitKindOf(circuit).members(circuit);
   const { plans, elements, netById } = derive(design);
-  const plan = plans[design.circuits.indexOf(circuit)];
+  const built = plans[design.circuits.indexOf(circuit)];
 
   it("takes what it can of everything, and its schema takes it", () => {
     expect(members.length).toBeGreaterThan(0);
     expect(circuitSchema.safeParse(circuit).success).toBe(true);
-    for (const id of members) expect(circuitKindOf(circuit).takes(elements.get(id)!)).toBe(true);
+    for (const id of members) expect(circuitKindOf(circuit).accepts(elements.get(id)!)).toBe(true);
   });
 
   it("joins each contact of each member to one net, but a radio's and a display's spare ones to none", () => {
-    const joints = plan.nets.flatMap((net) => net.joints.map(({ contactId }) => contactId));
+    const joints = built.nets.flatMap((net) => net.joints.map(({ contactId }) => contactId));
     expect(new Set(joints).size).toBe(joints.length);
     for (const id of members)
       for (const contact of elements.get(id)!.contacts)
@@ -89,7 +89,7 @@ describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) =>
   });
 
   it("has added parts whose terminals lie on its nets, at their places", () => {
-    for (const chip of plan.chips)
+    for (const chip of built.chips)
       chip.terminals.forEach(({ name, netId }, nth) => {
         if (netId === null) return;
         const joint = netById.get(netId)!.joints.find(({ contactId }) => contactId === `${chip.id}.${name}`);
@@ -98,14 +98,14 @@ describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) =>
   });
 
   it("conducts between nets that exist, and says how each line without a pin is reached", () => {
-    for (const { from, to } of plan.conductors) expect([netById.has(from), netById.has(to)]).toEqual([true, true]);
+    for (const { from, to } of built.conductors) expect([netById.has(from), netById.has(to)]).toEqual([true, true]);
     const lines = [
-      ...plan.groups.flatMap(({ cells }) => cells.map(({ senseNet }) => senseNet)),
-      ...plan.encoders.flatMap(({ netA, netB }) => [netA, netB]),
-      ...plan.lamps.map(({ net }) => net),
+      ...built.groups.flatMap(({ cells }) => cells.map(({ senseNet }) => senseNet)),
+      ...built.encoders.flatMap(({ netA, netB }) => [netA, netB]),
+      ...built.lamps.map(({ net }) => net),
     ];
     for (const line of lines)
-      expect(Boolean(netById.get(line)?.need) || line in plan.reached, `${line} is reached`).toBe(true);
+      expect(Boolean(netById.get(line)?.need) || line in built.reached, `${line} is reached`).toBe(true);
   });
 
   it("lets go of each member, and is gone with the last", () => {
@@ -115,7 +115,7 @@ describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) =>
   });
 
   it("tells how it is put together and what for", () => {
-    expect(circuitKindOf(circuit).steps(circuit, plan).length).toBeGreaterThan(0);
+    expect(circuitKindOf(circuit).steps(circuit, built).length).toBeGreaterThan(0);
     expect(circuitKindNamed(kind).purpose).toMatch(/\.$/);
   });
 });
@@ -195,7 +195,7 @@ describe("settings of circuits", () => {
 
   it("eight-way multiplexers need a select line less and twice as many parts", () => {
     const wide = wireAs(keyBlock(6, 5), "multiplexer", allIds(keyBlock(6, 5)));
-    const narrow = changeCircuit<MultiplexerCircuit>(wide, "mux", { ways: 8 });
+    const narrow = changeCircuit<MultiplexerCircuit>(wide, "mux", { channels: 8 });
     const count = (design: Design) => [derive(design).chips.length, derive(design).signalNets.length];
     expect(count(wide)).toEqual([2, 4 + 2]);
     expect(count(narrow)).toEqual([4, 3 + 4]);

@@ -3,7 +3,7 @@ import { addI2c } from "./buses";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import type { Net, PlacedElement } from "./net";
-import { PlanBuilder, middleOf, present } from "./planBuilder";
+import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
 
 const busDisplaysSchema = z.strictObject({
   ...listFields,
@@ -24,7 +24,7 @@ interface Branch {
   sda: Net;
 }
 
-function addDisplay(builder: PlanBuilder, display: PlacedElement, { scl, sda }: Branch) {
+function addDisplay(builder: CircuitBuilder, display: PlacedElement, { scl, sda }: Branch) {
   builder.joint(builder.ground, display, CONTACT.minus);
   builder.joint(builder.supply, display, CONTACT.plus);
   builder.joint(scl, display, CONTACT.SCL);
@@ -33,7 +33,7 @@ function addDisplay(builder: PlanBuilder, display: PlacedElement, { scl, sda }: 
 
 /** Terminals of the common 24-terminal 8-branch class (typical; from memory). */
 function addMultiplexer(
-  builder: PlanBuilder,
+  builder: CircuitBuilder,
   nth: number,
   main: Branch,
   branches: Branch[],
@@ -67,7 +67,12 @@ const branchesNeeded = (displays: number, ownAddresses: number): number =>
 export const displayPlaces = (ownAddresses: number): number => MOST_MULTIPLEXERS * BRANCHES * ownAddresses;
 
 /** Each branch has its pull-ups at its first display. */
-function ownBranches(builder: PlanBuilder, count: number, displays: PlacedElement[], ownAddresses: number): Branch[] {
+function ownBranches(
+  builder: CircuitBuilder,
+  count: number,
+  displays: PlacedElement[],
+  ownAddresses: number,
+): Branch[] {
   return Array.from({ length: Math.min(count, MOST_MULTIPLEXERS * BRANCHES) }, (_, nth) => {
     const { contacts } = displays[nth * ownAddresses];
     const line = (name: "SCL" | "SDA") => {
@@ -88,12 +93,12 @@ export const busDisplays: CircuitKind<BusDisplays> = {
   purpose: "Two wires for all displays; alike ones beyond their addresses go behind a bus multiplexer.",
   schema: busDisplaysSchema,
   fresh: (id, name) => ({ id, kind: "bus-displays", name, members: [], bus: 0, ownAddresses: 2 }),
-  takes: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "SDA"),
+  accepts: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "SDA"),
   ...memberList,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
-    const displays = present(circuit.members, elements).filter(busDisplays.takes);
-    if (displays.length === 0) return builder.plan;
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
+    const displays = present(circuit.members, elements).filter(busDisplays.accepts);
+    if (displays.length === 0) return builder.built;
     const main = addI2c(builder, circuit.bus, middleOf(displays));
     const all = branchesNeeded(displays.length, circuit.ownAddresses);
     const branches = all === 1 ? [main] : ownBranches(builder, all, displays, circuit.ownAddresses);
@@ -108,10 +113,10 @@ export const busDisplays: CircuitKind<BusDisplays> = {
         const fed = displays.slice(first, first + BRANCHES * circuit.ownAddresses);
         addMultiplexer(builder, nth, main, here, fed);
       }
-    return builder.plan;
+    return builder.built;
   },
-  steps: (_circuit, plan) => [
-    ...(plan.chips.length > 0
+  steps: (_circuit, built) => [
+    ...(built.chips.length > 0
       ? ["Put the bus multiplexer down; each branch has its own pair of pull-up resistors."]
       : ["One pair of pull-up resistors serves the whole bus; many display modules carry their own."]),
     "Run SCL and SDA side by side, with ground beside them, and keep them short.",

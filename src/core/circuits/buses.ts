@@ -1,9 +1,9 @@
 import type { Point } from "../geometry/point";
 import { type Net, busNeed } from "./net";
-import type { PlanBuilder } from "./planBuilder";
+import type { CircuitBuilder } from "./circuitBuilder";
 
 /** The two wires of an I²C bus with their pull-ups; every circuit on the same bus gets the same nets and the same pair. */
-export function addI2c(builder: PlanBuilder, bus: number, at: Point): { scl: Net; sda: Net } {
+export function addI2c(builder: CircuitBuilder, bus: number, at: Point): { scl: Net; sda: Net } {
   const busId = `i2c${bus}`;
   const line = (name: "SCL" | "SDA") => {
     const need = busNeed("i2c", name);
@@ -17,7 +17,7 @@ export function addI2c(builder: PlanBuilder, bus: number, at: Point): { scl: Net
 }
 
 /** The three shared wires of an SPI bus. */
-export function addSpi(builder: PlanBuilder, bus: number): { clock: Net; dataIn: Net; dataOut: Net } {
+export function addSpi(builder: CircuitBuilder, bus: number): { clock: Net; dataIn: Net; dataOut: Net } {
   const busId = `spi${bus}`;
   const line = (name: "clock" | "data in" | "data out", short: string) =>
     builder.net(`${busId}.${short}`, `SPI${bus + 1} ${short}`, "bus", busNeed("spi", name), { busId });

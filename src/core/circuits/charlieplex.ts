@@ -3,7 +3,7 @@ import { idSchema } from "../catalogue/kinds/controlKind";
 import type { Point } from "../geometry/point";
 import type { CircuitKind } from "./circuitKind";
 import { outputNeed } from "./net";
-import { PlanBuilder } from "./planBuilder";
+import { CircuitBuilder } from "./circuitBuilder";
 
 const pairSchema = z.strictObject({ from: whole(0, 15), to: whole(0, 15) });
 export type LinePair = z.infer<typeof pairSchema>;
@@ -36,7 +36,7 @@ export const charlieplex: CircuitKind<Charlieplex> = {
   purpose: "n lines light n · (n − 1) lamps one after another: dimmer with every lamp more, no added logic.",
   schema: charlieplexSchema,
   fresh: (id, name) => ({ id, kind: "charlieplex", name, pairs: {} }),
-  takes: (element) => element.kind === "lamp",
+  accepts: (element) => element.kind === "lamp",
   members: (circuit) => Object.keys(circuit.pairs),
   with(circuit, ids) {
     const pairs = { ...circuit.pairs };
@@ -50,9 +50,9 @@ export const charlieplex: CircuitKind<Charlieplex> = {
     const { [elementId]: _, ...pairs } = circuit.pairs;
     return { ...circuit, pairs };
   },
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
-    const { plan } = builder;
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
+    const { built } = builder;
     /** The pin's side of a line's resistor has the line's name; the lamps hang on the other side. */
     const line = (number: number, at: Point) => {
       const name = `X${number + 1}`;
@@ -64,13 +64,13 @@ export const charlieplex: CircuitKind<Charlieplex> = {
     for (const [id, { from, to }] of Object.entries(circuit.pairs)) {
       const element = elements.get(id);
       if (!element) continue;
-      if (!charlieplex.takes(element)) continue;
+      if (!charlieplex.accepts(element)) continue;
       builder.joint(line(from, element.contacts[0].at), element, 0);
       builder.joint(line(to, element.contacts[1].at), element, 1);
-      plan.lamps.push({ elementId: id, net: id });
-      plan.reached[id] = `X${from + 1} high, X${to + 1} low, the other lines floating`;
+      built.lamps.push({ elementId: id, net: id });
+      built.reached[id] = `X${from + 1} high, X${to + 1} low, the other lines floating`;
     }
-    return plan;
+    return built;
   },
   steps: () => [
     "Put a resistor into each line at its pin: every lamp's current passes two of them.",

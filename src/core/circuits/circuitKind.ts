@@ -64,14 +64,14 @@ export interface LadderBank {
   /** The line it is read on, and the net that powers it. */
   line: string;
   top: string;
-  /** Element ids from the lowest tap to the highest. */
-  taps: string[];
+  /** Element ids from the lowest rung to the highest. */
+  rungs: string[];
   resistorOhm: number;
   pullDownOhm: number;
 }
 
 /** All that a circuit means electrically. */
-export interface CircuitPlan {
+export interface BuiltCircuit {
   nets: Net[];
   conductors: Conductor[];
   groups: ScanGroup[];
@@ -100,7 +100,7 @@ export interface CircuitKind<C extends CircuitBase> {
   purpose: string;
   schema: Schema<C>;
   fresh(id: string, name: string): C;
-  takes(element: Element): boolean;
+  accepts(element: Element): boolean;
   members(circuit: C): string[];
   /** The circuit with elements added at its end; none of them is in it yet. */
   with(circuit: C, elementIds: string[]): C;
@@ -108,7 +108,7 @@ export interface CircuitKind<C extends CircuitBase> {
   without(circuit: C, elementId: string): C;
   /** Lines of one added part, where members can be ordered by place to keep its branches short. */
   partLines?(circuit: C): number;
-  plan(circuit: C, elements: Map<string, PlacedElement>, places: ChipPlaces): CircuitPlan;
+  build(circuit: C, elements: Map<string, PlacedElement>, places: ChipPlaces): BuiltCircuit;
   /** How it is put together, step by step, in the order of the work. */
-  steps(circuit: C, plan: CircuitPlan): string[];
+  steps(circuit: C, built: BuiltCircuit): string[];
 }

@@ -35,7 +35,7 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
 
     it("conduct between nets that exist", () => {
       const ids = new Set(derive(design).nets.map((net) => net.id));
-      for (const { from, to } of plans(design).flatMap((plan) => plan.conductors)) {
+      for (const { from, to } of plans(design).flatMap((built) => built.conductors)) {
         expect(ids.has(from)).toBe(true);
         expect(ids.has(to)).toBe(true);
       }
@@ -43,7 +43,7 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
 
     it("drive what they strobe and read what they sense", () => {
       const { netById } = derive(design);
-      for (const group of plans(design).flatMap((plan) => plan.groups)) {
+      for (const group of plans(design).flatMap((built) => built.groups)) {
         if (group.strobeNet) expect(netById.get(group.strobeNet)!.need).toMatchObject({ output: true, input: false });
         for (const { senseNet } of group.cells)
           expect(netById.get(senseNet)!.need).toMatchObject({ input: true, pullUp: true });
@@ -51,8 +51,8 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
     });
 
     it("scan every switch once", () => {
-      const scanned = plans(design).flatMap((plan) =>
-        plan.groups.flatMap((group) => group.cells.map((cell) => cell.elementId)),
+      const scanned = plans(design).flatMap((built) =>
+        built.groups.flatMap((group) => group.cells.map((cell) => cell.elementId)),
       );
       const switches = [...derive(design).elements.values()].filter((element) => element.kind === "switch");
       expect(scanned.sort()).toEqual(switches.map((element) => element.id).sort());
@@ -63,8 +63,8 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
 describe("a matrix", () => {
   it("turns round what is driven with the diodes' direction", () => {
     const needs = (diodes: "column-to-row" | "row-to-column" | "none") => {
-      const plan = matrix.plan({ ...matrixOf(finishedPad()), diodes }, derive(finishedPad()).elements, {});
-      return plan.nets.filter((net) => net.role === "row").every((net) => net.need!.output);
+      const built = matrix.build({ ...matrixOf(finishedPad()), diodes }, derive(finishedPad()).elements, {});
+      return built.nets.filter((net) => net.role === "row").every((net) => net.need!.output);
     };
     expect(needs("column-to-row")).toBe(true);
     expect(needs("none")).toBe(true);
@@ -74,7 +74,7 @@ describe("a matrix", () => {
   it("counts the diodes that are fitted", () => {
     const count = (withoutDiode: string[], diodes: "column-to-row" | "none" = "column-to-row") =>
       matrix
-        .plan({ ...matrixOf(finishedPad()), withoutDiode, diodes }, derive(finishedPad()).elements, {})
+        .build({ ...matrixOf(finishedPad()), withoutDiode, diodes }, derive(finishedPad()).elements, {})
         .inline.filter(({ sort }) => sort === "diode").length;
     expect([count([]), count(["k1:press", "k2:press"]), count([], "none")]).toEqual([10, 8, 0]);
   });
@@ -88,7 +88,7 @@ describe("a matrix", () => {
 
   it("takes switches only", () => {
     const kinds = [...derive(pad()).elements.values()]
-      .filter((element) => matrix.takes(element))
+      .filter((element) => matrix.accepts(element))
       .map((element) => element.kind);
     expect(new Set(kinds)).toEqual(new Set(["switch"]));
   });

@@ -3,7 +3,7 @@ import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { type Net, type PlacedElement, analogNeed, inputNeed, outputNeed, pwmNeed, readNeed } from "./net";
 import { point } from "../geometry/point";
-import { PlanBuilder, middleOf, present } from "./planBuilder";
+import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
 import { isRead, readEnds } from "./readEnds";
 
 /** What a closed switch does: pulls its pin down against the internal pull-up, or up against an added resistor. */
@@ -15,25 +15,25 @@ export type DirectCircuit = z.infer<typeof directSchema>;
 /** Usual resistor that holds an input down while its contact is open (common practice). */
 const PULL_DOWN = "10 kΩ to ground";
 
-function addRead(builder: PlanBuilder, circuit: DirectCircuit, element: PlacedElement) {
+function addRead(builder: CircuitBuilder, circuit: DirectCircuit, element: PlacedElement) {
   if (circuit.polarity === "to-ground") return readEnds(builder, element, inputNeed);
   const ends = readEnds(builder, element, readNeed, { common: builder.supply, heldBy: "resistor" });
   for (const { net } of ends) {
     builder.shunt(`pull-down ${net.id}`, "resistor", "10 kΩ", net, builder.ground, net.joints[0].at);
-    builder.plan.reached[net.id] = `pressed reads high, held by ${PULL_DOWN}`;
+    builder.built.reached[net.id] = `pressed reads high, held by ${PULL_DOWN}`;
   }
   return ends;
 }
 
-function addLamp(builder: PlanBuilder, element: PlacedElement) {
+function addLamp(builder: CircuitBuilder, element: PlacedElement) {
   const net = builder.net(element.id, element.label, "lamp", outputNeed);
   builder.inline("resistor", net, element, 0);
   builder.joint(builder.ground, element, 1);
-  builder.plan.lamps.push({ elementId: element.id, net: element.id });
+  builder.built.lamps.push({ elementId: element.id, net: element.id });
 }
 
 /** A wiper on an analog pin; its ends are on the supply and on ground. */
-function addAnalog(builder: PlanBuilder, element: PlacedElement) {
+function addAnalog(builder: CircuitBuilder, element: PlacedElement) {
   builder.joint(builder.net(element.id, element.label, "analog", analogNeed), element, 1);
   builder.joint(builder.supply, element, 0);
   builder.joint(builder.ground, element, 2);
@@ -45,7 +45,7 @@ const TRANSISTOR_FROM_MA = 4;
 const SMALL_TRANSISTOR_MA = 150;
 
 /** Small ones straight from the pin; what takes more hangs on the supply and is switched on its ground side. */
-function addOutput(builder: PlanBuilder, element: PlacedElement) {
+function addOutput(builder: CircuitBuilder, element: PlacedElement) {
   const pin = builder.net(element.id, element.label, "output", pwmNeed);
   const currentMa = element.currentMa ?? 0;
   if (currentMa <= TRANSISTOR_FROM_MA) {
@@ -86,11 +86,11 @@ export const direct: CircuitKind<DirectCircuit> = {
   purpose: "One pin for each end: nothing between contact and pin, and the most pins.",
   schema: directSchema,
   fresh: (id, name) => ({ id, kind: "direct", name, members: [], polarity: "to-ground" }),
-  takes: (element) => TAKEN.includes(element.kind),
+  accepts: (element) => TAKEN.includes(element.kind),
   ...memberList,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
-    const members = present(circuit.members, elements).filter(direct.takes);
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
+    const members = present(circuit.members, elements).filter(direct.accepts);
     for (const element of members) {
       if (isRead(element)) addRead(builder, circuit, element);
       if (element.kind === "lamp") addLamp(builder, element);
@@ -99,14 +99,14 @@ export const direct: CircuitKind<DirectCircuit> = {
     }
     const voltages = members.filter(({ kind }) => kind === "analog").length;
     const read = members.some(isRead);
-    builder.plan.reading = { settles: read ? 1 : 0, fixedUs: voltages * CONVERSION_US };
-    return builder.plan;
+    builder.built.reading = { settles: read ? 1 : 0, fixedUs: voltages * CONVERSION_US };
+    return builder.built;
   },
-  steps: ({ polarity }, plan) => [
+  steps: ({ polarity }, built) => [
     polarity === "to-ground"
       ? "Join the second contact of every switch to ground."
       : `Join the second contact of every switch to the supply, and each pin's lead through ${PULL_DOWN}.`,
-    ...(plan.lamps.length > 0 ? ["Put each lamp's resistor into the lead at its longer leg, the anode."] : []),
+    ...(built.lamps.length > 0 ? ["Put each lamp's resistor into the lead at its longer leg, the anode."] : []),
     "Run each lead to its pin.",
   ],
 };

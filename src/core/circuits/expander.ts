@@ -3,7 +3,7 @@ import { addI2c } from "./buses";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { type Net, interruptNeed } from "./net";
-import { PlanBuilder, middleOf, present } from "./planBuilder";
+import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
 import { endCount, isRead, readEnds } from "./readEnds";
 
 /** Three address terminals (typical of the class). */
@@ -35,7 +35,7 @@ interface Lines {
 }
 
 /** Terminals of the common 28-terminal 16-line class (typical; from memory). Open inputs are held by its own pull-ups. */
-function terminals(builder: PlanBuilder, read: (Net | null)[], { scl, sda, interrupt }: Lines, address: number) {
+function terminals(builder: CircuitBuilder, read: (Net | null)[], { scl, sda, interrupt }: Lines, address: number) {
   const port = (name: string, from: number) =>
     Array.from({ length: 8 }, (_, bit): [string, Net | null] => [`${name}${bit}`, read[from + bit] ?? null]);
   const strap = (bit: number): [string, Net] => [`A${bit}`, (address >> bit) & 1 ? builder.supply : builder.ground];
@@ -66,15 +66,15 @@ export const expander: CircuitKind<ExpanderCircuit> = {
   purpose: "16 inputs each on the two wires of the bus, up to eight by address; slower than registers.",
   schema: expanderSchema,
   fresh: (id, name) => ({ id, kind: "expander", name, members: [], bus: 0, addresses: [], interrupt: false }),
-  takes: isRead,
+  accepts: isRead,
   ...memberList,
   partLines: () => LINES,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
-    const { plan } = builder;
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
+    const { built } = builder;
     const members = present(circuit.members, elements).filter(isRead);
     const lines = members.reduce((sum, element) => sum + endCount(element), 0);
-    if (lines === 0) return plan;
+    if (lines === 0) return built;
     const { scl, sda } = addI2c(builder, circuit.bus, middleOf(members));
     const interrupt = circuit.interrupt ? builder.own("interrupt", "interrupt", interruptNeed) : null;
     const ends = members.flatMap((element) => readEnds(builder, element, null));
@@ -91,15 +91,15 @@ export const expander: CircuitKind<ExpanderCircuit> = {
       const usual = middleOf(here.map(({ element }) => element));
       builder.chip(`U${nth + 1}`, "16-line I²C expander", "expander", pins, usual);
       here.forEach(({ net }, bit) => {
-        plan.reached[net.id] = `expander at address ${address}, line P${bit < 8 ? "A" : "B"}${bit % 8}`;
+        built.reached[net.id] = `expander at address ${address}, line P${bit < 8 ? "A" : "B"}${bit % 8}`;
       });
     }
-    plan.reading.fixedUs = count * READ_US;
-    return plan;
+    built.reading.fixedUs = count * READ_US;
+    return built;
   },
-  steps: (_circuit, plan) => [
+  steps: (_circuit, built) => [
     "Put the expanders down with 100 nF from supply to ground at each, and set their address terminals.",
-    `Run both bus wires past ${plan.chips.length === 1 ? "it" : "all of them"}, with one pair of pull-up resistors for the whole bus.`,
+    `Run both bus wires past ${built.chips.length === 1 ? "it" : "all of them"}, with one pair of pull-up resistors for the whole bus.`,
     "Run each contact to its line and the contacts' other sides to ground; the expander's own pull-ups hold the lines.",
   ],
 };

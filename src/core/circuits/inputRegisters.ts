@@ -2,7 +2,7 @@ import { z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { type Net, outputNeed, readNeed } from "./net";
-import { PlanBuilder, middleOf, present } from "./planBuilder";
+import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
 import { isRead, readEnds } from "./readEnds";
 
 const inputRegistersSchema = z.strictObject({ ...listFields, kind: z.literal("input-registers") });
@@ -18,7 +18,7 @@ interface Bus {
 }
 
 /** Terminals of a 74HC165 by its data sheet: the eight inputs, latch, clock, serial in and out. */
-function terminals(builder: PlanBuilder, read: (Net | null)[], bus: Bus, chain: [Net | null, Net]) {
+function terminals(builder: CircuitBuilder, read: (Net | null)[], bus: Bus, chain: [Net | null, Net]) {
   const [serialIn, serialOut] = chain;
   const pins: [string, Net | null][] = [
     ["SH/LD", bus.latch],
@@ -49,15 +49,15 @@ export const inputRegisters: CircuitKind<InputRegisters> = {
   purpose: "74HC165 in a chain: three pins for any number of inputs, all of them caught at the same instant.",
   schema: inputRegistersSchema,
   fresh: (id, name) => ({ id, kind: "input-registers", name, members: [] }),
-  takes: isRead,
+  accepts: isRead,
   ...memberList,
   partLines: () => LINES,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
-    const { plan } = builder;
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
+    const { built } = builder;
     const members = present(circuit.members, elements).filter(isRead);
     const ends = members.flatMap((element) => readEnds(builder, element, null));
-    if (ends.length === 0) return plan;
+    if (ends.length === 0) return built;
     const bus = { latch: builder.own("latch", "latch", outputNeed), clock: builder.own("clock", "clock", outputNeed) };
     const data = builder.own("data", "data", readNeed, { heldBy: "part" });
     const count = Math.ceil(ends.length / LINES);
@@ -77,15 +77,15 @@ export const inputRegisters: CircuitKind<InputRegisters> = {
       );
     }
     ends.forEach(({ net }, bit) => {
-      plan.reached[net.id] = `bit ${bit} of the chain (U${Math.floor(bit / LINES) + 1} ${"ABCDEFGH"[bit % LINES]})`;
+      built.reached[net.id] = `bit ${bit} of the chain (U${Math.floor(bit / LINES) + 1} ${"ABCDEFGH"[bit % LINES]})`;
     });
     for (const { net } of ends)
       builder.shunt(`pull-up ${net.id}`, "resistor", "10 kΩ", builder.supply, net, net.joints[0].at);
-    plan.reading.fixedUs = count * LINES * BIT_US + 1;
-    return plan;
+    built.reading.fixedUs = count * LINES * BIT_US + 1;
+    return built;
   },
-  steps: (_circuit, plan) => [
-    `Put ${plan.chips.length === 1 ? "the register" : `${plan.chips.length} registers`} down with 100 nF from VCC to ground at each.`,
+  steps: (_circuit, built) => [
+    `Put ${built.chips.length === 1 ? "the register" : `${built.chips.length} registers`} down with 100 nF from VCC to ground at each.`,
     "Chain them: QH of each to SER of the one before it; the first one's QH goes to the data pin, the last one's SER to ground.",
     "Run clock and latch to all of them, CLK INH to ground.",
     "Run each contact to its input, with 10 kΩ from the input to the supply, and the contacts' other sides to ground.",

@@ -3,7 +3,7 @@ import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { CONVERSION_US } from "./direct";
 import { type Net, type PlacedElement, analogNeed, outputNeed } from "./net";
-import { PlanBuilder, present } from "./planBuilder";
+import { CircuitBuilder, present } from "./circuitBuilder";
 
 const ladderSchema = z.strictObject({
   ...listFields,
@@ -20,7 +20,7 @@ export type LadderCircuit = z.infer<typeof ladderSchema>;
 /** Driven high while its bank is read; else it floats, or the other banks would pull the common line down. */
 const bankNeed = { ...outputNeed, input: true };
 
-/** Settling of the tap after a bank is powered (from memory). */
+/** Settling of the common line after a bank is powered (from memory). */
 const SETTLE_US = 20;
 
 const banksOf = (circuit: LadderCircuit, members: PlacedElement[]): PlacedElement[][] => {
@@ -30,25 +30,25 @@ const banksOf = (circuit: LadderCircuit, members: PlacedElement[]): PlacedElemen
 };
 
 /** Pad k of n sits at k/n of the supply: n equal resistors from ground up, a pad at the top of each. */
-function addBank(builder: PlanBuilder, circuit: LadderCircuit, pads: PlacedElement[], top: Net, read: Net) {
-  const { plan } = builder;
+function addBank(builder: CircuitBuilder, circuit: LadderCircuit, pads: PlacedElement[], top: Net, read: Net) {
+  const { built } = builder;
   let below = builder.ground;
   pads.forEach((element, nth) => {
     const isTop = nth === pads.length - 1;
-    const tap = isTop ? top : builder.net(element.id, element.label, "switch", null);
-    builder.joint(tap, element, 0);
+    const rung = isTop ? top : builder.net(element.id, element.label, "switch", null);
+    builder.joint(rung, element, 0);
     const value = `${circuit.resistorOhm} Ω`;
-    builder.shunt(`rung ${element.id}`, "resistor", value, tap, below, element.contacts[0].at);
-    below = tap;
+    builder.shunt(`rung ${element.id}`, "resistor", value, rung, below, element.contacts[0].at);
+    below = rung;
     builder.joint(read, element, 1);
-    plan.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
-    plan.reached[element.id] =
-      `the tap ${nth + 1} of ${pads.length} on ${read.flag}${top.need ? ` while ${top.flag} is high` : ""}`;
+    built.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
+    built.reached[element.id] =
+      `the rung ${nth + 1} of ${pads.length} on ${read.flag}${top.need ? ` while ${top.flag} is high` : ""}`;
   });
-  plan.ladders.push({
+  built.ladders.push({
     line: read.id,
     top: top.id,
-    taps: pads.map(({ id }) => id),
+    rungs: pads.map(({ id }) => id),
     resistorOhm: circuit.resistorOhm,
     pullDownOhm: circuit.pullDownOhm,
   });
@@ -71,24 +71,24 @@ export const ladder: CircuitKind<LadderCircuit> = {
     pullDownOhm: 1_000_000,
     tolerance: 0.01,
   }),
-  takes: (element) => element.kind === "switch",
+  accepts: (element) => element.kind === "switch",
   ...memberList,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
     const pads = present(circuit.members, elements).filter(({ kind }) => kind === "switch");
-    if (pads.length === 0) return builder.plan;
-    const read = builder.own("tap", "analog", analogNeed);
+    if (pads.length === 0) return builder.built;
+    const read = builder.own("rung", "analog", analogNeed);
     const banks = banksOf(circuit, pads);
     banks.forEach((bank, nth) => {
       const top = banks.length === 1 ? builder.supply : builder.own(`bank ${nth + 1}`, "bank", bankNeed);
       addBank(builder, circuit, bank, top, read);
     });
     builder.shunt("pull-down", "resistor", `${circuit.pullDownOhm} Ω`, read, builder.ground, pads[0].contacts[1].at);
-    builder.plan.reading.fixedUs = banks.length * (CONVERSION_US + SETTLE_US);
-    return builder.plan;
+    builder.built.reading.fixedUs = banks.length * (CONVERSION_US + SETTLE_US);
+    return builder.built;
   },
-  steps: (_circuit, plan) => [
-    `Solder the resistors in a row, one to a pad, ${plan.ladders.length === 1 ? "from ground to the supply" : "each bank from ground to its own pin, which floats while another is read"}.`,
+  steps: (_circuit, built) => [
+    `Solder the resistors in a row, one to a pad, ${built.ladders.length === 1 ? "from ground to the supply" : "each bank from ground to its own pin, which floats while another is read"}.`,
     "Join the other contacts of all pads and run one lead to the analog pin, with the pull-down to ground there.",
   ],
 };

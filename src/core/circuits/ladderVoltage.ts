@@ -3,35 +3,35 @@ import type { LadderBank } from "./circuitKind";
 const parallel = (a: number, b: number) => (a * b) / (a + b);
 
 /** What of a bank its voltages depend on. */
-type Ladder = Pick<LadderBank, "taps" | "resistorOhm" | "pullDownOhm">;
+type Ladder = Pick<LadderBank, "rungs" | "resistorOhm" | "pullDownOhm">;
 
 /**
- * Voltage on the common line of a powered ladder bank as a part of the supply, with some taps pressed.
- * Pressed taps are one node: below it the lowest tap's resistors to ground beside the pull-down, above it those of the
- * highest tap to the supply; what lies between pressed taps is shorted (Ohm's law).
- * @param pressed taps counted from 1 at the bottom; with none nothing drives the line and it is at 0
- * @param loads resistances to ground, in ohm, of other banks' pressed taps: those banks float while this one is read
+ * Voltage on the common line of a powered ladder bank as a part of the supply, with some rungs pressed.
+ * Pressed rungs are one node: below it the lowest rung's resistors to ground beside the pull-down, above it those of the
+ * highest rung to the supply; what lies between pressed rungs is shorted (Ohm's law).
+ * @param pressed rungs counted from 1 at the bottom; with none nothing drives the line and it is at 0
+ * @param loads resistances to ground, in ohm, of other banks' pressed rungs: those banks float while this one is read
  */
 export function ladderLevel(bank: Ladder, pressed: number[], loads: number[] = []): number {
   if (pressed.length === 0) return 0;
   const lowest = Math.min(...pressed);
   const highest = Math.max(...pressed);
-  const above = bank.resistorOhm * (bank.taps.length - highest);
+  const above = bank.resistorOhm * (bank.rungs.length - highest);
   const own = parallel(bank.resistorOhm * lowest, bank.pullDownOhm);
   const below = loads.reduce(parallel, own);
   return below / (below + above);
 }
 
-/** What a bank that floats puts on the common line: the resistors below its lowest pressed tap, in ohm; null for none. */
+/** What a bank that floats puts on the common line: the resistors below its lowest pressed rung, in ohm; null for none. */
 export const floatingLoadOhm = (bank: Ladder, pressed: number[]): number | null =>
   pressed.length === 0 ? null : bank.resistorOhm * Math.min(...pressed);
 
-/** Levels of each tap pressed alone, from the bottom. */
-export const tapLevels = (bank: Ladder): number[] => bank.taps.map((_, nth) => ladderLevel(bank, [nth + 1]));
+/** Levels of each rung pressed alone, from the bottom. */
+export const rungLevels = (bank: Ladder): number[] => bank.rungs.map((_, nth) => ladderLevel(bank, [nth + 1]));
 
-/** Which tap a level is taken for (0 at the bottom), each window reaching halfway to its neighbours; null for none. */
-export function tapTold(bank: Ladder, level: number): number | null {
-  const levels = tapLevels(bank);
+/** Which rung a level is taken for (0 at the bottom), each window reaching halfway to its neighbours; null for none. */
+export function rungTold(bank: Ladder, level: number): number | null {
+  const levels = rungLevels(bank);
   let told: number | null = null;
   let below = 0;
   levels.forEach((own, nth) => {
@@ -42,13 +42,13 @@ export function tapTold(bank: Ladder, level: number): number | null {
 }
 
 /**
- * Least distance between a tap's true level and the edge of its window, as a part of the supply, when every resistor
- * below a tap is high by the tolerance and every one above is low, or the other way round: the worst case for that tap.
+ * Least distance between a rung's true level and the edge of its window, as a part of the supply, when every resistor
+ * below a rung is high by the tolerance and every one above is low, or the other way round: the worst case for that rung.
  * Negative when keys can be mistaken for each other.
  */
 export function ladderMargin(bank: Ladder, tolerance: number): number {
-  const levels = tapLevels(bank);
-  const count = bank.taps.length;
+  const levels = rungLevels(bank);
+  const count = bank.rungs.length;
   const off = (nth: number, sign: number) => {
     const below = parallel(bank.resistorOhm * (nth + 1) * (1 + sign * tolerance), bank.pullDownOhm);
     const above = bank.resistorOhm * (count - nth - 1) * (1 - sign * tolerance);

@@ -2,7 +2,7 @@ import { overlaps } from "../geometry/clearance";
 import type { Outline } from "../geometry/outline";
 import { type Point, point } from "../geometry/point";
 import { type Chip, chipOutline, terminalPlace } from "./chip";
-import type { ChipPlaces, CircuitPlan } from "./circuitKind";
+import type { ChipPlaces, BuiltCircuit } from "./circuitKind";
 
 /** Grid on which a place is looked for, and how far from what a part serves: a board's length. */
 const STEP_MM = 5.08;
@@ -34,10 +34,10 @@ function freePlace(chip: Chip, taken: Outline[]): Point {
 }
 
 /** A plan with its added parts moved, and with them the ends of its nets. */
-function withChips(plan: CircuitPlan, moved: Map<string, Point>): CircuitPlan {
-  const laid = plan.chips.map((chip) => ({ ...chip, at: moved.get(chip.id) ?? chip.at }));
+function withChips(built: BuiltCircuit, moved: Map<string, Point>): BuiltCircuit {
+  const laid = built.chips.map((chip) => ({ ...chip, at: moved.get(chip.id) ?? chip.at }));
   const chips = new Map(laid.filter(({ id }) => moved.has(id)).map((chip) => [chip.id, chip]));
-  const nets = plan.nets.map((net) => {
+  const nets = built.nets.map((net) => {
     if (!net.joints.some(({ controlId, elementId }) => elementId === "" && chips.has(controlId))) return net;
     const joints = net.joints.map((joint) => {
       const chip = joint.elementId === "" ? chips.get(joint.controlId) : undefined;
@@ -47,14 +47,14 @@ function withChips(plan: CircuitPlan, moved: Map<string, Point>): CircuitPlan {
     });
     return { ...net, joints };
   });
-  return { ...plan, nets, chips: laid };
+  return { ...built, nets, chips: laid };
 }
 
 /**
  * Lays the added parts that nobody has laid by hand where nothing lies: near what they serve, off the bodies behind the
  * plate, the module and each other.
  */
-export function layChips(plans: CircuitPlan[], places: ChipPlaces, obstacles: Outline[]): CircuitPlan[] {
+export function layChips(plans: BuiltCircuit[], places: ChipPlaces, obstacles: Outline[]): BuiltCircuit[] {
   const all = plans.flatMap(({ chips }) => chips);
   if (all.length === 0) return plans;
   const isLaid = ({ id }: Chip) => Object.hasOwn(places, id);
@@ -66,5 +66,5 @@ export function layChips(plans: CircuitPlan[], places: ChipPlaces, obstacles: Ou
     taken.push(chipOutline({ ...chip, at }));
     if (at.xMm !== chip.at.xMm || at.yMm !== chip.at.yMm) moved.set(chip.id, at);
   }
-  return moved.size === 0 ? plans : plans.map((plan) => withChips(plan, moved));
+  return moved.size === 0 ? plans : plans.map((built) => withChips(built, moved));
 }

@@ -2,7 +2,7 @@ import { z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberIds, memberList } from "./memberList";
 import { type Net, outputNeed } from "./net";
-import { PlanBuilder, middleOf, present } from "./planBuilder";
+import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
 
 const lightChainSchema = z.strictObject({
   ...listFields,
@@ -14,13 +14,17 @@ const lightChainSchema = z.strictObject({
 });
 export type LightChain = z.infer<typeof lightChainSchema>;
 
+/** Supply of addressable lights, and the least level that their data line takes for high, in V (common practice). */
+export const LIGHT_SUPPLY_V = 5;
+export const LIGHT_DATA_V = 3.5;
+
 const IN = 0;
 const OUT = 1;
 const PLUS = 2;
 const MINUS = 3;
 
 /** Terminals of a 74AHCT125 that are used: one buffer; the other three rest with their inputs on ground. */
-function addShifter(builder: PlanBuilder, from: Net, to: Net, usual: ReturnType<typeof middleOf>) {
+function addShifter(builder: CircuitBuilder, from: Net, to: Net, usual: ReturnType<typeof middleOf>) {
   const { ground, fiveVolt: supply } = builder;
   const pins: [string, Net | null][] = [
     ["1OE", ground],
@@ -53,17 +57,17 @@ export const lightChain: CircuitKind<LightChain> = {
   purpose: "Addressable lights on one pin, each passing the data on: a dead one stops the rest until it is bridged.",
   schema: lightChainSchema,
   fresh: (id, name) => ({ id, kind: "light-chain", name, members: [], bridged: [], shifted: false }),
-  takes: (element) => element.kind === "light",
+  accepts: (element) => element.kind === "light",
   members: memberList.members,
   with: memberList.with,
   without(circuit, elementId) {
     const left = memberList.without(circuit, elementId);
     return left === circuit ? circuit : { ...left, bridged: left.bridged.filter((id) => id !== elementId) };
   },
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
     const lights = present(circuit.members, elements).filter(({ kind }) => kind === "light");
-    if (lights.length === 0) return builder.plan;
+    if (lights.length === 0) return builder.built;
     const pin = builder.own("data", "data", outputNeed);
     let data = builder.own("data in", "chain", null);
     const at = lights[0].contacts[IN].at;
@@ -81,13 +85,13 @@ export const lightChain: CircuitKind<LightChain> = {
       builder.joint(builder.fiveVolt, light, PLUS);
       builder.joint(builder.ground, light, MINUS);
     });
-    return builder.plan;
+    return builder.built;
   },
-  steps: ({ shifted, bridged }, plan) => [
+  steps: ({ shifted, bridged }, built) => [
     ...(shifted ? ["Put the level shifter down near the first light, with 100 nF at its supply."] : []),
     "Put about 330 Ω into the data lead at its start.",
     "Run data from each light's out to the next one's in, in the order of the chain.",
     ...(bridged.length > 0 ? ["Bridge data in to data out at each dead light."] : []),
-    `Run supply and ground past all lights${plan.nets.length > 30 ? ", fed at both ends" : ""}, with a large capacitor where they enter.`,
+    `Run supply and ground past all lights${built.nets.length > 30 ? ", fed at both ends" : ""}, with a large capacitor where they enter.`,
   ],
 };

@@ -3,7 +3,7 @@ import { idSchema } from "../catalogue/kinds/controlKind";
 import type { CircuitKind, Conductor, ScanGroup } from "./circuitKind";
 import { type PlacedElement, inputNeed, outputNeed } from "./net";
 import { memberIds } from "./memberList";
-import { PlanBuilder } from "./planBuilder";
+import { CircuitBuilder } from "./circuitBuilder";
 
 /** Rows and columns are counted from 0 here and shown from 1. */
 const cellSchema = z.strictObject({ row: whole(0, 31), column: whole(0, 31) });
@@ -53,7 +53,7 @@ interface Member {
 }
 
 /** Lines of one axis with their switches; the diode sits between the switch and the row. */
-function addLines(builder: PlanBuilder, circuit: MatrixCircuit, members: Member[], axis: "row" | "column") {
+function addLines(builder: CircuitBuilder, circuit: MatrixCircuit, members: Member[], axis: "row" | "column") {
   const need = (axis === "row") === rowsAreDriven(circuit) ? outputNeed : inputNeed;
   const inOrder = [...members].sort((a, b) => a.cell[axis] - b.cell[axis]);
   for (const { element, cell } of inOrder) {
@@ -122,7 +122,7 @@ export const matrix: CircuitKind<MatrixCircuit> = {
     locked: [],
     chords: [],
   }),
-  takes: (element) => element.kind === "switch",
+  accepts: (element) => element.kind === "switch",
   members: (circuit) => Object.keys(circuit.cells),
   with(circuit, ids) {
     const cells = { ...circuit.cells };
@@ -142,20 +142,20 @@ export const matrix: CircuitKind<MatrixCircuit> = {
       chords: circuit.chords.map(others).filter((chord) => chord.length > 1),
     };
   },
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
     const members: Member[] = [];
     for (const [id, cell] of Object.entries(circuit.cells)) {
       const element = elements.get(id);
-      if (element && matrix.takes(element)) members.push({ element, cell });
+      if (element && matrix.accepts(element)) members.push({ element, cell });
     }
     addLines(builder, circuit, members, "row");
     addLines(builder, circuit, members, "column");
-    const { plan } = builder;
-    plan.conductors = members.map((member) => conductor(circuit, member));
-    plan.groups = scanGroups(circuit, members);
-    plan.reading.settles = plan.groups.length;
-    return plan;
+    const { built } = builder;
+    built.conductors = members.map((member) => conductor(circuit, member));
+    built.groups = scanGroups(circuit, members);
+    built.reading.settles = built.groups.length;
+    return built;
   },
   steps: ({ diodes }) => [
     ...(diodes === "none"

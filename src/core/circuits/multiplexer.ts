@@ -3,14 +3,14 @@ import type { CircuitKind } from "./circuitKind";
 import { CONVERSION_US } from "./direct";
 import { listFields, memberList } from "./memberList";
 import { type Net, type PlacedElement, analogNeed, inputNeed, outputNeed } from "./net";
-import { PlanBuilder, middleOf, present } from "./planBuilder";
+import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
 import { isRead, readEnds } from "./readEnds";
 
 const multiplexerSchema = z.strictObject({
   ...listFields,
   kind: z.literal("multiplexer"),
   /** Channels of each multiplexer. */
-  ways: z.union([z.literal(8), z.literal(16)]),
+  channels: z.union([z.literal(8), z.literal(16)]),
 });
 export type MultiplexerCircuit = z.infer<typeof multiplexerSchema>;
 
@@ -21,61 +21,61 @@ interface Channel {
 
 const isVoltage = (element: Pick<PlacedElement, "kind">) => element.kind === "analog";
 
-function voltageChannel(builder: PlanBuilder, element: PlacedElement): Channel {
+function voltageChannel(builder: CircuitBuilder, element: PlacedElement): Channel {
   builder.joint(builder.supply, element, 0);
   builder.joint(builder.ground, element, 2);
   return { net: builder.joint(builder.net(element.id, element.label, "analog", null), element, 1), element };
 }
 
-/** Terminals of the 74HC4067 (16 ways) by its data sheet. */
-function wide(builder: PlanBuilder, data: Net, channels: (Net | null)[], select: Net[]): [string, Net | null][] {
+/** Terminals of the 74HC4067 (16 channels) by its data sheet. */
+function wide(builder: CircuitBuilder, data: Net, channels: (Net | null)[], select: Net[]): [string, Net | null][] {
   return [
     ["Z", data],
-    ...[7, 6, 5, 4, 3, 2, 1, 0].map((way): [string, Net | null] => [`Y${way}`, channels[way] ?? null]),
+    ...[7, 6, 5, 4, 3, 2, 1, 0].map((nth): [string, Net | null] => [`Y${nth}`, channels[nth] ?? null]),
     ["S0", select[0]],
     ["S1", select[1]],
     ["GND", builder.ground],
     ["S3", select[3]],
     ["S2", select[2]],
     ["E", builder.ground],
-    ...[15, 14, 13, 12, 11, 10, 9, 8].map((way): [string, Net | null] => [`Y${way}`, channels[way] ?? null]),
+    ...[15, 14, 13, 12, 11, 10, 9, 8].map((nth): [string, Net | null] => [`Y${nth}`, channels[nth] ?? null]),
     ["VCC", builder.supply],
   ];
 }
 
-/** Terminals of the 74HC4051 (8 ways) by its data sheet. */
-function narrow(builder: PlanBuilder, data: Net, channels: (Net | null)[], select: Net[]): [string, Net | null][] {
-  const way = (nth: number): [string, Net | null] => [`Y${nth}`, channels[nth] ?? null];
+/** Terminals of the 74HC4051 (8 channels) by its data sheet. */
+function narrow(builder: CircuitBuilder, data: Net, channels: (Net | null)[], select: Net[]): [string, Net | null][] {
+  const pin = (nth: number): [string, Net | null] => [`Y${nth}`, channels[nth] ?? null];
   return [
-    ...[way(4), way(6)],
+    ...[pin(4), pin(6)],
     ["Z", data],
-    ...[way(7), way(5)],
+    ...[pin(7), pin(5)],
     ["E", builder.ground],
     ["VEE", builder.ground],
     ["GND", builder.ground],
     ["S2", select[2]],
     ["S1", select[1]],
     ["S0", select[0]],
-    ...[way(3), way(0), way(1), way(2)],
+    ...[pin(3), pin(0), pin(1), pin(2)],
     ["VCC", builder.supply],
   ];
 }
 
-function addChip(builder: PlanBuilder, nth: number, channels: Channel[], select: Net[], isAnalog: boolean) {
-  const ways = select.length === 4 ? 16 : 8;
+function addChip(builder: CircuitBuilder, nth: number, channels: Channel[], select: Net[], isAnalog: boolean) {
+  const size = select.length === 4 ? 16 : 8;
   const data = builder.own(`D${nth + 1}`, isAnalog ? "analog" : "data", isAnalog ? analogNeed : inputNeed);
   const nets = channels.map(({ net }) => net);
-  const terminals = ways === 16 ? wide(builder, data, nets, select) : narrow(builder, data, nets, select);
-  const title = ways === 16 ? "74HC4067 16-way multiplexer" : "74HC4051 8-way multiplexer";
+  const terminals = size === 16 ? wide(builder, data, nets, select) : narrow(builder, data, nets, select);
+  const title = size === 16 ? "74HC4067 16-way multiplexer" : "74HC4051 8-way multiplexer";
   const usual = middleOf(channels.map(({ element }) => element));
-  builder.chip(`U${nth + 1}`, title, ways === 16 ? "multiplexer" : "multiplexer-8", terminals, usual);
-  channels.forEach(({ net }, way) => {
-    builder.plan.reached[net.id] = `channel ${way} of U${nth + 1}, read on ${data.flag}`;
+  builder.chip(`U${nth + 1}`, title, size === 16 ? "multiplexer" : "multiplexer-8", terminals, usual);
+  channels.forEach(({ net }, at) => {
+    builder.built.reached[net.id] = `channel ${at} of U${nth + 1}, read on ${data.flag}`;
   });
 }
 
-const inChips = (channels: Channel[], ways: number): Channel[][] =>
-  Array.from({ length: Math.ceil(channels.length / ways) }, (_, nth) => channels.slice(nth * ways, (nth + 1) * ways));
+const inChips = (channels: Channel[], size: number): Channel[][] =>
+  Array.from({ length: Math.ceil(channels.length / size) }, (_, nth) => channels.slice(nth * size, (nth + 1) * size));
 
 /**
  * Switches, encoder lines, sticks and pots behind shared select lines, one data pin a multiplexer. Levels and voltages
@@ -88,28 +88,28 @@ export const multiplexer: CircuitKind<MultiplexerCircuit> = {
   purpose:
     "Select lines shared by all, one data pin each: four 16-way ones read 64 inputs on 8 pins, sticks and pots too.",
   schema: multiplexerSchema,
-  fresh: (id, name) => ({ id, kind: "multiplexer", name, members: [], ways: 16 }),
-  takes: (element) => isRead(element) || isVoltage(element),
+  fresh: (id, name) => ({ id, kind: "multiplexer", name, members: [], channels: 16 }),
+  accepts: (element) => isRead(element) || isVoltage(element),
   ...memberList,
-  partLines: (circuit) => circuit.ways,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
+  partLines: (circuit) => circuit.channels,
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
     const members = present(circuit.members, elements);
     const levels = members.filter(isRead).flatMap((element) => readEnds(builder, element, null));
     const voltages = members.filter(isVoltage).map((element) => voltageChannel(builder, element));
-    if (levels.length + voltages.length === 0) return builder.plan;
-    const select = Array.from({ length: circuit.ways === 16 ? 4 : 3 }, (_, bit) =>
+    if (levels.length + voltages.length === 0) return builder.built;
+    const select = Array.from({ length: circuit.channels === 16 ? 4 : 3 }, (_, bit) =>
       builder.own(`S${bit}`, "select", outputNeed),
     );
-    const digital = inChips(levels, circuit.ways);
-    const analog = inChips(voltages, circuit.ways);
+    const digital = inChips(levels, circuit.channels);
+    const analog = inChips(voltages, circuit.channels);
     [...digital, ...analog].forEach((channels, nth) => addChip(builder, nth, channels, select, nth >= digital.length));
     const most = Math.max(...[...digital, ...analog].map((channels) => channels.length));
-    builder.plan.reading = { settles: most, fixedUs: voltages.length * CONVERSION_US };
-    return builder.plan;
+    builder.built.reading = { settles: most, fixedUs: voltages.length * CONVERSION_US };
+    return builder.built;
   },
-  steps: (_circuit, plan) => [
-    `Put ${plan.chips.length === 1 ? "the multiplexer" : `${plan.chips.length} multiplexers`} down with 100 nF from VCC to ground at each, and E to ground.`,
+  steps: (_circuit, built) => [
+    `Put ${built.chips.length === 1 ? "the multiplexer" : `${built.chips.length} multiplexers`} down with 100 nF from VCC to ground at each, and E to ground.`,
     "Run the select lines past all of them, then one data lead from each to its pin.",
     "Run each contact to its channel and the contacts' other sides to ground; pots and sticks between supply and ground.",
   ],

@@ -4,7 +4,7 @@ import { controllerCatalogue } from "../catalogue/controllers";
 import type { Control } from "../catalogue/kinds";
 import { derive } from "../derived/derive";
 import { addControl, changeControl, placeControls } from "../edits/controls";
-import { chooseController, takePinPlan } from "../edits/pins";
+import { chooseController, adoptPinPlan } from "../edits/pins";
 import { shareOutDirect, wireDirect } from "../edits/wiring";
 import { shareOutMatrix } from "../edits/shareOutMatrix";
 import { newDesign } from "../document/newDesign";
@@ -50,7 +50,7 @@ describe("voltages, switched parts and devices", () => {
         ),
         net.id,
       ).toBeNull();
-    const wrong = takePinPlan(placed, { assignments: { "c1:wiper": "P10" } });
+    const wrong = adoptPinPlan(placed, { assignments: { "c1:wiper": "P10" } });
     expect(
       findingsOf(wrong).some(({ rule, message }) => rule === "pins/incapable" && /no analog channel/.test(message)),
     ).toBe(true);

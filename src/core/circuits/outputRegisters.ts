@@ -2,7 +2,7 @@ import { z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { type Net, outputNeed, pwmNeed } from "./net";
-import { PlanBuilder, middleOf, present } from "./planBuilder";
+import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
 import { BIT_US } from "./inputRegisters";
 
 const outputRegistersSchema = z.strictObject({
@@ -23,7 +23,7 @@ interface Bus {
 }
 
 /** Terminals of a 74HC595 by its data sheet. */
-function terminals(builder: PlanBuilder, q: (Net | null)[], bus: Bus, serialIn: Net, serialOut: Net | null) {
+function terminals(builder: CircuitBuilder, q: (Net | null)[], bus: Bus, serialIn: Net, serialOut: Net | null) {
   const pins: [string, Net | null][] = [
     ["QB", q[1]],
     ["QC", q[2]],
@@ -56,14 +56,14 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
   purpose: "74HC595 in a chain: three pins for any number of lamps, one more to dim them all.",
   schema: outputRegistersSchema,
   fresh: (id, name) => ({ id, kind: "output-registers", name, members: [], dimmed: true }),
-  takes: (element) => element.kind === "lamp",
+  accepts: (element) => element.kind === "lamp",
   ...memberList,
   partLines: () => LINES,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
-    const { plan } = builder;
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
+    const { built } = builder;
     const lamps = present(circuit.members, elements).filter(({ kind }) => kind === "lamp");
-    if (lamps.length === 0) return plan;
+    if (lamps.length === 0) return built;
     const bus: Bus = {
       clock: builder.own("clock", "clock", outputNeed),
       latch: builder.own("latch", "latch", outputNeed),
@@ -74,7 +74,7 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
       const net = builder.net(lamp.id, lamp.label, "lamp", null);
       builder.joint(builder.supply, lamp, 0);
       builder.inline("resistor", net, lamp, 1);
-      plan.lamps.push({ elementId: lamp.id, net: lamp.id });
+      built.lamps.push({ elementId: lamp.id, net: lamp.id });
       return net;
     });
     let serial = builder.own("data", "data", outputNeed);
@@ -94,14 +94,14 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
       if (out) serial = out;
     }
     branches.forEach((net, bit) => {
-      plan.reached[net.id] =
+      built.reached[net.id] =
         `bit ${bit} of the chain (U${Math.floor(bit / LINES) + 1} Q${"ABCDEFGH"[bit % LINES]}), low is lit`;
     });
-    plan.reading.fixedUs = count * LINES * BIT_US;
-    return plan;
+    built.reading.fixedUs = count * LINES * BIT_US;
+    return built;
   },
-  steps: ({ dimmed }, plan) => [
-    `Put ${plan.chips.length === 1 ? "the register" : `${plan.chips.length} registers`} down with 100 nF from VCC to ground at each.`,
+  steps: ({ dimmed }, built) => [
+    `Put ${built.chips.length === 1 ? "the register" : `${built.chips.length} registers`} down with 100 nF from VCC to ground at each.`,
     "Chain them: QH' of each to SER of the next; the data pin goes to the first one's SER, SRCLR of all to the supply.",
     `Run clock and latch to all of them, and OE ${dimmed ? "to the brightness pin, with 10 kΩ to the supply so that the lamps stay dark while it starts" : "to ground"}.`,
     "Join all anodes to the supply; put one resistor into each cathode's branch and run it to its output.",

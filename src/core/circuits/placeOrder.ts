@@ -1,6 +1,6 @@
 import type { Point } from "../geometry/point";
 import type { PlacedElement } from "./net";
-import { middleOf } from "./planBuilder";
+import { middleOf } from "./circuitBuilder";
 
 interface Weighed {
   element: PlacedElement;

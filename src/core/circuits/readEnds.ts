@@ -1,5 +1,5 @@
 import type { Net, NetRole, PinNeed, PlacedElement } from "./net";
-import type { PlanBuilder } from "./planBuilder";
+import type { CircuitBuilder } from "./circuitBuilder";
 
 /** One line to read of an element: which contact it is on, and the contact's name in the simulation. */
 export interface ReadEnd {
@@ -23,31 +23,31 @@ export const endCount = (element: Pick<PlacedElement, "kind">): number => (eleme
  * side, which is ground unless told otherwise. `need` is what a pin on such a net must do; null when a part reads it.
  */
 export function readEnds(
-  builder: PlanBuilder,
+  builder: CircuitBuilder,
   element: PlacedElement,
   need: PinNeed | null,
   more: Partial<Net> & { common?: Net } = {},
 ): ReadEnd[] {
   const { common = builder.ground, ...fields } = more;
-  const { plan } = builder;
+  const { built } = builder;
   const read = ends(element).map(({ part, contact, role }) => {
     const id = part === "" ? element.id : `${element.id}/${part}`;
     const flag = part === "" ? element.label : `${element.label} ${part}`;
     const wants = need && part !== "" ? { ...need, interrupt: true } : need;
     const net = builder.joint(builder.net(id, flag, role, wants, fields), element, contact);
     // A line that a contact pulls up is read the other way round, so closed always reads low in the simulation.
-    plan.conductors.push({ contact: id, from: id, to: builder.ground.id, diode: false });
+    built.conductors.push({ contact: id, from: id, to: builder.ground.id, diode: false });
     return { net, element };
   });
   builder.joint(common, element, element.kind === "quadrature" ? 2 : 1);
   if (element.kind === "quadrature")
-    plan.encoders.push({
+    built.encoders.push({
       elementId: element.id,
       netA: `${element.id}/A`,
       netB: `${element.id}/B`,
       statesPerStep: element.turning!.statesPerStep,
     });
-  else plan.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
+  else built.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
   return read;
 }
 

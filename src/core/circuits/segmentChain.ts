@@ -2,7 +2,7 @@ import { z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { outputNeed } from "./net";
-import { PlanBuilder, present } from "./planBuilder";
+import { CircuitBuilder, present } from "./circuitBuilder";
 
 const segmentChainSchema = z.strictObject({ ...listFields, kind: z.literal("segment-chain") });
 export type SegmentChain = z.infer<typeof segmentChainSchema>;
@@ -17,12 +17,12 @@ export const segmentChain: CircuitKind<SegmentChain> = {
   purpose: "Three pins for any number of segment displays: each driver passes the data on to the next.",
   schema: segmentChainSchema,
   fresh: (id, name) => ({ id, kind: "segment-chain", name, members: [] }),
-  takes: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "data"),
+  accepts: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "data"),
   ...memberList,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
-    const displays = present(circuit.members, elements).filter(segmentChain.takes);
-    if (displays.length === 0) return builder.plan;
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
+    const displays = present(circuit.members, elements).filter(segmentChain.accepts);
+    if (displays.length === 0) return builder.built;
     const select = builder.own("select", "select", outputNeed);
     const clock = builder.own("clock", "clock", outputNeed);
     let data = builder.own("data", "data", outputNeed);
@@ -37,7 +37,7 @@ export const segmentChain: CircuitKind<SegmentChain> = {
         builder.joint(data, display, CONTACT.out);
       }
     });
-    return builder.plan;
+    return builder.built;
   },
   steps: () => [
     "Run clock and select past all displays, and the data pin to the first one's data.",

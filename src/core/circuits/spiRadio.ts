@@ -3,7 +3,7 @@ import { addSpi } from "./buses";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { type PlacedElement, outputNeed, readNeed } from "./net";
-import { PlanBuilder, present } from "./planBuilder";
+import { CircuitBuilder, present } from "./circuitBuilder";
 
 const spiRadioSchema = z.strictObject({ ...listFields, kind: z.literal("spi-radio"), bus: whole(0, 3) });
 export type SpiRadio = z.infer<typeof spiRadioSchema>;
@@ -11,7 +11,7 @@ export type SpiRadio = z.infer<typeof spiRadioSchema>;
 const CONTACT = { dataIn: 0, dataOut: 1, clock: 2, select: 3, enable: 4, interrupt: 5, plus: 6, minus: 7 };
 
 /** The controller's "data out" goes to the module's data in, and the other way round. */
-function addModule(builder: PlanBuilder, module: PlacedElement, bus: number) {
+function addModule(builder: CircuitBuilder, module: PlacedElement, bus: number) {
   const { clock, dataIn, dataOut } = addSpi(builder, bus);
   const own = (name: string) => ({ id: `${module.id}/${name}`, flag: `${module.label} ${name}` });
   const select = builder.net(own("select").id, own("select").flag, "select", outputNeed);
@@ -41,13 +41,13 @@ export const spiRadio: CircuitKind<SpiRadio> = {
   purpose: "Three lines shared with everything on the bus, and three of its own for each module.",
   schema: spiRadioSchema,
   fresh: (id, name) => ({ id, kind: "spi-radio", name, members: [], bus: 0 }),
-  takes: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "data-in"),
+  accepts: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "data-in"),
   ...memberList,
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
-    for (const module of present(circuit.members, elements).filter(spiRadio.takes))
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
+    for (const module of present(circuit.members, elements).filter(spiRadio.accepts))
       addModule(builder, module, circuit.bus);
-    return builder.plan;
+    return builder.built;
   },
   steps: () => [
     "Solder 10 µF and 100 nF right at the module's supply pins: without them it resets while sending.",

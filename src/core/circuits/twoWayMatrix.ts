@@ -2,13 +2,13 @@ import { text, whole, z } from "../schema";
 import { idSchema } from "../catalogue/kinds/controlKind";
 import type { CircuitKind, ScanGroup } from "./circuitKind";
 import { type Net, type PlacedElement, lineNeed } from "./net";
-import { PlanBuilder } from "./planBuilder";
+import { CircuitBuilder } from "./circuitBuilder";
 
 const cellSchema = z.strictObject({
   row: whole(0, 31),
   column: whole(0, 31),
-  /** Which way its diode points: the crossing's other switch has it the other way. */
-  way: z.enum(["column-to-row", "row-to-column"]),
+  /** Which direction its diode points: the crossing's other switch has it the other direction. */
+  direction: z.enum(["column-to-row", "row-to-column"]),
 });
 export type TwoWayCell = z.infer<typeof cellSchema>;
 
@@ -25,16 +25,16 @@ interface Member {
   cell: TwoWayCell;
 }
 
-const lineOf = (builder: PlanBuilder, axis: "row" | "column", line: number): Net =>
+const lineOf = (builder: CircuitBuilder, axis: "row" | "column", line: number): Net =>
   builder.own(`${axis === "row" ? "R" : "C"}${line + 1}`, "line", lineNeed);
 
-function addMember(builder: PlanBuilder, { element, cell }: Member) {
+function addMember(builder: CircuitBuilder, { element, cell }: Member) {
   const row = lineOf(builder, "row", cell.row);
   const column = lineOf(builder, "column", cell.column);
-  const [from, to] = cell.way === "column-to-row" ? [column, row] : [row, column];
+  const [from, to] = cell.direction === "column-to-row" ? [column, row] : [row, column];
   builder.joint(column, element, 0);
-  builder.inline("diode", row, element, 1, cell.way === "column-to-row" ? "anode" : "cathode");
-  builder.plan.conductors.push({ contact: element.id, from: from.id, to: to.id, diode: true });
+  builder.inline("diode", row, element, 1, cell.direction === "column-to-row" ? "anode" : "cathode");
+  builder.built.conductors.push({ contact: element.id, from: from.id, to: to.id, diode: true });
   return { strobeNet: to.id, senseNet: from.id, elementId: element.id };
 }
 
@@ -55,13 +55,13 @@ function freeCell(taken: Set<string>, columns: number): TwoWayCell {
     const cell: TwoWayCell = {
       row: Math.floor(crossing / columns),
       column: crossing % columns,
-      way: nth % 2 === 0 ? "column-to-row" : "row-to-column",
+      direction: nth % 2 === 0 ? "column-to-row" : "row-to-column",
     };
     if (!taken.has(keyOf(cell))) return cell;
   }
 }
 
-const keyOf = ({ row, column, way }: TwoWayCell) => `${row} ${column} ${way}`;
+const keyOf = ({ row, column, direction }: TwoWayCell) => `${row} ${column} ${direction}`;
 
 /** As near to a square as the count allows: r · c crossings carry 2 · r · c switches. */
 const columnsFor = (count: number) => Math.max(1, Math.ceil(Math.sqrt(count / 2)));
@@ -75,7 +75,7 @@ export const twoWayMatrix: CircuitKind<TwoWayMatrix> = {
     "Two switches at each crossing, told apart by their diodes: half the crossings, no switch without its diode.",
   schema: twoWaySchema,
   fresh: (id, name) => ({ id, kind: "two-way-matrix", name, cells: {} }),
-  takes: (element) => element.kind === "switch",
+  accepts: (element) => element.kind === "switch",
   members: (circuit) => Object.keys(circuit.cells),
   with(circuit, ids) {
     const cells = { ...circuit.cells };
@@ -92,15 +92,15 @@ export const twoWayMatrix: CircuitKind<TwoWayMatrix> = {
     const { [elementId]: _, ...cells } = circuit.cells;
     return { ...circuit, cells };
   },
-  plan(circuit, elements, places) {
-    const builder = new PlanBuilder(circuit.id, places);
+  build(circuit, elements, places) {
+    const builder = new CircuitBuilder(circuit.id, places);
     const members = Object.entries(circuit.cells).flatMap(([id, cell]) => {
       const element = elements.get(id);
-      return element && twoWayMatrix.takes(element) ? [{ element, cell }] : [];
+      return element && twoWayMatrix.accepts(element) ? [{ element, cell }] : [];
     });
-    builder.plan.groups = grouped(members.map((member) => addMember(builder, member)));
-    builder.plan.reading.settles = builder.plan.groups.length;
-    return builder.plan;
+    builder.built.groups = grouped(members.map((member) => addMember(builder, member)));
+    builder.built.reading.settles = builder.built.groups.length;
+    return builder.built;
   },
   steps: () => [
     "Bend a diode at each switch; of two switches at one crossing the ring of one points to the row, of the other to the switch.",

@@ -26,7 +26,7 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "switches",
   "inputs",
   "encoders",
-  "tappers",
+  "pulsers",
   "layers",
   "lamps",
   "reportBytes",

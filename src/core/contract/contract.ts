@@ -45,7 +45,7 @@ const HEADER = [
   /** Switches that tell their change. */
   ["FLIPS", 1],
   ["SETTLE_US", 1],
-  ["TAP_MS", 1],
+  ["PULSE_MS", 1],
   ["SPARE", 1],
   ["GROUP_TABLE", 2],
   ["BANK_TABLE", 2],
@@ -84,7 +84,7 @@ export const ENTRY_BYTES = {
 export const SWITCH_FLAG = {
   /** A change counts at once, and further ones wait out the debounce time. */
   EAGER: 0x80,
-  /** It tells each change by a tap instead of being held down. */
+  /** It tells each change by a pulse instead of being held down. */
   FLIPS: 0x40,
   DEBOUNCE_MS: 0x3f,
 } as const;
@@ -137,7 +137,7 @@ export interface ArenaCounts {
   inputs: number;
   encoders: number;
   /** Encoders, and switches that tell their change. */
-  tappers: number;
+  pulsers: number;
   layers: number;
   lamps: number;
   /** Bytes of all declared reports. */
@@ -148,11 +148,11 @@ export interface ArenaCounts {
 export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["resting words", 2, "banks"],
   ["last words", 2, "groups"],
-  ["waiting steps", 2 * STEP_RUNS, "tappers"],
+  ["waiting steps", 2 * STEP_RUNS, "pulsers"],
   ["debounce", 1, "switches"],
   ["layer each input was pressed on", 1, "inputs"],
   ["quadrature state and travel", 2, "encoders"],
-  ["time left and input of the step being told", 2, "tappers"],
+  ["time left and input of the step being told", 2, "pulsers"],
   ["holders", 1, "layers"],
   ["lit", 1, "lamps"],
   ["last reports taken", 1, "reportBytes"],

@@ -2,7 +2,7 @@ import type { ControllerProfile } from "../catalogue/controllers/controllerProfi
 import { type Control, kindOf } from "../catalogue/kinds";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
-import type { CircuitPlan, Shunt } from "../circuits/circuitKind";
+import type { BuiltCircuit, Shunt } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
 import { layChips } from "../circuits/layChips";
 import { GROUND, type Net, type PlacedElement, SUPPLY, rails } from "../circuits/net";
@@ -108,10 +108,10 @@ export class Derived {
   }
 
   /** The circuits' plans, in the order of the circuits. */
-  get plans(): CircuitPlan[] {
+  get plans(): BuiltCircuit[] {
     return this.keep("plans", () => {
       const { circuits, chipPlaces } = this.design;
-      const plans = circuits.map((circuit) => circuitKindOf(circuit).plan(circuit, this.elements, chipPlaces));
+      const plans = circuits.map((circuit) => circuitKindOf(circuit).build(circuit, this.elements, chipPlaces));
       const module = this.moduleOutline;
       return layChips(plans, chipPlaces, module ? [...this.bodies, module] : this.bodies);
     });
@@ -191,7 +191,7 @@ export class Derived {
         const kind = circuitKindOf(circuit);
         for (const id of kind.members(circuit)) {
           const element = this.elements.get(id);
-          if (!element || !kind.takes(element)) continue;
+          if (!element || !kind.accepts(element)) continue;
           owners.set(id, [...(owners.get(id) ?? []), circuit.id]);
         }
       }

@@ -19,7 +19,7 @@ export const timingSchema = z.strictObject({
   /** From driving a line to reading the others. */
   settleUs: whole(0, 250),
   /** How long one encoder step is reported as pressed. */
-  tapMs: whole(1, 50),
+  pulseMs: whole(1, 50),
 });
 export type Timing = z.infer<typeof timingSchema>;
 
@@ -36,5 +36,5 @@ export const usualTiming: Timing = {
   debounce: { school: "deferred", ms: 5 },
   debounceOf: {},
   settleUs: 5,
-  tapMs: 2,
+  pulseMs: 2,
 };

@@ -4,7 +4,7 @@ import { keyBlock } from "../../../tests/support/designs";
 import { addBoard } from "../edits/boards";
 import { addControl, shiftControls } from "../edits/controls";
 import { bind } from "../edits/keymap";
-import { shareOutDirect, takeMatrixPlan, wireNew } from "../edits/wiring";
+import { shareOutDirect, adoptMatrixCells, wireNew } from "../edits/wiring";
 import { lockCells, setReversed } from "../edits/matrixDiodes";
 import { shareOutMatrix } from "../edits/shareOutMatrix";
 import { matrixParts, planPartInOrder, usualMatrixWish } from "../matrix/planMatrix";
@@ -51,7 +51,7 @@ describe("the gate", () => {
         });
     expect(design.boards).toHaveLength(28);
     const parts = matrixParts(design, { ...usualMatrixWish, perBoard: true });
-    design = takeMatrixPlan(
+    design = adoptMatrixCells(
       design,
       parts.flatMap((part) => planPartInOrder(part) ?? []),
     );

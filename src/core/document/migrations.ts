@@ -115,12 +115,46 @@ function schoolsOfDebounce(old: Json): Json {
   return { ...old, version: 5, controls, profiles, boards, timing: { ...timing, debounce, debounceOf: {} } };
 }
 
+/** By what each name of version 5 is called since: one word says one thing. */
+const renamed = (old: Json, names: Record<string, string>): Json =>
+  Object.fromEntries(
+    Object.entries(old).map(([name, value]) => [Object.hasOwn(names, name) ? names[name] : name, value]),
+  );
+
+const CHOSEN_NAMES = {
+  strategy: "switchStrategy",
+  turnWay: "turnStrategy",
+  lampWay: "lampStrategy",
+  analogWay: "voltageStrategy",
+};
+
+function channelsAndDirections(circuit: Json): Json {
+  if (circuit.kind === "multiplexer") return renamed(circuit, { ways: "channels" });
+  if (circuit.kind !== "two-way-matrix" || !isObject(circuit.cells)) return circuit;
+  const cells = Object.entries(circuit.cells).map(([id, cell]) => [
+    id,
+    isObject(cell) ? renamed(cell, { way: "direction" }) : cell,
+  ]);
+  return { ...circuit, cells: Object.fromEntries(cells) };
+}
+
+/** Version 5 called a strategy, a multiplexer's channels and a diode's direction all "way", and a pulse "tap". */
+function oneWordOneThing(old: Json): Json {
+  const circuits = objects(old.circuits).map(channelsAndDirections);
+  const timing = isObject(old.timing) ? renamed(old.timing, { tapMs: "pulseMs" }) : old.timing;
+  const { brief } = old;
+  const isChosen = isObject(brief) && isObject(brief.chosen);
+  const chosen = isChosen ? { ...brief, chosen: renamed(brief.chosen as Json, CHOSEN_NAMES) } : brief;
+  return { ...old, version: 6, circuits, timing, brief: chosen };
+}
+
 /** By the version they start from. */
 const steps: Record<number, (old: Json) => Json> = {
   1: circuitsFromKeys,
   2: partsAndBrief,
   3: allCircuits,
   4: schoolsOfDebounce,
+  5: oneWordOneThing,
 };
 
 /** Brings an older document forward, version by version. What is not recognised is handed on unchanged. */

@@ -9,6 +9,7 @@ import { readDesign } from "./readDesign";
 import { controlKinds } from "../catalogue/kinds";
 import versionOne from "./version1.example.json";
 import versionThree from "./version3.example.json";
+import versionFive from "./version5.example.json";
 import versionFour from "./version4.example.json";
 import { derive } from "../derived/derive";
 import versionTwo from "./version2.example.json";
@@ -33,7 +34,7 @@ describe("reading a design", () => {
   });
 
   it("tells a too new version to be opened with a newer program", () => {
-    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 5/);
+    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 6/);
   });
 
   it.each([
@@ -106,7 +107,7 @@ describe("a design of version 1", () => {
   it("is brought forward with its wiring, and works", () => {
     const read = readDesign(versionOne);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    expect(read.value.version).toBe(5);
+    expect(read.value.version).toBe(6);
     const [matrix, direct] = read.value.circuits;
     expect(matrix).toMatchObject({
       kind: "matrix",
@@ -172,11 +173,33 @@ describe("a design of version 4", () => {
       debounce: { school: "deferred", ms: versionFour.timing.debounceMs },
       debounceOf: {},
       settleUs: versionFour.timing.settleUs,
-      tapMs: versionFour.timing.tapMs,
+      pulseMs: versionFour.timing.tapMs,
     });
     const toggles = controls.filter(({ kind }) => kind === "toggle");
     expect(toggles.length).toBeGreaterThan(10);
     expect(toggles.every((control) => control.kind === "toggle" && control.tells === "state")).toBe(true);
     expect(derive(read.value).inputs.some(({ flips }) => flips)).toBe(false);
+  });
+});
+
+describe("a design of version 5", () => {
+  it("is brought forward with one word for one thing, and nothing is lost", () => {
+    const read = readDesign(versionFive);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { timing, brief, circuits } = read.value;
+    const old = versionFive.brief.chosen;
+    expect(timing.pulseMs).toBe(versionFive.timing.tapMs);
+    expect(brief.chosen).toEqual({
+      profileId: old.profileId,
+      switchStrategy: old.strategy,
+      turnStrategy: old.turnWay,
+      lampStrategy: old.lampWay,
+      voltageStrategy: old.analogWay,
+    });
+    const both = circuits.find(({ kind }) => kind === "two-way-matrix");
+    if (both?.kind !== "two-way-matrix") throw new Error("gone");
+    expect(Object.values(both.cells).map(({ direction }) => direction)).toEqual(["column-to-row", "row-to-column"]);
+    expect(circuits.find(({ kind }) => kind === "multiplexer")).toMatchObject({ channels: 8 });
+    expect(read.value.controls).toEqual(versionFive.controls);
   });
 });

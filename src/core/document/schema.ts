@@ -16,7 +16,7 @@ import { pinWishesSchema } from "./pinWishes";
 import { wireSettingsSchema } from "./wireSettings";
 
 export const DESIGN_FORMAT = "ovrin-design";
-export const DESIGN_VERSION = 5;
+export const DESIGN_VERSION = 6;
 export const MOST_CONTROLS = 1000;
 
 const nameSchema = text(1, 80);

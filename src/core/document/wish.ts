@@ -63,10 +63,10 @@ export type Wish = z.infer<typeof wishSchema>;
 /** A plan of the brief that was taken: a controller class and how each sort of need is met. */
 export const chosenPlanSchema = z.strictObject({
   profileId: text(1, 40),
-  strategy: text(1, 40),
-  lampWay: text(1, 40),
-  analogWay: text(1, 40),
-  turnWay: text(1, 40),
+  switchStrategy: text(1, 40),
+  lampStrategy: text(1, 40),
+  voltageStrategy: text(1, 40),
+  turnStrategy: text(1, 40),
 });
 export type ChosenPlan = z.infer<typeof chosenPlanSchema>;
 

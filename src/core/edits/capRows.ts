@@ -5,7 +5,7 @@ import { tidyMm } from "../geometry/tidyMm";
 import { changeControl } from "./controls";
 
 /** Gives a row its new widths and closes it up from its left end: gaps between caps stay as they were. */
-export function takeRowChange(design: Design, { widths }: RowChange): Design {
+export function applyRowChange(design: Design, { widths }: RowChange): Design {
   const first = design.controls.find(({ id }) => widths.has(id));
   if (!first) return design;
   const pitch = design.pitch.xMm;

@@ -16,7 +16,7 @@ import type { Design } from "../document/schema";
 import { addLink, removeBoard } from "./boards";
 import { drawOutline, gridModules, mirrorBoard, shiftBoard, turnBoard } from "./boardPlaces";
 import { placeBrief } from "./placeBrief";
-import { takePlan } from "./wireAsPlanned";
+import { adoptPlan } from "./wireAsPlanned";
 import { briefFromLayout, changeWish } from "./wish";
 import { changeControl, removeControls } from "./controls";
 import { addGroup, changeGroup, dissolveGroup, groupOf } from "./groups";
@@ -211,12 +211,12 @@ describe("the brief's budget", () => {
   const wished = changeWish(newDesign("d", "D"), { keys: 6, encoders: 1, lamps: 2, encoderPush: false });
   const chosen = {
     profileId: "thumb-3v3-11",
-    strategy: "matrix",
-    lampWay: "direct",
-    analogWay: "direct",
-    turnWay: "direct",
+    switchStrategy: "matrix",
+    lampStrategy: "direct",
+    voltageStrategy: "direct",
+    turnStrategy: "direct",
   };
-  const planned = takePlan(wished, chosen);
+  const planned = adoptPlan(wished, chosen);
 
   it("counts pins before anything is placed: 2 rows and 3 columns, 2 encoder lines, 2 lamps leave 2 of 11", () => {
     expect(budgetOf(planned).pinsLeft).toBe(2);

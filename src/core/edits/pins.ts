@@ -59,7 +59,7 @@ export function moveController(
 }
 
 /** Takes over a computed plan; locked choices are in it as they were. */
-export function takePinPlan(design: Design, plan: Pick<PinPlanResult, "assignments">): Design {
+export function adoptPinPlan(design: Design, plan: Pick<PinPlanResult, "assignments">): Design {
   if (design.controllers.length === 0) return design;
   const { netById } = derive(design);
   const pinPlan: Design["pinPlan"] = {};

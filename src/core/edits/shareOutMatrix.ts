@@ -1,7 +1,7 @@
 import type { Design } from "../document/schema";
 import { matrixParts, planPartInOrder, usualMatrixWish } from "../matrix/planMatrix";
 import type { MatrixShape } from "../matrix/planReadingOrder";
-import { restDirect, takeMatrixPlan } from "./wiring";
+import { restDirect, adoptMatrixCells } from "./wiring";
 
 /**
  * Shares out the switches of matrices and direct wiring over one matrix in reading order, and wires the rest (encoders,
@@ -10,7 +10,7 @@ import { restDirect, takeMatrixPlan } from "./wiring";
 export function shareOutMatrix(design: Design, shape: MatrixShape): Design {
   const parts = matrixParts(design, { ...usualMatrixWish, lines: shape });
   return restDirect(
-    takeMatrixPlan(
+    adoptMatrixCells(
       design,
       parts.flatMap((part) => planPartInOrder(part) ?? []),
     ),

@@ -1,7 +1,7 @@
-import { takePinPlan } from "./pins";
+import { adoptPinPlan } from "./pins";
 import type { Design } from "../document/schema";
 import { type PinPlanMode, planPins } from "../pins/planPins";
 
 /** Plans the pins and takes the plan over. */
 export const shareOutPins = (design: Design, mode: PinPlanMode = "afresh"): Design =>
-  takePinPlan(design, planPins(design, mode));
+  adoptPinPlan(design, planPins(design, mode));

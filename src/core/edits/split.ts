@@ -7,7 +7,7 @@ import { changeBoard } from "./boards";
 const tidy = (p: Point): Point => point(tidyMm(p.xMm), tidyMm(p.yMm));
 
 /** Splits a board along a proposal: the second piece becomes a board of its own, both outlines are drawn. */
-export function takeSplit(design: Design, boardId: string, { pieces }: SplitProposal, newId: () => string): Design {
+export function applySplit(design: Design, boardId: string, { pieces }: SplitProposal, newId: () => string): Design {
   const board = design.boards.find(({ id }) => id === boardId);
   if (!board) return design;
   const newBoardId = newId();

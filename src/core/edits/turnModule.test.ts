@@ -4,8 +4,8 @@ import { finishedPad, pad } from "../../../tests/support/designs";
 import { derive } from "../derived/derive";
 import { isInside, outlineRing } from "../geometry/ring";
 import { plugBlockers } from "../layout/keepOuts";
-import { crossingWays, leadWays, leadsOf } from "../pins/leads";
-import { lockPins, moveController, takePinPlan } from "./pins";
+import { crossingPaths, leadPaths, leadsOf } from "../pins/leads";
+import { lockPins, moveController, adoptPinPlan } from "./pins";
 import { moduleTurns } from "./turnModule";
 
 const assignmentsOf = (design: ReturnType<typeof finishedPad>) =>
@@ -23,15 +23,15 @@ describe("Leads as they are laid", () => {
         yMm: middle.yMm + 0.98 * (yMm - middle.yMm),
       }));
       const straight = new Map(leadsOf(design, assignmentsOf(design)).map((lead) => [lead.netId, lead]));
-      for (const { netId, way } of leadWays(design, assignmentsOf(design))) {
-        expect(way[0]).toEqual(straight.get(netId)!.from);
-        expect(way.at(-1)).toEqual(straight.get(netId)!.to);
-        if (isInside(way[0], ring)) continue;
-        way.slice(1, -1).forEach((p, nth) => {
+      for (const { netId, path } of leadPaths(design, assignmentsOf(design))) {
+        expect(path[0]).toEqual(straight.get(netId)!.from);
+        expect(path.at(-1)).toEqual(straight.get(netId)!.to);
+        if (isInside(path[0], ring)) continue;
+        path.slice(1, -1).forEach((p, nth) => {
           for (let t = 0; t <= 1; t += 0.1)
             expect(
               isInside(
-                { xMm: way[nth].xMm + t * (p.xMm - way[nth].xMm), yMm: way[nth].yMm + t * (p.yMm - way[nth].yMm) },
+                { xMm: path[nth].xMm + t * (p.xMm - path[nth].xMm), yMm: path[nth].yMm + t * (p.yMm - path[nth].yMm) },
                 inner,
               ),
             ).toBe(false);
@@ -41,17 +41,17 @@ describe("Leads as they are laid", () => {
   });
 
   it("cross where two of them change places", () => {
-    const ways = [
+    const paths = [
       {
         netId: "a",
-        way: [
+        path: [
           { xMm: 0, yMm: 0 },
           { xMm: 10, yMm: 10 },
         ],
       },
       {
         netId: "b",
-        way: [
+        path: [
           { xMm: 0, yMm: 10 },
           { xMm: 4, yMm: 6 },
           { xMm: 10, yMm: 0 },
@@ -59,13 +59,13 @@ describe("Leads as they are laid", () => {
       },
       {
         netId: "c",
-        way: [
+        path: [
           { xMm: 50, yMm: 0 },
           { xMm: 60, yMm: 0 },
         ],
       },
     ];
-    expect(crossingWays(ways).map(({ one, other, at }) => [one.netId, other.netId, at])).toEqual([
+    expect(crossingPaths(paths).map(({ one, other, at }) => [one.netId, other.netId, at])).toEqual([
       ["a", "b", { xMm: 5, yMm: 5 }],
     ]);
   });
@@ -78,8 +78,8 @@ describe("A turned module", () => {
     const crossings = turns.map((turn) => turn.crossings);
     expect(crossings).toEqual([...crossings].sort((a, b) => a - b));
     for (const { rotationDeg, plan, crossings } of turns) {
-      const taken = takePinPlan(moveController(finishedPad(), { rotationDeg }), plan);
-      expect(crossingWays(leadWays(taken, assignmentsOf(taken)))).toHaveLength(crossings);
+      const taken = adoptPinPlan(moveController(finishedPad(), { rotationDeg }), plan);
+      expect(crossingPaths(leadPaths(taken, assignmentsOf(taken)))).toHaveLength(crossings);
       expect(plan.unplaced).toEqual([]);
     }
   });

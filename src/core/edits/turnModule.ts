@@ -2,7 +2,7 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { clearanceMm } from "../geometry/clearance";
 import { plugBlockers } from "../layout/keepOuts";
-import { crossingWays, leadWays, wireMm } from "../pins/leads";
+import { crossingPaths, leadPaths, wireMm } from "../pins/leads";
 import { type PinPlanResult, planPins } from "../pins/planPins";
 import { moveController } from "./pins";
 
@@ -42,7 +42,7 @@ export function moduleTurns(design: Design): ModuleTurn[] {
     const turned = moveController(design, { rotationDeg });
     if (step !== 0 && inTheWay(turned) > most) return [];
     const plan = planPins(turned);
-    const crossings = crossingWays(leadWays(turned, plan.assignments)).length;
+    const crossings = crossingPaths(leadPaths(turned, plan.assignments)).length;
     return [{ rotationDeg, plan, crossings, wireMm: wireMm(turned, plan.assignments) }];
   });
   return turns.sort(

@@ -1,5 +1,5 @@
-import { switchWayNamed } from "../brief/ways";
-import type { LightChain } from "../circuits/lightChain";
+import { switchStrategyNamed } from "../brief/strategies";
+import { LIGHT_DATA_V, type LightChain } from "../circuits/lightChain";
 import type { PlacedElement } from "../circuits/net";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
@@ -9,11 +9,11 @@ import { checkMatrix } from "../matrix/matrixElectrics";
 import { matrixParts, planPartInOrder, usualMatrixWish } from "../matrix/planMatrix";
 import { chooseController } from "./pins";
 import { setTiming } from "./timing";
-import { OWN_CIRCUITS, changeCircuit, orderMembers, takeMatrixPlan, unwire, wireAs, wireDirect } from "./wiring";
+import { OWN_CIRCUITS, changeCircuit, orderMembers, adoptMatrixCells, unwire, wireAs, wireDirect } from "./wiring";
 import { setDiodes } from "./matrixDiodes";
 
 /** Takes a plan of the brief: its controller class, and the wiring of what is already placed. */
-export function takePlan(design: Design, chosen: ChosenPlan): Design {
+export function adoptPlan(design: Design, chosen: ChosenPlan): Design {
   const withPlan = { ...design, brief: { ...design.brief, chosen } };
   return stiffPlates(wireAsPlanned(chooseController(withPlan, chosen.profileId)));
 }
@@ -21,13 +21,13 @@ export function takePlan(design: Design, chosen: ChosenPlan): Design {
 const idsOf = (design: Design, test: (element: PlacedElement) => boolean) =>
   [...derive(design).elements.values()].filter(test).map(({ id }) => id);
 
-function wireSwitches(design: Design, { strategy, turnWay }: ChosenPlan): Design {
-  const kind = switchWayNamed(strategy)?.circuit;
+function wireSwitches(design: Design, { switchStrategy, turnStrategy }: ChosenPlan): Design {
+  const kind = switchStrategyNamed(switchStrategy)?.circuit;
   if (!kind) return design;
-  const both = turnWay === "with-switches";
+  const both = turnStrategy === "with-switches";
   const ids = idsOf(design, (element) => element.kind === "switch" || (both && element.kind === "quadrature"));
   if (kind !== "matrix") return wireAs(design, kind, ids);
-  const shape = strategy === "matrix-given" ? design.brief.matrixShape : null;
+  const shape = switchStrategy === "matrix-given" ? design.brief.matrixShape : null;
   const wish = {
     ...usualMatrixWish,
     lines: "fewest-pins" as const,
@@ -35,7 +35,7 @@ function wireSwitches(design: Design, { strategy, turnWay }: ChosenPlan): Design
     columns: shape?.columns ?? null,
   };
   const loose = unwire(design, ids);
-  const wired = takeMatrixPlan(
+  const wired = adoptMatrixCells(
     loose,
     matrixParts(loose, wish).flatMap((part) => planPartInOrder(part) ?? []),
   );
@@ -43,9 +43,7 @@ function wireSwitches(design: Design, { strategy, turnWay }: ChosenPlan): Design
   return setDiodes(wired, design.brief.wish.chords ? "column-to-row" : "none");
 }
 
-/** 5 V lights want a data level near 3.5 V (common practice): the plan counts a shifter where the logic gives less. */
-const LIGHT_DATA_V = 3.5;
-
+/** The plan counts a shifter where the logic gives less than the lights' data wants. */
 const withShifters = (design: Design): Design =>
   (derive(design).profile?.logicV ?? LIGHT_DATA_V) >= LIGHT_DATA_V
     ? design
@@ -58,11 +56,11 @@ const withShifters = (design: Design): Design =>
 /** Wires everything the way the chosen plan says. */
 export function wireAsPlanned(design: Design): Design {
   const { chosen } = design.brief;
-  if (design.controls.length === 0 || !chosen || !switchWayNamed(chosen.strategy)) return design;
+  if (design.controls.length === 0 || !chosen || !switchStrategyNamed(chosen.switchStrategy)) return design;
   const of = (kind: PlacedElement["kind"]) => (d: Design) => idsOf(d, (element) => element.kind === kind);
   const switched = wireSwitches(design, chosen);
-  const lit = wireAs(switched, chosen.lampWay === "direct" ? "direct" : "output-registers", of("lamp")(switched));
-  const voltages = wireAs(lit, chosen.analogWay === "direct" ? "direct" : "multiplexer", of("analog")(lit));
+  const lit = wireAs(switched, chosen.lampStrategy === "direct" ? "direct" : "output-registers", of("lamp")(switched));
+  const voltages = wireAs(lit, chosen.voltageStrategy === "direct" ? "direct" : "multiplexer", of("analog")(lit));
   const devices = OWN_CIRCUITS.reduce(
     (d, kind) =>
       wireAs(

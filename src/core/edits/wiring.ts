@@ -4,7 +4,7 @@ import { direct } from "../circuits/direct";
 import type { TwoWayCell, TwoWayMatrix } from "../circuits/twoWayMatrix";
 import { type Cell, type MatrixCircuit, matrix } from "../circuits/matrix";
 import { orderByPlace } from "../circuits/placeOrder";
-import { present } from "../circuits/planBuilder";
+import { present } from "../circuits/circuitBuilder";
 import { endCount } from "../circuits/readEnds";
 import type { MatrixAnswer } from "../matrix/planMatrix";
 import { derive } from "../derived/derive";
@@ -22,7 +22,7 @@ const withCircuit = (design: Design, circuit: Circuit): Design => ({
 const isEmpty = (circuit: Circuit) => circuitKindOf(circuit).members(circuit).length === 0;
 
 /** Takes elements out of every circuit. Pins keep their nets: what is wired anew next may have the same ones. */
-function takeOut(design: Design, elementIds: string[]): Design {
+function withoutMembers(design: Design, elementIds: string[]): Design {
   const circuits = design.circuits.map((circuit) =>
     elementIds.reduce((left, id) => circuitKindOf(left).without(left, id), circuit),
   );
@@ -30,12 +30,12 @@ function takeOut(design: Design, elementIds: string[]): Design {
 }
 
 /** Takes elements out of every circuit; circuits left with nothing go. */
-export const unwire = (design: Design, elementIds: string[]): Design => tidyPins(takeOut(design, elementIds));
+export const unwire = (design: Design, elementIds: string[]): Design => tidyPins(withoutMembers(design, elementIds));
 
 /** Which of these elements a kind of circuit can hold. */
 function takenBy(design: Design, kind: Circuit["kind"], elementIds: string[]): string[] {
   const { elements } = derive(design);
-  return elementIds.filter((id) => elements.has(id) && circuitKindNamed(kind).takes(elements.get(id)!));
+  return elementIds.filter((id) => elements.has(id) && circuitKindNamed(kind).accepts(elements.get(id)!));
 }
 
 /** A circuit of a kind with nothing in it, with an id and a name that are free. */
@@ -55,7 +55,7 @@ export function wireInto(design: Design, circuitId: string, elementIds: string[]
   const held = new Set(circuitKindOf(circuit).members(circuit));
   const ids = takenBy(design, circuit.kind, elementIds).filter((id) => !held.has(id));
   if (ids.length === 0) return design;
-  const cleared = takeOut(design, ids);
+  const cleared = withoutMembers(design, ids);
   return tidyPins(withCircuit(cleared, circuitKindOf(circuit).with(circuit, ids)));
 }
 
@@ -63,7 +63,7 @@ export function wireInto(design: Design, circuitId: string, elementIds: string[]
 export function wireNew(design: Design, kind: Circuit["kind"], elementIds: string[]): Design {
   const ids = takenBy(design, kind, elementIds);
   if (ids.length === 0) return design;
-  const cleared = takeOut(design, ids);
+  const cleared = withoutMembers(design, ids);
   return tidyPins(withCircuit(cleared, circuitKindNamed(kind).with(freshCircuit(cleared, kind), ids)));
 }
 
@@ -115,7 +115,7 @@ export function orderMembers(design: Design, circuitId: string): Design {
 export function setCell(design: Design, elementId: string, cell: Cell): Design {
   const before = matrixOfElement(design, elementId);
   const isIn = before !== undefined && elementId in before.cells;
-  const cleared = isIn ? design : takeOut(design, [elementId]);
+  const cleared = isIn ? design : withoutMembers(design, [elementId]);
   const current = matrixOfElement(cleared, elementId) ?? matrix.fresh("matrix", "Matrix");
   return tidyPins(withCircuit(cleared, { ...current, cells: { ...current.cells, [elementId]: cell } }));
 }
@@ -125,7 +125,8 @@ export function setTwoWayCell(design: Design, circuitId: string, elementId: stri
   const circuit = design.circuits.find((c): c is TwoWayMatrix => c.id === circuitId && c.kind === "two-way-matrix");
   const before = circuit?.cells[elementId];
   if (!circuit || !before) return design;
-  const same = (one: TwoWayCell) => one.row === cell.row && one.column === cell.column && one.way === cell.way;
+  const same = (one: TwoWayCell) =>
+    one.row === cell.row && one.column === cell.column && one.direction === cell.direction;
   const there = Object.keys(circuit.cells).find((id) => id !== elementId && same(circuit.cells[id]));
   const cells = { ...circuit.cells, [elementId]: cell, ...(there ? { [there]: before } : {}) };
   return changeCircuit<TwoWayMatrix>(design, circuitId, { cells });
@@ -143,7 +144,7 @@ export function setLinePair(design: Design, circuitId: string, elementId: string
 }
 
 /** Takes planned cells: each answer becomes a matrix of its own, and matrices left with nothing go. */
-export function takeMatrixPlan(design: Design, answers: MatrixAnswer[]): Design {
+export function adoptMatrixCells(design: Design, answers: MatrixAnswer[]): Design {
   const settings = matrixOfElement(design) ?? matrix.fresh("matrix", "Matrix");
   const all = design.circuits.filter((circuit): circuit is MatrixCircuit => circuit.kind === "matrix");
   const among = (list: (circuit: MatrixCircuit) => string[], cells: object) =>
@@ -159,7 +160,7 @@ export function takeMatrixPlan(design: Design, answers: MatrixAnswer[]): Design 
     chords: all.flatMap(({ chords }) => chords).filter((chord) => chord.every((id) => id in cells)),
   }));
   const ids = new Set(planned.flatMap(({ cells }) => Object.keys(cells)));
-  const cleared = takeOut(design, [...ids]);
+  const cleared = withoutMembers(design, [...ids]);
   return tidyPins(planned.reduce(withCircuit, cleared));
 }
 
@@ -169,7 +170,7 @@ export const OWN_CIRCUITS: Circuit["kind"][] = ["light-chain", "bus-displays", "
 /** Wires elements as they usually are: what a pin can serve direct, the rest in the circuit of its own sort. */
 export function wireAsUsual(design: Design, ids: string[]): Design {
   const { elements } = derive(design);
-  const isDirect = (id: string) => direct.takes(elements.get(id)!);
+  const isDirect = (id: string) => direct.accepts(elements.get(id)!);
   const others = ids.filter((id) => !isDirect(id));
   const own = OWN_CIRCUITS.reduce((d, kind) => wireAs(d, kind, others), design);
   return wireDirect(own, ids.filter(isDirect));
@@ -178,7 +179,7 @@ export function wireAsUsual(design: Design, ids: string[]): Design {
 /** What no circuit holds and a pin can serve is wired direct. */
 export function restDirect(design: Design): Design {
   const { elements, circuitsOf } = derive(design);
-  const loose = [...elements.values()].filter((element) => !circuitsOf.has(element.id) && direct.takes(element));
+  const loose = [...elements.values()].filter((element) => !circuitsOf.has(element.id) && direct.accepts(element));
   return wireDirect(
     design,
     loose.map(({ id }) => id),

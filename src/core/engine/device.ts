@@ -1,6 +1,6 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { type ScanPlan, scanPlanOf } from "../firmware/scanPlan";
+import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import type { ReportName } from "../contract/contract";
 import { type Bounce, ContactSchedule } from "./contactSchedule";
@@ -49,7 +49,7 @@ interface Turning {
 
 /** One design, powered: its circuits around the real firmware, in milliseconds. */
 export class Device {
-  readonly plan: ScanPlan;
+  readonly scan: ScanTable;
   nowMs = 0;
   private readonly world: ElectricalWorld;
   private readonly schedule: ContactSchedule;
@@ -64,10 +64,10 @@ export class Device {
     private readonly watch: DeviceWatch,
     bounce: Bounce | null = null,
   ) {
-    this.plan = scanPlanOf(design);
-    this.world = new ElectricalWorld(this.plan, derive(design).profile ?? ASSUMED_LEVELS);
+    this.scan = scanTableOf(design);
+    this.world = new ElectricalWorld(this.scan, derive(design).profile ?? ASSUMED_LEVELS);
     this.schedule = new ContactSchedule(bounce);
-    this.runtime = startRuntime(tableBytes(this.plan, design), {
+    this.runtime = startRuntime(tableBytes(this.scan, design), {
       report: (kind, bytes) => this.take(kind, bytes),
       lamp: (line, on) => this.watch.lamp?.(this.nowMs, line, on),
     });
@@ -86,7 +86,7 @@ export class Device {
 
   /** Turns an encoder by felt steps, clockwise when positive, from now on; a turn under way is finished first. */
   turn(elementId: string, steps: number): void {
-    const encoder = this.plan.encoders.find((e) => e.elementId === elementId);
+    const encoder = this.scan.encoders.find((e) => e.elementId === elementId);
     if (!encoder || steps === 0) return;
     const turning = this.turnings.get(elementId) ?? { orders: [], phase: 3, nextMs: 0 };
     if (turning.orders.length === 0) turning.nextMs = Math.max(turning.nextMs, this.nowMs);
@@ -154,7 +154,7 @@ export class Device {
 
   /** The firmware's own debounced view of a switch element. */
   debounced(elementId: string): boolean {
-    const number = this.plan.switches.indexOf(elementId);
+    const number = this.scan.switches.indexOf(elementId);
     return number >= 0 && this.runtime.switchClosed(number);
   }
 

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
-import type { ScanPlan } from "../firmware/scanPlan";
+import type { ScanTable } from "../firmware/scanTable";
 import { GROUND } from "../circuits/net";
 import { DIODE_DROP_V, ElectricalWorld } from "./electricalWorld";
 
 /** One sense line that leads to ground through so many diodes in a row, all contacts closed. */
 function readsLow(diodes: number, inputHighMinV: number): boolean {
   const net = (nth: number) => (nth === 0 ? "sense" : nth === diodes ? GROUND : `n${nth}`);
-  const plan: ScanPlan = {
+  const plan: ScanTable = {
     strobeLines: [],
     senseLines: ["sense"],
     lampLines: [],

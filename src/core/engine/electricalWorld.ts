@@ -1,8 +1,8 @@
 import type { LadderBank } from "../circuits/circuitKind";
-import { floatingLoadOhm, ladderLevel, tapTold } from "../circuits/ladderVoltage";
+import { floatingLoadOhm, ladderLevel, rungTold } from "../circuits/ladderVoltage";
 import { GROUND } from "../circuits/net";
 import { BANK_LINES } from "../contract/contract";
-import type { ScanPlan } from "../firmware/scanPlan";
+import type { ScanTable } from "../firmware/scanTable";
 
 /** Electrical limits of the controller's inputs. */
 export interface InputLevels {
@@ -19,13 +19,13 @@ interface Path {
 }
 
 /** A conductor with its nets by number. */
-interface Way {
+interface Conductor {
   from: number;
   to: number;
   diode: boolean;
 }
 
-/** A ladder's bank with its lines by number, and which taps are pressed, counted from 1. */
+/** A ladder's bank with its lines by number, and which rungs are pressed, counted from 1. */
 interface Ladder {
   bank: LadderBank;
   lines: number[];
@@ -40,10 +40,10 @@ const UNREACHED = 255;
  * the surely-low and the surely-high voltage is counted as low: so a doubtful ghost is shown, not hidden.
  */
 export class ElectricalWorld {
-  private readonly closed = new Map<string, Way>();
-  private readonly taps = new Map<string, { ladder: Ladder; tap: number }>();
+  private readonly closed = new Map<string, Conductor>();
+  private readonly rungs = new Map<string, { ladder: Ladder; rung: number }>();
   private readonly ladders: Ladder[];
-  private readonly ways: Map<string, Way>;
+  private readonly conductors: Map<string, Conductor>;
   private readonly mostDrops: number;
   private readonly ground: number;
   private readonly strobes: number[];
@@ -53,42 +53,44 @@ export class ElectricalWorld {
   /** Fewest diodes from each net to a driven-low one; only the reached nets are ever set. */
   private readonly drops: Uint8Array;
 
-  constructor(plan: ScanPlan, levels: InputLevels) {
-    const names = new Set([GROUND, ...plan.strobeLines, ...plan.senseLines]);
-    for (const { from, to } of plan.conductors) names.add(from).add(to);
+  constructor(scan: ScanTable, levels: InputLevels) {
+    const names = new Set([GROUND, ...scan.strobeLines, ...scan.senseLines]);
+    for (const { from, to } of scan.conductors) names.add(from).add(to);
     const nets = new Map([...names].map((name, number) => [name, number]));
     const net = (name: string) => nets.get(name)!;
-    this.ways = new Map(plan.conductors.map((c) => [c.contact, { from: net(c.from), to: net(c.to), diode: c.diode }]));
+    this.conductors = new Map(
+      scan.conductors.map((c) => [c.contact, { from: net(c.from), to: net(c.to), diode: c.diode }]),
+    );
     this.mostDrops = Math.ceil(levels.inputHighMinV / DIODE_DROP_V) - 1;
     this.ground = net(GROUND);
-    this.strobes = plan.strobeLines.map(net);
+    this.strobes = scan.strobeLines.map(net);
     this.senseOf = new Int16Array(names.size).fill(-1);
-    plan.senseLines.forEach((name, line) => (this.senseOf[net(name)] = line));
-    this.banks = Math.ceil(plan.senseLines.length / BANK_LINES);
+    scan.senseLines.forEach((name, line) => (this.senseOf[net(name)] = line));
+    this.banks = Math.ceil(scan.senseLines.length / BANK_LINES);
     this.drops = new Uint8Array(names.size).fill(UNREACHED);
-    this.ladders = plan.ladders.map((bank) => ({
+    this.ladders = scan.ladders.map((bank) => ({
       bank,
-      lines: bank.taps.map((id) => plan.senseLines.indexOf(id)),
+      lines: bank.rungs.map((id) => scan.senseLines.indexOf(id)),
       pressed: new Set(),
     }));
     for (const ladder of this.ladders)
-      ladder.bank.taps.forEach((id, nth) => this.taps.set(id, { ladder, tap: nth + 1 }));
+      ladder.bank.rungs.forEach((id, nth) => this.rungs.set(id, { ladder, rung: nth + 1 }));
   }
 
   /** Closes or opens a contact: an element's id, with /A or /B for an encoder's. @returns whether that is a change */
   set(contact: string, closed: boolean): boolean {
-    const tapped = this.taps.get(contact);
-    if (tapped) return press(tapped.ladder.pressed, tapped.tap, closed);
-    const way = this.ways.get(contact);
-    if (!way || this.closed.has(contact) === closed) return false;
-    if (closed) this.closed.set(contact, way);
+    const onLadder = this.rungs.get(contact);
+    if (onLadder) return press(onLadder.ladder.pressed, onLadder.rung, closed);
+    const conductor = this.conductors.get(contact);
+    if (!conductor || this.closed.has(contact) === closed) return false;
+    if (closed) this.closed.set(contact, conductor);
     else this.closed.delete(contact);
     return true;
   }
 
   isClosed(contact: string): boolean {
-    const tapped = this.taps.get(contact);
-    return tapped ? tapped.ladder.pressed.has(tapped.tap) : this.closed.has(contact);
+    const onLadder = this.rungs.get(contact);
+    return onLadder ? onLadder.ladder.pressed.has(onLadder.rung) : this.closed.has(contact);
   }
 
   /** Writes what every bank reads under every strobe; `stride` words a row, row 0 with nothing strobed. */
@@ -110,17 +112,17 @@ export class ElectricalWorld {
     }
   }
 
-  /** Which tap of a bank is told while it alone is powered; the pressed taps of its neighbours load the line. */
+  /** Which rung of a bank is told while it alone is powered; the pressed rungs of its neighbours load the line. */
   private toldBy(ladder: Ladder): number | null {
     const { bank, pressed } = ladder;
     if (pressed.size === 0) return null;
     const loads = this.ladders.flatMap((other) =>
       other === ladder || other.bank.line !== bank.line ? [] : (floatingLoadOhm(other.bank, [...other.pressed]) ?? []),
     );
-    return tapTold(bank, ladderLevel(bank, [...pressed], loads));
+    return rungTold(bank, ladderLevel(bank, [...pressed], loads));
   }
 
-  /** For each net, the nets that it can pull low: against the current's direction, both ways without a diode. */
+  /** For each net, the nets that it can pull low: against the current's direction, both conductors without a diode. */
   private pathsToLow(): Map<number, Path[]> {
     const paths = new Map<number, Path[]>();
     const add = (low: number, neighbour: number, diode: boolean) => {
@@ -135,7 +137,7 @@ export class ElectricalWorld {
     return paths;
   }
 
-  /** Sets `drops` of every net that the sources pull low and lists those nets: ways without a diode come first. */
+  /** Sets `drops` of every net that the sources pull low and lists those nets: conductors without a diode come first. */
   private reach(paths: Map<number, Path[]>, sources: number[]): number[] {
     const reached = [...sources];
     for (const net of sources) this.drops[net] = 0;
@@ -157,9 +159,9 @@ export class ElectricalWorld {
   }
 }
 
-function press(pressed: Set<number>, tap: number, closed: boolean): boolean {
-  if (pressed.has(tap) === closed) return false;
-  if (closed) pressed.add(tap);
-  else pressed.delete(tap);
+function press(pressed: Set<number>, rung: number, closed: boolean): boolean {
+  if (pressed.has(rung) === closed) return false;
+  if (closed) pressed.add(rung);
+  else pressed.delete(rung);
   return true;
 }

@@ -6,7 +6,7 @@ import { derive } from "../derived/derive";
 import { type Problem, type Result, bad, good } from "../document/problem";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
-import { scanPlanOf } from "../firmware/scanPlan";
+import { scanTableOf } from "../firmware/scanTable";
 import { Device, type DeviceWatch, type TimedReport } from "./device";
 import { HostStandIn } from "./hostText";
 import { listed } from "../words";
@@ -70,7 +70,7 @@ function movedElement(design: Design, event: SimulationEvent): Element | string 
 }
 
 function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
-  const over = overLimits(scanPlanOf(design), design);
+  const over = overLimits(scanTableOf(design), design);
   return [
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {

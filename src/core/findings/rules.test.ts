@@ -50,10 +50,10 @@ function add(design: Design, kind: Control["kind"], at: { xMm: number; yMm: numb
 
 const directPlan = {
   profileId: "small-5v-18",
-  strategy: "direct",
-  lampWay: "direct",
-  analogWay: "direct",
-  turnWay: "direct",
+  switchStrategy: "direct",
+  lampStrategy: "direct",
+  voltageStrategy: "direct",
+  turnStrategy: "direct",
 };
 
 /** So many controls of a kind in a row, named c0, c1 …, alone on the mat. */
@@ -97,8 +97,8 @@ const ringOfSix = setDiodes(
 );
 const sameCrossing = changeCircuit<TwoWayMatrix>(all(manyKeys(2), "two-way-matrix"), "two-way", {
   cells: {
-    "m1:press": { row: 0, column: 0, way: "column-to-row" },
-    "m2:press": { row: 0, column: 0, way: "column-to-row" },
+    "m1:press": { row: 0, column: 0, direction: "column-to-row" },
+    "m2:press": { row: 0, column: 0, direction: "column-to-row" },
   },
 });
 const lampsOf = (count: number, currentMa: number): Design =>
@@ -367,7 +367,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   [
     "wiring/supply-loss",
     manyLights,
-    /^At 1\.4 A the V\+ wires of 0\.08 mm² lose \d\.\d\d V on the way to LT\d+ plus and back\.$/,
+    /^At 1\.4 A the V\+ wires of 0\.08 mm² lose \d\.\d\d of 5 V on the way to LT\d+ plus and back\.$/,
   ],
   [
     "wiring/sampled-encoder",

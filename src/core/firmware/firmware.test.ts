@@ -11,7 +11,7 @@ import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { pinsHeader, tablesSource } from "../targets/archiveFiles";
 import { demonstrationOf } from "../targets/demonstration";
-import { scanPlanOf } from "./scanPlan";
+import { scanTableOf } from "./scanTable";
 import { recordScript } from "../engine/script";
 import { actionTable, tableBytes, tableSections } from "./tables";
 
@@ -20,46 +20,46 @@ const word = (bytes: Uint8Array, at: number) => bytes[at] | (bytes[at + 1] << 8)
 describe.each([...wiredDemos, finishedPad(), shareOutDirect(pad()), newDesign("none", "None")])(
   "the numbering of $name",
   (design) => {
-    const plan = scanPlanOf(design);
+    const scan = scanTableOf(design);
 
     it("numbers lines, switches and inputs once each", () => {
-      for (const ids of [plan.strobeLines, plan.senseLines, plan.lampLines, plan.switches, plan.inputs])
+      for (const ids of [scan.strobeLines, scan.senseLines, scan.lampLines, scan.switches, scan.inputs])
         expect(new Set(ids).size).toBe(ids.length);
     });
 
     it("puts every switch into exactly one cell of one group", () => {
-      const cells = plan.groups.flatMap((group) => group.cells.filter((cell) => cell !== null));
-      expect([...cells].sort((a, b) => a - b)).toEqual(plan.switches.map((_, number) => number));
+      const cells = scan.groups.flatMap((group) => group.cells.filter((cell) => cell !== null));
+      expect([...cells].sort((a, b) => a - b)).toEqual(scan.switches.map((_, number) => number));
     });
 
     it("has inputs for all switches, then clockwise and anticlockwise of each encoder", () => {
-      expect(plan.inputs.slice(0, plan.switches.length)).toEqual(plan.switches);
-      const turns = plan.encoders.flatMap(({ elementId }) =>
+      expect(scan.inputs.slice(0, scan.switches.length)).toEqual(scan.switches);
+      const turns = scan.encoders.flatMap(({ elementId }) =>
         ["cw", "ccw"].map((end) =>
           elementId.endsWith(":turn") ? elementId.replace(":turn", `:${end}`) : `${elementId}-${end}`,
         ),
       );
-      expect(plan.inputs.slice(plan.switches.length)).toEqual(turns);
+      expect(scan.inputs.slice(scan.switches.length)).toEqual(turns);
     });
   },
 );
 
 describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the tables of $name", (design) => {
-  const plan = scanPlanOf(design);
-  const bytes = tableBytes(plan, design);
+  const scan = scanTableOf(design);
+  const bytes = tableBytes(scan, design);
 
   it("begin with the mark, the version, what is declared and the counts", () => {
     const at = (field: HeaderField) => bytes[AT[field]];
     expect([...bytes.slice(0, 3)]).toEqual([0x4f, 0x56, TABLE_VERSION]);
     expect(at("REPORTS")).toBe(design.reportSet.interfaces.length === 2 ? 0b11 : 0b01);
-    expect(at("SWITCHES")).toBe(plan.switches.length);
-    expect(at("ENCODERS")).toBe(plan.encoders.length);
-    expect(at("LAMPS")).toBe(plan.lamps.length);
+    expect(at("SWITCHES")).toBe(scan.switches.length);
+    expect(at("ENCODERS")).toBe(scan.encoders.length);
+    expect(at("LAMPS")).toBe(scan.lamps.length);
     expect(at("LAYERS")).toBe(design.keymap.layers.length);
-    expect(at("GROUPS")).toBe(plan.groups.length);
-    expect(at("BANKS")).toBe(Math.ceil(plan.senseLines.length / 16));
+    expect(at("GROUPS")).toBe(scan.groups.length);
+    expect(at("BANKS")).toBe(Math.ceil(scan.senseLines.length / 16));
     expect(at("SETTLE_US")).toBe(design.timing.settleUs);
-    expect(at("TAP_MS")).toBe(design.timing.tapMs);
+    expect(at("PULSE_MS")).toBe(design.timing.pulseMs);
   });
 
   it("point to their parts, one after the other without a gap, and end where they say, with their CRC", () => {
@@ -75,12 +75,12 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
       ] as const
     ).map((field) => word(bytes, AT[field]));
     const sizes = [
-      ENTRY_BYTES.GROUP * plan.groups.length,
-      Math.ceil(plan.senseLines.length / 16),
-      plan.switches.length,
-      ENTRY_BYTES.ENCODER * plan.encoders.length,
-      ENTRY_BYTES.LAMP * plan.lamps.length,
-      ENTRY_BYTES.ACTION * plan.inputs.length * design.keymap.layers.length,
+      ENTRY_BYTES.GROUP * scan.groups.length,
+      Math.ceil(scan.senseLines.length / 16),
+      scan.switches.length,
+      ENTRY_BYTES.ENCODER * scan.encoders.length,
+      ENTRY_BYTES.LAMP * scan.lamps.length,
+      ENTRY_BYTES.ACTION * scan.inputs.length * design.keymap.layers.length,
       0,
     ];
     let at = HEADER_BYTES;
@@ -105,7 +105,7 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
   });
 
   it("hold a byte in every byte", () => {
-    for (const { bytes: part } of tableSections(plan, design))
+    for (const { bytes: part } of tableSections(scan, design))
       for (const byte of part) expect(Number.isInteger(byte) && byte >= 0 && byte <= 255).toBe(true);
   });
 });
@@ -115,17 +115,17 @@ describe("entries", () => {
     const eager = setDebounceOf(finishedPad(), ["k2"], { school: "eager", ms: 7 });
     const toggled = addControl(eager, "toggle", "t1", { xMm: 80, yMm: 0, rotationDeg: 0, boardId: eager.boards[0].id });
     const design = shareOutDirect(toggled);
-    const plan = scanPlanOf(design);
-    const table = tableBytes(plan, design);
-    const entry = (id: string) => table[word(table, AT.SWITCH_TABLE) + plan.switches.indexOf(id)];
+    const scan = scanTableOf(design);
+    const table = tableBytes(scan, design);
+    const entry = (id: string) => table[word(table, AT.SWITCH_TABLE) + scan.switches.indexOf(id)];
     expect([entry("k1:press"), entry("k2:press"), entry("t1:press")]).toEqual([5, 0x80 | 7, 0x40 | 5]);
     expect(table[AT.FLIPS]).toBe(1);
   });
 
   const action = (design: Design, layer: number, input: string) => {
-    const plan = scanPlanOf(design);
-    const bytes = tableBytes(plan, design);
-    const at = word(bytes, AT.ACTION_TABLE) + 4 * (layer * plan.inputs.length + plan.inputs.indexOf(input));
+    const scan = scanTableOf(design);
+    const bytes = tableBytes(scan, design);
+    const at = word(bytes, AT.ACTION_TABLE) + 4 * (layer * scan.inputs.length + scan.inputs.indexOf(input));
     return [...bytes.slice(at, at + 4)];
   };
   const layered = addLayer(finishedPad(), "up", "Up");
@@ -148,7 +148,7 @@ describe("entries", () => {
     [{ when: "lock", lock: "caps" }, [0, 3, 1]],
   ] as const)("write a lamp that shows %o", (rule, bytes) => {
     const design = setLampRule(layered, "l1", rule);
-    const table = tableBytes(scanPlanOf(design), design);
+    const table = tableBytes(scanTableOf(design), design);
     expect([...table.slice(word(table, AT.LAMP_TABLE), word(table, AT.LAMP_TABLE) + 3)]).toEqual(bytes);
   });
 });
@@ -156,8 +156,8 @@ describe("entries", () => {
 describe("sources", () => {
   it("cannot be broken by what a person writes", () => {
     const nasty = { ...changeControl(finishedPad(), "l1", { label: "*/ int x; /* ??/" }), name: "*/ #error \\" };
-    const plan = scanPlanOf(nasty);
-    for (const text of [tablesSource(plan, nasty), pinsHeader(plan, nasty)]) {
+    const scan = scanTableOf(nasty);
+    for (const text of [tablesSource(scan, nasty), pinsHeader(scan, nasty)]) {
       expect(text.match(/\*\//g)!.length).toBe(text.match(/\/\*/g)!.length);
       expect(text).not.toMatch(/^#error/m);
       expect(text).not.toContain("??/");
@@ -166,7 +166,7 @@ describe("sources", () => {
 
   it("say which lines have no pin yet", () => {
     const loose = { ...finishedPad(), pinPlan: {} };
-    expect(pinsHeader(scanPlanOf(loose), loose)).toContain("no pin yet");
+    expect(pinsHeader(scanTableOf(loose), loose)).toContain("no pin yet");
   });
 });
 

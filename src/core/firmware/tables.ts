@@ -16,7 +16,7 @@ import type { Design, LampRule } from "../document/schema";
 import { actionOf } from "../bindings";
 import { bindingContextOf } from "../keymap/bindingContext";
 import type { ActionEntry } from "../bindings/bindingKind";
-import { bankCount, type ScanPlan } from "./scanPlan";
+import { bankCount, type ScanTable } from "./scanTable";
 
 const LAMP_CODE = { never: LAMP.NEVER, always: LAMP.ALWAYS, layer: LAMP.LAYER, lock: LAMP.LOCK } as const;
 const LOCK_BIT = { num: 0, caps: 1, scroll: 2 } as const;
@@ -35,23 +35,23 @@ interface BodySection extends TableSection {
 
 const word = (value: number) => [value & 0xff, (value >> 8) & 0xff];
 
-function groupBytes(plan: ScanPlan): number[] {
-  return plan.groups.flatMap(({ strobe, bank, cells }) => [strobe ?? NONE, bank, ...cells.map((cell) => cell ?? NONE)]);
+function groupBytes(scan: ScanTable): number[] {
+  return scan.groups.flatMap(({ strobe, bank, cells }) => [strobe ?? NONE, bank, ...cells.map((cell) => cell ?? NONE)]);
 }
 
-function switchBytes({ settling }: ScanPlan): number[] {
+function switchBytes({ settling }: ScanTable): number[] {
   return settling.map(
     ({ ms, school, flips }) => ms | (school === "eager" ? SWITCH_FLAG.EAGER : 0) | (flips ? SWITCH_FLAG.FLIPS : 0),
   );
 }
 
-function lampBytes(plan: ScanPlan, design: Design): number[] {
+function lampBytes(scan: ScanTable, design: Design): number[] {
   const context = bindingContextOf(design);
   const argument = (rule: LampRule) => {
     if (rule.when === "layer") return context.layerIndex(rule.layerId);
     return rule.when === "lock" ? LOCK_BIT[rule.lock] : 0;
   };
-  return plan.lamps.flatMap(({ controlId, line }) => {
+  return scan.lamps.flatMap(({ controlId, line }) => {
     const rule = lampRuleOf(design, controlId);
     return [line, LAMP_CODE[rule.when], argument(rule)];
   });
@@ -83,27 +83,27 @@ export function actionTable(entries: ActionEntry[]): { table: number[]; pool: nu
   return { table, pool };
 }
 
-function actionsOf(plan: ScanPlan, design: Design) {
+function actionsOf(scan: ScanTable, design: Design) {
   const context = bindingContextOf(design);
   return actionTable(
     design.keymap.layers.flatMap((layer) =>
-      plan.inputs.map((inputId) =>
+      scan.inputs.map((inputId) =>
         actionOf(Object.hasOwn(layer.bindings, inputId) ? layer.bindings[inputId] : undefined, context),
       ),
     ),
   );
 }
 
-function bankBytes(plan: ScanPlan): number[] {
-  const banks = new Array<number>(bankCount(plan)).fill(0);
-  for (const group of plan.groups) if (group.strobe === null) banks[group.bank] = 1;
-  for (const { lineA, lineB } of plan.encoders) banks[lineA >> 4] = banks[lineB >> 4] = 1;
+function bankBytes(scan: ScanTable): number[] {
+  const banks = new Array<number>(bankCount(scan)).fill(0);
+  for (const group of scan.groups) if (group.strobe === null) banks[group.bank] = 1;
+  for (const { lineA, lineB } of scan.encoders) banks[lineA >> 4] = banks[lineB >> 4] = 1;
   return banks;
 }
 
-function bodySections(plan: ScanPlan, design: Design): BodySection[] {
-  const encoders = plan.encoders.flatMap((e) => [e.lineA, e.lineB, e.statesPerStep]);
-  const { table, pool } = actionsOf(plan, design);
+function bodySections(scan: ScanTable, design: Design): BodySection[] {
+  const encoders = scan.encoders.flatMap((e) => [e.lineA, e.lineB, e.statesPerStep]);
+  const { table, pool } = actionsOf(scan, design);
   const section = (at: HeaderField, title: string, bytes: number[], entryBytes: number) => ({
     at,
     title,
@@ -114,13 +114,13 @@ function bodySections(plan: ScanPlan, design: Design): BodySection[] {
     section(
       "GROUP_TABLE",
       "groups: strobe line, bank, switch on each of 16 lines",
-      groupBytes(plan),
+      groupBytes(scan),
       ENTRY_BYTES.GROUP,
     ),
-    section("BANK_TABLE", "banks: read with nothing strobed", bankBytes(plan), ENTRY_BYTES.BANK),
-    section("SWITCH_TABLE", "switches: debounce ms, eager, tells its change", switchBytes(plan), 16),
+    section("BANK_TABLE", "banks: read with nothing strobed", bankBytes(scan), ENTRY_BYTES.BANK),
+    section("SWITCH_TABLE", "switches: debounce ms, eager, tells its change", switchBytes(scan), 16),
     section("ENCODER_TABLE", "encoders: line A, line B, states a step", encoders, ENTRY_BYTES.ENCODER),
-    section("LAMP_TABLE", "lamps: line, what it shows, argument", lampBytes(plan, design), ENTRY_BYTES.LAMP),
+    section("LAMP_TABLE", "lamps: line, what it shows, argument", lampBytes(scan, design), ENTRY_BYTES.LAMP),
     section("ACTION_TABLE", "actions: layer by layer, input by input", table, ENTRY_BYTES.ACTION),
     section("ACTION_POOL", "longer actions", pool, 16),
   ];
@@ -130,21 +130,21 @@ function bodySections(plan: ScanPlan, design: Design): BodySection[] {
 const reportBits = ({ reportSet }: Design) =>
   reportSet.interfaces.reduce((bits, name) => bits | (1 << REPORTS[name].number), 0);
 
-function headerBytes(plan: ScanPlan, design: Design, body: BodySection[]): number[] {
+function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): number[] {
   const bytes = new Array<number>(HEADER_BYTES).fill(0);
   const put = (field: HeaderField, ...values: number[]) => bytes.splice(AT[field], values.length, ...values);
   put("MARK", ...TABLE_MARK);
   put("VERSION", TABLE_VERSION);
   put("REPORTS", reportBits(design));
-  put("SWITCHES", plan.switches.length);
-  put("ENCODERS", plan.encoders.length);
-  put("LAMPS", plan.lamps.length);
+  put("SWITCHES", scan.switches.length);
+  put("ENCODERS", scan.encoders.length);
+  put("LAMPS", scan.lamps.length);
   put("LAYERS", design.keymap.layers.length);
-  put("GROUPS", plan.groups.length);
-  put("BANKS", bankCount(plan));
-  put("FLIPS", plan.settling.filter(({ flips }) => flips).length);
+  put("GROUPS", scan.groups.length);
+  put("BANKS", bankCount(scan));
+  put("FLIPS", scan.settling.filter(({ flips }) => flips).length);
   put("SETTLE_US", design.timing.settleUs);
-  put("TAP_MS", design.timing.tapMs);
+  put("PULSE_MS", design.timing.pulseMs);
   let place = HEADER_BYTES;
   for (const section of body) {
     put(section.at, ...word(place));
@@ -157,9 +157,9 @@ function headerBytes(plan: ScanPlan, design: Design, body: BodySection[]): numbe
 const CRC_BYTES = 2;
 
 /** The device's tables in sections; joined they are what the firmware reads, on every target. */
-export function tableSections(plan: ScanPlan, design: Design): TableSection[] {
-  const body = bodySections(plan, design);
-  const header = { title: "header", bytes: headerBytes(plan, design, body), entryBytes: 16 };
+export function tableSections(scan: ScanTable, design: Design): TableSection[] {
+  const body = bodySections(scan, design);
+  const header = { title: "header", bytes: headerBytes(scan, design, body), entryBytes: 16 };
   const all = [header, ...body];
   const crc = word(crc16(all.flatMap(({ bytes }) => bytes)));
   return [...all, { title: "CRC of all above", bytes: crc, entryBytes: CRC_BYTES }].filter(
@@ -167,5 +167,5 @@ export function tableSections(plan: ScanPlan, design: Design): TableSection[] {
   );
 }
 
-export const tableBytes = (plan: ScanPlan, design: Design): Uint8Array =>
-  Uint8Array.from(tableSections(plan, design).flatMap((section) => section.bytes));
+export const tableBytes = (scan: ScanTable, design: Design): Uint8Array =>
+  Uint8Array.from(tableSections(scan, design).flatMap((section) => section.bytes));

@@ -6,7 +6,7 @@ import { GROUND, rails } from "../circuits/net";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { factsOf } from "../findings/facts";
-import { scanPlanOf } from "../firmware/scanPlan";
+import { scanTableOf } from "../firmware/scanTable";
 import { pinsHeader } from "../targets/archiveFiles";
 import { netlistOf } from "../wires/netlist";
 import { isPad, wiresOf } from "../wires/wires";
@@ -49,7 +49,7 @@ describe.each(designs)("What is said of $name", ({ design }) => {
   const pinNamed = new Set(profile?.pins.filter(({ role }) => role === "io").map(({ name }) => name));
 
   it("agrees between pin plan, netlist and the firmware's pin list", () => {
-    const header = pinsHeader(scanPlanOf(design), design);
+    const header = pinsHeader(scanTableOf(design), design);
     const modulePads = new Map(
       list.flatMap(({ pins }) => pins.filter(({ part }) => part === "A1").map((pad) => [pad.end, pins] as const)),
     );
@@ -63,7 +63,7 @@ describe.each(designs)("What is said of $name", ({ design }) => {
       if (joints.length === 0 || shared.has(pin)) continue;
       expect(modulePads.has(pin), `${id} on ${pin}`).toBe(true);
     }
-    const { senseLines, strobeLines } = scanPlanOf(design);
+    const { senseLines, strobeLines } = scanTableOf(design);
     for (const id of [...senseLines, ...strobeLines]) {
       const pin = design.pinPlan[id]?.pin;
       if (pin && pinNamed.has(pin)) expect(header).toContain(pin);

@@ -1,7 +1,7 @@
 import { zipSync } from "fflate";
 import { bad, good } from "../document/problem";
 import { overLimits } from "../firmware/capacity";
-import { scanPlanOf } from "../firmware/scanPlan";
+import { scanTableOf } from "../firmware/scanTable";
 import { firmwareTargets } from "../targets";
 import type { FirmwareTarget } from "../targets/firmwareTarget";
 import { type Artifact, fileStem, utf8 } from "./artifact";
@@ -15,7 +15,7 @@ const archiveOf = ({ id, title, purpose, files }: FirmwareTarget): Artifact => (
   title,
   purpose,
   async make(design) {
-    const plan = scanPlanOf(design);
+    const plan = scanTableOf(design);
     const over = overLimits(plan, design);
     if (over.length > 0) return bad(...over.map((what) => ({ path: "", message: `has ${what}` })));
     const made = await files(design, plan);

@@ -50,7 +50,7 @@ describe("rings", () => {
     expect(ringCentre([...square].reverse())).toEqual(point(5, 5));
   });
 
-  it("lose at their corners what a fillet takes: (4 − π) r² of a square", () =>
+  it("lose at their corners what a fillet accepts: (4 − π) r² of a square", () =>
     expect(100 - ringAreaMm2(filletRing(square, 2, 0.001))).toBeCloseTo((4 - Math.PI) * 4, 1));
 
   it("keep inner corners when filleted: an L grows there and shrinks elsewhere", () => {

@@ -9,7 +9,7 @@ import { boardRing } from "../layout/boardOutline";
 import { distanceMm, point } from "../geometry/point";
 import { outlineRing, ringAreaMm2 } from "../geometry/ring";
 import { boardFits } from "./fit";
-import { takeSplit } from "../edits/split";
+import { applySplit } from "../edits/split";
 import { proposeSplits } from "./splitLine";
 
 let n = 0;
@@ -57,7 +57,7 @@ describe("a board that does not fit its bed", () => {
 
   it("loses no area and no key when it is split", () => {
     const before = ringAreaMm2(boardRing(typing, "panel")!);
-    const split = takeSplit(typing, "panel", proposals[0], fresh);
+    const split = applySplit(typing, "panel", proposals[0], fresh);
     const rings = split.boards.map(({ id }) => boardRing(split, id)!);
     expect(rings.reduce((sum, ring) => sum + ringAreaMm2(ring), 0)).toBeCloseTo(before, 0);
     expect(split.controls).toHaveLength(typing.controls.length);

@@ -76,14 +76,14 @@ function seamColumns(raster: Raster, aim: number): { x: number; y: number }[] | 
   }
   let x = cost.indexOf(Math.min(...cost));
   if (!Number.isFinite(cost[x])) return null;
-  const way: { x: number; y: number }[] = [];
+  const path: { x: number; y: number }[] = [];
   for (let y = rows - 1; y >= 0; y--) {
-    way.push({ x, y });
+    path.push({ x, y });
     const before = cameFrom[y * columns + x];
-    if (before !== x) way.push({ x: before, y });
+    if (before !== x) path.push({ x: before, y });
     x = before;
   }
-  return way.reverse();
+  return path.reverse();
 }
 
 /** Steps aside in one direction: the cost of the column where the step began, one jog, and the way. */
@@ -175,9 +175,9 @@ export function proposeSplits(design: Design, boardId: string, bed: Bed): SplitP
       kept.map((outline) => turned(outlineRing(outline))),
     );
     for (const aim of AIMS) {
-      const way = seamColumns(raster, aim);
-      if (!way) break;
-      const seam = corners(way.map(({ x, y }) => point(raster.minXMm + x * STEP_MM, raster.minYMm + y * STEP_MM)));
+      const path = seamColumns(raster, aim);
+      if (!path) break;
+      const seam = corners(path.map(({ x, y }) => point(raster.minXMm + x * STEP_MM, raster.minYMm + y * STEP_MM)));
       const onMat = seam.map((p) => rotate(p, -toFrame));
       const proposal = proposalFrom(design, ring, onMat, rotate(point(0, 1), -toFrame), ids, bed);
       if (proposal) found.push(proposal);

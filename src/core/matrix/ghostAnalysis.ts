@@ -1,4 +1,4 @@
-import { shortestWay } from "./reported";
+import { shortestPath } from "./reported";
 import type { ScanGraph } from "./scanGraph";
 
 export interface GhostAnalysis {
@@ -45,7 +45,7 @@ export function analyseGhosts(graph: ScanGraph): GhostAnalysis {
   return {
     rollover: rolloverOf(graph, triples),
     triples,
-    sure: keys.filter((key) => shortestWay(keys, key) === null).map(({ id }) => id),
+    sure: keys.filter((key) => shortestPath(keys, key) === null).map(({ id }) => id),
     dead: keys.filter(({ forward }) => !forward).map(({ id }) => id),
   };
 }
@@ -60,6 +60,6 @@ function ones(word: number): number {
 function rolloverOf({ keys }: ScanGraph, triples: number): number | null {
   if (triples > 0) return 2;
   let least = Infinity;
-  for (const key of keys) least = Math.min(least, shortestWay(keys, key)?.length ?? Infinity);
+  for (const key of keys) least = Math.min(least, shortestPath(keys, key)?.length ?? Infinity);
   return least === Infinity ? null : least - 1;
 }

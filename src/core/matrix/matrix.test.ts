@@ -5,7 +5,7 @@ import type { MatrixCircuit } from "../circuits/matrix";
 import { setOwnDiode } from "../edits/matrixDiodes";
 import { shareOutMatrix } from "../edits/shareOutMatrix";
 import { ElectricalWorld } from "../engine/electricalWorld";
-import { scanPlanOf } from "../firmware/scanPlan";
+import { scanTableOf } from "../firmware/scanTable";
 import { point } from "../geometry/point";
 import { ghostsOf } from "./ghosts";
 import { columnsFor, fewestLines, planReadingOrder } from "./planReadingOrder";
@@ -99,7 +99,7 @@ describe("ghosts", () => {
 
   /** What the electrical world senses beyond what is pressed. */
   function sensed(matrix: MatrixCircuit, design: ReturnType<typeof keyBlock>, pressed: string[]): string[] {
-    const plan = scanPlanOf({ ...design, circuits: [matrix] });
+    const plan = scanTableOf({ ...design, circuits: [matrix] });
     const world = new ElectricalWorld(plan, { inputHighMinV: 2 });
     for (const id of pressed) world.set(id, true);
     const words = new Uint16Array(8 * 64);

@@ -3,12 +3,12 @@ import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { keyBlock, matrixOf, pad } from "../../../tests/support/designs";
 import { derive } from "../derived/derive";
-import { takePlan, wireAsPlanned } from "../edits/wireAsPlanned";
-import { takeMatrixPlan, wireAs } from "../edits/wiring";
+import { adoptPlan, wireAsPlanned } from "../edits/wireAsPlanned";
+import { adoptMatrixCells, wireAs } from "../edits/wiring";
 import { lockCells, setReversed } from "../edits/matrixDiodes";
 import { shareOutMatrix } from "../edits/shareOutMatrix";
 import { emptyBrief } from "../document/wish";
-import { switchWays } from "../brief/ways";
+import { switchStrategies } from "../brief/strategies";
 import { point } from "../geometry/point";
 import { crosses, meetingPoint } from "../geometry/segment";
 import { analyseGhosts } from "./ghostAnalysis";
@@ -68,7 +68,7 @@ describe("what is planned", () => {
     expect(matrixParts(loom, usualMatrixWish)).toHaveLength(1);
     const parts = matrixParts(loom, { ...usualMatrixWish, perBoard: true });
     expect(parts.map(({ name }) => name)).toEqual(["Matrix, Left half", "Matrix, Right half"]);
-    const halves = takeMatrixPlan(
+    const halves = adoptMatrixCells(
       loom,
       parts.flatMap((part) => planPartInOrder(part) ?? []),
     );
@@ -80,7 +80,7 @@ describe("what is planned", () => {
     const flags = nets.filter(({ role }) => role === "row").map(({ flag }) => flag);
     expect(new Set(flags).size).toBe(flags.length);
     // Back to one: the plain name again.
-    const one = takeMatrixPlan(
+    const one = adoptMatrixCells(
       halves,
       matrixParts(halves, usualMatrixWish).flatMap((p) => planPartInOrder(p) ?? []),
     );
@@ -191,12 +191,17 @@ describe("segments", () => {
 
 describe("a brief's plan", () => {
   const placed = { ...pad(4, 4), brief: emptyBrief };
-  const plan = { profileId: "large-5v-70", lampWay: "output-registers", analogWay: "direct", turnWay: "direct" };
+  const plan = {
+    profileId: "large-5v-70",
+    lampStrategy: "output-registers",
+    voltageStrategy: "direct",
+    turnStrategy: "direct",
+  };
 
-  it.each(switchWays.map(({ id }) => id).filter((id) => id !== "matrix-given"))(
+  it.each(switchStrategies.map(({ id }) => id).filter((id) => id !== "matrix-given"))(
     "wires every part end by %s",
-    (strategy) => {
-      const wired = takePlan(placed, { ...plan, strategy });
+    (switchStrategy) => {
+      const wired = adoptPlan(placed, { ...plan, switchStrategy });
       const { elements, circuitsOf } = derive(wired);
       for (const id of elements.keys()) expect(circuitsOf.get(id), id).toHaveLength(1);
       expect(wired.circuits.some(({ kind }) => kind === "output-registers")).toBe(true);
@@ -204,17 +209,17 @@ describe("a brief's plan", () => {
   );
 
   it("takes knobs along where the way carries them, and the given shape of a matrix", () => {
-    const along = takePlan(placed, { ...plan, strategy: "multiplexers", turnWay: "with-switches" });
+    const along = adoptPlan(placed, { ...plan, switchStrategy: "multiplexers", turnStrategy: "with-switches" });
     const mux = along.circuits.find(({ kind }) => kind === "multiplexer")!;
     expect("members" in mux && mux.members).toContain("e1:turn");
     const given = { ...placed, brief: { ...emptyBrief, matrixShape: { rows: 3, columns: 6 } } };
-    const cells = Object.values(matrixOf(takePlan(given, { ...plan, strategy: "matrix-given" })).cells);
+    const cells = Object.values(matrixOf(adoptPlan(given, { ...plan, switchStrategy: "matrix-given" })).cells);
     expect(Math.max(...cells.map(({ row }) => row))).toBeLessThan(3);
     expect(Math.max(...cells.map(({ column }) => column))).toBeLessThan(6);
   });
 
   it("leaves all as it is where the way is not drawn", () => {
-    const other = { ...placed, brief: { ...emptyBrief, chosen: { ...plan, strategy: "register-matrix" } } };
+    const other = { ...placed, brief: { ...emptyBrief, chosen: { ...plan, switchStrategy: "register-matrix" } } };
     expect(wireAsPlanned(other)).toBe(other);
   });
 });

@@ -8,7 +8,7 @@ import { type Placed, readingRows } from "../geometry/readingOrder";
  */
 export type MatrixShape = "as-laid-out" | "fewest-pins";
 
-export interface MatrixPlan {
+export interface MatrixCells {
   cells: Record<string, Cell>;
   rows: number;
   columns: number;
@@ -84,7 +84,7 @@ function asLaidOut(rows: Placed[][]): Record<string, Cell> {
  * Shares out rows and columns in reading order (row by row, left to right).
  * @param toleranceMm how far a key may lie from its neighbours' line and still be in their row
  */
-export function planReadingOrder(switches: Placed[], shape: MatrixShape, toleranceMm: number): MatrixPlan {
+export function planReadingOrder(switches: Placed[], shape: MatrixShape, toleranceMm: number): MatrixCells {
   const read = readingRows(switches, toleranceMm);
   const longest = Math.max(0, ...read.map((row) => row.length));
   if (shape === "as-laid-out" && read.length <= MOST_LINES && longest <= MOST_LINES) {

@@ -50,25 +50,25 @@ function senseLinesReaching(start: number, intoDrive: number[][], intoSense: num
 }
 
 /** The keys of a ghost's way: the current runs forward through the first, back through the second, and so on. */
-export interface GhostWay {
+export interface GhostPath {
   appears: string;
   through: ScanKey[];
 }
 
 /** The shortest way by which pressed keys make an unpressed one appear, or null when none does. */
-export function ghostWay(graph: ScanGraph, pressed: ReadonlySet<string>): GhostWay | null {
+export function ghostPath(graph: ScanGraph, pressed: ReadonlySet<string>): GhostPath | null {
   const held = graph.keys.filter(({ id }) => pressed.has(id));
-  let best: GhostWay | null = null;
+  let best: GhostPath | null = null;
   for (const key of graph.keys) {
     if (pressed.has(key.id)) continue;
-    const through = shortestWay(held, key);
+    const through = shortestPath(held, key);
     if (through && (!best || through.length < best.through.length)) best = { appears: key.id, through };
   }
   return best;
 }
 
 /** The fewest keys by which current gets from a cell's read line to its driven line, without the cell's own key. */
-export function shortestWay(keys: ScanKey[], { id, sense, drive }: Pick<ScanKey, "id" | "sense" | "drive">) {
+export function shortestPath(keys: ScanKey[], { id, sense, drive }: Pick<ScanKey, "id" | "sense" | "drive">) {
   const cameBy = new Map<string, { key: ScanKey; from: string } | null>([[`s${sense}`, null]]);
   let layer = [`s${sense}`];
   while (layer.length > 0 && !cameBy.has(`d${drive}`)) {

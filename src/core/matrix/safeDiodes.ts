@@ -1,4 +1,4 @@
-import { ghostWay } from "./reported";
+import { ghostPath } from "./reported";
 import type { ScanGraph } from "./scanGraph";
 
 /** With diodes at some keys, pointing the right way. */
@@ -10,7 +10,7 @@ const fitted = (graph: ScanGraph, diodes: ReadonlySet<string>): ScanGraph => ({
 /** The backward keys of some ghost that a chord still makes: one of them needs a diode. Null when all chords are safe. */
 function brokenBy(graph: ScanGraph, chords: ReadonlySet<string>[]): string[] | null {
   for (const chord of chords) {
-    const way = ghostWay(graph, chord);
+    const way = ghostPath(graph, chord);
     if (way) return way.through.filter((_, nth) => nth % 2 === 1).map(({ id }) => id);
   }
   return null;

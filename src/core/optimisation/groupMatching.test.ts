@@ -3,17 +3,17 @@ import { describe, expect, it } from "vitest";
 import { groupsFit, matches } from "./groupMatching";
 import type { Together } from "./solvePins";
 
-/** Every choice of ways, tried by hand: what the search must agree with. */
+/** Every choice of options, tried by hand: what the search must agree with. */
 function byTrying(base: number[][], groups: Together[], pins: number): boolean {
   const from = (group: number, allowed: number[][], taken: string[]): boolean => {
     if (group === groups.length) return matches(allowed, pins);
-    const { nets, ways, sort } = groups[group];
-    return ways.some((way) => {
-      const key = `${sort} ${way.key}`;
+    const { nets, options, sort } = groups[group];
+    return options.some((option) => {
+      const key = `${sort} ${option.key}`;
       if (taken.includes(key)) return false;
       const next = allowed.map((row, net) => {
         const nth = nets.indexOf(net);
-        return nth < 0 ? row : row.filter((pin) => way.pins[nth].includes(pin));
+        return nth < 0 ? row : row.filter((pin) => option.pins[nth].includes(pin));
       });
       return from(group + 1, next, [...taken, key]);
     });
@@ -26,7 +26,7 @@ const buses = (count: number, instances: number): Together[] =>
     nets: [2 * bus, 2 * bus + 1],
     sort: "i2c",
     otherwise: "unplaced",
-    ways: Array.from({ length: instances }, (_, at) => ({ key: String(at), pins: [[2 * at], [2 * at + 1]] })),
+    options: Array.from({ length: instances }, (_, at) => ({ key: String(at), pins: [[2 * at], [2 * at + 1]] })),
   }));
 
 const anyPin = (nets: number, pins: number) =>
@@ -35,13 +35,13 @@ const anyPin = (nets: number, pins: number) =>
 describe("Nets in groups", () => {
   it("are found a pin each exactly when trying every choice finds one", () => {
     const row = fc.uniqueArray(fc.nat(4), { maxLength: 5 });
-    const way = fc.record({ key: fc.constantFrom("0", "1", "2"), pins: fc.tuple(row, row) });
+    const option = fc.record({ key: fc.constantFrom("0", "1", "2"), pins: fc.tuple(row, row) });
     const group = (first: number) =>
       fc.record({
         nets: fc.constant<number[]>([first, first + 1]),
         sort: fc.constantFrom("i2c", "spi"),
         otherwise: fc.constant("unplaced" as const),
-        ways: fc.uniqueArray(way, { maxLength: 3, selector: ({ key }) => key }),
+        options: fc.uniqueArray(option, { maxLength: 3, selector: ({ key }) => key }),
       });
     const asked = fc.record({
       base: fc.array(row, { minLength: 5, maxLength: 5 }),
@@ -64,7 +64,7 @@ describe("Nets in groups", () => {
     // Each bus has a bus controller to itself, but the pads of any two lie on one another: only the ends tell.
     const tangled = buses(12, 12).map((group) => ({
       ...group,
-      ways: group.ways.map(({ key }) => ({
+      options: group.options.map(({ key }) => ({
         key,
         pins: [
           [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10],

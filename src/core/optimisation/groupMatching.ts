@@ -30,13 +30,13 @@ interface Search {
   nodes: number;
 }
 
-/** Groups of one sort need ways of their own: whether the open ones still find some that nobody has taken. */
-function waysLeft({ groups }: Search, from: number, taken: Set<string>): boolean {
+/** Groups of one sort need options of their own: whether the open ones still find some that nobody has taken. */
+function optionsLeft({ groups }: Search, from: number, taken: Set<string>): boolean {
   const open = groups.slice(from);
-  const keys = [...new Set(open.flatMap(({ sort, ways }) => ways.map(({ key }) => `${sort} ${key}`)))];
+  const keys = [...new Set(open.flatMap(({ sort, options }) => options.map(({ key }) => `${sort} ${key}`)))];
   const at = new Map(keys.map((key, nth) => [key, nth]));
-  const free = open.map(({ sort, ways }) =>
-    ways.map(({ key }) => `${sort} ${key}`).flatMap((key) => (taken.has(key) ? [] : [at.get(key)!])),
+  const free = open.map(({ sort, options }) =>
+    options.map(({ key }) => `${sort} ${key}`).flatMap((key) => (taken.has(key) ? [] : [at.get(key)!])),
   );
   return matches(free, keys.length);
 }
@@ -44,15 +44,15 @@ function waysLeft({ groups }: Search, from: number, taken: Set<string>): boolean
 function look(search: Search, group: number, allowed: number[][], taken: Set<string>): Fits {
   if (search.nodes++ >= MOST_NODES) return "unknown";
   // With the open groups loose it is easier, so what fails here fails in every way of choosing them.
-  if (!matches(allowed, search.pins) || !waysLeft(search, group, taken)) return "no";
+  if (!matches(allowed, search.pins) || !optionsLeft(search, group, taken)) return "no";
   if (group === search.groups.length) return "yes";
-  const { nets, ways, sort } = search.groups[group];
+  const { nets, options, sort } = search.groups[group];
   let answer: Fits = "no";
-  for (const way of ways) {
-    const key = `${sort} ${way.key}`;
+  for (const option of options) {
+    const key = `${sort} ${option.key}`;
     if (taken.has(key)) continue;
     const next = allowed.slice();
-    nets.forEach((net, nth) => (next[net] = search.base[net].filter((pin) => way.pins[nth].includes(pin))));
+    nets.forEach((net, nth) => (next[net] = search.base[net].filter((pin) => option.pins[nth].includes(pin))));
     const found = look(search, group + 1, next, new Set([...taken, key]));
     if (found === "yes") return found;
     if (found === "unknown") answer = found;
@@ -61,7 +61,7 @@ function look(search: Search, group: number, allowed: number[][], taken: Set<str
 }
 
 /**
- * Whether every net finds a pin of its own when groups follow one way each, no two of a sort the same. A branch ends
+ * Whether every net finds a pin of its own when groups follow one option each, no two of a sort the same. A branch ends
  * where the rest, left loose, fails already; after 2,000 nodes the answer is "unknown".
  */
 export const groupsFit = (base: number[][], groups: Together[], pins: number): Fits =>

@@ -5,13 +5,13 @@ export const IMPOSSIBLE = 1e13;
 /** Cost of a net that stays without a pin. */
 export const NO_PIN = 1e11;
 
-/** Nets that must be met together in one of several ways: each way lists, net by net, the pins it allows. */
+/** Nets that must be met together in one of several options: each option lists, net by net, the pins it allows. */
 export interface Together {
   nets: number[];
-  ways: { key: string; pins: number[][] }[];
-  /** Groups of the same sort may not take the same way, as two buses cannot share one bus controller. */
+  options: { key: string; pins: number[][] }[];
+  /** Groups of the same sort may not take the same option, as two buses cannot share one bus controller. */
   sort: string;
-  /** What is done when it follows no way: its nets stay without pins, or they stand apart, which costs so much. */
+  /** What is done when it follows no option: its nets stay without pins, or they stand apart, which costs so much. */
   otherwise: "unplaced" | { apart: number };
 }
 
@@ -41,17 +41,17 @@ const MOST_STEPS = 1.5e9;
 const mostNodes = ({ costs, pins }: PinProblem): number =>
   Math.max(40, Math.min(MOST_NODES, Math.floor(MOST_STEPS / (costs.length ** 2 * Math.max(1, pins) + 1))));
 
-/** The chosen way of each group so far: -1 while open, the number of ways when it follows none. */
+/** The chosen option of each group so far: -1 while open, the number of options when it follows none. */
 type Choice = number[];
 
 function restricted({ costs, together, pins }: PinProblem, choice: Choice): number[][] {
   const table = costs.slice();
-  together.forEach(({ nets, ways, otherwise }, group) => {
-    const way = ways[choice[group]];
-    if (choice[group] < 0 || (!way && otherwise !== "unplaced")) return;
+  together.forEach(({ nets, options, otherwise }, group) => {
+    const option = options[choice[group]];
+    if (choice[group] < 0 || (!option && otherwise !== "unplaced")) return;
     nets.forEach((net, nth) => {
       const row = new Array<number>(pins).fill(IMPOSSIBLE);
-      for (const pin of way?.pins[nth] ?? []) row[pin] = costs[net][pin];
+      for (const pin of option?.pins[nth] ?? []) row[pin] = costs[net][pin];
       table[net] = row;
     });
   });
@@ -61,8 +61,8 @@ function restricted({ costs, together, pins }: PinProblem, choice: Choice): numb
 /** What groups that stand apart cost. */
 const apartCost = ({ together }: PinProblem, choice: Choice): number =>
   together.reduce(
-    (sum, { ways, otherwise }, group) =>
-      choice[group] === ways.length && otherwise !== "unplaced" ? sum + otherwise.apart : sum,
+    (sum, { options, otherwise }, group) =>
+      choice[group] === options.length && otherwise !== "unplaced" ? sum + otherwise.apart : sum,
     0,
   );
 
@@ -82,38 +82,38 @@ function leastCost(table: number[][], pins: number): { pinOf: number[]; cost: nu
 const sumOf = (table: number[][], pinOf: number[]) =>
   pinOf.reduce((sum, pin, net) => sum + (pin < 0 ? NO_PIN : table[net][pin]), 0);
 
-/** Which way of a group a plan happens to follow, every net of it with its pin; or -1. */
-function wayMet({ nets, ways }: Together, pinOf: number[]): number {
-  return ways.findIndex(({ pins }) => nets.every((net, nth) => pins[nth].includes(pinOf[net])));
+/** Which option of a group a plan happens to follow, every net of it with its pin; or -1. */
+function optionMet({ nets, options }: Together, pinOf: number[]): number {
+  return options.findIndex(({ pins }) => nets.every((net, nth) => pins[nth].includes(pinOf[net])));
 }
 
-/** The ways that a plan follows, kept apart within a sort; null when some group follows none. */
+/** The options that a plan follows, kept apart within a sort; null when some group follows none. */
 function choiceMet({ together }: PinProblem, { pinOf, choice: chosen }: Node): Choice | null {
   const taken = new Set<string>();
   const choice: Choice = [];
   for (const [nth, group] of together.entries()) {
-    if (chosen[nth] === group.ways.length) {
+    if (chosen[nth] === group.options.length) {
       choice.push(chosen[nth]);
       continue;
     }
-    const way = wayMet(group, pinOf);
-    if (way < 0) return null;
-    const key = `${group.sort} ${group.ways[way].key}`;
+    const option = optionMet(group, pinOf);
+    if (option < 0) return null;
+    const key = `${group.sort} ${group.options[option].key}`;
     if (taken.has(key)) return null;
     taken.add(key);
-    choice.push(way);
+    choice.push(option);
   }
   return choice;
 }
 
-const isTaken = ({ together }: PinProblem, choice: Choice, group: number, way: number) =>
+const isTaken = ({ together }: PinProblem, choice: Choice, group: number, option: number) =>
   together.some(
     (other, nth) =>
       nth !== group &&
       choice[nth] >= 0 &&
-      choice[nth] < other.ways.length &&
+      choice[nth] < other.options.length &&
       other.sort === together[group].sort &&
-      other.ways[choice[nth]].key === together[group].ways[way].key,
+      other.options[choice[nth]].key === together[group].options[option].key,
   );
 
 interface Node {
@@ -124,13 +124,13 @@ interface Node {
 
 /** The open group that the plan at hand breaks first, else the first open one; -1 when all are chosen. */
 function nextGroup(problem: PinProblem, { choice, pinOf }: Node): number {
-  const open = choice.flatMap((way, group) => (way < 0 ? [group] : []));
-  return open.find((group) => wayMet(problem.together[group], pinOf) < 0) ?? open[0] ?? -1;
+  const open = choice.flatMap((option, group) => (option < 0 ? [group] : []));
+  return open.find((group) => optionMet(problem.together[group], pinOf) < 0) ?? open[0] ?? -1;
 }
 
 /**
  * The exact least-cost plan: an assignment (solved by Kuhn and Munkres' method) with groups of nets that must be met
- * in one of several ways, or in none of them at a price, by branch and bound. A node fixes some groups' ways; the
+ * in one of several options, or in none of them at a price, by branch and bound. A node fixes some groups' options; the
  * assignment with the other groups left loose is its bound, and a plan when it happens to keep them. Stopped after a
  * budget of nodes, it tells the gap.
  */
@@ -152,15 +152,15 @@ export function solvePins(problem: PinProblem): PinSolution {
       best = node;
       continue;
     }
-    // The first way down is always gone to its end, so that there is a plan.
+    // The first branch down is always gone to its end, so that there is a plan.
     if (nodes >= most && best) {
       open.push(node);
       break;
     }
-    const { ways } = together[group];
-    const children = [...ways.keys(), ways.length]
-      .filter((way) => way === ways.length || !isTaken(problem, node.choice, group, way))
-      .map((way) => solved(node.choice.map((w, nth) => (nth === group ? way : w))));
+    const { options } = together[group];
+    const children = [...options.keys(), options.length]
+      .filter((option) => option === options.length || !isTaken(problem, node.choice, group, option))
+      .map((option) => solved(node.choice.map((w, nth) => (nth === group ? option : w))));
     nodes += children.length;
     // The most promising child is looked at first, so that it is pushed last.
     open.push(...children.sort((a, b) => b.cost - a.cost));

@@ -20,7 +20,7 @@ import { crossingLeads, leadsOf, movedNets } from "./leads";
 import { type PinPlanResult, planPins } from "./planPins";
 import { shareOutPins } from "../edits/shareOutPins";
 import { IMPOSSIBLE, NO_PIN, type PinProblem, solvePins } from "../optimisation/solvePins";
-import { waysOut } from "../edits/waysOut";
+import { remedies } from "../edits/remedies";
 
 const rowOf = (kinds: Control["kind"][], profileId: string): Design => {
   const placed = kinds.reduce(
@@ -38,14 +38,18 @@ describe("groups that must be met together", () => {
     [1, 5, 4, 9],
     [5, 1, 9, 5],
   ];
-  const ways = [
+  const options = [
     { key: "0", pins: [[0], [3]] },
     { key: "1", pins: [[2], [1]] },
   ];
 
-  it("are met in the way that costs least, and proven", () => {
+  it("are met by the option that costs least, and proven", () => {
     expect(solvePins({ costs, pins: 4, together: [] }).cost).toBe(2);
-    const bound = solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "i2c", ways, otherwise: "unplaced" }] });
+    const bound = solvePins({
+      costs,
+      pins: 4,
+      together: [{ nets: [0, 1], sort: "i2c", options, otherwise: "unplaced" }],
+    });
     expect(bound).toMatchObject({ pinOf: [2, 1], cost: 5, bound: 5, isProven: true });
   });
 
@@ -53,13 +57,13 @@ describe("groups that must be met together", () => {
     const lost = solvePins({
       costs,
       pins: 4,
-      together: [{ nets: [0, 1], sort: "i2c", ways: [], otherwise: "unplaced" }],
+      together: [{ nets: [0, 1], sort: "i2c", options: [], otherwise: "unplaced" }],
     });
     expect(lost.pinOf).toEqual([-1, -1]);
     expect(lost.cost).toBe(2 * NO_PIN);
   });
 
-  it("of one sort never take the same way", () => {
+  it("of one sort never take the same option", () => {
     const two = [
       [1, 9],
       [9, 1],
@@ -76,7 +80,7 @@ describe("groups that must be met together", () => {
         ],
       },
     ];
-    const group = (nets: number[]) => ({ nets, sort: "i2c", ways: same, otherwise: "unplaced" as const });
+    const group = (nets: number[]) => ({ nets, sort: "i2c", options: same, otherwise: "unplaced" as const });
     const solved = solvePins({ costs: two, pins: 4, together: [group([0, 1]), group([2, 3])] });
     expect(solved.pinOf.filter((pin) => pin < 0)).toHaveLength(2);
     expect(solved.cost).toBe(2 * NO_PIN + 2);
@@ -84,12 +88,12 @@ describe("groups that must be met together", () => {
 
   it("stand apart at their price when that leaves fewer nets without pins, or costs less", () => {
     const apart = (price: number) =>
-      solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "rows", ways, otherwise: { apart: price } }] });
+      solvePins({ costs, pins: 4, together: [{ nets: [0, 1], sort: "rows", options, otherwise: { apart: price } }] });
     expect(apart(10)).toMatchObject({ pinOf: [2, 1], cost: 5 });
     expect(apart(1)).toMatchObject({ pinOf: [0, 1], cost: 3, isProven: true });
   });
 
-  /** Every way of every group, and none, tried one after another. */
+  /** Every option of every group, and none, tried one after another. */
   function byTrying(problem: PinProblem): number {
     const { together } = problem;
     let best = Infinity;
@@ -104,13 +108,13 @@ describe("groups that must be met together", () => {
           const at = group.nets.indexOf(net);
           return at < 0 ? row : row.map((cost, pin) => (allowed(at).includes(pin) ? cost : IMPOSSIBLE));
         });
-      for (const way of group.ways)
-        if (!taken.includes(`${group.sort} ${way.key}`))
+      for (const option of group.options)
+        if (!taken.includes(`${group.sort} ${option.key}`))
           go(
             nth + 1,
-            limited((at) => way.pins[at]),
+            limited((at) => option.pins[at]),
             extra,
-            [...taken, `${group.sort} ${way.key}`],
+            [...taken, `${group.sort} ${option.key}`],
           );
       if (group.otherwise === "unplaced")
         go(
@@ -141,7 +145,7 @@ describe("groups that must be met together", () => {
       ].map((members, nth) => ({
         nets: members,
         sort: "i2c",
-        ways: Array.from({ length: 1 + below(2) }, (_, way) => ({ key: String(way), pins: [some(), some()] })),
+        options: Array.from({ length: 1 + below(2) }, (_, option) => ({ key: String(option), pins: [some(), some()] })),
         otherwise: nth === 0 ? ("unplaced" as const) : { apart: below(30) },
       }));
       const problem: PinProblem = { costs: costsNow, pins, together };
@@ -162,9 +166,9 @@ describe("groups that must be met together", () => {
     const group = (nth: number) => ({
       nets: [2 * nth, 2 * nth + 1],
       sort: `bus ${nth}`,
-      ways: Array.from({ length: 20 }, (_, way) => ({
-        key: String(way),
-        pins: [[(7 * way + nth) % (size + 10)], [(11 * way + 3 * nth) % (size + 10)]],
+      options: Array.from({ length: 20 }, (_, option) => ({
+        key: String(option),
+        pins: [[(7 * option + nth) % (size + 10)], [(11 * option + 3 * nth) % (size + 10)]],
       })),
       otherwise: "unplaced" as const,
     });
@@ -316,30 +320,30 @@ describe("conflicts", () => {
     }
   });
 
-  it("name the lock that stands in the way, and unlocking is a way out", () => {
+  it("name the lock that stands in the way, and unlocking is a remedy", () => {
     const three = shareOutDirect(rowOf(["pot", "pot", "pot", "key"], "dual-core-3v3-26"));
     const locked = lockPins(movePin(three, "c3:press", "P28"), ["c3:press"], true);
     const conflict = pinConflict(locked)!;
     expect(conflict.locks.map(({ id }) => id)).toEqual(["c3:press"]);
-    expect(waysOut(locked)[0].title).toBe("Unlock K1");
+    expect(remedies(locked)[0].title).toBe("Unlock K1");
   });
 
   it("are none where everything fits", () => {
     for (const design of demoDesigns) {
       expect(pinConflict(design)).toBeNull();
-      expect(waysOut(design)).toEqual([]);
+      expect(remedies(design)).toEqual([]);
     }
   });
 
   it.each([pots, chooseController(shareOutDirect(keyBlock(5, 4)), "thumb-3v3-11")])(
-    "have ways out that each settle them, case %#",
+    "have remedies that each settle them, case %#",
     (design) => {
-      const ways = waysOut(design);
-      expect(ways.length).toBeGreaterThan(1);
-      for (const way of ways) {
-        const after = way.apply(design);
+      const options = remedies(design);
+      expect(options.length).toBeGreaterThan(1);
+      for (const option of options) {
+        const after = option.apply(design);
         const left = findingsOf(after).filter(({ severity, stage }) => severity === "stop" && stage === "pins");
-        expect(left, way.title).toEqual([]);
+        expect(left, option.title).toEqual([]);
       }
     },
   );

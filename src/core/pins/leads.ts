@@ -5,7 +5,7 @@ import type { PlacedController } from "../derived/placedController";
 import { type Point, place, point } from "../geometry/point";
 import { outlineRing } from "../geometry/ring";
 import { crosses, meetingPoint } from "../geometry/segment";
-import { wayAround } from "../geometry/wayAround";
+import { pathAround } from "../geometry/pathAround";
 import { nearestJoint, pinPlace } from "./pinPlace";
 
 /** A straight lead from a net's nearest contact to its pin. */
@@ -50,9 +50,9 @@ export function movedNets(before: Design["pinPlan"], after: Record<string, strin
 }
 
 /** A lead as it is laid: from the contact around the module to the place before its pad, and to the pad. */
-export interface LeadWay {
+export interface LeadPath {
   netId: string;
-  way: Point[];
+  path: Point[];
 }
 
 /** From the pad to the place outside the module where its lead arrives. */
@@ -68,13 +68,13 @@ export function gateOf({ controller, profile }: PlacedController, pin: Pin): Poi
 }
 
 /** Leads around the body of the module that they go to. */
-export function leadWays(design: Design, assignments: Record<string, string>): LeadWay[] {
+export function leadPaths(design: Design, assignments: Record<string, string>): LeadPath[] {
   const derived = derive(design);
   return leadsOf(design, assignments).map(({ netId, from, to }) => {
     const placed = derived.controllerOf(derived.netById.get(netId)!)!;
     const pin = placed.profile!.pins.find(({ name }) => name === assignments[netId])!;
     const ring = placed.outline ? outlineRing(placed.outline) : [];
-    return { netId, way: [...wayAround(from, gateOf(placed, pin), ring), to] };
+    return { netId, path: [...pathAround(from, gateOf(placed, pin), ring), to] };
   });
 }
 
@@ -88,10 +88,10 @@ function meeting(one: Point[], other: Point[]): Point | null {
 }
 
 /** Pairs of leads that cross as they are laid, and where. */
-export const crossingWays = (ways: LeadWay[]): { one: LeadWay; other: LeadWay; at: Point }[] =>
-  ways.flatMap((one, nth) =>
-    ways.slice(nth + 1).flatMap((other) => {
-      const at = meeting(one.way, other.way);
+export const crossingPaths = (paths: LeadPath[]): { one: LeadPath; other: LeadPath; at: Point }[] =>
+  paths.flatMap((one, nth) =>
+    paths.slice(nth + 1).flatMap((other) => {
+      const at = meeting(one.path, other.path);
       return at ? [{ one, other, at }] : [];
     }),
   );

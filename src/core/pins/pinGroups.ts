@@ -14,7 +14,7 @@ export function busGroups(nets: Net[], pins: Pin[]): Together[] {
     const instances = new Set(
       pins.flatMap(({ buses }) => buses.filter(({ bus }) => bus === sort).map(({ instance }) => instance)),
     );
-    const ways = [...instances].map((instance) => ({
+    const options = [...instances].map((instance) => ({
       key: String(instance),
       pins: members.map((net) =>
         indices(pins, ({ buses }) =>
@@ -24,7 +24,7 @@ export function busGroups(nets: Net[], pins: Pin[]): Together[] {
         ),
       ),
     }));
-    return { nets: members, ways, sort, otherwise: "unplaced" as const };
+    return { nets: members, options, sort, otherwise: "unplaced" as const };
   });
 }
 
@@ -40,22 +40,22 @@ export function rowGroups(nets: Net[], pins: Pin[], profile: ControllerProfile):
   });
   const place = new Map(pins.map((pin, nth) => [pin, nth]));
   return [...byMatrix.values()].flatMap((members) => {
-    const ways = padsBySide(profile, pins).flatMap((pads) =>
+    const options = padsBySide(profile, pins).flatMap((pads) =>
       windows(
         pads.map((pad) => place.get(pad)!),
         members.length,
       ),
     );
-    return ways.length > 0 ? [{ nets: members, ways, sort: "rows", otherwise: { apart: ROWS_APART } }] : [];
+    return options.length > 0 ? [{ nets: members, options, sort: "rows", otherwise: { apart: ROWS_APART } }] : [];
   });
 }
 
-function windows(pads: number[], size: number): Together["ways"] {
-  const ways: Together["ways"] = [];
+function windows(pads: number[], size: number): Together["options"] {
+  const options: Together["options"] = [];
   for (let from = 0; from + size <= pads.length; from++) {
     const window = pads.slice(from, from + size);
     for (const order of [window, [...window].reverse()])
-      ways.push({ key: order.join(" "), pins: order.map((pad) => [pad]) });
+      options.push({ key: order.join(" "), pins: order.map((pad) => [pad]) });
   }
-  return ways;
+  return options;
 }

@@ -4,7 +4,7 @@ import { finishedPad, pad } from "../../../tests/support/designs";
 import { controllerCatalogue } from "../catalogue/controllers";
 import { controllerProfileSchema, usablePins } from "../catalogue/controllers/controllerProfile";
 import { derive } from "../derived/derive";
-import { chooseController, freePin, lockPins, moveController, movePin, takePinPlan } from "../edits/pins";
+import { chooseController, freePin, lockPins, moveController, movePin, adoptPinPlan } from "../edits/pins";
 import { shareOutDirect } from "../edits/wiring";
 import { shareOutMatrix } from "../edits/shareOutMatrix";
 import { findingsOf } from "../findings/check";
@@ -98,12 +98,12 @@ describe("pin plan", () => {
   });
 
   it("never moves a locked net", () => {
-    const locked = lockPins(movePin(takePinPlan(wired, planPins(wired)), "l1:lamp", "P7"), ["l1:lamp"], true);
+    const locked = lockPins(movePin(adoptPinPlan(wired, planPins(wired)), "l1:lamp", "P7"), ["l1:lamp"], true);
     expect(planPins(locked).assignments["l1:lamp"]).toBe("P7");
   });
 
   it("needs no more wire than what one had, when no capability is at stake", () => {
-    const planned = takePinPlan(wired, planPins(wired));
+    const planned = adoptPinPlan(wired, planPins(wired));
     const swapped = movePin(
       movePin(planned, "matrix.R1", planned.pinPlan["matrix.C3"].pin),
       "matrix.R2",

@@ -99,7 +99,7 @@ function withLockedLine(group: Group, nets: Net[], locked: Net[], design: Design
   const pin = partner && pins.find(({ name }) => name === design.pinPlan[partner.id].pin);
   if (!pin) return group;
   const instances = pin.buses.filter(({ bus }) => bus === group.sort).map(({ instance }) => String(instance));
-  return { ...group, ways: group.ways.filter(({ key }) => instances.includes(key)) };
+  return { ...group, options: group.options.filter(({ key }) => instances.includes(key)) };
 }
 
 /**

@@ -12,14 +12,14 @@ const typed = (sample: string, design = block) => reachOf({ ...design, reach: { 
 
 describe("reach", () => {
   it("measures the way from home to the key: E costs nothing, B one unit, A a diagonal", () => {
-    expect(typed("e").wayMm).toBe(0);
-    expect(typed("b").wayMm).toBeCloseTo(19.05, 6);
-    expect(typed("a").wayMm).toBeCloseTo(19.05 * Math.SQRT2, 6);
+    expect(typed("e").travelMm).toBe(0);
+    expect(typed("b").travelMm).toBeCloseTo(19.05, 6);
+    expect(typed("a").travelMm).toBeCloseTo(19.05 * Math.SQRT2, 6);
   });
 
   it("starts from where the finger is when it presses twice in a row", () => {
-    const { wayMm, sameFinger, worst } = typed("bh");
-    expect(wayMm).toBeCloseTo(3 * 19.05, 6);
+    const { travelMm, sameFinger, worst } = typed("bh");
+    expect(travelMm).toBeCloseTo(3 * 19.05, 6);
     expect(sameFinger).toBe(1);
     expect(movementWords(block, worst[0])).toBe("K2 to K8 with the right index: 38 mm, once");
   });
@@ -30,7 +30,7 @@ describe("reach", () => {
       reach: { ...block.reach, homes: [...block.reach.homes, { finger: "left index", controlId: "k4" }] },
     };
     const result = typed("bdh", two);
-    expect(result.wayMm).toBeCloseTo(2 * 19.05, 6);
+    expect(result.travelMm).toBeCloseTo(2 * 19.05, 6);
     expect(result.sameFinger).toBe(0);
     expect(fingersOf(two).get("k1")).toBe("left index");
   });

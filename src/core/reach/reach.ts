@@ -9,7 +9,7 @@ export interface FingerLoad {
   finger: Finger;
   presses: number;
   /** Way of the fingertip in mm. */
-  wayMm: number;
+  travelMm: number;
 }
 
 /** One way of one finger, taken so often. */
@@ -23,7 +23,7 @@ export interface Movement {
 
 export interface ReachResult {
   presses: number;
-  wayMm: number;
+  travelMm: number;
   fingers: FingerLoad[];
   /** Presses by control id. */
   heat: Map<string, number>;
@@ -122,8 +122,8 @@ class Hands {
     if (!finger) return;
     const fromId = this.last?.finger === finger ? this.at.get(finger)! : this.home.get(finger)!;
     const mm = distanceMm(this.places.get(fromId)!, this.places.get(id)!);
-    const load = this.loads.get(finger) ?? { finger, presses: 0, wayMm: 0 };
-    this.loads.set(finger, { finger, presses: load.presses + 1, wayMm: load.wayMm + mm });
+    const load = this.loads.get(finger) ?? { finger, presses: 0, travelMm: 0 };
+    this.loads.set(finger, { finger, presses: load.presses + 1, travelMm: load.travelMm + mm });
     this.heat.set(id, (this.heat.get(id) ?? 0) + 1);
     this.count(finger, fromId, id, mm);
     if (this.last) {
@@ -172,7 +172,7 @@ export function reachOf(design: Design): ReachResult {
   const fingers = [...hands.loads.values()];
   return {
     presses: fingers.reduce((sum, load) => sum + load.presses, 0),
-    wayMm: fingers.reduce((sum, load) => sum + load.wayMm, 0),
+    travelMm: fingers.reduce((sum, load) => sum + load.travelMm, 0),
     fingers,
     heat: hands.heat,
     fingerOf,

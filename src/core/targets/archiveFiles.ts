@@ -4,7 +4,7 @@ import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
 import { phraseOf } from "../bindings";
 import { bindingContextOf } from "../keymap/bindingContext";
-import type { ScanPlan } from "../firmware/scanPlan";
+import type { ScanTable } from "../firmware/scanTable";
 import { arenaNeed } from "../firmware/capacity";
 import { type TableSection, tableSections } from "../firmware/tables";
 
@@ -30,7 +30,7 @@ function sectionLines({ title, bytes, entryBytes }: TableSection): string {
 }
 
 /** The generated tables as a C source. */
-export function tablesSource(plan: ScanPlan, design: Design): string {
+export function tablesSource(plan: ScanTable, design: Design): string {
   return `/* The tables of "${inComment(design.name)}". Generated from its design file; change the design, not this. */
 #include "ovrin.h"
 #include "tables.h"
@@ -45,7 +45,7 @@ const uint16_t ov_arena_bytes = sizeof ov_arena;
 `;
 }
 
-function lineComments(title: string, nets: string[], design: Design, { reached }: ScanPlan): string {
+function lineComments(title: string, nets: string[], design: Design, { reached }: ScanTable): string {
   const { netById, elements } = derive(design);
   const lines = nets.map((id, number) => {
     const pin = inComment([design.pinPlan[id]?.pin, reached[id]].filter(Boolean).join(", ") || "no pin yet");
@@ -64,7 +64,7 @@ const descriptorArray = (name: string, bytes: Uint8Array) =>
   `#define ${name} {${[...bytes].map(hexByte).join(", ")}}\n#define ${name}_LENGTH ${bytes.length}`;
 
 /** Which pin each numbered line is on, and the report descriptors, as a C header. */
-export function pinsHeader(plan: ScanPlan, design: Design): string {
+export function pinsHeader(plan: ScanTable, design: Design): string {
   const { profile } = derive(design);
   const descriptors = design.reportSet.interfaces.map((kind) =>
     descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(hidInterfaces[kind].descriptor())),

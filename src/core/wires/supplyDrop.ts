@@ -1,4 +1,4 @@
-import type { Net } from "../circuits/net";
+import { type Net, rails } from "../circuits/net";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { wireOhm } from "./copper";
@@ -8,6 +8,8 @@ export interface SupplyDrop {
   /** The rail, by its flag, and its net. */
   rail: string;
   netId: string;
+  /** What the rail carries, in V. */
+  railV: number;
   /** All parts at their most, in mA. */
   currentMa: number;
   /** Voltage lost to the worst part on the way there and back, in V. */
@@ -51,7 +53,8 @@ function dropsFrom(pin: string, wires: Wire[], current: Map<string, number>): Ma
 function dropOf(rail: Net, design: Design): SupplyDrop | null {
   const current = currentsByEnd(rail, design);
   const currentMa = [...current.values()].reduce((a, b) => a + b, 0);
-  if (currentMa === 0) return null;
+  const railV = rails.find(({ id }) => id === rail.id)?.volts ?? derive(design).profile?.logicV;
+  if (currentMa === 0 || !railV) return null;
   const wires = wiresOf(design).filter(({ netId }) => netId === rail.id);
   const pin = wires.map(({ to }) => to.id).find((id) => id.startsWith("pin "));
   if (!pin) return null;
@@ -59,7 +62,7 @@ function dropOf(rail: Net, design: Design): SupplyDrop | null {
   for (const [end, volts] of dropsFrom(pin, wires, current)) if (volts > worst[1]) worst = [end, volts];
   const name = wires.flatMap(({ from, to }) => [from, to]).find(({ id }) => id === worst[0])?.name ?? "";
   const worstControlId = rail.joints.find(({ contactId }) => contactId === worst[0])?.controlId ?? null;
-  return { rail: rail.flag, netId: rail.id, currentMa, worstV: 2 * worst[1], worstAt: name, worstControlId };
+  return { rail: rail.flag, netId: rail.id, railV, currentMa, worstV: 2 * worst[1], worstAt: name, worstControlId };
 }
 
 /** Voltage lost in the wires of each rail with everything at its most; ground is taken to lose as much on the way back. */

@@ -121,6 +121,13 @@ describe("the supply", () => {
     expect(drop.worstV).toBeCloseTo(2 * (chain + lead.cutMm * ohmPerMm * 0.4), 6);
   });
 
+  it("is held against what each rail carries", () => {
+    const rails = (profile: string) =>
+      supplyDrops(chooseController(lightGrid(3, 1), profile)).map(({ rail, railV }) => [rail, railV]);
+    expect(rails("small-5v-18")).toEqual([["V+", 5]]);
+    expect(rails("dual-core-3v3-26")).toEqual([["5V", 5]]);
+  });
+
   it("is nothing to reckon with where no part takes a current", () => expect(supplyDrops(finishedPad())).toEqual([]));
 });
 

@@ -11,15 +11,16 @@ import { shareOutDirect } from "@/core/edits/wiring";
 import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { edit, redoEdit, undoEdit, useDesign } from "@/store/bench";
-import { placeOpen, wireAsChosen } from "@/store/briefEdits";
-import { flip, takeLayer } from "@/store/hand";
+import { placeOpen } from "@/store/briefEdits";
+import { flip, pickLayer } from "@/store/hand";
 import { type LayoutTab, openTab } from "@/store/layoutView";
 import { type WiringTab, openWiringTab } from "@/store/wiringView";
 import { useFindings } from "@/store/findings";
-import { planAndTakePins } from "@/store/pinPlanView";
+import { planAndAdoptPins } from "@/store/pinPlanView";
 import { settleOrTell } from "./settleOrTell";
 import { duplicateSelection, removeSelection, selectAll, turnSelection } from "@/store/selectionEdits";
 import { Finder } from "@/ui/pieces/Finder";
+import { wireAsBriefSays } from "@/ui/pieces/wireAsBriefSays";
 import { notify } from "@/ui/pieces/notices";
 import { Dialog } from "@/ui/pieces/Dialog";
 import { setLight, useLight } from "@/ui/theme/light";
@@ -90,7 +91,7 @@ function useDesignActions(design: Design): Action[] {
       run: () => {
         const id = newId();
         edit("add a layer", (d) => addLayer(d, id, `Layer ${d.keymap.layers.length + 1}`));
-        takeLayer(id);
+        pickLayer(id);
       },
     },
     ...boards,
@@ -98,12 +99,6 @@ function useDesignActions(design: Design): Action[] {
 }
 
 const MIRROR_GAP_MM = 30;
-
-async function wireAsChosenOrTell(chosen: Design["brief"]["chosen"]): Promise<void> {
-  if (!chosen) notify("No plan is chosen yet; take one in Brief.");
-  else if (!(await wireAsChosen(chosen.strategy)))
-    notify("The chosen plan's way of wiring is not known here; choose another plan in Brief.");
-}
 
 function useActions(onKeys: () => void): Action[] {
   const design = useDesign();
@@ -152,7 +147,7 @@ function useActions(onKeys: () => void): Action[] {
     {
       title: "Wire as the brief's plan says",
       words: "connect automatic",
-      run: () => void wireAsChosenOrTell(design.brief.chosen),
+      run: () => void wireAsBriefSays(design),
     },
     {
       title: "Wire everything direct",
@@ -162,7 +157,7 @@ function useActions(onKeys: () => void): Action[] {
     {
       title: "Share out pins",
       words: "assign gpio controller automatic route",
-      run: () => void planAndTakePins("afresh"),
+      run: () => void planAndAdoptPins("afresh"),
     },
     {
       title: "Free all pins that are not locked",
@@ -222,7 +217,7 @@ function ActionFinder({ onClose, onKeys }: { onClose: () => void; onKeys: () => 
         </Box>
       )}
       nothing={() => "No action goes by these letters; try another word for it."}
-      onTake={(action) => {
+      onChoose={(action) => {
         onClose();
         action.run();
       }}

@@ -2,7 +2,7 @@
 
 import { readDesign } from "@/core/document/readDesign";
 import type { StoredDesign } from "@/store/database";
-import { keepMine, takeTheirs, useBench, useDesign } from "@/store/bench";
+import { keepMine, keepTheirs, useBench, useDesign } from "@/store/bench";
 import { addCopy } from "@/store/shelf";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
@@ -29,7 +29,7 @@ function ChangedDialog({ stored }: { stored: StoredDesign }) {
   const design = useDesign();
   const read = readDesign(stored.design);
   const keepBoth = async () => {
-    if (await shelveCopy(design)) takeTheirs();
+    if (await shelveCopy(design)) keepTheirs();
   };
   return (
     <Dialog
@@ -42,7 +42,7 @@ function ChangedDialog({ stored }: { stored: StoredDesign }) {
           <PlainButton onClick={() => void keepMine()}>Keep mine, overwrite theirs</PlainButton>
           {read.ok ? (
             <>
-              <PlainButton onClick={takeTheirs}>Take theirs</PlainButton>
+              <PlainButton onClick={keepTheirs}>Take theirs</PlainButton>
               <StepButton onClick={() => void keepBoth()}>Keep both</StepButton>
             </>
           ) : (
@@ -70,7 +70,7 @@ function RemovedDialog() {
       title="Taken off the shelf in another tab"
       actions={
         <>
-          <PlainButton onClick={takeTheirs}>Let it go</PlainButton>
+          <PlainButton onClick={keepTheirs}>Let it go</PlainButton>
           <StepButton onClick={() => void keepMine()}>Keep it on the shelf</StepButton>
         </>
       }

@@ -6,7 +6,7 @@ import { useState } from "react";
 import type { Design } from "@/core/document/schema";
 import type { ToldFinding } from "@/core/findings/finding";
 import { useDesign } from "@/store/bench";
-import { select, takeLayer, takeNet } from "@/store/hand";
+import { select, pickLayer, pickNet } from "@/store/hand";
 import { controlsOf, useFindings } from "@/store/findings";
 import { settleOrTell } from "./settleOrTell";
 import { PlainButton, IconButton } from "@/ui/pieces/buttons";
@@ -29,8 +29,8 @@ function useShow() {
   return (finding: ToldFinding) => {
     if (finding.stage !== stage.id) go(finding.stage);
     select([...new Set(finding.subjects.flatMap((subject) => controlsOf(design, subject)))]);
-    takeNet(finding.subjects.find((subject) => subject.kind === "net")?.id ?? null);
-    takeLayer(finding.subjects.find((subject) => subject.kind === "layer")?.id ?? null);
+    pickNet(finding.subjects.find((subject) => subject.kind === "net")?.id ?? null);
+    pickLayer(finding.subjects.find((subject) => subject.kind === "layer")?.id ?? null);
   };
 }
 

@@ -1,6 +1,6 @@
 import { redoEdit, undoEdit } from "@/store/bench";
 import { flip, select } from "@/store/hand";
-import { takeInHand } from "@/store/placing";
+import { pickForPlacing } from "@/store/placing";
 import { duplicateSelection, removeSelection, selectAll } from "@/store/selectionEdits";
 import { useShortcuts } from "@/ui/pieces/useShortcuts";
 import { useStage } from "./useStage";
@@ -12,7 +12,7 @@ interface BenchKeys {
 
 /** Nothing in hand, nothing selected. */
 function letGo() {
-  takeInHand(null);
+  pickForPlacing(null);
   select([]);
 }
 

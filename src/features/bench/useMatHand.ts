@@ -4,7 +4,7 @@ import { derive } from "@/core/derived/derive";
 import { addControl } from "@/core/edits/controls";
 import { endUnder, movableEnds } from "@/core/engine/movable";
 import { edit, useDesign } from "@/store/bench";
-import { select, takeNet, toggleSelected, useHand } from "@/store/hand";
+import { select, pickNet, toggleSelected, useHand } from "@/store/hand";
 import { useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
 import { usePlacing } from "@/store/placing";
@@ -50,7 +50,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
     select([id]);
   };
 
-  const takeControl = (id: string, pointer: MatPointer): Grip | null => {
+  const gripControl = (id: string, pointer: MatPointer): Grip | null => {
     if (isAdding(pointer)) {
       toggleSelected(id);
       return null;
@@ -71,17 +71,17 @@ export function useMatHand(stage: StageView, lens: LensId) {
     );
   };
 
-  const takeNetFlag = (id: string, { at }: MatPointer): Grip | null => {
+  const gripNetFlag = (id: string, { at }: MatPointer): Grip | null => {
     if (stage.onNet?.(id)) return null;
-    takeNet(id);
+    pickNet(id);
     return lens === "pins" && !design.pinPlan[id]?.locked ? carryNet(design, id, at) : null;
   };
 
-  const takeEmpty = (pointer: MatPointer): Grip => {
+  const gripEmpty = (pointer: MatPointer): Grip => {
     const adding = isAdding(pointer);
     if (!adding) {
       select([]);
-      takeNet(null);
+      pickNet(null);
     }
     return frameParts(design, pointer.at, adding ? selection : []);
   };
@@ -94,13 +94,13 @@ export function useMatHand(stage: StageView, lens: LensId) {
     const corner = idAt(target, "corner");
     if (corner !== null && outlineOf) return moveCorner(design, outlineOf, Number(corner));
     const net = idAt(target, "net");
-    if (net) return takeNetFlag(net, pointer);
+    if (net) return gripNetFlag(net, pointer);
     const chip = idAt(target, "chip");
     if (chip) return moveChip(design, chip, pointer.at);
-    if (control) return takeControl(control, pointer);
+    if (control) return gripControl(control, pointer);
     const isOnModule = idAt(target, "module") !== null;
     if (isOnModule && (isArranging || stage.id === "pins")) return moveModule(design, pointer.at);
-    return takeEmpty(pointer);
+    return gripEmpty(pointer);
   };
 
   const onPointerDown = (pointer: MatPointer) => {

@@ -4,7 +4,7 @@ import { movePin } from "@/core/edits/pins";
 import { firstEnd, movableEnds } from "@/core/engine/movable";
 import { nextPin } from "@/core/pins/padOrder";
 import { edit, useDesign } from "@/store/bench";
-import { select, takeNet, toggleSelected, useHand } from "@/store/hand";
+import { select, pickNet, toggleSelected, useHand } from "@/store/hand";
 import { flipElement, pressElement, turnElement } from "@/store/session";
 import type { LensId } from "@/ui/lenses/lens";
 import type { StageView } from "../stageView";
@@ -40,7 +40,7 @@ export function useMatKeys(stage: StageView, lens: LensId) {
     const { profile, netById } = derive(design);
     const net = netById.get(netId);
     if (!profile || !net?.need) return;
-    takeNet(netId);
+    pickNet(netId);
     if (!event.key.startsWith("Arrow")) return;
     event.preventDefault();
     const by = event.key === "ArrowDown" || event.key === "ArrowRight" ? 1 : -1;

@@ -12,7 +12,7 @@ interface OptionRowProps {
   answer: BriefAnswer;
   rank: number;
   isChosen: boolean;
-  onTake: () => void;
+  onChoose: () => void;
 }
 
 const cell = { padding: "7px 8px", verticalAlign: "top", borderTop: "1px solid var(--edge)" } as const;
@@ -30,7 +30,7 @@ const roomWords = ({ roomLeft: room }: BriefAnswer) =>
   `Still takes ${still(room.keys, "key")}, or ${still(room.encoders, "encoder")}, or ${still(room.pots, "analog input")} more.`;
 
 /** One plan: what it is, why it stands there, what breaks it; opened, its pins and parts. */
-export function OptionRow({ answer, rank, isChosen, onTake }: OptionRowProps) {
+export function OptionRow({ answer, rank, isChosen, onChoose }: OptionRowProps) {
   const [isOpen, setOpen] = useState(false);
   const { profile, title, shape, reason, certainty, change, fits, unmet } = answer;
   const works = fits && unmet.length === 0;
@@ -79,7 +79,7 @@ export function OptionRow({ answer, rank, isChosen, onTake }: OptionRowProps) {
         <td style={value}>{answer.money.toFixed(2)}</td>
         <td style={value}>{answer.pressToReportMs.toFixed(1)}</td>
         <td style={{ ...cell, textAlign: "right" }}>
-          <PlainButton height="26px" disabled={isChosen} aria-label={`Take plan ${rank}`} onClick={onTake}>
+          <PlainButton height="26px" disabled={isChosen} aria-label={`Take plan ${rank}`} onClick={onChoose}>
             {isChosen ? "Taken" : "Take it"}
           </PlainButton>
         </td>

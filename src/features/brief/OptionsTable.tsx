@@ -4,7 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { type Wish, wishCounts } from "@/core/document/wish";
 import { useDesign } from "@/store/bench";
-import { takeChosenPlan } from "@/store/briefEdits";
+import { adoptChosenPlan } from "@/store/briefEdits";
 import { useBriefPlan } from "@/store/briefPlan";
 import { PlainButton } from "@/ui/pieces/buttons";
 import type { BriefAnswer } from "@/workers/planningTasks";
@@ -62,7 +62,7 @@ export function OptionsTable() {
               answer={answer}
               rank={nth + 1}
               isChosen={isSame(answer, design.brief.chosen)}
-              onTake={() => void takeChosenPlan(answer.plan)}
+              onChoose={() => void adoptChosenPlan(answer.plan)}
             />
           ))}
         </tbody>

@@ -7,7 +7,7 @@ import { modifierNames } from "@/core/hid/keyboardUsages";
 import { type Binding, phraseOf } from "@/core/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
 import { edit } from "@/store/bench";
-import { takeInput } from "@/store/hand";
+import { pickInput } from "@/store/hand";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
@@ -39,7 +39,7 @@ export function BindingSection() {
           label="Movement"
           value={input.id}
           choices={inputs.map(({ id, label }) => ({ value: id, label }))}
-          onCommit={takeInput}
+          onCommit={pickInput}
         />
       )}
       <Box padding="8px 10px" bg="var(--paper)" borderLeft="4px solid var(--saffron)" fontWeight="600" role="status">

@@ -4,7 +4,7 @@ import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
 import { derive } from "@/core/derived/derive";
 import { phraseOf } from "@/core/bindings";
 import { bindingContextOf } from "@/core/keymap/bindingContext";
-import { select, takeInput, takeLayer } from "@/store/hand";
+import { select, pickInput, pickLayer } from "@/store/hand";
 import { Table } from "@/ui/pieces/Table";
 import { useKeymap } from "./useKeymap";
 
@@ -14,8 +14,8 @@ export function KeymapTable() {
   const context = bindingContextOf(design);
   const pick = (inputId: string, controlId: string, layerId?: string) => {
     select([controlId]);
-    takeInput(inputId);
-    if (layerId) takeLayer(layerId);
+    pickInput(inputId);
+    if (layerId) pickLayer(layerId);
   };
   return (
     <Table

@@ -5,7 +5,7 @@ import { addLayer, removeLayer, renameLayer } from "@/core/edits/keymap";
 import { designSchema } from "@/core/document/schema";
 import { fieldOf, limitsOf } from "@/core/schemaLimits";
 import { edit } from "@/store/bench";
-import { takeLayer } from "@/store/hand";
+import { pickLayer } from "@/store/hand";
 import { newId } from "@/store/newId";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { TextField } from "@/ui/pieces/fields";
@@ -22,7 +22,7 @@ export function LayersSection() {
   const add = () => {
     const id = newId();
     edit("add a layer", (d) => addLayer(d, id, `Layer ${d.keymap.layers.length + 1}`));
-    takeLayer(id);
+    pickLayer(id);
   };
   return (
     <Section title="Layers">
@@ -33,7 +33,7 @@ export function LayersSection() {
             <button
               key={one.id}
               aria-pressed={inHand}
-              onClick={() => takeLayer(one.id)}
+              onClick={() => pickLayer(one.id)}
               style={{
                 textAlign: "left",
                 padding: "4px 8px",

@@ -29,7 +29,7 @@ export function UsageSearch({ onUsage }: { onUsage: (hit: UsageHit) => void }) {
         </Box>
       )}
       nothing={(query) => `No usage has “${query}” in its name.`}
-      onTake={onUsage}
+      onChoose={onUsage}
       maxHeight="210px"
     />
   );

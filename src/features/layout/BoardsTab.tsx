@@ -12,7 +12,7 @@ import { boundsOf } from "@/core/geometry/outline";
 import { plateMaterials } from "@/core/document/makingSettings";
 import { conductorsAcross } from "@/core/wires/across";
 import { edit, useDesign } from "@/store/bench";
-import { takeOutline, useLayoutView } from "@/store/layoutView";
+import { pickOutline, useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
@@ -163,7 +163,7 @@ function BoardSection({ board }: { board: Board }) {
             disabled={!carries(design, board.id)}
             onClick={() => {
               edit(`draw the outline of ${board.name}`, (d) => drawOutline(d, board.id));
-              takeOutline(board.id);
+              pickOutline(board.id);
             }}
           >
             Draw the outline myself
@@ -172,7 +172,7 @@ function BoardSection({ board }: { board: Board }) {
           <>
             <PlainButton
               aria-pressed={outlineOf === board.id}
-              onClick={() => takeOutline(outlineOf === board.id ? null : board.id)}
+              onClick={() => pickOutline(outlineOf === board.id ? null : board.id)}
             >
               {outlineOf === board.id ? "Let the corners go" : "Move the corners"}
             </PlainButton>

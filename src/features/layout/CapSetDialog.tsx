@@ -9,7 +9,7 @@ import { newId } from "@/store/newId";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { TextField } from "@/ui/pieces/fields";
 import { Dialog } from "@/ui/pieces/Dialog";
-import { ProblemList, TextFile, takeLongPaste } from "@/ui/files/readIn";
+import { ProblemList, TextFile, replaceByLongPaste } from "@/ui/files/readIn";
 
 const EXAMPLE = "width,height,row,count,label\n1,1,3,10,\n2.25,1,3,1,Enter\n6.25,1,1,1,Space";
 
@@ -61,7 +61,7 @@ export function CapSetDialog({ onClose }: { onClose: (setId?: string) => void })
           placeholder={EXAMPLE}
           value={text}
           onChange={(event) => setText(event.target.value)}
-          onPaste={(event) => takeLongPaste(event, setText)}
+          onPaste={(event) => replaceByLongPaste(event, setText)}
         />
       </Box>
       <TextFile accept=".csv,.txt,.tsv" onText={setText} />

@@ -6,7 +6,7 @@ import { useState } from "react";
 import type { CapSet, ColourGroup } from "@/core/document/capSet";
 import { coverage, keysOf, missingBySize } from "@/core/capsets/coverage";
 import { rowChanges } from "@/core/capsets/rowChanges";
-import { takeRowChange } from "@/core/edits/capRows";
+import { applyRowChange } from "@/core/edits/capRows";
 import { changeControl } from "@/core/edits/controls";
 import type { Design } from "@/core/document/schema";
 import { counted } from "@/core/words";
@@ -113,7 +113,7 @@ function CoverageSection({ set }: { set: CapSet }) {
               ? ": the row keeps its length"
               : `: the row is ${Math.abs(change.lengthU)} u ${change.lengthU > 0 ? "longer" : "shorter"}`}
           </span>
-          <StepButton height="26px" onClick={() => edit("caps that are there", (d) => takeRowChange(d, change))}>
+          <StepButton height="26px" onClick={() => edit("caps that are there", (d) => applyRowChange(d, change))}>
             Change
           </StepButton>
         </Box>

@@ -83,8 +83,8 @@ function SplitPart({ fit }: { fit: BoardFit }) {
     if (found[0]) showSeam({ boardId: fit.boardId, proposal: found[0] });
   };
   const take = async (proposal: SplitProposal) => {
-    const { takeSplit } = await import("@/core/edits/split");
-    edit("split a board", (d) => takeSplit(d, fit.boardId, proposal, newId));
+    const { applySplit } = await import("@/core/edits/split");
+    edit("split a board", (d) => applySplit(d, fit.boardId, proposal, newId));
     showSeam(null);
     setProposals(null);
   };

@@ -10,7 +10,7 @@ import { placeOpen } from "@/store/briefEdits";
 import { useFindings } from "@/store/findings";
 import { select, useHand } from "@/store/hand";
 import { newId } from "@/store/newId";
-import { takeInHand, usePlacing } from "@/store/placing";
+import { pickForPlacing, usePlacing } from "@/store/placing";
 import { viewOf } from "@/ui/kinds";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
@@ -48,7 +48,7 @@ export function PlaceSection() {
               fontSize="13px"
               bg={taken ? "var(--saffron)" : "var(--sheet)"}
               color={taken ? "var(--saffron-ink)" : "var(--ink)"}
-              onClick={(event) => (event.detail === 0 ? placeNext(kind, article) : takeInHand(taken ? null : kind))}
+              onClick={(event) => (event.detail === 0 ? placeNext(kind, article) : pickForPlacing(taken ? null : kind))}
             >
               <Sign size={15} /> {title}
             </PlainButton>

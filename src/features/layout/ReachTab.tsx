@@ -70,12 +70,12 @@ export function ReachTab() {
           <Values
             rows={[
               ["Presses", result.presses],
-              ["Way of the fingertips", `${(result.wayMm / 1000).toFixed(2)} m`],
-              ["A press on average", `${(result.wayMm / result.presses).toFixed(1)} mm`],
+              ["Way of the fingertips", `${(result.travelMm / 1000).toFixed(2)} m`],
+              ["A press on average", `${(result.travelMm / result.presses).toFixed(1)} mm`],
               ["Same finger twice", `${(100 * result.sameFinger).toFixed(1)} %`],
               ...fingers.flatMap((finger): [string, string][] => {
                 const load = result.fingers.find((each) => each.finger === finger);
-                return load ? [[finger, `${load.presses} × ${(load.wayMm / load.presses).toFixed(0)} mm`]] : [];
+                return load ? [[finger, `${load.presses} × ${(load.travelMm / load.presses).toFixed(0)} mm`]] : [];
               }),
             ]}
           />

@@ -19,7 +19,7 @@ import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { Dialog } from "@/ui/pieces/Dialog";
-import { ProblemList, TextFile, takeLongPaste } from "@/ui/files/readIn";
+import { ProblemList, TextFile, replaceByLongPaste } from "@/ui/files/readIn";
 
 type Form = "table" | "svg" | "dxf";
 
@@ -113,7 +113,7 @@ export function ReadInDialog({ onClose }: { onClose: () => void }) {
           placeholder={"x,y,width,height,rotation,label\n0,0,1,1,0,Q\n1,0,1.5,1,0,W"}
           value={text}
           onChange={(event) => setText(event.target.value)}
-          onPaste={(event) => takeLongPaste(event, setText)}
+          onPaste={(event) => replaceByLongPaste(event, setText)}
         />
       </Box>
       <Columns>

@@ -7,7 +7,7 @@ import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { type ControllerProfile, usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/derived/derive";
 import { useDesign } from "@/store/bench";
-import { takeProfile } from "./takeProfile";
+import { chooseProfile } from "./chooseProfile";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 
@@ -47,7 +47,7 @@ export function ClassesSection() {
                   height="26px"
                   disabled={isChosen}
                   aria-label={`Take the ${one.title}`}
-                  onClick={() => void takeProfile(one.id)}
+                  onClick={() => void chooseProfile(one.id)}
                 >
                   {isChosen ? "chosen" : "Take it"}
                 </PlainButton>

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Design } from "@/core/document/schema";
-import { waysOut } from "@/core/edits/waysOut";
+import { remedies } from "@/core/edits/remedies";
 import { type Conflict, canPlaceAll, pinConflict } from "@/core/pins/conflict";
 import { counted, listed } from "@/core/words";
 import { edit } from "@/store/bench";
@@ -12,7 +12,7 @@ import { Section } from "@/ui/pieces/sheets";
 export function ConflictSection({ design }: { design: Design }) {
   if (canPlaceAll(design)) return null;
   const conflict = pinConflict(design);
-  const ways = waysOut(design);
+  const ways = remedies(design);
   return (
     <Section title="This cannot be done">
       {conflict && <ConflictWords conflict={conflict} />}

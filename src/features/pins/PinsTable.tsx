@@ -6,7 +6,7 @@ import { derive } from "@/core/derived/derive";
 import { lockPins } from "@/core/edits/pins";
 import { nearestJoint, pinPlace } from "@/core/pins/pinPlace";
 import { edit, useDesign } from "@/store/bench";
-import { takeNet, useHand } from "@/store/hand";
+import { pickNet, useHand } from "@/store/hand";
 import { Table } from "@/ui/pieces/Table";
 import { Checkbox } from "@/ui/pieces/fields";
 import { PinField } from "./PinField";
@@ -56,7 +56,7 @@ export function PinsTable() {
       rows={signalNets}
       rowId={(net) => net.id}
       isSelected={(net) => net.id === netId}
-      onPick={(net) => takeNet(net.id)}
+      onPick={(net) => pickNet(net.id)}
       empty="No net needs a pin yet. Wire some controls in Wiring."
       columns={[
         { title: "Net", cell: (net) => net.flag, width: "110px" },

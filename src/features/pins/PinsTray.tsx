@@ -7,14 +7,14 @@ import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/derived/derive";
 import { clearPins, lockPins, moveController } from "@/core/edits/pins";
-import { crossingWays, leadWays, wireMm } from "@/core/pins/leads";
+import { crossingPaths, leadPaths, wireMm } from "@/core/pins/leads";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
-import { planAndTakePins, stopPinPlanning, usePinPlanView } from "@/store/pinPlanView";
-import { takeProfile } from "./takeProfile";
+import { planAndAdoptPins, stopPinPlanning, usePinPlanView } from "@/store/pinPlanView";
+import { chooseProfile } from "./chooseProfile";
 import { turnModule } from "./turnModule";
 import { LastPlan, WishesSection } from "./PlanSections";
 import { ClassesSection } from "./ClassesSection";
@@ -37,7 +37,7 @@ export function PinsTray() {
   ];
   const placed = signalNets.filter((n) => design.pinPlan[n.id]).length;
   const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, choice]) => [id, choice.pin]));
-  const crossing = crossingWays(leadWays(design, assignments)).length;
+  const crossing = crossingPaths(leadPaths(design, assignments)).length;
   return (
     <>
       <Section title="Controller">
@@ -45,7 +45,7 @@ export function PinsTray() {
           label="Class"
           value={profile ? controller!.profileId : ""}
           choices={choices}
-          onCommit={(id) => id && void takeProfile(id)}
+          onCommit={(id) => id && void chooseProfile(id)}
         />
         {profile && <div style={{ color: "var(--faint)" }}>{profile.summary}</div>}
         {profile && controller && (
@@ -79,11 +79,11 @@ export function PinsTray() {
       {profile && (
         <Section title="Pins">
           <Row>
-            <StepButton disabled={isPlanning} onClick={() => void planAndTakePins("afresh")}>
+            <StepButton disabled={isPlanning} onClick={() => void planAndAdoptPins("afresh")}>
               Share out pins
             </StepButton>
             {placed > 0 && (
-              <PlainButton disabled={isPlanning} onClick={() => void planAndTakePins("fewest-moves")}>
+              <PlainButton disabled={isPlanning} onClick={() => void planAndAdoptPins("fewest-moves")}>
                 Move as few as can be
               </PlainButton>
             )}

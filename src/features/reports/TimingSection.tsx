@@ -69,9 +69,9 @@ export function TimingSection() {
             label="Step"
             unit="ms"
             whole
-            schema={fieldOf(timingSchema, "tapMs")}
-            value={timing.tapMs}
-            onCommit={(tapMs) => set("step time", { tapMs })}
+            schema={fieldOf(timingSchema, "pulseMs")}
+            value={timing.pulseMs}
+            onCommit={(pulseMs) => set("step time", { pulseMs })}
           />
         </Columns>
       </Section>

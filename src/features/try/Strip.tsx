@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { derive } from "@/core/derived/derive";
-import { scanPlanOf } from "@/core/firmware/scanPlan";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import { toHex } from "@/core/hex";
 import { useDesign } from "@/store/bench";
 import { type Change, useSession } from "@/store/session";
@@ -22,7 +22,7 @@ const WINDOWS_MS = [500, 1000, 2000, 5000];
 export function Strip() {
   const design = useDesign();
   const session = useSession();
-  const hasInputs = useMemo(() => scanPlanOf(design).inputs.length > 0, [design]);
+  const hasInputs = useMemo(() => scanTableOf(design).inputs.length > 0, [design]);
   const [held, setHeld] = useState<typeof session | null>(null);
   const [windowMs, setWindowMs] = useState(1000);
   const [width, setWidth] = useState(800);

@@ -44,12 +44,12 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
       return (
         <ChoiceField
           label="Channels of each"
-          value={String(circuit.ways)}
+          value={String(circuit.channels)}
           choices={[
             { value: "16", label: "16 (74HC4067)" },
             { value: "8", label: "8 (74HC4051)" },
           ]}
-          onCommit={(ways) => set({ ways: Number(ways) })}
+          onCommit={(channels) => set({ channels: Number(channels) })}
         />
       );
     case "output-registers":

@@ -4,15 +4,15 @@ import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import { circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
-import { wireAsBriefSays } from "./wireAsBriefSays";
 import type { MatrixShape } from "@/core/matrix/planReadingOrder";
 import type { Design } from "@/core/document/schema";
 import { factsOf } from "@/core/findings/facts";
 import { counted } from "@/core/words";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
-import { takeCircuit, useWiringView } from "@/store/wiringView";
+import { pickCircuit, useWiringView } from "@/store/wiringView";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
+import { wireAsBriefSays } from "@/ui/pieces/wireAsBriefSays";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 
 /** What belongs to a circuit or a switch in hand comes when one is taken. */
@@ -45,7 +45,7 @@ export function CircuitsTab() {
           <StepButton onClick={() => void shareOut("as-laid-out")}>Follow the rows as they lie</StepButton>
           <PlainButton onClick={() => void shareOut("fewest-pins")}>Fewest pins</PlainButton>
           <PlainButton onClick={() => void everythingDirect()}>Everything direct</PlainButton>
-          {chosen && <PlainButton onClick={() => void wireAsBriefSays(chosen.strategy)}>As the brief says</PlainButton>}
+          {chosen && <PlainButton onClick={() => void wireAsBriefSays(design)}>As the brief says</PlainButton>}
         </Row>
       </Section>
       {selected ? (
@@ -75,7 +75,7 @@ function CircuitList({ design, openId }: { design: Design; openId: string | null
             <button
               className="line-button"
               aria-pressed={circuit.id === openId}
-              onClick={() => takeCircuit(circuit.id === openId ? null : circuit.id)}
+              onClick={() => pickCircuit(circuit.id === openId ? null : circuit.id)}
               style={{
                 width: "100%",
                 textAlign: "left",

@@ -2,7 +2,7 @@
 
 import { useEffect, useState } from "react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
-import { takeMatrixPlan } from "@/core/edits/wiring";
+import { adoptMatrixCells } from "@/core/edits/wiring";
 import { lockCells } from "@/core/edits/matrixDiodes";
 import {
   type MatrixAnswer,
@@ -58,7 +58,7 @@ export function MatrixTab() {
       {matrices.map((matrix) => (
         <AsItStands key={matrix.id} matrix={matrix} />
       ))}
-      <Alternatives onTake={(rows, columns) => change({ rows, columns })} />
+      <Alternatives onChoose={(rows, columns) => change({ rows, columns })} />
     </>
   );
 }
@@ -110,7 +110,7 @@ function InOrder({ wish }: { wish: MatrixWish }) {
     const parts = matrixParts(design, wish);
     const answers = parts.flatMap((part) => planPartInOrder(part) ?? []);
     if (answers.length === 0 || answers.length < parts.length) return notify(NO_ROOM);
-    edit("share out rows and columns", (d) => takeMatrixPlan(d, answers));
+    edit("share out rows and columns", (d) => adoptMatrixCells(d, answers));
   };
   return (
     <Row>
@@ -123,7 +123,7 @@ function ByWire({ wish }: { wish: MatrixWish }) {
   const { isRunning, answers, problem } = useMatrixSearch();
   const take = () => {
     stopSearch();
-    edit("share out by wire", (d) => takeMatrixPlan(d, answers));
+    edit("share out by wire", (d) => adoptMatrixCells(d, answers));
     forgetSearch();
   };
   return (
@@ -223,7 +223,7 @@ function RowLocks({ matrix }: { matrix: MatrixCircuit }) {
 
 const SHOWN = 6;
 
-function Alternatives({ onTake }: { onTake: (rows: number, columns: number) => void }) {
+function Alternatives({ onChoose }: { onChoose: (rows: number, columns: number) => void }) {
   const count = matrixSwitches(useDesign()).length;
   if (count === 0) return null;
   return (
@@ -238,7 +238,7 @@ function Alternatives({ onTake }: { onTake: (rows: number, columns: number) => v
             <PlainButton
               height="26px"
               aria-label={`Use ${rows} rows and ${columns} columns`}
-              onClick={() => onTake(rows, columns)}
+              onClick={() => onChoose(rows, columns)}
             >
               Use
             </PlainButton>

@@ -47,12 +47,12 @@ function TwoWayPlace({ circuit, id }: { circuit: TwoWayMatrix; id: string }) {
       </Columns>
       <ChoiceField
         label="Diode"
-        value={cell.way}
+        value={cell.direction}
         choices={[
           { value: "column-to-row", label: "column → row" },
           { value: "row-to-column", label: "row → column" },
         ]}
-        onCommit={(way) => set({ way: way as typeof cell.way })}
+        onCommit={(direction) => set({ direction: direction as typeof cell.direction })}
       />
     </>
   );

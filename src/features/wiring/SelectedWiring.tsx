@@ -16,11 +16,11 @@ const circuitNamed = (design: Design, id: string) => design.circuits.find((circu
 /** Circuits that can hold all of what is selected, then kinds that a new one could be of. */
 function choicesFor(design: Design, ids: string[]) {
   const { elements } = derive(design);
-  const takesAll = (kind: (typeof circuitKinds)[number]) => ids.every((id) => kind.takes(elements.get(id)!));
+  const acceptsAll = (kind: (typeof circuitKinds)[number]) => ids.every((id) => kind.accepts(elements.get(id)!));
   const there = design.circuits
-    .filter((circuit) => takesAll(circuitKindOf(circuit)))
+    .filter((circuit) => acceptsAll(circuitKindOf(circuit)))
     .map(({ id, name }) => ({ value: id, label: name }));
-  const fresh = circuitKinds.filter(takesAll).map((kind) => ({
+  const fresh = circuitKinds.filter(acceptsAll).map((kind) => ({
     value: `new ${kind.kind}`,
     label: there.length > 0 ? `new: ${kind.title}` : kind.title,
   }));

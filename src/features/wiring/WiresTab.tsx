@@ -11,7 +11,7 @@ import { type Phase, type Wire, wiresOf } from "@/core/wires/wires";
 import type { WireSettings } from "@/core/document/wireSettings";
 import { edit, useDesign } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
-import { takeWire, useWiringView } from "@/store/wiringView";
+import { pickWire, useWiringView } from "@/store/wiringView";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
@@ -62,19 +62,19 @@ function Walk({ wires }: { wires: Wire[] }) {
   const finished = wires.filter(({ key }) => done.has(key)).length;
   const nth = wires.findIndex(({ key }) => key === wireKey);
   const wire = wires[nth];
-  useEffect(() => () => takeWire(null), []);
+  useEffect(() => () => pickWire(null), []);
   const firstOpen = wires.find(({ key }) => !done.has(key));
   const begin = () => {
     if (!flipped) flip();
-    takeWire((firstOpen ?? wires[0]).key);
+    pickWire((firstOpen ?? wires[0]).key);
   };
-  const step = (by: number) => takeWire(wires[(nth + by + wires.length) % wires.length].key);
+  const step = (by: number) => pickWire(wires[(nth + by + wires.length) % wires.length].key);
   const solder = () => {
     change("tick a wire", { done: [...settings.done, wire.key] });
     const next =
       wires.slice(nth + 1).find(({ key }) => !done.has(key)) ??
       wires.find(({ key }) => key !== wire.key && !done.has(key));
-    takeWire(next?.key ?? wire.key);
+    pickWire(next?.key ?? wire.key);
   };
   return (
     <Section title="Walk the wires" aside={<span>{`${finished} of ${wires.length} done`}</span>}>
@@ -108,7 +108,7 @@ function Walk({ wires }: { wires: Wire[] }) {
               {done.has(wire.key) ? "Next" : "Done, next"}
             </StepButton>
             <PlainButton onClick={() => step(1)}>Skip</PlainButton>
-            <PlainButton onClick={() => takeWire(null)}>End</PlainButton>
+            <PlainButton onClick={() => pickWire(null)}>End</PlainButton>
           </Row>
         </>
       )}

@@ -36,7 +36,7 @@ export function TextFile({ accept, onText }: { accept: string; onText: (text: st
 const LONG_PASTE = 5000;
 
 /** Browsers insert thousands of pasted lines one by one, which takes minutes; a long paste replaces the text at once. */
-export function takeLongPaste(event: ClipboardEvent, setText: (text: string) => void): void {
+export function replaceByLongPaste(event: ClipboardEvent, setText: (text: string) => void): void {
   const pasted = event.clipboardData.getData("text");
   if (pasted.length < LONG_PASTE) return;
   event.preventDefault();

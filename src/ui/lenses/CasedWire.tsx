@@ -1,6 +1,6 @@
 interface CasedWireProps {
   /** SVG path data in mm. */
-  way: string;
+  path: string;
   colour: string;
   pattern: string;
   widthMm: number;
@@ -10,11 +10,11 @@ interface CasedWireProps {
 const CASING_MM = 0.6;
 
 /** A wire in its net's colour and pattern. */
-export function CasedWire({ way, colour, pattern, widthMm }: CasedWireProps) {
+export function CasedWire({ path, colour, pattern, widthMm }: CasedWireProps) {
   return (
     <g fill="none" strokeLinejoin="round" pointerEvents="none">
-      <path d={way} stroke="var(--casing)" strokeWidth={widthMm + CASING_MM} />
-      <path d={way} stroke={colour} strokeWidth={widthMm} strokeDasharray={pattern} />
+      <path d={path} stroke="var(--casing)" strokeWidth={widthMm + CASING_MM} />
+      <path d={path} stroke={colour} strokeWidth={widthMm} strokeDasharray={pattern} />
     </g>
   );
 }

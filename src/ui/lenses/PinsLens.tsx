@@ -2,7 +2,7 @@ import { memo } from "react";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { type Point, place, point } from "@/core/geometry/point";
-import { crossingWays, leadWays } from "@/core/pins/leads";
+import { crossingPaths, leadPaths } from "@/core/pins/leads";
 import { pinPlace } from "@/core/pins/pinPlace";
 import { CasedWire } from "./CasedWire";
 import { Flag, flagWidth } from "./Flag";
@@ -19,7 +19,7 @@ const FLAG_SIZE = 1.7;
 /** From the pad to the near edge of the flag. */
 const FLAG_OUT_MM = 2.2;
 
-const wayData = (way: Point[]) => `M${way.map(({ xMm, yMm }) => `${xMm} ${yMm}`).join("L")}`;
+const pathData = (path: Point[]) => `M${path.map(({ xMm, yMm }) => `${xMm} ${yMm}`).join("L")}`;
 
 /** Leads from each net's nearest contact to its pin, with a flag outside the module that can be dragged to another. */
 export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsLensProps) {
@@ -27,8 +27,8 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
   if (!controller || !profile) return null;
   const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, { pin }]) => [id, pin]));
   const pins = new Map(profile.pins.map((pin) => [pin.name, pin]));
-  const ways = leadWays(design, assignments);
-  const wayOf = new Map(ways.map(({ netId, way }) => [netId, way]));
+  const paths = leadPaths(design, assignments);
+  const pathOf = new Map(paths.map(({ netId, path }) => [netId, path]));
   return (
     <g>
       {signalNets.map((net, index) => {
@@ -36,7 +36,7 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
         if (!pin || net.joints.length === 0) return null;
         const { colour, pattern } = netLook(net, index);
         const at = pinPlace(controller, pin);
-        const lead = wayOf.get(net.id) ?? [at];
+        const lead = pathOf.get(net.id) ?? [at];
         const from = lead[0];
         const strong = net.id === netId;
         const isCarried = carried?.netId === net.id;
@@ -48,10 +48,10 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
           rotationDeg: controller.placement.rotationDeg,
         });
         const flag = isCarried ? point(carried.xMm, carried.yMm) : point(at.xMm + shift.xMm, at.yMm + shift.yMm);
-        const way = wayData(isCarried ? [from, flag, at] : lead);
+        const path = pathData(isCarried ? [from, flag, at] : lead);
         return (
           <g key={net.id}>
-            <CasedWire way={way} colour={colour} pattern={pattern} widthMm={strong ? 0.9 : 0.4} />
+            <CasedWire path={path} colour={colour} pattern={pattern} widthMm={strong ? 0.9 : 0.4} />
             <circle cx={from.xMm} cy={from.yMm} r={0.8} fill={colour} pointerEvents="none" />
             <Flag
               x={flag.xMm}
@@ -66,7 +66,7 @@ export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsL
           </g>
         );
       })}
-      {crossingWays(ways).map(({ one, other, at: { xMm, yMm } }) => {
+      {crossingPaths(paths).map(({ one, other, at: { xMm, yMm } }) => {
         return (
           <path
             key={`${one.netId} ${other.netId}`}

@@ -73,11 +73,11 @@ function NetWire({ design, net, index, strong }: { design: Design; net: Net; ind
   const flag = flagPlace(net, points, index);
   const isLine = net.role === "row" || net.role === "column";
   const flagged = isFlagged(net, strong);
-  const way = `${flagged ? line(flag, points[0]) : ""}${treePath(points)}`;
+  const path = `${flagged ? line(flag, points[0]) : ""}${treePath(points)}`;
   const widthMm = strong ? 1 : net.need === null ? 0.35 : 0.55;
   return (
     <g>
-      {way && <CasedWire way={way} colour={colour} pattern={pattern} widthMm={widthMm} />}
+      {path && <CasedWire path={path} colour={colour} pattern={pattern} widthMm={widthMm} />}
       {flagged && (
         <Flag
           x={flag.xMm}
@@ -147,7 +147,7 @@ function WireInHand({ design, wireKey }: { design: Design; wireKey: string }) {
   if (!wire) return null;
   return (
     <g pointerEvents="none">
-      <CasedWire way={line(wire.from.at, wire.to.at)} colour="var(--saffron)" pattern="" widthMm={1.4} />
+      <CasedWire path={line(wire.from.at, wire.to.at)} colour="var(--saffron)" pattern="" widthMm={1.4} />
       {[wire.from, wire.to].map(({ id, at }) => (
         <circle key={id} cx={at.xMm} cy={at.yMm} r={2} fill="none" stroke="var(--saffron)" strokeWidth={0.7} />
       ))}

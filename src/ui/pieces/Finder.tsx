@@ -16,14 +16,14 @@ interface FinderProps<T> {
   titleOf: (one: T) => string;
   row: (one: T) => ReactNode;
   nothing: (query: string) => string;
-  onTake: (one: T) => void;
+  onChoose: (one: T) => void;
   onClose?: () => void;
   maxHeight: string;
 }
 
 /** A field that finds things as one types: arrows go through them, Enter takes the one in hand. */
 export function Finder<T>(props: FinderProps<T>) {
-  const { label, find, keyOf, titleOf, onTake, onClose, open = false } = props;
+  const { label, find, keyOf, titleOf, onChoose, onClose, open = false } = props;
   const [query, setQuery] = useState("");
   const hits = useMemo(() => (query.trim() === "" && !open ? [] : find(query)), [query, find, open]);
   const collection = useMemo(
@@ -39,7 +39,7 @@ export function Finder<T>(props: FinderProps<T>) {
     const hit = hits.find((one) => keyOf(one) === value) ?? (value === null ? hits[0] : undefined);
     if (!hit) return;
     search("");
-    onTake(hit);
+    onChoose(hit);
   };
   // Someone who types fast presses Enter before the list has put its first line in hand: then the first is meant.
   const onEnter = (event: KeyboardEvent) => {

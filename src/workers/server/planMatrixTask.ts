@@ -1,5 +1,5 @@
 import { between, whole, z } from "@/core/schema";
-import { restDirect, takeMatrixPlan } from "@/core/edits/wiring";
+import { restDirect, adoptMatrixCells } from "@/core/edits/wiring";
 import { bad, good } from "@/core/document/problem";
 import type { Design } from "@/core/document/schema";
 import { factsOf } from "@/core/findings/facts";
@@ -38,7 +38,7 @@ function byWire(part: MatrixPart, seed: number, untilMs: number, tell: (best: Ma
 const GAP = 1e-6;
 
 function replyOf(design: Design, answers: MatrixAnswer[]): Reply {
-  const planned = restDirect(takeMatrixPlan(design, answers));
+  const planned = restDirect(adoptMatrixCells(design, answers));
   const facts = factsOf(planned);
   return jsonReply({
     cells: Object.assign({}, ...answers.map(({ cells }) => cells)),

@@ -1,7 +1,7 @@
 import { z } from "@/core/schema";
-import { chooseController, takePinPlan } from "@/core/edits/pins";
+import { chooseController, adoptPinPlan } from "@/core/edits/pins";
 import { pinConflict } from "@/core/pins/conflict";
-import { waysOut } from "@/core/edits/waysOut";
+import { remedies } from "@/core/edits/remedies";
 import { profileNamed } from "@/core/derived/placedController";
 import { bad, good } from "@/core/document/problem";
 import { movedNets } from "@/core/pins/leads";
@@ -36,9 +36,9 @@ export const planPinsTask: Task = (body) =>
           nets: conflict.nets.map(({ id }) => id),
           locks: conflict.locks.map(({ id }) => id),
           pins: conflict.pins,
-          waysOut: waysOut(onBoard).map(({ title }) => title),
+          remedies: remedies(onBoard).map(({ title }) => title),
         },
-        design: takePinPlan(onBoard, plan),
+        design: adoptPinPlan(onBoard, plan),
       }),
     );
   });

@@ -58,7 +58,7 @@ export class TaskRunner {
     }
   }
 
-  private takeThread(): Worker {
+  private nextThread(): Worker {
     const { memoryMb } = this.budget;
     const thread = this.idle.pop() ?? new Worker(this.script, { resourceLimits: { maxOldGenerationSizeMb: memoryMb } });
     // An idle thread does not keep the server from ending.
@@ -67,7 +67,7 @@ export class TaskRunner {
   }
 
   private inThread(order: TaskOrder, ms: number): Promise<Reply> {
-    const thread = this.takeThread();
+    const thread = this.nextThread();
     return new Promise((answer) => {
       let best: Reply | null = null;
       const end = (reply: Reply, isReusable: boolean) => {

@@ -2,7 +2,7 @@ import type { MatrixCircuit } from "../../circuits/matrix";
 import { changeCircuit } from "../../edits/wiring";
 import { setReversed } from "../../edits/matrixDiodes";
 import type { Design } from "../../document/schema";
-import { ghostWay } from "../../matrix/reported";
+import { ghostPath } from "../../matrix/reported";
 import { diodesForChords } from "../../matrix/safeDiodes";
 import { scanGraphOf } from "../../matrix/scanGraph";
 import { type Rule, counted, listed } from "../finding";
@@ -30,17 +30,17 @@ export const unsafeChord: Rule = {
     return matricesOf(design).flatMap((matrix) => {
       const graph = scanGraphOf(matrix);
       const broken = matrix.chords.flatMap((chord) => {
-        const way = ghostWay(graph, new Set(chord));
-        return way ? [{ chord, way }] : [];
+        const path = ghostPath(graph, new Set(chord));
+        return path ? [{ chord, path }] : [];
       });
       if (broken.length === 0) return [];
-      const { chord, way } = broken[0];
+      const { chord, path } = broken[0];
       const diodes = diodesForChords(graph, matrix.chords);
       const more = broken.length > 1 ? ` (and ${counted(broken.length - 1, "more chord")})` : "";
       return [
         {
-          message: `Pressing ${listed(chord.map(label))} together will also report ${label(way.appears)}${more}.`,
-          subjects: [...chord, way.appears].map((id) => ({ kind: "element" as const, id })),
+          message: `Pressing ${listed(chord.map(label))} together will also report ${label(path.appears)}${more}.`,
+          subjects: [...chord, path.appears].map((id) => ({ kind: "element" as const, id })),
           fixes: [
             {
               title: `Fit ${counted(diodes.length, "diode")}: at ${listed(diodes.map(label))}`,

@@ -1,5 +1,5 @@
 import { overLimits } from "../../firmware/capacity";
-import { scanPlanOf } from "../../firmware/scanPlan";
+import { scanTableOf } from "../../firmware/scanTable";
 import type { Rule } from "../finding";
 
 export const firmwareLimits: Rule = {
@@ -9,7 +9,7 @@ export const firmwareLimits: Rule = {
   why: "The firmware numbers inputs, lines and lamps with one byte each; more would not be scanned.",
   source: "the device contract (firmware/src/contract.h)",
   check: (design) =>
-    overLimits(scanPlanOf(design), design).map((what) => ({
+    overLimits(scanTableOf(design), design).map((what) => ({
       message: `The design has ${what}.`,
       subjects: [],
     })),

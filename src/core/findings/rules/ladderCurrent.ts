@@ -14,7 +14,7 @@ export const ladderCurrent: Rule = {
     return design.circuits.flatMap((circuit, nth) => {
       const banks = plans[nth].ladders.filter(({ top }) => plans[nth].nets.find(({ id }) => id === top)?.need);
       if (circuit.kind !== "ladder" || banks.length === 0) return [];
-      const fewest = Math.min(...banks.map(({ taps }) => taps.length));
+      const fewest = Math.min(...banks.map(({ rungs }) => rungs.length));
       const currentMa = (1000 * profile.logicV) / (fewest * circuit.resistorOhm);
       if (currentMa <= profile.pinCurrentMa) return [];
       const enough = Math.ceil((1000 * profile.logicV) / (profile.pinCurrentMa / 2) / fewest / 100) * 100;

@@ -1,10 +1,6 @@
-import type { LightChain } from "../../circuits/lightChain";
+import { LIGHT_DATA_V, LIGHT_SUPPLY_V, type LightChain } from "../../circuits/lightChain";
 import { changeCircuit } from "../../edits/wiring";
 import { type Rule } from "../finding";
-
-/** 5 V lights want a data level near 3.5 V (common practice). */
-const LIGHT_DATA_V = 3.5;
-const SUPPLY_V = 5;
 
 /** Lights fed from 5 V may not take 3.3 V logic for high. */
 export const lightLevel: Rule = {
@@ -19,7 +15,7 @@ export const lightLevel: Rule = {
       if (circuit.kind !== "light-chain" || circuit.shifted) return [];
       return [
         {
-          message: `${circuit.name}: data at ${profile.logicV} V is below the ${LIGHT_DATA_V} V that lights on ${SUPPLY_V} V want.`,
+          message: `${circuit.name}: data at ${profile.logicV} V is below the ${LIGHT_DATA_V} V that lights on ${LIGHT_SUPPLY_V} V want.`,
           subjects: [],
           fixes: [
             {

@@ -2,7 +2,7 @@ import { type MatrixCircuit, isReversed } from "../../circuits/matrix";
 import { setDiodes, setOwnDiode, setReversed } from "../../edits/matrixDiodes";
 import type { Design } from "../../document/schema";
 import { ghostsOf } from "../../matrix/ghosts";
-import { shortestWay } from "../../matrix/reported";
+import { shortestPath } from "../../matrix/reported";
 import { scanGraphOf } from "../../matrix/scanGraph";
 import { type Fix, type Rule, counted, listed } from "../finding";
 import { matricesOf } from "./duplicateCell";
@@ -33,14 +33,14 @@ function ringOf(matrix: MatrixCircuit): Combination | null {
   const { keys } = scanGraphOf(matrix);
   if (keys.every(({ backward }) => !backward)) return null;
   const rings = keys.flatMap((key) => {
-    const way = shortestWay(keys, key);
-    return way ? [{ way, appears: key.id }] : [];
+    const path = shortestPath(keys, key);
+    return path ? [{ path, appears: key.id }] : [];
   });
   if (rings.length === 0) return null;
-  const { way, appears } = rings.reduce((best, ring) => (ring.way.length < best.way.length ? ring : best));
+  const { path, appears } = rings.reduce((best, ring) => (ring.path.length < best.path.length ? ring : best));
   return {
-    pressed: way.map(({ id }) => id),
-    through: way.find(({ backward }) => backward)!.id,
+    pressed: path.map(({ id }) => id),
+    through: path.find(({ backward }) => backward)!.id,
     appears,
     count: `${counted(rings.length, "key")} can appear so`,
   };

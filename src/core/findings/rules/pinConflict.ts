@@ -1,7 +1,7 @@
 import type { Net } from "../../circuits/net";
 import { pinConflict as conflictOf } from "../../pins/conflict";
 import { shareOutPins } from "../../edits/shareOutPins";
-import { waysOut } from "../../edits/waysOut";
+import { remedies } from "../../edits/remedies";
 import { type Rule, counted, listed, netSubject } from "../finding";
 
 const NAMED = 6;
@@ -45,7 +45,7 @@ export const pinConflict: Rule = {
       {
         message: `${someOf(nets.map(({ flag }) => flag))} cannot all have a pin${locked}: they need ${needWords(nets)}, and ${able}.`,
         subjects: nets.map(({ id }) => netSubject(id)),
-        fixes: waysOut(design),
+        fixes: remedies(design),
       },
     ];
   },

@@ -2,7 +2,7 @@ import { circuitKindOf } from "../../circuits";
 import type { Design } from "../../document/schema";
 import { type Rule, listed } from "../finding";
 
-/** Two switches of a two-way matrix at one crossing and one way; lamps from a line to itself, or two between one pair. */
+/** Two switches of a two-way matrix at one crossing and one direction; lamps from a line to itself, or two between one pair. */
 export const samePlace: Rule = {
   id: "wiring/same-place",
   stage: "wiring",
@@ -14,9 +14,9 @@ export const samePlace: Rule = {
     return design.circuits.flatMap((circuit) => {
       const places: [string, string][] =
         circuit.kind === "two-way-matrix"
-          ? Object.entries(circuit.cells).map(([id, { row, column, way }]) => [
+          ? Object.entries(circuit.cells).map(([id, { row, column, direction }]) => [
               id,
-              `R${row + 1} C${column + 1}, ${way.replaceAll("-", " ")}`,
+              `R${row + 1} C${column + 1}, ${direction.replaceAll("-", " ")}`,
             ])
           : circuit.kind === "charlieplex"
             ? Object.entries(circuit.pairs).map(([id, { from, to }]) => [id, `X${from + 1} to X${to + 1}`])

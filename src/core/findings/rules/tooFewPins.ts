@@ -1,5 +1,5 @@
 import { usablePins } from "../../catalogue/controllers/controllerProfile";
-import { waysOut } from "../../edits/waysOut";
+import { remedies } from "../../edits/remedies";
 import { type Rule, counted } from "../finding";
 
 export const tooFewPins: Rule = {
@@ -17,7 +17,7 @@ export const tooFewPins: Rule = {
       {
         message: `${counted(short, "pin")} too few: ${signalNets.length} nets need pins, the ${profile.title} has ${usable}.`,
         subjects: [],
-        fixes: waysOut(design),
+        fixes: remedies(design),
       },
     ];
   },

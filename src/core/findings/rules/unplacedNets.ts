@@ -1,4 +1,4 @@
-import { takePinPlan } from "../../edits/pins";
+import { adoptPinPlan } from "../../edits/pins";
 import { planPins } from "../../pins/planPins";
 import { type Rule, counted, listed, netSubject } from "../finding";
 
@@ -20,7 +20,7 @@ export const unplacedNets: Rule = {
       {
         message: `${counted(open.length, "net")} without a pin: ${listed([...names, ...more])}.`,
         subjects: open.map((net) => netSubject(net.id)),
-        fixes: [{ title: "Share out pins", apply: (d) => takePinPlan(d, planPins(d)) }],
+        fixes: [{ title: "Share out pins", apply: (d) => adoptPinPlan(d, planPins(d)) }],
       },
     ];
   },

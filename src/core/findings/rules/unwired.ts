@@ -11,7 +11,7 @@ const NAMED = 6;
 function fixesFor(loose: PlacedElement[]): Fix[] {
   const ids = loose.map(({ id }) => id);
   const parts = counted(loose.length, "part");
-  if (!loose.every((element) => matrix.takes(element) || direct.takes(element)))
+  if (!loose.every((element) => matrix.accepts(element) || direct.accepts(element)))
     return [{ title: `Wire ${parts} as usual`, apply: (d) => wireAsUsual(d, ids) }];
   return [
     { title: "Share out rows and columns", apply: (d) => shareOutMatrix(d, "fewest-pins") },

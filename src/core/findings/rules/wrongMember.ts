@@ -14,7 +14,7 @@ export const wrongMember: Rule = {
       const kind = circuitKindOf(circuit);
       const wrong = kind.members(circuit).filter((id) => {
         const element = elements.get(id);
-        return !element || !kind.takes(element);
+        return !element || !kind.accepts(element);
       });
       if (wrong.length === 0) return [];
       const names = wrong.map((id) => elements.get(id)?.label ?? `"${id}"`);

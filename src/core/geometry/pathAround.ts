@@ -9,11 +9,11 @@ function runsThrough(a: Point, b: Point, ring: Ring): boolean {
   return ring.some((p, nth) => crosses(a, b, p, ring[(nth + 1) % ring.length]));
 }
 
-const lengthMm = (way: Point[]) => way.slice(1).reduce((sum, p, nth) => sum + distanceMm(way[nth], p), 0);
+const lengthMm = (path: Point[]) => path.slice(1).reduce((sum, p, nth) => sum + distanceMm(path[nth], p), 0);
 
 /** Leaves out corners as long as what remains stays outside. */
-function shortened(way: Point[], ring: Ring): Point[] {
-  const left = [...way];
+function shortened(path: Point[], ring: Ring): Point[] {
+  const left = [...path];
   for (let nth = 1; nth < left.length - 1;)
     if (runsThrough(left[nth - 1], left[nth + 1], ring)) nth += 1;
     else {
@@ -27,7 +27,7 @@ function shortened(way: Point[], ring: Ring): Point[] {
  * The shortest way from a to b that stays outside a convex ring: straight, or past its corners on the shorter side.
  * A way that starts or ends inside is straight.
  */
-export function wayAround(a: Point, b: Point, ring: Ring): Point[] {
+export function pathAround(a: Point, b: Point, ring: Ring): Point[] {
   if (ring.length < 3 || isInside(a, ring) || isInside(b, ring) || !runsThrough(a, b, ring)) return [a, b];
   const nearest = (p: Point) =>
     ring.reduce((best, corner, nth) => (distanceMm(corner, p) < distanceMm(ring[best], p) ? nth : best), 0);

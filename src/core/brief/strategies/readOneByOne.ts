@@ -1,8 +1,8 @@
 import { circuitKindNamed } from "../../circuits";
 import type { Circuit } from "../../circuits";
 import { counted } from "../../words";
-import { probeElements, wayOf } from "./probe";
-import type { Inputs, SwitchWay, WayContext, WayPlan } from "./way";
+import { probeElements, costOf } from "./probe";
+import type { Inputs, SwitchStrategy, StrategyContext, StrategyCost } from "./strategy";
 
 /** The circuit of a kind that holds so many switches and turns. */
 export function circuitWith(kind: Circuit["kind"], { switches, turns }: Inputs, change: object = {}) {
@@ -23,26 +23,26 @@ interface OneByOne {
   /** Lines from which on it is worth a look, and lines it can hold. */
   least: number;
   most: number;
-  shape(plan: WayPlan, inputs: Inputs): string;
+  shape(cost: StrategyCost, inputs: Inputs): string;
 }
 
 /** A way that reads each contact by itself: it is planned as the circuit it becomes. */
-function oneByOne({ least, most, shape, ...way }: OneByOne): SwitchWay {
+function oneByOne({ least, most, shape, ...way }: OneByOne): SwitchStrategy {
   return {
     ...way,
-    plan(inputs: Inputs, { settleUs }: WayContext) {
+    cost(inputs: Inputs, { settleUs }: StrategyContext) {
       const lines = inputs.switches + 2 * inputs.turns;
       if (lines < least || lines > most) return null;
       const { circuit, elements } = circuitWith(way.circuit, inputs);
-      const plan = wayOf(circuit, elements, settleUs);
-      return { ...plan, shape: shape(plan, inputs) };
+      const cost = costOf(circuit, elements, settleUs);
+      return { ...cost, shape: shape(cost, inputs) };
     },
   };
 }
 
-const chips = ({ parts }: WayPlan, part: keyof WayPlan["parts"]) => parts[part] ?? 0;
+const chips = ({ parts }: StrategyCost, part: keyof StrategyCost["parts"]) => parts[part] ?? 0;
 
-export const directWay = oneByOne({
+export const directStrategy = oneByOne({
   id: "direct",
   title: "Direct",
   circuit: "direct",
@@ -59,7 +59,7 @@ export const inputRegisters = oneByOne({
   carriesTurns: true,
   least: 1,
   most: Infinity,
-  shape: (plan) => `${chips(plan, "register-in")} × 74HC165 in a chain`,
+  shape: (cost) => `${chips(cost, "register-in")} × 74HC165 in a chain`,
 });
 
 /** Eight expanders of 16 lines by their addresses. */
@@ -72,7 +72,7 @@ export const busExpanders = oneByOne({
   carriesTurns: true,
   least: 1,
   most: EXPANDED,
-  shape: (plan) => `${chips(plan, "expander")} × 16 lines on the bus`,
+  shape: (cost) => `${chips(cost, "expander")} × 16 lines on the bus`,
 });
 
 export const multiplexers = oneByOne({
@@ -82,5 +82,5 @@ export const multiplexers = oneByOne({
   carriesTurns: true,
   least: 6,
   most: Infinity,
-  shape: (plan) => `${counted(chips(plan, "multiplexer"), "16-way multiplexer")}, select lines shared`,
+  shape: (cost) => `${counted(chips(cost, "multiplexer"), "16-way multiplexer")}, select lines shared`,
 });

@@ -1,10 +1,10 @@
 import { kindNamed } from "../../catalogue/kinds";
 import type { Control } from "../../catalogue/kinds";
 import { type Circuit, circuitKindOf } from "../../circuits";
-import type { CircuitPlan } from "../../circuits/circuitKind";
+import type { BuiltCircuit } from "../../circuits/circuitKind";
 import type { Net, NetRole, PlacedElement } from "../../circuits/net";
 import { type PartCounts, sumParts } from "../../catalogue/prices";
-import { type PinLot, type WayPlan, noPlan } from "./way";
+import { type PinLot, type StrategyCost, noCost } from "./strategy";
 
 /** So many controls of a kind, or elements of one sort of them, that a plan is tried on. */
 export interface Probe {
@@ -70,14 +70,14 @@ function lotsOf(nets: Net[]): PinLot[] {
   return [...lots.values()];
 }
 
-function partsOf(plan: CircuitPlan): { parts: PartCounts; shared: string[] } {
+function partsOf(built: BuiltCircuit): { parts: PartCounts; shared: string[] } {
   const isShared = (id: string) => /^(i2c|spi)\d/.test(id);
-  const added = [...plan.inline, ...plan.shunts.filter(({ id }) => !isShared(id))];
+  const added = [...built.inline, ...built.shunts.filter(({ id }) => !isShared(id))];
   const parts = sumParts([
-    ...plan.chips.map(({ part }) => ({ [part]: 1 })),
+    ...built.chips.map(({ part }) => ({ [part]: 1 })),
     ...added.map(({ sort }) => ({ [sort]: 1 })),
   ]);
-  return { parts, shared: plan.shunts.filter(({ id }) => isShared(id)).map(({ id }) => id) };
+  return { parts, shared: built.shunts.filter(({ id }) => isShared(id)).map(({ id }) => id) };
 }
 
 /**
@@ -85,14 +85,14 @@ function partsOf(plan: CircuitPlan): { parts: PartCounts; shared: string[] } {
  * @param circuit with its members among the elements
  * @param settleUs from driving a line to reading the others, in µs
  */
-export function wayOf(circuit: Circuit, elements: Map<string, PlacedElement>, settleUs: number): WayPlan {
-  const plan = circuitKindOf(circuit).plan(circuit, elements, {});
-  const { parts, shared } = partsOf(plan);
+export function costOf(circuit: Circuit, elements: Map<string, PlacedElement>, settleUs: number): StrategyCost {
+  const built = circuitKindOf(circuit).build(circuit, elements, {});
+  const { parts, shared } = partsOf(built);
   return {
-    ...noPlan,
-    pins: lotsOf(plan.nets),
+    ...noCost,
+    pins: lotsOf(built.nets),
     parts,
     shared,
-    readUs: plan.reading.settles * settleUs + plan.reading.fixedUs,
+    readUs: built.reading.settles * settleUs + built.reading.fixedUs,
   };
 }

@@ -9,7 +9,7 @@ import type { Design } from "../document/schema";
  * What the firmware knows of a design, by number. Lines are nets: strobes are driven, senses read, lamps lit.
  * Inputs are the switches in their order, then for each encoder clockwise and anticlockwise.
  */
-export interface ScanPlan {
+export interface ScanTable {
   strobeLines: string[];
   senseLines: string[];
   lampLines: string[];
@@ -49,17 +49,17 @@ function mergeUnstrobed(groups: ScanGroup[]): ScanGroup[] {
   return [merged, ...groups.filter((group) => group.strobeNet !== null)];
 }
 
-export const bankCount = ({ senseLines }: Pick<ScanPlan, "senseLines">): number =>
+export const bankCount = ({ senseLines }: Pick<ScanTable, "senseLines">): number =>
   Math.ceil(senseLines.length / BANK_LINES);
 
 const numbered = (ids: string[]) => new Map(ids.map((id, number) => [id, number]));
 
 /** Numbers everything the firmware scans. Elements that no circuit holds are left out: the firmware cannot see them. */
-export function scanPlanOf(design: Design): ScanPlan {
+export function scanTableOf(design: Design): ScanTable {
   const { plans, inputs, controls, elements } = derive(design);
-  const groups = mergeUnstrobed(plans.flatMap((plan) => plan.groups));
-  const encoders = plans.flatMap((plan) => plan.encoders);
-  const lamps = plans.flatMap((plan) => plan.lamps);
+  const groups = mergeUnstrobed(plans.flatMap((scan) => scan.groups));
+  const encoders = plans.flatMap((scan) => scan.encoders);
+  const lamps = plans.flatMap((scan) => scan.lamps);
   const scanned = new Set(groups.flatMap((group) => group.cells.map((cell) => cell.elementId)));
   const strobeLines = [...new Set(groups.flatMap((group) => (group.strobeNet === null ? [] : [group.strobeNet])))];
   const senseLines = [
@@ -97,9 +97,9 @@ export function scanPlanOf(design: Design): ScanPlan {
         cells,
       })),
     ),
-    conductors: plans.flatMap((plan) => plan.conductors),
-    ladders: plans.flatMap((plan) => plan.ladders),
-    reached: Object.assign({}, ...plans.map((plan) => plan.reached)),
+    conductors: plans.flatMap((scan) => scan.conductors),
+    ladders: plans.flatMap((scan) => scan.ladders),
+    reached: Object.assign({}, ...plans.map((scan) => scan.reached)),
   };
 }
 

@@ -19,7 +19,7 @@ export interface Certainty {
 }
 
 /** What one way of meeting one sort of need comes to. */
-export interface WayPlan {
+export interface StrategyCost {
   pins: PinLot[];
   parts: PartCounts;
   /** Resistors that belong to a bus, by its id: however much hangs on the bus, they are there once. */
@@ -31,7 +31,7 @@ export interface WayPlan {
   shape: string;
 }
 
-export interface WayContext {
+export interface StrategyContext {
   wish: Wish;
   profile: ControllerProfile;
   matrixShape: { rows: number; columns: number } | null;
@@ -46,7 +46,7 @@ export interface Inputs {
 }
 
 /** One way to read switches. A new one is one file that exports this, and one line in the registry. */
-export interface SwitchWay {
+export interface SwitchStrategy {
   id: string;
   title: string;
   /** Encoder lines can go the same way as switches. */
@@ -54,7 +54,7 @@ export interface SwitchWay {
   /** The kind of circuit that it becomes when it is taken. */
   circuit: Circuit["kind"];
   /** Null where it makes no sense for so many inputs. */
-  plan(inputs: Inputs, context: WayContext): WayPlan | null;
+  cost(inputs: Inputs, context: StrategyContext): StrategyCost | null;
 }
 
-export const noPlan: WayPlan = { pins: [], parts: {}, shared: [], readUs: 0, certainty: [], shape: "" };
+export const noCost: StrategyCost = { pins: [], parts: {}, shared: [], readUs: 0, certainty: [], shape: "" };

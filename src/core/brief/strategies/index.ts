@@ -1,12 +1,12 @@
 import { ladder } from "./ladder";
 import { balancedMatrix, givenMatrix } from "./matrix";
-import { busExpanders, directWay, inputRegisters, multiplexers } from "./readOneByOne";
+import { busExpanders, directStrategy, inputRegisters, multiplexers } from "./readOneByOne";
 import { twoWayMatrix } from "./twoWayMatrix";
-import type { SwitchWay } from "./way";
+import type { SwitchStrategy } from "./strategy";
 
 /** Every way to read switches, one line each. Each is planned as the circuit that it becomes. */
-export const switchWays: SwitchWay[] = [
-  directWay,
+export const switchStrategies: SwitchStrategy[] = [
+  directStrategy,
   balancedMatrix,
   givenMatrix,
   twoWayMatrix,
@@ -17,4 +17,5 @@ export const switchWays: SwitchWay[] = [
 ];
 
 /** The way of that id, or undefined: plans from outside may name one that is not there. */
-export const switchWayNamed = (id: string): SwitchWay | undefined => switchWays.find((way) => way.id === id);
+export const switchStrategyNamed = (id: string): SwitchStrategy | undefined =>
+  switchStrategies.find((way) => way.id === id);

@@ -3,7 +3,7 @@ import type { ControllerProfile } from "../catalogue/controllers/controllerProfi
 import { priceOf } from "../catalogue/prices";
 import { derive } from "../derived/derive";
 import { removeControls } from "./controls";
-import { chooseController, lockPins, takePinPlan } from "./pins";
+import { chooseController, lockPins, adoptPinPlan } from "./pins";
 import { wireAs } from "./wiring";
 import { shareOutMatrix } from "./shareOutMatrix";
 import type { Design } from "../document/schema";
@@ -11,17 +11,17 @@ import { canPlaceAll, pinConflict } from "../pins/conflict";
 import { planPins } from "../pins/planPins";
 
 /** A change after which every net finds a pin, tried out before it is offered. */
-export interface WayOut {
+export interface Remedy {
   title: string;
   apply(design: Design): Design;
 }
 
-const replanned = (design: Design): Design => takePinPlan(design, planPins(design, "fewest-moves"));
+const replanned = (design: Design): Design => adoptPinPlan(design, planPins(design, "fewest-moves"));
 
 const readyToUse = ({ form, firmware }: ControllerProfile) => form === "module" && firmware.compiled === "runs-usb";
 
 /** The cheapest other module on which everything fits, keeping pins whose names it also has. */
-function otherProfiles(design: Design): WayOut[] {
+function otherProfiles(design: Design): Remedy[] {
   const { profile } = derive(design);
   const candidates = [...design.profiles, ...controllerCatalogue]
     .filter((one) => one.id !== profile?.id && readyToUse(one))
@@ -35,7 +35,7 @@ const idsOf = (design: Design, ...kinds: string[]) =>
   [...derive(design).elements.values()].filter(({ kind }) => kinds.includes(kind)).map(({ id }) => id);
 
 /** Other circuits that need fewer or plainer pins. */
-function otherCircuits(design: Design): WayOut[] {
+function otherCircuits(design: Design): Remedy[] {
   const count = (d: Design) => derive(d).signalNets.length;
   const changes: [words: string, apply: (d: Design) => Design][] = [
     ["Put the switches into a matrix with the fewest pins", (d) => shareOutMatrix(d, "fewest-pins")],
@@ -58,7 +58,7 @@ function otherCircuits(design: Design): WayOut[] {
   });
 }
 
-function unlocked(design: Design): WayOut[] {
+function unlocked(design: Design): Remedy[] {
   const locks = (pinConflict(design)?.locks ?? []).map(({ id }) => id);
   const found = locks.find((id) => canPlaceAll(lockPins(design, [id], false)));
   if (!found) return [];
@@ -67,7 +67,7 @@ function unlocked(design: Design): WayOut[] {
 }
 
 /** One control without which the rest fits, among those in the conflict. */
-function oneFewer(design: Design): WayOut[] {
+function oneFewer(design: Design): Remedy[] {
   const { controls, signalNets } = derive(design);
   const ids = new Set(
     (pinConflict(design)?.nets ?? signalNets).flatMap(({ joints }) => joints.map(({ controlId }) => controlId)),
@@ -84,7 +84,7 @@ function oneFewer(design: Design): WayOut[] {
 
 const MOST_TRIED = 12;
 
-const found = (design: Design): WayOut[] =>
+const found = (design: Design): Remedy[] =>
   !derive(design).profile || canPlaceAll(design)
     ? []
     : [...unlocked(design), ...otherCircuits(design), ...otherProfiles(design), ...oneFewer(design)];
@@ -92,13 +92,13 @@ const found = (design: Design): WayOut[] =>
 /** What the answer rests on; where parts lie does not matter. */
 interface Kept {
   basis: unknown[];
-  ways: WayOut[];
+  ways: Remedy[];
 }
 
 const kept = new WeakMap<Design["circuits"], Kept>();
 
 /** The cheapest ways out of a plan that cannot be made; each was tried. Empty when there is no conflict. */
-export function waysOut(design: Design): WayOut[] {
+export function remedies(design: Design): Remedy[] {
   const { circuits, controllers, profiles, pinPlan, controls, brief } = design;
   const basis = [controllers, profiles, pinPlan, controls.length, brief.prices];
   const known = kept.get(circuits);

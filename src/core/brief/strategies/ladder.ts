@@ -1,24 +1,24 @@
 import { ladderMargin } from "../../circuits/ladderVoltage";
 import type { LadderCircuit } from "../../circuits/ladder";
 import { circuitKindOf } from "../../circuits";
-import { wayOf } from "./probe";
+import { costOf } from "./probe";
 import { circuitWith } from "./readOneByOne";
-import type { SwitchWay } from "./way";
+import type { SwitchStrategy } from "./strategy";
 
-export const ladder: SwitchWay = {
+export const ladder: SwitchStrategy = {
   id: "ladder",
   title: "Resistor ladder",
   circuit: "ladder",
   carriesTurns: false,
-  plan({ switches }, { settleUs }) {
+  cost({ switches }, { settleUs }) {
     if (switches === 0) return null;
     const { circuit, elements } = circuitWith("ladder", { switches, turns: 0 });
-    const { ladders } = circuitKindOf(circuit).plan(circuit, elements, {});
+    const { ladders } = circuitKindOf(circuit).build(circuit, elements, {});
     const { tolerance } = circuit as LadderCircuit;
-    const keys = Math.max(...ladders.map(({ taps }) => taps.length));
+    const keys = Math.max(...ladders.map(({ rungs }) => rungs.length));
     const margin = Math.min(...ladders.map((bank) => ladderMargin(bank, tolerance)));
     return {
-      ...wayOf(circuit, elements, settleUs),
+      ...costOf(circuit, elements, settleUs),
       certainty: [
         { weight: "warn", words: `one key at a time in each bank of ${keys}` },
         {

@@ -1,6 +1,6 @@
 import { type Point, point } from "../geometry/point";
 import { type Chip, type Terminal, terminalPlace } from "./chip";
-import type { ChipPlaces, CircuitPlan, InlinePart, Shunt } from "./circuitKind";
+import type { ChipPlaces, BuiltCircuit, InlinePart, Shunt } from "./circuitKind";
 import {
   GROUND,
   type Net,
@@ -14,8 +14,8 @@ import {
 } from "./net";
 
 /** Collects the nets and parts of one circuit; asking for a net twice gives the same net. */
-export class PlanBuilder {
-  readonly plan: CircuitPlan = {
+export class CircuitBuilder {
+  readonly built: BuiltCircuit = {
     nets: [],
     conductors: [],
     groups: [],
@@ -40,7 +40,7 @@ export class PlanBuilder {
     if (!net) {
       net = { id, flag, role, need, joints: [], ...more };
       this.byId.set(id, net);
-      this.plan.nets.push(net);
+      this.built.nets.push(net);
     }
     return net;
   }
@@ -75,7 +75,7 @@ export class PlanBuilder {
   /** A contact on a net through a diode or resistor of its own. */
   inline(sort: InlinePart["sort"], net: Net, element: PlacedElement, contact: number, onContact?: "anode" | "cathode") {
     this.joint(net, element, contact);
-    this.plan.inline.push({
+    this.built.inline.push({
       sort,
       elementId: element.id,
       contactId: element.contacts[contact].id,
@@ -91,7 +91,7 @@ export class PlanBuilder {
 
   /** One that several circuits name alike stands once in the design. */
   sharedShunt(id: string, sort: Shunt["sort"], value: string, from: Net, to: Net, at: Point) {
-    this.plan.shunts.push({ id, sort, value, from: from.id, to: to.id, at });
+    this.built.shunts.push({ id, sort, value, from: from.id, to: to.id, at });
     from.joints.push({ contactId: `${id}.1`, elementId: "", controlId: id, at });
     to.joints.push({ contactId: `${id}.2`, elementId: "", controlId: id, at });
   }
@@ -111,7 +111,7 @@ export class PlanBuilder {
     terminals.forEach(([end, net], nth) =>
       net?.joints.push({ contactId: `${id}.${end}`, elementId: "", controlId: id, at: terminalPlace(chip, nth) }),
     );
-    this.plan.chips.push(chip);
+    this.built.chips.push(chip);
     return chip;
   }
 }

@@ -1,12 +1,11 @@
 import { type Circuit, circuitKindNamed } from "../../circuits";
 import { displayPlaces } from "../../circuits/busDisplays";
+import { LIGHT_DATA_V } from "../../circuits/lightChain";
 import { readNeed } from "../../circuits/net";
 import { sumParts } from "../../catalogue/prices";
-import { type Probe, probeElements, wayOf } from "./probe";
-import { type Certainty, type WayContext, type WayPlan, noPlan } from "./way";
+import { type Probe, probeElements, costOf } from "./probe";
+import { type Certainty, type StrategyContext, type StrategyCost, noCost } from "./strategy";
 
-/** 5 V lights want a data level near 3.5 V (common practice). */
-const LIGHT_DATA_V = 3.5;
 /** Current of an addressable light at full white, and of a USB port, in mA (common practice). */
 const LIGHT_MA = 40;
 const PORT_MA = 500;
@@ -14,11 +13,11 @@ const PORT_MA = 500;
 const DISPLAY_ADDRESSES = 2;
 
 /** Devices of one kind in their own circuit, planned as that circuit. */
-function inCircuit(kind: Circuit["kind"], probe: Probe, change: object = {}): WayPlan {
-  if (probe.count === 0) return noPlan;
+function inCircuit(kind: Circuit["kind"], probe: Probe, change: object = {}): StrategyCost {
+  if (probe.count === 0) return noCost;
   const elements = probeElements([probe]);
   const { stem, title, fresh, with: add } = circuitKindNamed(kind);
-  return wayOf(add({ ...fresh(stem, title), ...change } as Circuit, [...elements.keys()]), elements, 0);
+  return costOf(add({ ...fresh(stem, title), ...change } as Circuit, [...elements.keys()]), elements, 0);
 }
 
 const beyond = (count: number): Certainty[] =>
@@ -34,9 +33,9 @@ const hungry = (lights: number): Certainty[] => {
 };
 
 /** What has only one sensible way: light chain 1 pin, segment drivers 3, displays 2 shared, radio 3 shared + 3. */
-export function devicesPlan({ wish, profile }: WayContext): WayPlan {
+export function devicesPlan({ wish, profile }: StrategyContext): StrategyCost {
   const radios = wish.radios + (wish.connection === "radio" && wish.radios === 0 && !profile.radio ? 1 : 0);
-  const all: WayPlan[] = [
+  const all: StrategyCost[] = [
     { ...inCircuit("bus-displays", { kind: "display", count: wish.displays }), certainty: beyond(wish.displays) },
     {
       ...inCircuit("light-chain", { kind: "light", count: wish.lights }, { shifted: profile.logicV < LIGHT_DATA_V }),
@@ -47,11 +46,11 @@ export function devicesPlan({ wish, profile }: WayContext): WayPlan {
     inCircuit("direct", { kind: "buzzer", count: wish.buzzers }),
     inCircuit("direct", { kind: "motor", count: wish.motors }),
     wish.connection === "pad-port"
-      ? { ...noPlan, pins: [{ what: "pad port lines", need: { ...readNeed, interrupt: true }, count: 3 }] }
-      : noPlan,
+      ? { ...noCost, pins: [{ what: "pad port lines", need: { ...readNeed, interrupt: true }, count: 3 }] }
+      : noCost,
   ];
   return {
-    ...noPlan,
+    ...noCost,
     pins: all.flatMap(({ pins }) => pins),
     parts: sumParts(all.map(({ parts }) => parts)),
     shared: all.flatMap(({ shared }) => shared),
