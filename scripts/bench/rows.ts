@@ -2,6 +2,7 @@ import { browserRows } from "./browser";
 import { editRows } from "./edit";
 import { firmwareRows } from "./firmware";
 import type { Row } from "./row";
+import { plateRow } from "./making";
 import { planningRows } from "./planning";
 import { simulationRow, wasmRow } from "./simulation";
 
@@ -18,6 +19,7 @@ for (const row of [
   wasmRow(),
   ...firmwareRows(),
   ...editRows(),
+  await plateRow(),
   ...(await browserRows()),
 ])
   print(row);

@@ -81,7 +81,7 @@ export interface ControlInput {
   elementId: string;
   motion: "press" | "clockwise" | "anticlockwise";
   label: string;
-  /** Of a contact that stays where it is put: it tells each change by a tap instead of its state. */
+  /** Of a contact that stays where it is put: it tells each change by a pulse instead of its state. */
   flips?: true;
 }
 

@@ -9,7 +9,7 @@ const toggleSchema = z.strictObject({
   positions: z.union([z.literal(2), z.literal(3)]),
   /** Springs back by itself. */
   momentary: z.boolean(),
-  /** What one that stays tells: each flip by a tap, or its state for as long as it is on. */
+  /** What one that stays tells: each flip by a pulse, or its state for as long as it is on. */
   tells: z.enum(["change", "state"]),
 });
 export type Toggle = z.infer<typeof toggleSchema>;

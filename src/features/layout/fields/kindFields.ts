@@ -57,7 +57,7 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
     ),
     tick("momentary", "Springs back"),
     pick("tells", "One that stays tells", [
-      ["change", "each flip, by a tap"],
+      ["change", "each flip, by a short press"],
       ["state", "its state, held while on"],
     ]),
   ],
