@@ -21,6 +21,7 @@ import type { ExpanderCircuit } from "../circuits/expander";
 import type { LadderCircuit } from "../circuits/ladder";
 import type { MatrixCircuit } from "../circuits/matrix";
 import { derive } from "../derived/derive";
+import { supplyDrops } from "../wires/supplyDrop";
 import { newDesign } from "../document/newDesign";
 import { usualMaking } from "../document/makingSettings";
 import type { Design } from "../document/schema";
@@ -659,4 +660,23 @@ describe("facts", () => {
 
   it("count an unwired block", () =>
     expect(factsOf(keyBlock(2, 2))).toMatchObject({ controls: 4, contacts: 8, nets: 0, pinsNeeded: 0, pinsUsable: 0 }));
+});
+
+describe("a supply loss", () => {
+  /** Motors whose rail loses the same part of its voltage whatever the board carries: just over and just under 5 %. */
+  const losing = (profileId: string, part: number): Design => {
+    const motors = rowOf("motor", 4, profileId);
+    const wired = wireAs(motors, "direct", idsOf(motors));
+    const [drop] = supplyDrops(wired);
+    return {
+      ...wired,
+      wires: { ...wired.wires, supplyMm2: (wired.wires.supplyMm2 * drop.worstV) / (part * drop.railV) },
+    };
+  };
+
+  it.each(["small-5v-18", "dual-core-3v3-26"])("counts from 5 %% of what the rail carries on, on %s", (profileId) => {
+    const told = (part: number) =>
+      findingsOf(losing(profileId, part)).filter(({ rule }) => rule === "wiring/supply-loss").length;
+    expect([told(0.051), told(0.049)]).toEqual([1, 0]);
+  });
 });
