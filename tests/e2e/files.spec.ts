@@ -5,7 +5,7 @@ import { exportAs, goTo, part, saved, stage, textOf } from "./bench";
 const BAD: [name: string, body: string, says: RegExp][] = [
   ["cut.json", '{ "format": "ovrin-design", "version": 2,', /not whole JSON/],
   ["foreign.json", '{ "layout": [1, 2, 3] }', /this is a file of some other kind/],
-  ["future.json", '{ "format": "ovrin-design", "version": 7 }', /is 7; this program reads up to version 5/],
+  ["future.json", '{ "format": "ovrin-design", "version": 99 }', /is 99; this program reads up to version \d+\./],
   ["empty.json", "", /The file is empty/],
   ["huge.json", "x".repeat(20 * 1024 * 1024), /The file has 20\.0 MB/],
 ];

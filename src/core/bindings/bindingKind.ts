@@ -1,10 +1,17 @@
 import type { InterfaceKind } from "../hid/interfaces";
 import type { Schema } from "../schema";
 
-/** What phrases and table entries need to know about the keymap around a binding. */
-export interface BindingContext {
-  layerName(layerId: string): string;
+/** What table entries need to know about the keymap around a binding. */
+export interface EncodingContext {
   layerIndex(layerId: string): number;
+}
+
+/** What phrases need to know. Names of usages are long lists, which come with whoever speaks, not with the document. */
+export interface PhraseContext {
+  layerName(layerId: string): string;
+  /** Of the keyboard page, with what is held along. */
+  keyboardUsage(usage: number, modifiers: number): string;
+  consumerUsage(usage: number): string;
 }
 
 /** The firmware's four-byte table entry: kind (the device contract's action kinds), modifiers, 16-bit value. */
@@ -34,8 +41,8 @@ export interface BindingKind<B extends BindingBase> {
   does: B["does"];
   schema: Schema<B>;
   /** A short plain phrase: "hold for Symbols". */
-  phrase(binding: B, context: BindingContext): string;
-  encode(binding: B, context: BindingContext): ActionEntry;
+  phrase(binding: B, context: PhraseContext): string;
+  encode(binding: B, context: EncodingContext): ActionEntry;
   /** The report it speaks through; null when it tells the host nothing. */
   report: InterfaceKind | null;
   /** The layer it leads to, where it does. */

@@ -1,6 +1,5 @@
 import { whole, z } from "../schema";
 import { ACTION } from "../contract/contract";
-import { consumerUsageNamed } from "../hid/consumerUsages";
 import type { BindingKind } from "./bindingKind";
 
 const consumerUsageSchema = z.strictObject({
@@ -14,6 +13,6 @@ export const consumerUsage: BindingKind<ConsumerBinding> = {
   does: "consumer",
   schema: consumerUsageSchema,
   report: "consumer",
-  phrase: (binding) => consumerUsageNamed(binding.usage),
+  phrase: ({ usage }, context) => context.consumerUsage(usage),
   encode: (binding) => ({ kind: ACTION.CONSUMER, modifiers: 0, value: binding.usage }),
 };

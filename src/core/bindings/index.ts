@@ -1,7 +1,7 @@
 import { type Schema, type schemaCore, z } from "../schema";
 import { ACTION } from "../contract/contract";
 import type { InterfaceKind } from "../hid/interfaces";
-import type { ActionEntry, BindingContext, BindingKind, LayerLead } from "./bindingKind";
+import type { ActionEntry, BindingKind, EncodingContext, LayerLead, PhraseContext } from "./bindingKind";
 import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
 import { type HoldLayerBinding, holdLayer } from "./holdLayer";
 import { type KeyboardBinding, keyboardUsage } from "./keyboardUsage";
@@ -22,11 +22,11 @@ export const bindingSchema = z.discriminatedUnion("does", schemas) as unknown as
 
 const kindOf = (binding: Binding): BindingKind<Binding> => byDeed.get(binding.does)!;
 
-export const phraseOf = (binding: Binding, context: BindingContext): string => kindOf(binding).phrase(binding, context);
+export const phraseOf = (binding: Binding, context: PhraseContext): string => kindOf(binding).phrase(binding, context);
 
 const PASS: ActionEntry = { kind: ACTION.PASS, modifiers: 0, value: 0 };
 
-export const actionOf = (binding: Binding | undefined, context: BindingContext): ActionEntry =>
+export const actionOf = (binding: Binding | undefined, context: EncodingContext): ActionEntry =>
   binding ? kindOf(binding).encode(binding, context) : PASS;
 
 /** The layer a binding leads to and for how long, or null. */

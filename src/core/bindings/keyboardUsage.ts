@@ -1,6 +1,5 @@
 import { whole, z } from "../schema";
 import { ACTION } from "../contract/contract";
-import { keyboardUsageNamed, modifierNames } from "../hid/keyboardUsages";
 import type { BindingKind } from "./bindingKind";
 
 const keyboardUsageSchema = z.strictObject({
@@ -16,7 +15,7 @@ export const keyboardUsage: BindingKind<KeyboardBinding> = {
   does: "keyboard",
   schema: keyboardUsageSchema,
   report: "keyboard",
-  phrase: (binding) => [...modifierNames(binding.modifiers), keyboardUsageNamed(binding.usage)].join(" + "),
+  phrase: ({ usage, modifiers }, context) => context.keyboardUsage(usage, modifiers),
   encode: (binding) => ({ kind: ACTION.KEYBOARD, modifiers: binding.modifiers, value: binding.usage }),
   types: ({ usage, modifiers }) => ({ usage, modifiers }),
 };

@@ -17,7 +17,7 @@ export interface PinBalance {
   spare: number;
 }
 
-/** One controller class with one way for each sort of need, and what that comes to. */
+/** One controller class with one strategy for each sort of need, and what that comes to. */
 export interface BriefOption {
   id: string;
   plan: ChosenPlan;
@@ -64,11 +64,11 @@ interface Pieces {
   devices: StrategyCost;
 }
 
-/** A way that has nothing to do is no plan at all, and only its plainest form is worth a line. */
+/** A strategy that has nothing to do costs nothing, and only its plainest form is worth a line. */
 const idleOr = (count: number, isPlain: boolean, cost: () => StrategyCost | null | undefined): StrategyCost | null =>
   count === 0 && isPlain ? noCost : (cost() ?? null);
 
-/** The ways of a plan worked out for a wish; null when one of them makes no sense for it. */
+/** The strategies of a plan worked out for a wish; null when one of them makes no sense for it. */
 function piecesOf(wish: Wish, plan: ChosenPlan, context: StrategyContext): Pieces | null {
   const needs = needsOf(wish);
   const { switchStrategy, lampStrategy, voltageStrategy } = plan;
@@ -102,7 +102,7 @@ function piecesOf(wish: Wish, plan: ChosenPlan, context: StrategyContext): Piece
   return { switches, lamps, voltages, turns, devices: devicesPlan(context) };
 }
 
-/** Plans of circuits by what they depend on: the searches for what breaks a plan ask for the same ones again and again. */
+/** What strategies cost, by what it depends on: the searches for what breaks a plan ask for the same ones again and again. */
 const known = new Map<string, StrategyCost | null>();
 const MOST_KNOWN = 4000;
 
@@ -192,7 +192,7 @@ const titleOf = (plan: ChosenPlan, wish: Wish) => {
   return words.join(", ");
 };
 
-/** Works out one plan on one controller class. Null when one of its ways makes no sense for the wish. */
+/** Works out one plan on one controller class. Null when one of its strategies makes no sense for the wish. */
 export function optionFor(
   wish: Wish,
   plan: ChosenPlan,

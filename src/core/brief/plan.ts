@@ -17,7 +17,7 @@ export interface RankedOption extends BriefOption {
 
 const TURN_WAYS = ["direct", "with-switches"];
 
-/** All combinations of ways that the wish gives a reason for. */
+/** All combinations of strategies that the wish gives a reason for. */
 function plansFor(wish: Wish, profileId: string): ChosenPlan[] {
   const needs = needsOf(wish);
   const lamps = needs.lamps === 0 ? lampStrategies.slice(0, 1) : lampStrategies;
@@ -100,7 +100,7 @@ function reasonOf(option: BriefOption, first: BriefOption | undefined): string {
 }
 
 /**
- * Every controller class with every sensible combination of ways, the best first. What fits and meets the must-haves
+ * Every controller class with every sensible combination of strategies, the best first. What fits and meets the must-haves
  * comes before what does not; then certainty, money with work, spare pins and time decide.
  */
 export function planBrief(wish: Wish, profiles: ControllerProfile[], setting: OptionSetting): RankedOption[] {

@@ -11,7 +11,7 @@ const block = keyBlock(4, 3);
 const switches = (design: Design) =>
   [...derive(design).elements.values()].filter(({ kind }) => kind === "switch").map(({ id }) => id);
 const wired = (kind: "expander" | "input-registers") => wireAs(block, kind, switches(block));
-const chipsOf = (design: Design) => derive(design).plans.flatMap(({ chips }) => chips);
+const chipsOf = (design: Design) => derive(design).builtCircuits.flatMap(({ chips }) => chips);
 
 describe("addresses of expanders", () => {
   const of = (addresses: number[]) =>

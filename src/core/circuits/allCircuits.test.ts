@@ -71,8 +71,8 @@ describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) =>
   const design = wiredAs(kind);
   const circuit = only(design, kind);
   const members = circuitKindOf(circuit).members(circuit);
-  const { plans, elements, netById } = derive(design);
-  const built = plans[design.circuits.indexOf(circuit)];
+  const { builtCircuits, elements, netById } = derive(design);
+  const built = builtCircuits[design.circuits.indexOf(circuit)];
 
   it("takes what it can of everything, and its schema takes it", () => {
     expect(members.length).toBeGreaterThan(0);
@@ -187,9 +187,9 @@ describe("knobs and lamps behind added parts", () => {
 describe("settings of circuits", () => {
   it("direct to the supply holds its lines by resistors, needs no pull-up, and reads the same", () => {
     const design = changeCircuit<DirectCircuit>(shareOutDirect(keyBlock(2, 2)), "direct", { polarity: "to-supply" });
-    const { signalNets, plans, nets } = derive(design);
+    const { signalNets, builtCircuits, nets } = derive(design);
     expect(signalNets.every(({ need, heldBy }) => !need!.pullUp && heldBy === "resistor")).toBe(true);
-    expect(plans[0].shunts.map(({ value }) => value)).toEqual(["10 kΩ", "10 kΩ", "10 kΩ", "10 kΩ"]);
+    expect(builtCircuits[0].shunts.map(({ value }) => value)).toEqual(["10 kΩ", "10 kΩ", "10 kΩ", "10 kΩ"]);
     expect(nets.find(({ id }) => id === SUPPLY)!.joints).toHaveLength(4);
   });
 

@@ -8,7 +8,7 @@ import type { Design } from "../document/schema";
 import { circuitKindOf, circuitSchema } from ".";
 import { matrix } from "./matrix";
 
-const plans = (design: Design) => derive(design).plans;
+const builtCircuits = (design: Design) => derive(design).builtCircuits;
 
 describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "fewest-pins")])(
   "circuits of a pad, case %#",
@@ -35,7 +35,7 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
 
     it("conduct between nets that exist", () => {
       const ids = new Set(derive(design).nets.map((net) => net.id));
-      for (const { from, to } of plans(design).flatMap((built) => built.conductors)) {
+      for (const { from, to } of builtCircuits(design).flatMap((built) => built.conductors)) {
         expect(ids.has(from)).toBe(true);
         expect(ids.has(to)).toBe(true);
       }
@@ -43,7 +43,7 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
 
     it("drive what they strobe and read what they sense", () => {
       const { netById } = derive(design);
-      for (const group of plans(design).flatMap((built) => built.groups)) {
+      for (const group of builtCircuits(design).flatMap((built) => built.groups)) {
         if (group.strobeNet) expect(netById.get(group.strobeNet)!.need).toMatchObject({ output: true, input: false });
         for (const { senseNet } of group.cells)
           expect(netById.get(senseNet)!.need).toMatchObject({ input: true, pullUp: true });
@@ -51,7 +51,7 @@ describe.each([finishedPad(), shareOutDirect(pad()), shareOutMatrix(pad(4, 2), "
     });
 
     it("scan every switch once", () => {
-      const scanned = plans(design).flatMap((built) =>
+      const scanned = builtCircuits(design).flatMap((built) =>
         built.groups.flatMap((group) => group.cells.map((cell) => cell.elementId)),
       );
       const switches = [...derive(design).elements.values()].filter((element) => element.kind === "switch");

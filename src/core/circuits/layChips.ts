@@ -33,7 +33,7 @@ function freePlace(chip: Chip, taken: Outline[]): Point {
   return chip.at;
 }
 
-/** A plan with its added parts moved, and with them the ends of its nets. */
+/** A built circuit with its added parts moved, and with them the ends of its nets. */
 function withChips(built: BuiltCircuit, moved: Map<string, Point>): BuiltCircuit {
   const laid = built.chips.map((chip) => ({ ...chip, at: moved.get(chip.id) ?? chip.at }));
   const chips = new Map(laid.filter(({ id }) => moved.has(id)).map((chip) => [chip.id, chip]));

@@ -7,7 +7,7 @@ import { CircuitBuilder } from "./circuitBuilder";
 const cellSchema = z.strictObject({
   row: whole(0, 31),
   column: whole(0, 31),
-  /** Which direction its diode points: the crossing's other switch has it the other direction. */
+  /** Which way its diode lets current flow; the crossing's other switch has it the other way round. */
   direction: z.enum(["column-to-row", "row-to-column"]),
 });
 export type TwoWayCell = z.infer<typeof cellSchema>;

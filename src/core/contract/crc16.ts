@@ -1,6 +1,6 @@
 /**
  * CRC-16 with polynomial 0x1021, start value 0xFFFF, neither reflected nor inverted; over the nine digits "123456789"
- * it gives 0x29B1 (the usual check value of this CRC). The runtime checks its tables with the same (firmware/src/crc.c).
+ * it gives 0x29B1 (the usual check value of this CRC). The runtime checks its tables with the same (firmware/src/check.c).
  */
 export function crc16(bytes: ArrayLike<number>): number {
   let crc = 0xffff;

@@ -107,9 +107,9 @@ export class Derived {
     return this.keep("inputs", () => this.design.controls.flatMap((control) => kindOf(control).inputs(control)));
   }
 
-  /** The circuits' plans, in the order of the circuits. */
-  get plans(): BuiltCircuit[] {
-    return this.keep("plans", () => {
+  /** What each circuit builds, in the order of the circuits. */
+  get builtCircuits(): BuiltCircuit[] {
+    return this.keep("builtCircuits", () => {
       const { circuits, chipPlaces } = this.design;
       const plans = circuits.map((circuit) => circuitKindOf(circuit).build(circuit, this.elements, chipPlaces));
       const module = this.moduleOutline;
@@ -126,7 +126,7 @@ export class Derived {
   get nets(): Net[] {
     return this.keep("nets", () => {
       const merged = new Map<string, Net>();
-      for (const net of this.plans.flatMap((plan) => plan.nets)) {
+      for (const net of this.builtCircuits.flatMap((built) => built.nets)) {
         const id = this.railOf(net.id);
         const known = merged.get(id);
         if (known) merged.set(id, { ...known, joints: [...known.joints, ...net.joints] });
@@ -157,7 +157,7 @@ export class Derived {
   /** Resistors and diodes between nets; one that several circuits share stands once. */
   get shunts(): Shunt[] {
     return this.keep("shunts", () => {
-      const all = this.plans.flatMap((plan) => plan.shunts);
+      const all = this.builtCircuits.flatMap((built) => built.shunts);
       return [...new Map(all.map((shunt) => [shunt.id, shunt])).values()].map((shunt) => ({
         ...shunt,
         from: this.railOf(shunt.from),
@@ -172,7 +172,7 @@ export class Derived {
 
   /** Parts that the circuits add. */
   get chips(): Chip[] {
-    return this.keep("chips", () => this.plans.flatMap((plan) => plan.chips));
+    return this.keep("chips", () => this.builtCircuits.flatMap((built) => built.chips));
   }
 
   get signalNets(): Net[] {

@@ -8,7 +8,7 @@ import { readDesign } from "../document/readDesign";
 import type { Design } from "../document/schema";
 import { findingsOf } from "../findings/check";
 import { usageOfLabel } from "../hid/usageOfLabel";
-import { bindingContextOf } from "../keymap/bindingContext";
+import { phraseContextOf } from "../keymap/phraseContext";
 import { addControl, changeControl } from "./controls";
 import { fillKeymap, firstBindings } from "./firstKeymap";
 import { addLayer, bind } from "./keymap";
@@ -21,7 +21,7 @@ const bare = (design: Design): Design => ({
 const labelled = (design: Design, labels: string[]) =>
   labels.reduce((d, label, nth) => changeControl(d, `k${nth + 1}`, { label }), design);
 const phrases = (design: Design) => {
-  const context = bindingContextOf(design);
+  const context = phraseContextOf(design);
   return derive(design).inputs.map(({ id }) => {
     const binding = design.keymap.layers[0].bindings[id];
     return binding ? phraseOf(binding, context) : "";

@@ -17,7 +17,7 @@ export interface TimedReport {
 /** What happens on the device while it runs; each is called within the millisecond it happens in. */
 export interface DeviceWatch {
   report?(report: TimedReport): void;
-  /** A lamp line, numbered as in the plan. */
+  /** A lamp line, numbered as in the scan table. */
   lamp?(atMs: number, line: number, on: boolean): void;
   /** Something the host does, seen from this millisecond on: its lock lights, busy or not, a reset; or a late scan. */
   host?(atMs: number, what: "locks" | "busy" | "reset" | "late", value: number): void;

@@ -17,8 +17,8 @@ export interface Facts {
 
 /** The counts of a design. */
 export function factsOf(design: Design): Facts {
-  const { elements, nets, signalNets, plans, shunts, profile } = derive(design);
-  const added = [...plans.flatMap(({ inline }) => inline), ...shunts].map(({ sort }) => sort);
+  const { elements, nets, signalNets, builtCircuits, shunts, profile } = derive(design);
+  const added = [...builtCircuits.flatMap(({ inline }) => inline), ...shunts].map(({ sort }) => sort);
   const contacts = [...elements.values()].reduce((sum, element) => sum + element.contacts.length, 0);
   return {
     controls: design.controls.length,

@@ -56,10 +56,10 @@ const numbered = (ids: string[]) => new Map(ids.map((id, number) => [id, number]
 
 /** Numbers everything the firmware scans. Elements that no circuit holds are left out: the firmware cannot see them. */
 export function scanTableOf(design: Design): ScanTable {
-  const { plans, inputs, controls, elements } = derive(design);
-  const groups = mergeUnstrobed(plans.flatMap((scan) => scan.groups));
-  const encoders = plans.flatMap((scan) => scan.encoders);
-  const lamps = plans.flatMap((scan) => scan.lamps);
+  const { builtCircuits, inputs, controls, elements } = derive(design);
+  const groups = mergeUnstrobed(builtCircuits.flatMap((scan) => scan.groups));
+  const encoders = builtCircuits.flatMap((scan) => scan.encoders);
+  const lamps = builtCircuits.flatMap((scan) => scan.lamps);
   const scanned = new Set(groups.flatMap((group) => group.cells.map((cell) => cell.elementId)));
   const strobeLines = [...new Set(groups.flatMap((group) => (group.strobeNet === null ? [] : [group.strobeNet])))];
   const senseLines = [
@@ -97,9 +97,9 @@ export function scanTableOf(design: Design): ScanTable {
         cells,
       })),
     ),
-    conductors: plans.flatMap((scan) => scan.conductors),
-    ladders: plans.flatMap((scan) => scan.ladders),
-    reached: Object.assign({}, ...plans.map((scan) => scan.reached)),
+    conductors: builtCircuits.flatMap((scan) => scan.conductors),
+    ladders: builtCircuits.flatMap((scan) => scan.ladders),
+    reached: Object.assign({}, ...builtCircuits.map((scan) => scan.reached)),
   };
 }
 

@@ -14,7 +14,7 @@ import {
 import { crc16 } from "../contract/crc16";
 import type { Design, LampRule } from "../document/schema";
 import { actionOf } from "../bindings";
-import { bindingContextOf } from "../keymap/bindingContext";
+import { encodingContextOf } from "../keymap/encodingContext";
 import type { ActionEntry } from "../bindings/bindingKind";
 import { bankCount, type ScanTable } from "./scanTable";
 
@@ -46,7 +46,7 @@ function switchBytes({ settling }: ScanTable): number[] {
 }
 
 function lampBytes(scan: ScanTable, design: Design): number[] {
-  const context = bindingContextOf(design);
+  const context = encodingContextOf(design);
   const argument = (rule: LampRule) => {
     if (rule.when === "layer") return context.layerIndex(rule.layerId);
     return rule.when === "lock" ? LOCK_BIT[rule.lock] : 0;
@@ -84,7 +84,7 @@ export function actionTable(entries: ActionEntry[]): { table: number[]; pool: nu
 }
 
 function actionsOf(scan: ScanTable, design: Design) {
-  const context = bindingContextOf(design);
+  const context = encodingContextOf(design);
   return actionTable(
     design.keymap.layers.flatMap((layer) =>
       scan.inputs.map((inputId) =>

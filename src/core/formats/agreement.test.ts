@@ -86,8 +86,8 @@ describe.each(designs)("What is said of $name", ({ design }) => {
 
   it("counts what the circuits add, and rows, columns and pins as nets", () => {
     const { diodes, resistors, rows, columns, pinsNeeded } = factsOf(design);
-    const { plans, shunts } = derive(design);
-    const added = [...plans.flatMap(({ inline }) => inline), ...shunts];
+    const { builtCircuits, shunts } = derive(design);
+    const added = [...builtCircuits.flatMap(({ inline }) => inline), ...shunts];
     expect(diodes + resistors).toBe(added.length);
     expect(rows + columns).toBe(nets.filter(({ role }) => role === "row" || role === "column").length);
     expect(pinsNeeded).toBe(signalNets.filter(({ id }) => !power.has(id)).length);

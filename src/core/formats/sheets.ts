@@ -3,7 +3,7 @@ import { bad, good } from "../document/problem";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { phraseOf } from "../bindings";
-import { bindingContextOf } from "../keymap/bindingContext";
+import { phraseContextOf } from "../keymap/phraseContext";
 import { outlineRing } from "../geometry/ring";
 import { plateDrawings } from "../making/plateDrawing";
 import { type Artifact, fileStem, utf8 } from "./artifact";
@@ -27,7 +27,7 @@ export const printSheets: Artifact = {
 
 /** Legends of a control on each layer, base first; layers that say nothing of their own are left out. */
 function legendsOf(design: Design, controlId: string): string[] {
-  const context = bindingContextOf(design);
+  const context = phraseContextOf(design);
   return design.keymap.layers.map((layer) => {
     const binding = layer.bindings[`${controlId}:press`];
     return binding ? phraseOf(binding, context) : "";

@@ -138,8 +138,8 @@ function inlineMark(part: InlinePart, at: Point, middle: Point): string {
 
 /** Diodes and resistors in the leads of parts on these boards, each at its contact. */
 function inlineParts({ design, boards }: Sight): { part: InlinePart; at: Point; middle: Point }[] {
-  const { plans, elements, controls } = derive(design);
-  return plans
+  const { builtCircuits, elements, controls } = derive(design);
+  return builtCircuits
     .flatMap(({ inline }) => inline)
     .flatMap((part) => {
       const element = elements.get(part.elementId);

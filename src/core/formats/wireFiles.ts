@@ -77,8 +77,8 @@ export const diodesCsv: Artifact = {
   title: "Diode list",
   purpose: "Every diode with its switch, its line and which way its ring points.",
   make: async (design) => {
-    const { plans, elements, netById } = derive(design);
-    const rows = plans.flatMap(({ inline }, nth) =>
+    const { builtCircuits, elements, netById } = derive(design);
+    const rows = builtCircuits.flatMap(({ inline }, nth) =>
       inline
         .filter(({ sort }) => sort === "diode")
         .map(({ elementId, netId, onContact }) => {

@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { finishedPad } from "../../../tests/support/designs";
 import { addLayer, bind } from "../edits/keymap";
 import type { Design } from "../document/schema";
-import { bindingContextOf } from "./bindingContext";
+import { phraseContextOf } from "./phraseContext";
 import { type Binding, bindingSchema, phraseOf } from "../bindings";
 import { layersWithoutReturn, reachableLayers } from "./layerReach";
 
@@ -13,7 +13,7 @@ const on = (design: Design, layer: string, input: string, binding: Binding) =>
   bind(design, layer, `${input}:press`, binding);
 
 describe("phrases", () => {
-  const phrase = (binding: Binding) => phraseOf(binding, bindingContextOf(layered));
+  const phrase = (binding: Binding) => phraseOf(binding, phraseContextOf(layered));
 
   it.each<[Binding, string]>([
     [{ does: "keyboard", usage: 0x04, modifiers: 0 }, "A"],

@@ -3,7 +3,7 @@ import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
 import { phraseOf } from "../bindings";
-import { bindingContextOf } from "../keymap/bindingContext";
+import { phraseContextOf } from "../keymap/phraseContext";
 import type { ScanTable } from "../firmware/scanTable";
 import { arenaNeed } from "../firmware/capacity";
 import { type TableSection, tableSections } from "../firmware/tables";
@@ -114,7 +114,7 @@ clean:
 
 function keymapLines(design: Design): string {
   const { inputs } = derive(design);
-  const context = bindingContextOf(design);
+  const context = phraseContextOf(design);
   return design.keymap.layers
     .map((layer) => {
       const lines = inputs

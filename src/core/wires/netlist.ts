@@ -44,7 +44,7 @@ interface PartNames {
 const inlineKey = ({ contactId, netId }: Pick<InlinePart, "contactId" | "netId">) => `${contactId} ${netId}`;
 
 function partNames(design: Design): PartNames {
-  const { chips, shunts, elements, plans } = derive(design);
+  const { chips, shunts, elements, builtCircuits } = derive(design);
   const taken = new Set(["A1", ...design.controllers.map((_, nth) => `A${nth + 1}`)]);
   const give = (wish: string) => {
     const stem = wish.replace(/[^A-Za-z0-9]+/g, "_").replace(/^_+|_+$/g, "") || "P";
@@ -66,7 +66,7 @@ function partNames(design: Design): PartNames {
     controls,
     chips: named(chips, byId, ({ id }) => id.toUpperCase()),
     inlines: named(
-      plans.flatMap(({ inline }) => inline),
+      builtCircuits.flatMap(({ inline }) => inline),
       inlineKey,
       wish,
     ),
@@ -186,10 +186,10 @@ function addShunts(listing: Listing, design: Design, names: PartNames) {
  * single end are left out.
  */
 export function netlistOf(design: Design): NetlistNet[] {
-  const { nets, plans, chips } = derive(design);
+  const { nets, builtCircuits, chips } = derive(design);
   const names = partNames(design);
   const contacts = contactNumbers(design);
-  const inlines = new Map(plans.flatMap(({ inline }) => inline.map((one) => [inlineKey(one), one])));
+  const inlines = new Map(builtCircuits.flatMap(({ inline }) => inline.map((one) => [inlineKey(one), one])));
   const onModule = modulePins(design);
   const chipById = new Map(chips.map((chip) => [chip.id, chip]));
   const pads = nets.flatMap(({ joints }) => joints.map(({ at }) => at));

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import dynamic from "next/dynamic";
-import { useCallback, useMemo } from "react";
+import { useMemo } from "react";
 import type { Control } from "@/core/catalogue/kinds";
 import { circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
@@ -20,7 +20,7 @@ import { ModuleShape } from "@/ui/drawing/ModuleShape";
 import { type LensId, lenses } from "@/ui/lenses/lens";
 import { Mat } from "@/ui/mat/Mat";
 import type { StageView } from "../stageView";
-import { capWords } from "./capWords";
+import { useCapWords } from "./useCapWords";
 import { useLayoutView } from "@/store/layoutView";
 import { useWiringView } from "@/store/wiringView";
 import { CornerHandles } from "@/ui/lenses/CornerHandles";
@@ -127,7 +127,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
     () => (selection.length > 0 || stage.id !== "wiring" ? selection : membersOf(shown, circuitId)),
     [shown, selection, stage, circuitId],
   );
-  const wordsOf = useCallback((control: Control) => capWords(shown, control, lens, layer), [shown, lens, layer]);
+  const wordsOf = useCapWords(shown, lens, layer, reach);
   const corners = isArranging(stage) ? shown.boards.find(({ id }) => id === outlined)?.outline : null;
   const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
 
@@ -149,7 +149,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       <BoardShapes design={shown} />
       {controller?.side === "under" && lens !== "pins" && module}
       {shown.controls.map((control) => {
-        const { words, small, corners } = capWords(shown, control, lens, layer, reach);
+        const { words, small, corners } = wordsOf(control);
         return (
           <ControlShape
             key={control.id}

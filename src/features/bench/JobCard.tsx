@@ -12,7 +12,7 @@ export function JobCard() {
   const design = useDesign();
   const look = useFindings(design);
   const { findings } = look;
-  const { designId, stage: current } = useStage();
+  const { stage: current, addressOf, go } = useStage();
   return (
     <Box padding="10px 0 10px 10px">
       <Box display="flex" alignItems="center" gap="8px" paddingBottom="8px" color="var(--faint)" fontSize="13px">
@@ -36,7 +36,12 @@ export function JobCard() {
           return (
             <li key={stage.id}>
               <Link
-                href={`/bench/${designId}/${stage.id}`}
+                href={addressOf(stage.id)}
+                prefetch={false}
+                onNavigate={(event) => {
+                  event.preventDefault();
+                  go(stage.id);
+                }}
                 aria-current={isHere ? "step" : undefined}
                 style={{ display: "block", textDecoration: "none" }}
               >

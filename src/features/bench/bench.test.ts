@@ -8,6 +8,7 @@ import { artifacts } from "@/core/formats/registry";
 import { pinChoices } from "../pins/pinChoices";
 import { lineChoices } from "../wiring/lineChoices";
 import { capWords } from "./capWords";
+import { legendWords } from "./legendWords";
 import { exportChoices } from "./exportDesign";
 import { neighbour } from "./neighbour";
 
@@ -43,27 +44,27 @@ describe("words on caps", () => {
   const up = layered.keymap.layers[1];
 
   it("are the label, and the cell under the wires lens", () => {
-    expect(capWords(design, control("k5"), "outlines", base)).toEqual({ words: "K5", small: "" });
-    expect(capWords(design, control("k5"), "wires", base)).toEqual({ words: "K5", small: "R3 C2" });
+    expect(capWords(design, control("k5"), "outlines")).toEqual({ words: "K5", small: "" });
+    expect(capWords(design, control("k5"), "wires")).toEqual({ words: "K5", small: "R3 C2" });
     const direct = shareOutDirect(pad());
-    expect(capWords(direct, control("k5", direct), "wires", base).small).toBe("direct");
+    expect(capWords(direct, control("k5", direct), "wires").small).toBe("direct");
   });
 
   it("are the binding under the legends lens, with the label beneath", () => {
     const held = bind(design, "base", "k1:press", { does: "keyboard", usage: 0xe0, modifiers: 0 });
-    expect(capWords(held, control("k1", held), "legends", held.keymap.layers[0]).words).toBe("Left Ctrl");
-    expect(capWords(design, control("k1"), "legends", base)).toEqual({ words: "A", small: "K1", corners: "" });
+    expect(legendWords(held, control("k1", held), held.keymap.layers[0]).words).toBe("Left Ctrl");
+    expect(legendWords(design, control("k1"), base)).toEqual({ words: "A", small: "K1", corners: "" });
   });
 
   it("carry what other layers say in their corners", () => {
     const own = bind(layered, "up", "k1:press", { does: "keyboard", usage: 0x3a, modifiers: 0 });
-    expect(capWords(own, control("k1", own), "legends", own.keymap.layers[0]).corners).toBe("F1");
+    expect(legendWords(own, control("k1", own), own.keymap.layers[0]).corners).toBe("F1");
   });
 
   it("shine through from the base in brackets", () => {
-    expect(capWords(layered, control("k1", layered), "legends", up).words).toBe("(A)");
+    expect(legendWords(layered, control("k1", layered), up).words).toBe("(A)");
     const own = bind(layered, "up", "k1:press", { does: "nothing" });
-    expect(capWords(own, control("k1", own), "legends", own.keymap.layers[1]).words).toBe("nothing");
+    expect(legendWords(own, control("k1", own), own.keymap.layers[1]).words).toBe("nothing");
   });
 });
 

@@ -5,7 +5,7 @@ import { Box } from "@chakra-ui/react";
 import { bind } from "@/core/edits/keymap";
 import { modifierNames } from "@/core/hid/keyboardUsages";
 import { type Binding, phraseOf } from "@/core/bindings";
-import { bindingContextOf } from "@/core/keymap/bindingContext";
+import { phraseContextOf } from "@/core/keymap/phraseContext";
 import { edit } from "@/store/bench";
 import { pickInput } from "@/store/hand";
 import { PlainButton } from "@/ui/pieces/buttons";
@@ -23,7 +23,7 @@ const MODIFIER_BITS = [0, 1, 2, 3, 4, 5, 6, 7];
 export function BindingSection() {
   const { design, layer, inputs, input } = useKeymap();
   if (!input) return null;
-  const context = bindingContextOf(design);
+  const context = phraseContextOf(design);
   const binding = layer.bindings[input.id];
   const isBase = layer.id === design.keymap.layers[0].id;
   const set = (next: Binding | null) =>

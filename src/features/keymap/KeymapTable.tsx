@@ -3,7 +3,7 @@
 import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
 import { derive } from "@/core/derived/derive";
 import { phraseOf } from "@/core/bindings";
-import { bindingContextOf } from "@/core/keymap/bindingContext";
+import { phraseContextOf } from "@/core/keymap/phraseContext";
 import { select, pickInput, pickLayer } from "@/store/hand";
 import { Table } from "@/ui/pieces/Table";
 import { useKeymap } from "./useKeymap";
@@ -11,7 +11,7 @@ import { useKeymap } from "./useKeymap";
 /** Every input with what it does on every layer. */
 export function KeymapTable() {
   const { design, input, layer } = useKeymap();
-  const context = bindingContextOf(design);
+  const context = phraseContextOf(design);
   const pick = (inputId: string, controlId: string, layerId?: string) => {
     select([controlId]);
     pickInput(inputId);

@@ -104,7 +104,7 @@ const BusChoice = ({ bus, set }: { bus: number; set: (change: object) => void })
 
 function LadderFields({ circuit, set }: { circuit: LadderCircuit; set: (change: object) => void }) {
   const design = useDesign();
-  const { ladders } = derive(design).plans[design.circuits.indexOf(circuit)];
+  const { ladders } = derive(design).builtCircuits[design.circuits.indexOf(circuit)];
   const margin = Math.min(...ladders.map((bank) => ladderMargin(bank, circuit.tolerance)));
   return (
     <>
@@ -164,7 +164,7 @@ function addressesIn(text: string): number[] | null {
 
 function ExpanderFields({ circuit, set }: { circuit: ExpanderCircuit; set: (change: object) => void }) {
   const design = useDesign();
-  const count = derive(design).plans[design.circuits.indexOf(circuit)].chips.length;
+  const count = derive(design).builtCircuits[design.circuits.indexOf(circuit)].chips.length;
   const shown = Array.from({ length: Math.max(count, 1) }, (_, nth) => addressOf(circuit, nth)).join(" ");
   return (
     <>

@@ -15,7 +15,7 @@ import { CircuitFields } from "./CircuitFields";
 /** The circuit in hand: its settings, its order and how it is put together. */
 export function CircuitSection({ circuit }: { circuit: Circuit }) {
   const design = useDesign();
-  const plan = derive(design).plans[design.circuits.indexOf(circuit)];
+  const plan = derive(design).builtCircuits[design.circuits.indexOf(circuit)];
   const kind = circuitKindOf(circuit);
   return (
     <Section title={circuit.name}>
@@ -49,8 +49,8 @@ export function CircuitSection({ circuit }: { circuit: Circuit }) {
 /** Members in their order, which decides channels, bits, addresses and indices. */
 function MemberOrder({ circuit }: { circuit: Extract<Circuit, { members: string[] }> }) {
   const design = useDesign();
-  const { elements, plans } = derive(design);
-  const { reached } = plans[design.circuits.indexOf(circuit)];
+  const { elements, builtCircuits } = derive(design);
+  const { reached } = builtCircuits[design.circuits.indexOf(circuit)];
   const move = (id: string, to: number) => edit("order of a circuit", (d) => moveMember(d, circuit.id, id, to));
   return (
     <details>

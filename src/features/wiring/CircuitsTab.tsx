@@ -66,7 +66,7 @@ export function CircuitsTab() {
 }
 
 function CircuitList({ design, openId }: { design: Design; openId: string | null }) {
-  const { plans } = derive(design);
+  const { builtCircuits } = derive(design);
   return (
     <Section title="Circuits">
       <Box as="ul" listStyleType="none">
@@ -88,8 +88,10 @@ function CircuitList({ design, openId }: { design: Design; openId: string | null
               </Box>
               <Box as="span" display="block" fontSize="13px" color="var(--faint)">
                 {counted(circuitKindOf(circuit).members(circuit).length, "part end")}
-                {plans[nth].chips.length > 0 ? `, ${counted(plans[nth].chips.length, "added part")}` : ""},{" "}
-                {counted(plans[nth].nets.filter(({ need }) => need !== null).length, "pin")}
+                {builtCircuits[nth].chips.length > 0
+                  ? `, ${counted(builtCircuits[nth].chips.length, "added part")}`
+                  : ""}
+                , {counted(builtCircuits[nth].nets.filter(({ need }) => need !== null).length, "pin")}
               </Box>
             </button>
           </li>
@@ -101,9 +103,9 @@ function CircuitList({ design, openId }: { design: Design; openId: string | null
 
 function Totals({ design }: { design: Design }) {
   const { rows, columns, diodes, resistors, pinsNeeded } = factsOf(design);
-  const { chips, plans } = derive(design);
+  const { chips, builtCircuits } = derive(design);
   const { settleUs } = design.timing;
-  const readUs = plans.reduce((sum, { reading }) => sum + reading.settles * settleUs + reading.fixedUs, 0);
+  const readUs = builtCircuits.reduce((sum, { reading }) => sum + reading.settles * settleUs + reading.fixedUs, 0);
   return (
     <Section title="What it takes">
       <Values

@@ -32,7 +32,7 @@ const hungry = (lights: number): Certainty[] => {
   return [{ weight: "note", words }];
 };
 
-/** What has only one sensible way: light chain 1 pin, segment drivers 3, displays 2 shared, radio 3 shared + 3. */
+/** What has only one sensible strategy: light chain 1 pin, segment drivers 3, displays 2 shared, radio 3 shared + 3. */
 export function devicesPlan({ wish, profile }: StrategyContext): StrategyCost {
   const radios = wish.radios + (wish.connection === "radio" && wish.radios === 0 && !profile.radio ? 1 : 0);
   const all: StrategyCost[] = [

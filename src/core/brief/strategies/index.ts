@@ -4,7 +4,7 @@ import { busExpanders, directStrategy, inputRegisters, multiplexers } from "./re
 import { twoWayMatrix } from "./twoWayMatrix";
 import type { SwitchStrategy } from "./strategy";
 
-/** Every way to read switches, one line each. Each is planned as the circuit that it becomes. */
+/** Every strategy for switches, one line each. Each is planned as the circuit that it becomes. */
 export const switchStrategies: SwitchStrategy[] = [
   directStrategy,
   balancedMatrix,
@@ -16,6 +16,6 @@ export const switchStrategies: SwitchStrategy[] = [
   ladder,
 ];
 
-/** The way of that id, or undefined: plans from outside may name one that is not there. */
+/** The strategy of that id, or undefined: plans from outside may name one that is not there. */
 export const switchStrategyNamed = (id: string): SwitchStrategy | undefined =>
   switchStrategies.find((way) => way.id === id);

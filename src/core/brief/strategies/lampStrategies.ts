@@ -2,7 +2,7 @@ import { circuitKindNamed } from "../../circuits";
 import { probeElements, costOf } from "./probe";
 import type { StrategyCost } from "./strategy";
 
-/** One way to light lamps. */
+/** One strategy for lamps. */
 export interface LampStrategy {
   id: "direct" | "output-registers";
   title: string;

@@ -26,7 +26,7 @@ interface OneByOne {
   shape(cost: StrategyCost, inputs: Inputs): string;
 }
 
-/** A way that reads each contact by itself: it is planned as the circuit it becomes. */
+/** A strategy that reads each contact by itself: it is planned as the circuit it becomes. */
 function oneByOne({ least, most, shape, ...way }: OneByOne): SwitchStrategy {
   return {
     ...way,

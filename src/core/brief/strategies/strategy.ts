@@ -12,13 +12,13 @@ export interface PinLot {
   shared?: string;
 }
 
-/** How sure a way is: a warning where it may miss or invent something, a note where it is good to know. */
+/** How sure a strategy is: a warning where it may miss or invent something, a note where it is good to know. */
 export interface Certainty {
   weight: "warn" | "note";
   words: string;
 }
 
-/** What one way of meeting one sort of need comes to. */
+/** What one strategy of meeting one sort of need comes to. */
 export interface StrategyCost {
   pins: PinLot[];
   parts: PartCounts;
@@ -45,7 +45,7 @@ export interface Inputs {
   turns: number;
 }
 
-/** One way to read switches. A new one is one file that exports this, and one line in the registry. */
+/** One strategy for switches. A new one is one file that exports this, and one line in the registry. */
 export interface SwitchStrategy {
   id: string;
   title: string;

@@ -2,7 +2,7 @@ import { circuitKindNamed } from "../../circuits";
 import { probeElements, costOf } from "./probe";
 import type { StrategyCost } from "./strategy";
 
-/** One way to read voltages. */
+/** One strategy for voltages. */
 export interface VoltageStrategy {
   id: "direct" | "multiplexer";
   title: string;

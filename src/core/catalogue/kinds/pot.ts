@@ -5,7 +5,7 @@ const potSchema = z.strictObject({
   ...controlFields,
   kind: z.literal("pot"),
   motion: z.enum(["turn", "slide"]),
-  /** Way of the wiper: degrees of a turn, or millimetres of a slide. */
+  /** Travel of the wiper: degrees of a turn, or millimetres of a slide. */
   travel: between(1, 3600),
 });
 export type Pot = z.infer<typeof potSchema>;

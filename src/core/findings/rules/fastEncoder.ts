@@ -13,10 +13,10 @@ export const fastEncoder: Rule = {
   severity: "warn",
   why: "An encoder that passes a state between two readings loses steps.",
   source: "arithmetic: one reading a millisecond, states a step × steps a turn",
-  check(design, { plans, elements }) {
+  check(design, { builtCircuits, elements }) {
     const wished = design.brief.wish.turnsPerSecond;
     // Those behind added parts are told with the time that their reading takes.
-    const direct = plans.filter(({ chips }) => chips.length === 0).flatMap(({ encoders }) => encoders);
+    const direct = builtCircuits.filter(({ chips }) => chips.length === 0).flatMap(({ encoders }) => encoders);
     return direct.flatMap(({ elementId }) => {
       const element = elements.get(elementId);
       if (!element?.turning) return [];

@@ -9,10 +9,12 @@ export const ladderCurrent: Rule = {
   severity: "stop",
   why: "The pin that powers a ladder's bank feeds all its resistors; too small ones overload it and bend the voltages.",
   source: "Ohm's law; the controller profile's current for one pin",
-  check(design, { plans, profile }) {
+  check(design, { builtCircuits, profile }) {
     if (!profile) return [];
     return design.circuits.flatMap((circuit, nth) => {
-      const banks = plans[nth].ladders.filter(({ top }) => plans[nth].nets.find(({ id }) => id === top)?.need);
+      const banks = builtCircuits[nth].ladders.filter(
+        ({ top }) => builtCircuits[nth].nets.find(({ id }) => id === top)?.need,
+      );
       if (circuit.kind !== "ladder" || banks.length === 0) return [];
       const fewest = Math.min(...banks.map(({ rungs }) => rungs.length));
       const currentMa = (1000 * profile.logicV) / (fewest * circuit.resistorOhm);

@@ -13,10 +13,13 @@ export const ladderWindows: Rule = {
   severity: "stop",
   why: "Neighbouring keys of a ladder are told apart by their voltage; tolerances and the pull-down narrow the windows.",
   source: "Ohm's law, worst case of all resistors; shown against a circuit simulation in the reference tests",
-  check(design, { plans }) {
+  check(design, { builtCircuits }) {
     return design.circuits.flatMap((circuit, nth) => {
       if (circuit.kind !== "ladder") return [];
-      const margin = Math.min(Infinity, ...plans[nth].ladders.map((bank) => ladderMargin(bank, circuit.tolerance)));
+      const margin = Math.min(
+        Infinity,
+        ...builtCircuits[nth].ladders.map((bank) => ladderMargin(bank, circuit.tolerance)),
+      );
       if (margin >= LEAST_MARGIN) return [];
       const fewer = Math.max(2, Math.floor(circuit.perBank / 2));
       return [

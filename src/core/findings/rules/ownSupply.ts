@@ -3,8 +3,10 @@ import type { Derived } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 
 /** Elements that a pin itself feeds, with the current of each: lamps in direct wiring and between line pairs, small outputs. */
-export function fedByPins(design: Design, { plans, elements }: Derived) {
-  const circuits = design.circuits.flatMap((circuit, nth): [string, BuiltCircuit][] => [[circuit.kind, plans[nth]]]);
+export function fedByPins(design: Design, { builtCircuits, elements }: Derived) {
+  const circuits = design.circuits.flatMap((circuit, nth): [string, BuiltCircuit][] => [
+    [circuit.kind, builtCircuits[nth]],
+  ]);
   return circuits.flatMap(([kind, plan]) => {
     if (kind === "output-registers") return [];
     const pinNets = new Set(plan.nets.filter(({ need }) => need?.output).map(({ id }) => id));

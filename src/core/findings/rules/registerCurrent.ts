@@ -12,10 +12,10 @@ export const registerCurrent: Rule = {
   severity: "stop",
   why: "An output register whose lamps take more than its ground lead carries gets hot and fails.",
   source: "74HC595 data sheet: 70 mA through the ground lead, 35 mA an output",
-  check(design, { plans, elements }) {
+  check(design, { builtCircuits, elements }) {
     return design.circuits.flatMap((circuit, nth) => {
       if (circuit.kind !== "output-registers") return [];
-      const lamps = plans[nth].lamps.flatMap(({ elementId }) => elements.get(elementId) ?? []);
+      const lamps = builtCircuits[nth].lamps.flatMap(({ elementId }) => elements.get(elementId) ?? []);
       const registers = Array.from({ length: Math.ceil(lamps.length / OUTPUTS) }, (_, at) =>
         lamps.slice(at * OUTPUTS, (at + 1) * OUTPUTS),
       );

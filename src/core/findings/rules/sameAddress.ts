@@ -12,11 +12,11 @@ export const sameAddress: Rule = {
   severity: "stop",
   why: "Parts with the same address on a bus answer at the same time, and neither is understood.",
   source: "I²C-bus specification; three address terminals, eight addresses (typical of the class)",
-  check(design, { plans }) {
+  check(design, { builtCircuits }) {
     const perBus = new Map<number, { circuit: ExpanderCircuit; addresses: number[] }[]>();
     design.circuits.forEach((circuit, nth) => {
       if (circuit.kind !== "expander") return;
-      const addresses = addressesIn(circuit, plans[nth].chips.length);
+      const addresses = addressesIn(circuit, builtCircuits[nth].chips.length);
       perBus.set(circuit.bus, [...(perBus.get(circuit.bus) ?? []), { circuit, addresses }]);
     });
     return [...perBus.values()].flatMap((on) => {

@@ -11,9 +11,9 @@ export const sampledEncoder: Rule = {
   severity: "note",
   why: "Encoders behind multiplexers, registers or expanders are only right while every quadrature state is sampled.",
   source: "states a second = steps a turn × states a step × turns a second (common practice)",
-  check(design, { plans, elements }) {
+  check(design, { builtCircuits, elements }) {
     return design.circuits.flatMap((circuit, nth) => {
-      const plan = plans[nth];
+      const plan = builtCircuits[nth];
       if (plan.chips.length === 0 || plan.encoders.length === 0) return [];
       const { settles, fixedUs } = plan.reading;
       const readingUs = settles * design.timing.settleUs + fixedUs;

@@ -1,0 +1,34 @@
+import { phraseOf } from "@/core/bindings";
+import { type Control, kindOf } from "@/core/catalogue/kinds";
+import type { Design, Layer } from "@/core/document/schema";
+import { phraseContextOf } from "@/core/keymap/phraseContext";
+import type { CapWords } from "./capWords";
+
+/** What the other layers put on an input; the base shines through in brackets already. */
+function otherLegends(design: Design, inputId: string, layer: Layer): string {
+  const context = phraseContextOf(design);
+  return design.keymap.layers
+    .filter((other, nth) => other.id !== layer.id && nth > 0)
+    .map((other) => other.bindings[inputId])
+    .map((binding) => (binding ? phraseOf(binding, context) : ""))
+    .slice(0, 2)
+    .join("\n");
+}
+
+/** A cap of one unit has room for five or six letters: there "Control" is written as keyboards write it. */
+const onCap = (phrase: string) => phrase.replace(/\bControl\b/, "Ctrl");
+
+/** What an input says on a layer; the base shines through in brackets. */
+export function legendWords(design: Design, control: Control, layer: Layer): CapWords {
+  const context = phraseContextOf(design);
+  const inputs = kindOf(control).inputs(control);
+  const press = inputs.find((input) => input.motion === "press");
+  const own = press && layer.bindings[press.id];
+  const below = press && design.keymap.layers[0].bindings[press.id];
+  const label = control.label;
+  if (!press || control.kind === "encoder") return { words: label, small: own ? phraseOf(own, context) : "" };
+  const corners = otherLegends(design, press.id, layer);
+  if (own)
+    return { words: onCap(phraseOf(own, context)), small: label === phraseOf(own, context) ? "" : label, corners };
+  return { words: below ? `(${phraseOf(below, context)})` : "–", small: label, corners };
+}
