@@ -105,7 +105,7 @@ describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) =>
       ...built.lamps.map(({ net }) => net),
     ];
     for (const line of lines)
-      expect(Boolean(netById.get(line)?.need) || line in built.reached, `${line} is reached`).toBe(true);
+      expect(Boolean(netById.get(line)?.need) || line in built.access, `${line} is reached`).toBe(true);
   });
 
   it("lets go of each member, and is gone with the last", () => {

@@ -54,9 +54,10 @@ export const charlieplex: CircuitKind<Charlieplex> = {
     const builder = new CircuitBuilder(circuit.id, places);
     const { built } = builder;
     /** The pin's side of a line's resistor has the line's name; the lamps hang on the other side. */
+    const pinOf = (number: number) => builder.own(`X${number + 1}`, "line", { ...outputNeed, input: true });
     const line = (number: number, at: Point) => {
       const name = `X${number + 1}`;
-      const pin = builder.own(name, "line", { ...outputNeed, input: true });
+      const pin = pinOf(number);
       const lamps = builder.own(`${name} lamps`, "chain", null);
       if (lamps.joints.length === 0) builder.shunt(`resistor ${name}`, "resistor", "by the lamp", pin, lamps, at);
       return lamps;
@@ -68,7 +69,7 @@ export const charlieplex: CircuitKind<Charlieplex> = {
       builder.joint(line(from, element.contacts[0].at), element, 0);
       builder.joint(line(to, element.contacts[1].at), element, 1);
       built.lamps.push({ elementId: id, net: id });
-      built.reached[id] = `X${from + 1} high, X${to + 1} low, the other lines floating`;
+      built.access[id] = { by: "pair", high: pinOf(from).id, low: pinOf(to).id };
     }
     return built;
   },

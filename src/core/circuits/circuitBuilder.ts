@@ -25,7 +25,7 @@ export class CircuitBuilder {
     inline: [],
     shunts: [],
     ladders: [],
-    reached: {},
+    access: {},
     reading: { settles: 0, fixedUs: 0 },
   };
   private readonly byId = new Map<string, Net>();

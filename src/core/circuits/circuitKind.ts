@@ -1,3 +1,4 @@
+import type { LineAccess } from "./lineAccess";
 import type { Schema } from "../schema";
 import type { Element } from "../catalogue/kinds/controlKind";
 import type { Point } from "../geometry/point";
@@ -81,8 +82,8 @@ export interface BuiltCircuit {
   inline: InlinePart[];
   shunts: Shunt[];
   ladders: LadderBank[];
-  /** By scanned line: how the firmware gets at a line that has no pin of its own, in words. */
-  reached: Record<string, string>;
+  /** By line: how the firmware gets at one that is no plain pin. */
+  access: Record<string, LineAccess>;
   /** One whole reading: how often lines must settle, and what shifting and converting add. */
   reading: { settles: number; fixedUs: number };
 }

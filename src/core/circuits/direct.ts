@@ -20,7 +20,7 @@ function addRead(builder: CircuitBuilder, circuit: DirectCircuit, element: Place
   const ends = readEnds(builder, element, readNeed, { common: builder.supply, heldBy: "resistor" });
   for (const { net } of ends) {
     builder.shunt(`pull-down ${net.id}`, "resistor", "10 kΩ", net, builder.ground, net.joints[0].at);
-    builder.built.reached[net.id] = `pressed reads high, held by ${PULL_DOWN}`;
+    builder.built.access[net.id] = { by: "held-pin" };
   }
   return ends;
 }

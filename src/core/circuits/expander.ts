@@ -91,7 +91,7 @@ export const expander: CircuitKind<ExpanderCircuit> = {
       const usual = middleOf(here.map(({ element }) => element));
       builder.chip(`U${nth + 1}`, "16-line I²C expander", "expander", pins, usual);
       here.forEach(({ net }, bit) => {
-        built.reached[net.id] = `expander at address ${address}, line P${bit < 8 ? "A" : "B"}${bit % 8}`;
+        built.access[net.id] = { by: "expander", scl: scl.id, sda: sda.id, address, bit };
       });
     }
     built.reading.fixedUs = count * READ_US;

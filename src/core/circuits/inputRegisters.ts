@@ -77,7 +77,7 @@ export const inputRegisters: CircuitKind<InputRegisters> = {
       );
     }
     ends.forEach(({ net }, bit) => {
-      built.reached[net.id] = `bit ${bit} of the chain (U${Math.floor(bit / LINES) + 1} ${"ABCDEFGH"[bit % LINES]})`;
+      built.access[net.id] = { by: "in-register", clock: bus.clock.id, latch: bus.latch.id, data: data.id, bit };
     });
     for (const { net } of ends)
       builder.shunt(`pull-up ${net.id}`, "resistor", "10 kΩ", builder.supply, net, net.joints[0].at);

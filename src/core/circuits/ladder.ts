@@ -42,8 +42,13 @@ function addBank(builder: CircuitBuilder, circuit: LadderCircuit, pads: PlacedEl
     below = rung;
     builder.joint(read, element, 1);
     built.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
-    built.reached[element.id] =
-      `the rung ${nth + 1} of ${pads.length} on ${read.flag}${top.need ? ` while ${top.flag} is high` : ""}`;
+    built.access[element.id] = {
+      by: "rung",
+      line: read.id,
+      top: top.need ? top.id : null,
+      rung: nth + 1,
+      of: pads.length,
+    };
   });
   built.ladders.push({
     line: read.id,

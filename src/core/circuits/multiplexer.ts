@@ -70,7 +70,8 @@ function addChip(builder: CircuitBuilder, nth: number, channels: Channel[], sele
   const usual = middleOf(channels.map(({ element }) => element));
   builder.chip(`U${nth + 1}`, title, size === 16 ? "multiplexer" : "multiplexer-8", terminals, usual);
   channels.forEach(({ net }, at) => {
-    builder.built.reached[net.id] = `channel ${at} of U${nth + 1}, read on ${data.flag}`;
+    const lines = select.map(({ id }) => id);
+    builder.built.access[net.id] = { by: "channel", data: data.id, select: lines, chip: nth + 1, channel: at };
   });
 }
 

@@ -77,13 +77,14 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
       built.lamps.push({ elementId: lamp.id, net: lamp.id });
       return net;
     });
-    let serial = builder.own("data", "data", outputNeed);
+    const first = builder.own("data", "data", outputNeed);
+    let serial = first;
     const count = Math.ceil(lamps.length / LINES);
     for (let nth = 0; nth < count; nth++) {
-      const first = nth * LINES;
-      const q = Array.from({ length: LINES }, (_, bit) => branches[first + bit] ?? null);
+      const from = nth * LINES;
+      const q = Array.from({ length: LINES }, (_, bit) => branches[from + bit] ?? null);
       const out = nth + 1 < count ? builder.own(`chain ${nth + 1}`, "chain", null) : null;
-      const usual = middleOf(lamps.slice(first, first + LINES));
+      const usual = middleOf(lamps.slice(from, from + LINES));
       builder.chip(
         `U${nth + 1}`,
         "74HC595 output register",
@@ -94,8 +95,9 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
       if (out) serial = out;
     }
     branches.forEach((net, bit) => {
-      built.reached[net.id] =
-        `bit ${bit} of the chain (U${Math.floor(bit / LINES) + 1} Q${"ABCDEFGH"[bit % LINES]}), low is lit`;
+      const enable = circuit.dimmed ? bus.enable.id : null;
+      const lines = { clock: bus.clock.id, latch: bus.latch.id, data: first.id, enable };
+      built.access[net.id] = { by: "out-register", ...lines, bit };
     });
     built.reading.fixedUs = count * LINES * BIT_US;
     return built;

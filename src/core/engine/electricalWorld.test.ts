@@ -23,7 +23,7 @@ function readsLow(diodes: number, inputHighMinV: number): boolean {
       diode: true,
     })),
     ladders: [],
-    reached: {},
+    access: {},
   };
   const world = new ElectricalWorld(plan, { inputHighMinV });
   for (const { contact } of plan.conductors) world.set(contact, true);

@@ -1,4 +1,5 @@
 import type { Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
+import type { LineAccess } from "../circuits/lineAccess";
 import { BANK_LINES } from "../contract/contract";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../derived/derive";
@@ -25,8 +26,8 @@ export interface ScanTable {
   groups: { strobe: number | null; bank: number; cells: (number | null)[] }[];
   conductors: Conductor[];
   ladders: LadderBank[];
-  /** By line: how the firmware gets at a line that has no pin of its own. */
-  reached: Record<string, string>;
+  /** By line: how the firmware gets at one that is no plain pin. */
+  access: Record<string, LineAccess>;
 }
 
 function splitByBank(group: ScanGroup, senseLine: Map<string, number>, switchNumber: Map<string, number>) {
@@ -99,7 +100,7 @@ export function scanTableOf(design: Design): ScanTable {
     ),
     conductors: builtCircuits.flatMap((scan) => scan.conductors),
     ladders: builtCircuits.flatMap((scan) => scan.ladders),
-    reached: Object.assign({}, ...builtCircuits.map((scan) => scan.reached)),
+    access: Object.assign({}, ...builtCircuits.map((scan) => scan.access)),
   };
 }
 

@@ -1,4 +1,5 @@
 import { derive } from "../derived/derive";
+import { throughWords } from "../derived/throughWords";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
@@ -45,10 +46,11 @@ const uint16_t ov_arena_bytes = sizeof ov_arena;
 `;
 }
 
-function lineComments(title: string, nets: string[], design: Design, { reached }: ScanTable): string {
+function lineComments(title: string, nets: string[], design: Design): string {
   const { netById, elements } = derive(design);
+  const through = throughWords(derive(design));
   const lines = nets.map((id, number) => {
-    const pin = inComment([design.pinPlan[id]?.pin, reached[id]].filter(Boolean).join(", ") || "no pin yet");
+    const pin = inComment([design.pinPlan[id]?.pin, through.get(id)].filter(Boolean).join(", ") || "no pin yet");
     return ` *   ${String(number).padStart(3)}  ${inComment(netById.get(id)?.flag ?? elements.get(id)?.label ?? id).padEnd(16)} ${pin}`;
   });
   return ` * ${title}\n${lines.length > 0 ? lines.join("\n") : " *   none"}`;
@@ -70,9 +72,9 @@ export function pinsHeader(plan: ScanTable, design: Design): string {
     descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(hidInterfaces[kind].descriptor())),
   );
   return `/* Lines and pins of "${inComment(design.name)}" on the ${inComment(profile?.title ?? "controller (none chosen yet)")}.
-${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design, plan)}
-${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design, plan)}
-${lineComments("Lamp lines (outputs, high is lit):", plan.lampLines, design, plan)}
+${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design)}
+${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design)}
+${lineComments("Lamp lines (outputs, high is lit):", plan.lampLines, design)}
  */
 #ifndef OV_PINS_H
 #define OV_PINS_H

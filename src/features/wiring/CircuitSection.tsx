@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { type Circuit, circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
+import { throughWords } from "@/core/derived/throughWords";
 import { changeCircuit, moveMember, orderMembers } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
@@ -49,8 +50,8 @@ export function CircuitSection({ circuit }: { circuit: Circuit }) {
 /** Members in their order, which decides channels, bits, addresses and indices. */
 function MemberOrder({ circuit }: { circuit: Extract<Circuit, { members: string[] }> }) {
   const design = useDesign();
-  const { elements, builtCircuits } = derive(design);
-  const { reached } = builtCircuits[design.circuits.indexOf(circuit)];
+  const { elements } = derive(design);
+  const through = throughWords(derive(design));
   const move = (id: string, to: number) => edit("order of a circuit", (d) => moveMember(d, circuit.id, id, to));
   return (
     <details>
@@ -69,7 +70,8 @@ function MemberOrder({ circuit }: { circuit: Extract<Circuit, { members: string[
             >
               {nth + 1}. {elements.get(id)?.label ?? id}
               <Box as="span" color="var(--faint)" fontSize="13px">
-                {reached[id] ? `, ${reached[id]}` : reached[`${id}/A`] ? `, ${reached[`${id}/A`]} and on` : ""}
+                {through.has(id) && `, ${through.get(id)}`}
+                {through.has(`${id}/A`) && `, ${through.get(`${id}/A`)} and on`}
               </Box>
             </button>
             <IconButton

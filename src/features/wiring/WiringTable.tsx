@@ -4,6 +4,7 @@ import type { Cell, MatrixCircuit } from "@/core/circuits/matrix";
 import { hasDiode, isReversed } from "@/core/circuits/matrix";
 import type { PlacedElement } from "@/core/circuits/net";
 import { derive } from "@/core/derived/derive";
+import { throughWords } from "@/core/derived/throughWords";
 import { matrixOfElement } from "@/core/matrix/matrixOfElement";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
@@ -26,7 +27,7 @@ const SORT: Record<PlacedElement["kind"], string> = {
 export function WiringTable() {
   const design = useDesign();
   const selection = useHand((state) => state.selection);
-  const { elements, circuitsOf, netById, builtCircuits } = derive(design);
+  const { elements, circuitsOf, netById } = derive(design);
   const circuitName = (element: PlacedElement) =>
     (circuitsOf.get(element.id) ?? []).map((id) => design.circuits.find((c) => c.id === id)!.name).join(" and ") ||
     "not wired";
@@ -41,7 +42,7 @@ export function WiringTable() {
     const forward = (matrix.diodes === "column-to-row") !== isReversed(matrix, element.id);
     return forward ? "column → row" : "row → column";
   };
-  const reached = new Map(builtCircuits.flatMap((plan) => Object.entries(plan.reached)));
+  const reached = throughWords(derive(design));
   const through = ({ id }: PlacedElement) => reached.get(id) ?? reached.get(`${id}/A`) ?? "";
   const hasMatrix = design.circuits.some(({ kind }) => kind === "matrix");
   const unused = [...(hasMatrix ? [] : ["Row", "Column", "Diode"]), ...(reached.size > 0 ? [] : ["Read through"])];
