@@ -88,6 +88,58 @@
 
 #define OV_STEP_RUNS 3
 
+/* The board block of a finished image: see src/core/contract/board.ts. */
+#define OV_BOARD_VERSION 1
+#define OV_BOARD_MARK_0 0x4F
+#define OV_BOARD_MARK_1 0x42
+#define OV_FLASH_CODE 0
+#define OV_FLASH_BOARD 0x5000
+#define OV_FLASH_TABLES 0x5800
+#define OV_FLASH_LOADER 0x7000
+#define OV_BOARD_AT_MARK 0
+#define OV_BOARD_AT_VERSION 2
+#define OV_BOARD_AT_REMOTE_BYTES 3
+#define OV_BOARD_AT_LENGTH 4
+#define OV_BOARD_AT_TABLES_CRC 6
+#define OV_BOARD_AT_STROBES 8
+#define OV_BOARD_AT_BANKS 9
+#define OV_BOARD_AT_LAMPS 0x0A
+#define OV_BOARD_AT_PAIRS 0x0B
+#define OV_BOARD_AT_PAIRS_FIRST 0x0C
+#define OV_BOARD_AT_ENDPOINTS 0x0D
+#define OV_BOARD_AT_DESCRIPTORS 0x0E
+#define OV_BOARD_AT_START_TABLE 0x0F
+#define OV_BOARD_AT_STROBE_TABLE 0x11
+#define OV_BOARD_AT_BANK_TABLE 0x13
+#define OV_BOARD_AT_LAMP_TABLE 0x15
+#define OV_BOARD_AT_PART_TABLE 0x17
+#define OV_BOARD_AT_ENDPOINT_TABLE 0x19
+#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x1B
+#define OV_BOARD_HEADER_BYTES 29
+#define OV_BOARD_START_BYTES 3
+#define OV_BOARD_STROBE_BYTES 3
+#define OV_BOARD_BANK_BYTES 33
+#define OV_BOARD_LAMP_BYTES 5
+#define OV_BOARD_ENDPOINT_BYTES 5
+#define OV_BOARD_DESCRIPTOR_BYTES 7
+#define OV_START_MODE_FLOAT 0
+#define OV_START_MODE_PULL_UP 1
+#define OV_START_MODE_LOW 2
+#define OV_START_MODE_HIGH 3
+#define OV_STROBE_PULL_UP 1
+#define OV_LEVEL_PORTS 5
+#define OV_LEVEL_ALWAYS_HIGH 5
+#define OV_LEVEL_REMOTE 6
+#define OV_LEVEL_INVERTED 0x80
+#define OV_LAMP_ON_NOTHING 0
+#define OV_LAMP_ON_PIN_HIGH 1
+#define OV_LAMP_ON_REMOTE_LOW 2
+#define OV_LAMP_ON_PAIR 3
+#define OV_PART_END 0
+#define OV_PART_IN_REGISTERS 1
+#define OV_PART_OUT_REGISTERS 2
+#define OV_PART_MULTIPLEXERS 3
+
 /* Bytes of the arena: resting words, last words, waiting steps, debounce, layer each input was pressed on, quadrature state and travel, time left and input of the step being told, holders, lit, last reports taken. */
 #define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, lamps, reportBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 2u * (pulsers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes))
 

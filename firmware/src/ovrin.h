@@ -30,6 +30,7 @@ extern uint16_t ov_arena[];
 extern const uint16_t ov_arena_bytes;
 
 /* Given by the board. Lines are numbered as in the generated pin list. */
+void ov_hal_catch(void);                   /* a scan begins: read what is read through added parts, all at once */
 void ov_hal_strobe(uint8_t line);          /* drive one strobe line low */
 void ov_hal_release(uint8_t line);         /* let it float again */
 void ov_hal_settle(uint8_t us);            /* wait until the sense lines have settled */

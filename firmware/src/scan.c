@@ -61,6 +61,7 @@ void ov_scan_switches(void) {
   uint16_t group = ov_table_word(OV_AT_GROUP_TABLE);
   uint8_t count = ov_table_byte(OV_AT_GROUPS);
   uint8_t index;
+  ov_hal_catch();
   read_resting_banks();
   for (index = 0; index < count; index++, group = (uint16_t)(group + OV_GROUP_BYTES)) scan_group(index, group);
 }

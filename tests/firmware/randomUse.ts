@@ -3,8 +3,11 @@ import type { Design } from "@/core/document/schema";
 import { randomFrom } from "@/core/optimisation/random";
 import type { SimulationEvent, SimulationRequest } from "@/core/engine/simulate";
 
-/** A short, wild use of a device, with bouncing contacts and a computer with its moods: the same for the same seed. */
-export function randomUse(design: Design, seed: number): SimulationRequest {
+/**
+ * A short, wild use of a device, with bouncing contacts and a computer with its moods: the same for the same seed.
+ * @param moods whether the computer is busy, resets the bus, and the scan is late at times
+ */
+export function randomUse(design: Design, seed: number, moods = true): SimulationRequest {
   const random = randomFrom(seed);
   const elements = [...derive(design).elements.values()];
   const pressable = elements.filter(({ kind }) => kind === "switch");
@@ -21,7 +24,7 @@ export function randomUse(design: Design, seed: number): SimulationRequest {
       events.push({ atMs, control: controlId, end: id, action: "turn", steps: Math.floor(random() * 5) - 2 });
       continue;
     }
-    if (random() < 0.12) {
+    if (moods && random() < 0.12) {
       const action = pick(["busy", "ready", "reset", "late"] as const);
       events.push(action === "late" ? { atMs, action, ms: 1 + Math.floor(random() * 12) } : { atMs, action });
       continue;

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { Design } from "@/core/document/schema";
 import { recordScript } from "@/core/engine/script";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
+import { firstDifference } from "./firstDifference";
 import { randomUse } from "./randomUse";
 
 /** Random sequences for the builds of this computer, and the first of them for the simulated core, which is slower. */
@@ -20,13 +21,6 @@ function record(design: Design, sequences: number) {
   }
   return { script, expected };
 }
-
-/** Lines rather than one long text, so that a difference names the first line that differs. */
-const firstDifference = (a: string, b: string) => {
-  const [left, right] = [a.split("\n"), b.split("\n")];
-  const at = left.findIndex((line, i) => line !== right[i]);
-  return at < 0 && left.length === right.length ? null : `line ${at + 1}: "${left[at]}" against "${right[at]}"`;
-};
 
 describe.each(wiredDemos)(`$name in ${SEQUENCES} random sequences`, (design) => {
   const folder = workFolder();

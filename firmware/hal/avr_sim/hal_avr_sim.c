@@ -49,6 +49,7 @@ static uint16_t read_pins(uint8_t bank) {
 #define drive(line, low) ((void)(line))
 #endif
 
+void ov_hal_catch(void) {}
 void ov_hal_strobe(uint8_t line) { drive(line, 1); PORT(OV_PORT_STROBE) = (uint8_t)(line + 1); }
 void ov_hal_release(uint8_t line) { drive(line, 0); (void)line; PORT(OV_PORT_STROBE) = 0; }
 void ov_hal_lamp(uint8_t line, uint8_t on) { PORT(OV_PORT_LAMP) = line; PORT(OV_PORT_LAMP) = on; }

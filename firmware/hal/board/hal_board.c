@@ -6,6 +6,10 @@
 #include "pins.h"
 #include "tables.h"
 
+/* A scan begins. Latch and shift in register chains, go through the channels of multiplexers, ask expanders, convert the
+ * voltages of ladders: ov_hal_read then answers from what was caught. Nothing to do where every line is a pin. */
+void ov_hal_catch(void) {}
+
 /* Make the pin of this strobe line an output and drive it low. */
 void ov_hal_strobe(uint8_t line) { (void)line; }
 
@@ -17,9 +21,8 @@ void ov_hal_release(uint8_t line) { (void)line; }
 void ov_hal_settle(uint8_t us) { (void)us; }
 
 /* Read sense lines 16 * bank … 16 * bank + 15 (inputs with pull-up): bit n is the level of line 16 * bank + n.
- * pins.h says how each line is reached. A line of a register chain: latch once when bank 0 is read and shift the whole
- * chain in. Of a multiplexer: set the select lines, settle, read the data pin. Of an expander: read its two ports over
- * the bus. Of a ladder: convert the voltage and answer low for the rung whose window it lies in. */
+ * pins.h says how each line is reached. Of a ladder: answer low for the rung whose window
+ * the voltage lies in. */
 uint16_t ov_hal_read(uint8_t bank) { (void)bank; return 0xFFFF; }
 
 /* Switch the lamp on this lamp line; on a register chain, shift all of them out and latch. */

@@ -22,6 +22,7 @@ static unsigned long late_until; /* no scan before this millisecond */
 static unsigned long scanned_ms; /* up to when the device has been told of the time */
 static int busy;
 
+void ov_hal_catch(void) {}
 void ov_hal_strobe(uint8_t line) { row = line + 1u; }
 void ov_hal_release(uint8_t line) { (void)line; row = 0; }
 void ov_hal_settle(uint8_t us) { (void)us; }

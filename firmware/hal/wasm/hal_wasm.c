@@ -18,6 +18,7 @@ uint8_t *ov_tables_place(void) { return ov_tables; }
 uint16_t *ov_answers_place(void);
 uint16_t *ov_answers_place(void) { return answers; }
 
+void ov_hal_catch(void) {}
 void ov_hal_strobe(uint8_t line) { row = (uint8_t)(line + 1); }
 void ov_hal_release(uint8_t line) { (void)line; row = 0; }
 void ov_hal_settle(uint8_t us) { (void)us; }

@@ -18,6 +18,19 @@ import {
   TABLE_MARK,
   TABLE_VERSION,
 } from "./contract";
+import {
+  BOARD_AT,
+  BOARD_ENTRY_BYTES,
+  BOARD_HEADER_BYTES,
+  BOARD_MARK,
+  BOARD_PART,
+  BOARD_VERSION,
+  FLASH_MAP,
+  LAMP_ON,
+  LEVEL_AT,
+  START_MODE,
+  STROBE_FLAG,
+} from "./board";
 
 /** The order of the arena macro's parameters. */
 const COUNTS: (keyof ArenaCounts)[] = [
@@ -84,6 +97,22 @@ ${reports.join("\n")}
 ${defines("START_", START).join("\n")}
 
 #define OV_STEP_RUNS ${STEP_RUNS}
+
+/* The board block of a finished image: see src/core/contract/board.ts. */
+#define OV_BOARD_VERSION ${BOARD_VERSION}
+#define OV_BOARD_MARK_0 ${hex(BOARD_MARK[0])}
+#define OV_BOARD_MARK_1 ${hex(BOARD_MARK[1])}
+${defines("FLASH_", FLASH_MAP).join("\n")}
+${defines("BOARD_AT_", BOARD_AT).join("\n")}
+#define OV_BOARD_HEADER_BYTES ${BOARD_HEADER_BYTES}
+${Object.entries(BOARD_ENTRY_BYTES)
+  .map(([name, bytes]) => `#define OV_BOARD_${name}_BYTES ${bytes}`)
+  .join("\n")}
+${defines("START_MODE_", START_MODE).join("\n")}
+${defines("STROBE_", STROBE_FLAG).join("\n")}
+${defines("LEVEL_", LEVEL_AT).join("\n")}
+${defines("LAMP_ON_", LAMP_ON).join("\n")}
+${defines("PART_", BOARD_PART).join("\n")}
 
 /* Bytes of the arena: ${ARENA.map(([what]) => what).join(", ")}. */
 #define OV_ARENA_BYTES(${COUNTS.join(", ")}) (${need})

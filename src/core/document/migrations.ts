@@ -2,6 +2,7 @@ import { emptyBrief } from "./wish";
 import { usualMaking } from "./makingSettings";
 import { noReach } from "./reachSettings";
 import { noPinWishes } from "./pinWishes";
+import { trialIdentity } from "./identity";
 import { usualWires } from "./wireSettings";
 
 type Json = Record<string, unknown>;
@@ -138,14 +139,19 @@ function channelsAndDirections(circuit: Json): Json {
   return { ...circuit, cells: Object.fromEntries(cells) };
 }
 
-/** Version 5 called a strategy, a multiplexer's channels and a diode's direction all "way", and a pulse "tap". */
+/**
+ * Version 5 called a strategy, a multiplexer's channels and a diode's direction all "way", and a pulse "tap"; a device
+ * had a product's name but no maker and no numbers.
+ */
 function oneWordOneThing(old: Json): Json {
   const circuits = objects(old.circuits).map(channelsAndDirections);
   const timing = isObject(old.timing) ? renamed(old.timing, { tapMs: "pulseMs" }) : old.timing;
   const { brief } = old;
   const isChosen = isObject(brief) && isObject(brief.chosen);
   const chosen = isChosen ? { ...brief, chosen: renamed(brief.chosen as Json, CHOSEN_NAMES) } : brief;
-  return { ...old, version: 6, circuits, timing, brief: chosen };
+  const { reportSet } = old;
+  const named = isObject(reportSet) ? { ...reportSet, ...trialIdentity } : reportSet;
+  return { ...old, version: 6, circuits, timing, brief: chosen, reportSet: named };
 }
 
 /** By the version they start from. */

@@ -1,4 +1,4 @@
-import { text, between, listOf, z } from "../schema";
+import { text, between, listOf, z, whole } from "../schema";
 import { controllerProfileSchema } from "../catalogue/controllers/controllerProfile";
 import { controlSchema } from "../catalogue/kinds";
 import { idSchema, placementSchema } from "../catalogue/kinds/controlKind";
@@ -100,8 +100,12 @@ const keymapSchema = z.strictObject({
   lamps: z.record(z.string(), lampRuleSchema),
 });
 
-const reportSetSchema = z.strictObject({
+export const reportSetSchema = z.strictObject({
   productName: text(1, 60),
+  maker: text(1, 60),
+  /** Who the device says it is (USB 2.0, section 9.6.1). */
+  vendorId: whole(1, 0xffff),
+  productId: whole(0, 0xffff),
   interfaces: listOf(z.enum(interfaceKinds), interfaceKinds.length),
 });
 

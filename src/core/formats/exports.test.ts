@@ -40,6 +40,7 @@ describe("exports", () => {
       "drill-csv",
       "report-descriptor-bin",
       "report-descriptor-hex",
+      "flash-image",
       "firmware-c",
     ]);
   });
@@ -54,7 +55,10 @@ describe("exports", () => {
   it("write the descriptors of the declared interfaces only, one after the other", async () => {
     const both = [...bytesOf(hidInterfaces.keyboard.descriptor()), ...bytesOf(hidInterfaces.consumer.descriptor())];
     expect([...(await make("report-descriptor-bin")).bytes]).toEqual(both);
-    const one = { ...finishedPad(), reportSet: { productName: "P", interfaces: ["consumer" as const] } };
+    const one = {
+      ...finishedPad(),
+      reportSet: { ...finishedPad().reportSet, productName: "P", interfaces: ["consumer" as const] },
+    };
     expect([...(await make("report-descriptor-bin", one)).bytes]).toEqual([
       ...bytesOf(hidInterfaces.consumer.descriptor()),
     ]);

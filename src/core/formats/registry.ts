@@ -1,6 +1,7 @@
 import { firmwareArchives } from "./firmwareFiles";
 import type { Artifact } from "./artifact";
 import { designJson } from "./designJson";
+import { flashImageFile } from "./flashImageFile";
 import { plateDxf, plateStl, plateSvg } from "./plateFiles";
 import { drillCsv, positionsCsv } from "./positionsCsv";
 import { legendSheet, printSheets } from "./sheets";
@@ -32,6 +33,7 @@ export const artifacts: Artifact[] = [
   drillCsv,
   reportDescriptorBin,
   reportDescriptorHex,
+  flashImageFile,
   ...firmwareArchives,
 ];
 

@@ -24,6 +24,11 @@ export const exportChoices = [
   { id: "report-descriptor-bin", title: "Report descriptor, binary", purpose: "As the host receives it." },
   { id: "report-descriptor-hex", title: "Report descriptor, hexadecimal", purpose: "To read, item by item." },
   {
+    id: "flash-image",
+    title: "Finished flash image",
+    purpose: "For the small 5 V USB board: one file to load, nothing to compile.",
+  },
+  {
     id: "firmware-c",
     title: "Firmware, C99",
     purpose: "Runtime, tables, pins, a stand-in that runs here, and what to do in which order.",

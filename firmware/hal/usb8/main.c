@@ -1,0 +1,48 @@
+/* The finished image of the 8-bit USB class: runtime, pins and USB. The board block and the tables, at fixed places in
+ * flash, make it one device. When either is missing, torn or of another version it stays off the bus. */
+#include <avr/io.h>
+
+#include "board.h"
+#include "ovrin.h"
+
+#define TICKS_A_MS 250u /* 16 MHz by 64 */
+
+uint16_t ov_arena[OV_IMAGE_ARENA_BYTES / 2];
+const uint16_t ov_arena_bytes = sizeof ov_arena;
+
+static void start_chip(void) {
+  CLKPR = 0x80;
+  CLKPR = 0;
+  MCUCR = 0x80; /* twice: a factory chip keeps four pins of port F for its debugger */
+  MCUCR = 0x80;
+  TCCR3B = 0x03;
+}
+
+/* Milliseconds that have passed; at least one is waited for. */
+static uint8_t passed_ms(uint16_t *since) {
+  uint8_t ms = 0;
+  while ((uint16_t)(TCNT3 - *since) < TICKS_A_MS) ov_usb_poll();
+  while ((uint16_t)(TCNT3 - *since) >= TICKS_A_MS) {
+    *since = (uint16_t)(*since + TICKS_A_MS);
+    ms++;
+  }
+  return ms;
+}
+
+int main(void) {
+  uint16_t since;
+  start_chip();
+  if (!ov_board_is_good()) for (;;) {}
+  ov_pins_start();
+  if (ov_init() != OV_START_READY || !ov_pins_open()) for (;;) {}
+  ov_usb_attach();
+  since = TCNT3;
+  for (;;) {
+    uint8_t ms = passed_ms(&since);
+    GPIOR0 = ms; /* for who looks on from outside: a scan begins, and is over */
+    ov_scan(ms);
+    ov_usb_pass(ms);
+    ov_pins_show();
+    GPIOR0 = 0;
+  }
+}

@@ -1,0 +1,269 @@
+/* The pins of the 8-bit USB class, driven as the board block says. A pin is the address of its port's input register,
+ * whose direction lies one above and whose level two, and a mask. */
+#include <avr/io.h>
+
+#include "board.h"
+#include "ovrin.h"
+#include "parts.h"
+
+/* Levels by number: the five ports, a byte that is always high, then what is read and shown remotely. */
+static uint8_t *levels;
+static uint8_t outputs_changed;
+static uint8_t pair; /* the lamp between two lines that was shown last */
+
+#define PORT_OF(input) ((volatile uint8_t *)(uint16_t)(input))
+#define IS_HIGH(input, mask) (*PORT_OF(input) & (mask))
+
+static void drive(uint8_t input, uint8_t mask, uint8_t high) {
+  if (high) PORT_OF(input)[2] |= mask;
+  else PORT_OF(input)[2] &= (uint8_t)~mask;
+  PORT_OF(input)[1] |= mask;
+}
+
+/* Never high on the way: first it lets go, then the pull-up comes. */
+static void let_go(uint8_t input, uint8_t mask, uint8_t pull_up) {
+  PORT_OF(input)[1] &= (uint8_t)~mask;
+  if (pull_up) PORT_OF(input)[2] |= mask;
+  else PORT_OF(input)[2] &= (uint8_t)~mask;
+}
+
+void ov_pins_start(void) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_START_TABLE);
+  uint8_t input;
+  while ((input = ov_flash_next(&at)) != 0) {
+    uint8_t mask = ov_flash_next(&at);
+    uint8_t mode = ov_flash_next(&at);
+    if (mode >= OV_START_MODE_LOW) drive(input, mask, mode == OV_START_MODE_HIGH);
+    else let_go(input, mask, mode == OV_START_MODE_PULL_UP);
+  }
+}
+
+uint8_t ov_pins_open(void) {
+  uint8_t remote = ov_board_byte(OV_BOARD_AT_REMOTE_BYTES);
+  uint8_t pairs = ov_board_byte(OV_BOARD_AT_PAIRS);
+  uint8_t i;
+  if (ov_arena_need() + OV_LEVEL_REMOTE + remote > ov_arena_bytes) return 0;
+  levels = ov_arena_take((uint16_t)(OV_LEVEL_REMOTE + remote));
+  for (i = OV_LEVEL_PORTS; i < OV_LEVEL_REMOTE + remote; i++) levels[i] = 0xFF;
+  for (i = 0; i < pairs; i++) levels[OV_LEVEL_REMOTE + ov_board_byte(OV_BOARD_AT_PAIRS_FIRST) + i] = 0;
+  outputs_changed = 1;
+  pair = 0;
+  return 1;
+}
+
+void ov_hal_strobe(uint8_t line) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_STROBE_TABLE) + (uint16_t)line * OV_BOARD_STROBE_BYTES;
+  uint8_t input = ov_flash_next(&at);
+  drive(input, ov_flash_next(&at), 0);
+}
+
+void ov_hal_release(uint8_t line) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_STROBE_TABLE) + (uint16_t)line * OV_BOARD_STROBE_BYTES;
+  uint8_t input = ov_flash_next(&at);
+  uint8_t mask = ov_flash_next(&at);
+  let_go(input, mask, ov_flash_next(&at) & OV_STROBE_PULL_UP);
+}
+
+/* One turn of the loop takes four cycles, a quarter of a microsecond. */
+void ov_hal_settle(uint8_t us) {
+  uint16_t loops = (uint16_t)(us * 4u);
+  if (loops == 0) return;
+  __asm__ volatile("1: sbiw %0, 1\n\tbrne 1b" : "+w"(loops));
+}
+
+uint16_t ov_hal_read(uint8_t bank) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_BANK_TABLE) + (uint16_t)bank * OV_BOARD_BANK_BYTES;
+  uint8_t lines = ov_flash_next(&at);
+  uint16_t word = 0xFFFF, bit = 1;
+  levels[0] = PINB;
+  levels[1] = PINC;
+  levels[2] = PIND;
+  levels[3] = PINE;
+  levels[4] = PINF;
+  for (; lines > 0; lines--, bit = (uint16_t)(bit << 1)) {
+    uint8_t from = ov_flash_next(&at);
+    uint8_t level = levels[from & 0x7F] & ov_flash_next(&at);
+    if ((level == 0) != ((from & OV_LEVEL_INVERTED) != 0)) word &= (uint16_t)~bit;
+  }
+  return word;
+}
+
+/* Caught at one instant by the latch, then shifted in: the last input of the first register comes first. */
+static const uint8_t *catch_registers(const uint8_t *at) {
+  uint8_t clock = ov_flash_next(&at), clock_mask = ov_flash_next(&at);
+  uint8_t latch = ov_flash_next(&at), latch_mask = ov_flash_next(&at);
+  uint8_t data = ov_flash_next(&at), data_mask = ov_flash_next(&at);
+  uint8_t bytes = ov_flash_next(&at);
+  uint8_t *to = levels + OV_LEVEL_REMOTE + ov_flash_next(&at);
+  drive(latch, latch_mask, 0);
+  drive(latch, latch_mask, 1);
+  for (; bytes > 0; bytes--, to++) {
+    uint8_t mask;
+    uint8_t byte = 0;
+    for (mask = 0x80; mask; mask >>= 1) {
+      if (IS_HIGH(data, data_mask)) byte |= mask;
+      PORT_OF(clock)[2] |= clock_mask;
+      PORT_OF(clock)[2] &= (uint8_t)~clock_mask;
+    }
+    *to = byte;
+  }
+  return at;
+}
+
+/* What each multiplexer of a set says on one channel. */
+static void catch_channel(const uint8_t *data_pins, uint8_t chips, uint8_t channel, uint8_t *to) {
+  uint8_t mask = (uint8_t)(1u << (channel & 7u));
+  to += channel >> 3;
+  for (; chips > 0; chips--, to += 2) {
+    uint8_t data = ov_flash_next(&data_pins);
+    if (IS_HIGH(data, ov_flash_next(&data_pins))) *to |= mask;
+    else *to &= (uint8_t)~mask;
+  }
+}
+
+static void turn_select(const uint8_t *select_pins, uint8_t nth) {
+  const uint8_t *at = select_pins + 2 * nth;
+  uint8_t input = ov_flash_next(&at);
+  PORT_OF(input)[2] ^= ov_flash_next(&at);
+}
+
+static uint8_t lowest_bit(uint8_t of) {
+  uint8_t nth = 0;
+  for (; !(of & 1u); of >>= 1) nth++;
+  return nth;
+}
+
+/* One select line changes at a time (Gray's code), so that each channel costs one write: what changes from step to step
+ * is the lowest bit of the step's number. After the last channel only the highest line is high. */
+static const uint8_t *catch_multiplexers(const uint8_t *at) {
+  uint8_t selects = ov_flash_next(&at);
+  const uint8_t *select_pins = at;
+  uint8_t chips, step;
+  uint8_t *to;
+  at += 2 * selects;
+  chips = ov_flash_next(&at);
+  to = levels + OV_LEVEL_REMOTE + ov_flash_next(&at);
+  for (step = 0;; turn_select(select_pins, lowest_bit(step))) {
+    ov_hal_settle(1);
+    catch_channel(at, chips, (uint8_t)(step ^ (step >> 1)), to);
+    if (++step >> selects) break;
+  }
+  turn_select(select_pins, (uint8_t)(selects - 1));
+  return at + 2 * chips;
+}
+
+/* The last output is shifted out first; the latch shows all at once, and the enable line comes with the first of it. */
+static const uint8_t *show_registers(const uint8_t *at) {
+  uint8_t clock = ov_flash_next(&at), clock_mask = ov_flash_next(&at);
+  uint8_t latch = ov_flash_next(&at), latch_mask = ov_flash_next(&at);
+  uint8_t data = ov_flash_next(&at), data_mask = ov_flash_next(&at);
+  uint8_t enable = ov_flash_next(&at), enable_mask = ov_flash_next(&at);
+  uint8_t bytes = ov_flash_next(&at);
+  const uint8_t *from = levels + OV_LEVEL_REMOTE + ov_flash_next(&at);
+  if (!outputs_changed) return at;
+  while (bytes-- > 0) {
+    uint8_t mask;
+    for (mask = 0x80; mask; mask >>= 1) {
+      if (from[bytes] & mask) PORT_OF(data)[2] |= data_mask;
+      else PORT_OF(data)[2] &= (uint8_t)~data_mask;
+      PORT_OF(clock)[2] |= clock_mask;
+      PORT_OF(clock)[2] &= (uint8_t)~clock_mask;
+    }
+  }
+  PORT_OF(latch)[2] |= latch_mask;
+  PORT_OF(latch)[2] &= (uint8_t)~latch_mask;
+  if (enable) PORT_OF(enable)[2] &= (uint8_t)~enable_mask;
+  return at;
+}
+
+static const uint8_t *past_registers(const uint8_t *at, uint8_t kind) {
+  return at + (kind == OV_PART_IN_REGISTERS ? 8 : 10);
+}
+
+static const uint8_t *past_multiplexers(const uint8_t *at) {
+  at += 1 + 2 * ov_flash_byte(at);
+  return at + 2 + 2 * ov_flash_byte(at);
+}
+
+void ov_hal_catch(void) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_PART_TABLE);
+  uint8_t kind;
+  while ((kind = ov_flash_next(&at)) != OV_PART_END) {
+    if (kind == OV_PART_IN_REGISTERS) at = catch_registers(at);
+    else if (kind == OV_PART_MULTIPLEXERS) at = catch_multiplexers(at);
+    else at = past_registers(at, kind);
+  }
+}
+
+static const uint8_t *lamp_at(uint8_t line) {
+  return ov_board_table(OV_BOARD_AT_LAMP_TABLE) + (uint16_t)line * OV_BOARD_LAMP_BYTES;
+}
+
+/* Which of the lamps between line pairs this line is. */
+static uint8_t pair_number(uint8_t line) {
+  uint8_t nth = 0;
+  while (line-- > 0) nth = (uint8_t)(nth + (ov_flash_byte(lamp_at(line)) == OV_LAMP_ON_PAIR));
+  return nth;
+}
+
+void ov_hal_lamp(uint8_t line, uint8_t on) {
+  const uint8_t *at = lamp_at(line);
+  uint8_t kind = ov_flash_next(&at);
+  uint8_t where = ov_flash_next(&at);
+  uint8_t mask = ov_flash_next(&at);
+  if (kind == OV_LAMP_ON_PIN_HIGH) drive(where, mask, on);
+  if (kind == OV_LAMP_ON_REMOTE_LOW) {
+    if (on) levels[OV_LEVEL_REMOTE + where] &= (uint8_t)~mask;
+    else levels[OV_LEVEL_REMOTE + where] |= mask;
+    outputs_changed = 1;
+  }
+  if (kind == OV_LAMP_ON_PAIR)
+    levels[OV_LEVEL_REMOTE + ov_board_byte(OV_BOARD_AT_PAIRS_FIRST) + pair_number(line)] = on;
+}
+
+/* Puts the pins of a lamp between two lines: lit, or both let go. */
+static void show_pair(uint8_t nth, uint8_t lit) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_LAMP_TABLE);
+  uint8_t high, high_mask, low;
+  for (;; at += OV_BOARD_LAMP_BYTES) {
+    if (ov_flash_byte(at) == OV_LAMP_ON_PAIR && nth-- == 0) break;
+  }
+  at++;
+  high = ov_flash_next(&at);
+  high_mask = ov_flash_next(&at);
+  low = ov_flash_next(&at);
+  if (lit) {
+    drive(low, ov_flash_byte(at), 0);
+    drive(high, high_mask, 1);
+  } else {
+    let_go(high, high_mask, 0);
+    let_go(low, ov_flash_byte(at), 0);
+  }
+}
+
+static void show_next_pair(void) {
+  uint8_t pairs = ov_board_byte(OV_BOARD_AT_PAIRS);
+  const uint8_t *lit = levels + OV_LEVEL_REMOTE + ov_board_byte(OV_BOARD_AT_PAIRS_FIRST);
+  uint8_t tries = pairs;
+  if (pairs == 0) return;
+  show_pair(pair, 0);
+  while (tries-- > 0) {
+    pair = (uint8_t)(pair + 1 < pairs ? pair + 1 : 0);
+    if (lit[pair]) {
+      show_pair(pair, 1);
+      return;
+    }
+  }
+}
+
+void ov_pins_show(void) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_PART_TABLE);
+  uint8_t kind;
+  show_next_pair();
+  while ((kind = ov_flash_next(&at)) != OV_PART_END) {
+    if (kind == OV_PART_OUT_REGISTERS) at = show_registers(at);
+    else if (kind == OV_PART_MULTIPLEXERS) at = past_multiplexers(at);
+    else at = past_registers(at, kind);
+  }
+  outputs_changed = 0;
+}

@@ -1,0 +1,357 @@
+/* USB of the 8-bit class: the control endpoint with the standard and the HID requests, and one interrupt endpoint a
+ * report (USB 2.0, chapter 9; HID 1.11, chapter 7). Everything is asked for, nothing interrupts. */
+#include <avr/io.h>
+
+#include "board.h"
+#include "ovrin.h"
+#include "parts.h"
+
+#define BIT(n) ((uint8_t)(1u << (n)))
+
+/* A setup packet: request type, request, value, index, length. */
+struct setup {
+  uint8_t type, request;
+  uint8_t value_low, value_high;
+  uint8_t index, length_low, length_high;
+};
+
+static uint8_t configuration;
+static uint8_t may_wake;
+static uint8_t idle_of[OV_REPORT_KINDS]; /* in 4 ms, 0 = only when something changes */
+static uint16_t silent_of[OV_REPORT_KINDS]; /* ms since it was sent */
+static uint8_t boot_protocol;            /* bit n: interface n speaks the boot protocol */
+static uint8_t quiet;                    /* suspended */
+
+static void select_endpoint(uint8_t number) { UENUM = number; }
+static const uint8_t *endpoint_at(uint8_t nth) {
+  return ov_board_table(OV_BOARD_AT_ENDPOINT_TABLE) + nth * OV_BOARD_ENDPOINT_BYTES;
+}
+
+void ov_usb_attach(void) {
+  UHWCON |= BIT(UVREGE);
+  USBCON = BIT(USBE) | BIT(FRZCLK);
+  PLLCSR = BIT(PINDIV) | BIT(PLLE);
+  while (!(PLLCSR & BIT(PLOCK))) {}
+  USBCON = BIT(USBE) | BIT(OTGPADE);
+  UDCON = 0;
+}
+
+static void open_control(void) {
+  select_endpoint(0);
+  UECONX = BIT(EPEN);
+  UECFG0X = 0;
+  UECFG1X = BIT(EPSIZE1) | BIT(EPSIZE0) | BIT(ALLOC);
+}
+
+static void open_reports(void) {
+  uint8_t nth;
+  for (nth = 0; nth < ov_board_byte(OV_BOARD_AT_ENDPOINTS); nth++) {
+    const uint8_t *at = endpoint_at(nth) + 1;
+    select_endpoint(ov_flash_next(&at));
+    UECONX = BIT(EPEN);
+    UECFG0X = ov_flash_next(&at);
+    UECFG1X = ov_flash_next(&at);
+  }
+}
+
+static void bus_was_reset(void) {
+  uint8_t i;
+  configuration = may_wake = boot_protocol = quiet = 0;
+  for (i = 0; i < OV_REPORT_KINDS; i++) idle_of[i] = 0;
+  open_control();
+  ov_host_reset();
+}
+
+/* Waits for flags of the control endpoint; 0 when the host has begun something else. */
+static uint8_t wait_for(uint8_t flags) {
+  while (!(UEINTX & flags)) {
+    if ((UDINT & BIT(EORSTI)) || (UEINTX & BIT(RXSTPI))) return 0;
+  }
+  return 1;
+}
+
+static void stall(void) { UECONX = BIT(STALLRQ) | BIT(EPEN); }
+static void send_nothing(void) { UEINTX = (uint8_t)~BIT(TXINI); }
+
+/* Where bytes to send come from: flash or RAM. */
+struct source {
+  const uint8_t *at;
+  uint8_t in_flash;
+};
+
+static uint8_t next_of(struct source *from) { return from->in_flash ? ov_flash_next(&from->at) : *from->at++; }
+
+/* Sends at most what the host asked for. A packet that is not full ends it, so an answer that is shorter than asked and
+ * fills its last packet is ended by an empty one. */
+static void send(struct source from, uint16_t length, const struct setup *ask) {
+  uint16_t asked = (uint16_t)(ask->length_low | (uint16_t)(ask->length_high << 8));
+  uint8_t in_packet;
+  if (length > asked) length = asked;
+  do {
+    if (!wait_for(BIT(TXINI) | BIT(RXOUTI)) || (UEINTX & BIT(RXOUTI))) break;
+    for (in_packet = 0; in_packet < 64 && length > 0; in_packet++, length--) UEDATX = next_of(&from);
+    send_nothing();
+    asked = (uint16_t)(asked - in_packet);
+  } while (length > 0 || (in_packet == 64 && asked > 0));
+  if (wait_for(BIT(RXOUTI))) UEINTX = (uint8_t)~BIT(RXOUTI);
+}
+
+static void send_bytes(const uint8_t *bytes, uint8_t length, const struct setup *ask) {
+  struct source from = {bytes, 0};
+  send(from, length, ask);
+}
+
+static uint8_t answer_byte(uint8_t byte, const struct setup *ask) {
+  send_bytes(&byte, 1, ask);
+  return 1;
+}
+
+static uint8_t answer_word(uint8_t low, const struct setup *ask) {
+  uint8_t bytes[2] = {low, 0};
+  send_bytes(bytes, 2, ask);
+  return 1;
+}
+
+static uint8_t send_descriptor(const struct setup *ask) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_DESCRIPTOR_TABLE);
+  uint8_t left;
+  for (left = ov_board_byte(OV_BOARD_AT_DESCRIPTORS); left > 0; left--) {
+    uint8_t type = ov_flash_next(&at), index = ov_flash_next(&at), interface = ov_flash_next(&at);
+    uint16_t length = ov_flash_next(&at);
+    uint16_t place;
+    struct source from = {ov_board, 1};
+    length |= (uint16_t)(ov_flash_next(&at) << 8);
+    place = ov_flash_next(&at);
+    place |= (uint16_t)(ov_flash_next(&at) << 8);
+    if (type != ask->value_high || index != ask->value_low) continue;
+    if (interface != OV_NONE && interface != ask->index) continue;
+    from.at += place;
+    send(from, length, ask);
+    return 1;
+  }
+  return 0;
+}
+
+static uint8_t set_address(const struct setup *ask) {
+  UDADDR = ask->value_low & 0x7F;
+  send_nothing();
+  if (wait_for(BIT(TXINI))) UDADDR |= BIT(ADDEN);
+  return 1;
+}
+
+static uint8_t set_configuration(const struct setup *ask) {
+  if (ask->value_low > 1) return 0;
+  configuration = ask->value_low;
+  if (configuration) open_reports();
+  select_endpoint(0);
+  send_nothing();
+  ov_host_reset();
+  return 1;
+}
+
+static uint8_t is_endpoint(uint8_t address) {
+  uint8_t number = address & 0x0F;
+  if (number == 0) return 1;
+  return (uint8_t)((address & 0x80) && configuration && number <= ov_board_byte(OV_BOARD_AT_ENDPOINTS));
+}
+
+static uint8_t endpoint_status(const struct setup *ask) {
+  uint8_t halted;
+  if (!is_endpoint(ask->index)) return 0;
+  select_endpoint(ask->index & 0x0F);
+  halted = (uint8_t)((UECONX & BIT(STALLRQ)) != 0);
+  select_endpoint(0);
+  return answer_word(halted, ask);
+}
+
+/* Halting an endpoint, and taking it up again with its data toggle at the start. */
+static uint8_t halt(const struct setup *ask, uint8_t on) {
+  if (ask->value_low != 0 || !is_endpoint(ask->index)) return 0;
+  if (ask->index & 0x0F) {
+    select_endpoint(ask->index & 0x0F);
+    if (on) {
+      UECONX = BIT(STALLRQ) | BIT(EPEN);
+    } else {
+      UECONX = BIT(STALLRQC) | BIT(EPEN);
+      UECONX = BIT(RSTDT) | BIT(EPEN);
+      UERST = BIT(ask->index & 0x0F);
+      UERST = 0;
+    }
+    select_endpoint(0);
+  }
+  send_nothing();
+  return 1;
+}
+
+static uint8_t device_feature(const struct setup *ask, uint8_t on) {
+  if (ask->value_low != 1) return 0;
+  may_wake = on;
+  send_nothing();
+  return 1;
+}
+
+enum { GET_STATUS, CLEAR_FEATURE, SET_FEATURE = 3, SET_ADDRESS = 5, GET_DESCRIPTOR, GET_CONFIGURATION = 8,
+       SET_CONFIGURATION, GET_INTERFACE, SET_INTERFACE };
+enum { TO_DEVICE, TO_INTERFACE, TO_ENDPOINT, FROM_DEVICE = 0x80, FROM_INTERFACE, FROM_ENDPOINT };
+
+static uint8_t is_interface(const struct setup *ask) {
+  return (uint8_t)(configuration && ask->index < ov_board_byte(OV_BOARD_AT_ENDPOINTS));
+}
+
+static uint8_t set_interface(const struct setup *ask) {
+  if (!is_interface(ask) || ask->value_low != 0) return 0;
+  send_nothing();
+  return 1;
+}
+
+static uint8_t of_device(const struct setup *ask) {
+  switch (ask->request) {
+    case GET_STATUS: return ask->type == FROM_DEVICE && answer_word((uint8_t)(may_wake << 1), ask);
+    case CLEAR_FEATURE: return ask->type == TO_DEVICE && device_feature(ask, 0);
+    case SET_FEATURE: return ask->type == TO_DEVICE && device_feature(ask, 1);
+    case SET_ADDRESS: return ask->type == TO_DEVICE && set_address(ask);
+    case GET_DESCRIPTOR: return ask->type == FROM_DEVICE && send_descriptor(ask);
+    case GET_CONFIGURATION: return ask->type == FROM_DEVICE && answer_byte(configuration, ask);
+    case SET_CONFIGURATION: return ask->type == TO_DEVICE && set_configuration(ask);
+    default: return 0;
+  }
+}
+
+static uint8_t of_interface(const struct setup *ask) {
+  switch (ask->request) {
+    case GET_STATUS: return ask->type == FROM_INTERFACE && is_interface(ask) && answer_word(0, ask);
+    case GET_DESCRIPTOR: return ask->type == FROM_INTERFACE && send_descriptor(ask);
+    case GET_INTERFACE: return ask->type == FROM_INTERFACE && is_interface(ask) && answer_byte(0, ask);
+    case SET_INTERFACE: return ask->type == TO_INTERFACE && set_interface(ask);
+    default: return 0;
+  }
+}
+
+static uint8_t of_endpoint(const struct setup *ask) {
+  switch (ask->request) {
+    case GET_STATUS: return ask->type == FROM_ENDPOINT && endpoint_status(ask);
+    case CLEAR_FEATURE: return ask->type == TO_ENDPOINT && halt(ask, 0);
+    case SET_FEATURE: return ask->type == TO_ENDPOINT && halt(ask, 1);
+    default: return 0;
+  }
+}
+
+/* HID 1.11, section 7.2. */
+enum { GET_REPORT = 1, GET_IDLE, GET_PROTOCOL, SET_REPORT = 9, SET_IDLE, SET_PROTOCOL };
+enum { CLASS_OUT = 0x21, CLASS_IN = 0xA1, INPUT_REPORT = 1, OUTPUT_REPORT };
+
+static uint8_t report_kind_of(uint8_t interface) { return ov_flash_byte(endpoint_at(interface)); }
+
+static uint8_t give_report(const struct setup *ask) {
+  uint8_t bytes[OV_LONGEST_REPORT];
+  uint8_t kind = report_kind_of(ask->index);
+  if (ask->value_high != INPUT_REPORT) return 0;
+  ov_report_build(kind, bytes);
+  send_bytes(bytes, ov_report_length(kind), ask);
+  return 1;
+}
+
+/* The keyboard's lock lights. */
+static uint8_t take_report(const struct setup *ask) {
+  if (ask->value_high != OUTPUT_REPORT || report_kind_of(ask->index) != OV_REPORT_KEYBOARD) return 0;
+  if (!wait_for(BIT(RXOUTI))) return 1;
+  ov_host_locks(UEDATX);
+  UEINTX = (uint8_t)~BIT(RXOUTI);
+  send_nothing();
+  return 1;
+}
+
+static uint8_t set_idle(const struct setup *ask) {
+  idle_of[ask->index] = ask->value_high;
+  send_nothing();
+  return 1;
+}
+
+static uint8_t set_protocol(const struct setup *ask) {
+  uint8_t own = BIT(ask->index);
+  if (ask->value_low) boot_protocol &= (uint8_t)~own;
+  else boot_protocol |= own;
+  send_nothing();
+  return 1;
+}
+
+static uint8_t of_class(const struct setup *ask) {
+  if (!is_interface(ask)) return 0;
+  if (ask->type == CLASS_IN) {
+    if (ask->request == GET_REPORT) return give_report(ask);
+    if (ask->request == GET_IDLE) return answer_byte(idle_of[ask->index], ask);
+    if (ask->request == GET_PROTOCOL) return answer_byte((uint8_t)!(boot_protocol & BIT(ask->index)), ask);
+    return 0;
+  }
+  if (ask->request == SET_REPORT) return take_report(ask);
+  if (ask->request == SET_IDLE) return set_idle(ask);
+  return ask->request == SET_PROTOCOL && set_protocol(ask);
+}
+
+static void obey(void) {
+  struct setup ask;
+  uint8_t done;
+  ask.type = UEDATX;
+  ask.request = UEDATX;
+  ask.value_low = UEDATX;
+  ask.value_high = UEDATX;
+  ask.index = UEDATX;
+  (void)UEDATX;
+  ask.length_low = UEDATX;
+  ask.length_high = UEDATX;
+  UEINTX = (uint8_t)~(BIT(RXSTPI) | BIT(RXOUTI) | BIT(TXINI));
+  if ((ask.type & 0x60) == 0x20) done = of_class(&ask);
+  else if (ask.type & 0x60) done = 0;
+  else if ((ask.type & 0x1F) == TO_DEVICE) done = of_device(&ask);
+  else if ((ask.type & 0x1F) == TO_INTERFACE) done = of_interface(&ask);
+  else done = (uint8_t)((ask.type & 0x1F) == TO_ENDPOINT && of_endpoint(&ask));
+  if (!done) stall();
+}
+
+void ov_usb_poll(void) {
+  if (UDINT & BIT(EORSTI)) {
+    UDINT = (uint8_t)~BIT(EORSTI);
+    bus_was_reset();
+  }
+  if (UDINT & BIT(SUSPI)) {
+    UDINT = (uint8_t)~(BIT(SUSPI) | BIT(WAKEUPI));
+    quiet = configuration;
+  }
+  if (UDINT & BIT(WAKEUPI)) {
+    UDINT = (uint8_t)~BIT(WAKEUPI);
+    quiet = 0;
+  }
+  select_endpoint(0);
+  if (UEINTX & BIT(RXSTPI)) obey();
+}
+
+/* A report while the bus sleeps wakes up the host, when it has allowed that; it is told once the bus runs again. */
+uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
+  uint8_t nth;
+  if (!configuration) return 0;
+  if (quiet) {
+    if (may_wake) UDCON |= BIT(RMWKUP);
+    return 0;
+  }
+  for (nth = 0; report_kind_of(nth) != kind; nth++) {}
+  select_endpoint(ov_flash_byte(endpoint_at(nth) + 1));
+  if (!(UEINTX & BIT(TXINI)) || (UECONX & BIT(STALLRQ))) return 0;
+  while (length-- > 0) UEDATX = *bytes++;
+  UEINTX = (uint8_t)~(BIT(TXINI) | BIT(NAKINI) | BIT(RXOUTI));
+  UEINTX = (uint8_t)~BIT(FIFOCON);
+  silent_of[nth] = 0;
+  return 1;
+}
+
+void ov_usb_pass(uint8_t elapsed_ms) {
+  uint8_t bytes[OV_LONGEST_REPORT];
+  uint8_t nth;
+  for (nth = 0; nth < ov_board_byte(OV_BOARD_AT_ENDPOINTS); nth++) {
+    uint8_t kind = report_kind_of(nth);
+    if (idle_of[nth] == 0 || !configuration) continue;
+    silent_of[nth] = (uint16_t)(silent_of[nth] + elapsed_ms);
+    if (silent_of[nth] < 4u * idle_of[nth] || ov_report_sending(kind) != OV_SEND_STATE) continue;
+    ov_report_build(kind, bytes);
+    ov_hal_report(kind, bytes, ov_report_length(kind));
+  }
+}

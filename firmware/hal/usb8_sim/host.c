@@ -1,0 +1,283 @@
+/* A small USB host and the finished image on the simulated chip. It attaches, enumerates, then plays a script of contacts
+ * and asks for reports once a millisecond. Usage: host MCU FLASH WIRING < SCRIPT, or host MCU FLASH WIRING ask < REQUESTS.
+ * Script lines:  MS contact NUMBER 1|0    MS locks VALUE    MS reset    MS end
+ * Requests:      eight bytes of a setup packet in hexadecimal, then bytes to send; the answer is printed. */
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include <simavr/avr_usb.h>
+#include <simavr/sim_avr.h>
+#include <simavr/sim_io.h>
+
+#include "contract.h"
+#include "wiring.h"
+
+#define SCAN_MARK 0x3E       /* GPIOR0: a scan begins */
+#define BUS_EVENTS 0xE1      /* the chip's register of bus events */
+#define ENDPOINTS 5
+#define CYCLES_A_MS 16000
+#define PATIENCE 400000      /* cycles until an answer is given up */
+
+static avr_t *avr;
+static int attached, scans_marked, passed, scanning;
+static long now_ms;
+static unsigned long late, scans, sequence;
+static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
+static int kind_at[ENDPOINTS];
+static unsigned lowest_sp = 0xffff;
+
+static void on_scan(struct avr_t *a, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)p;
+  a->data[addr] = v;
+  scanning = v != 0;
+  if (!scanning) return;
+  passed = v;
+  scans_marked++;
+}
+/* Flags are cleared by writing 0; the simulator takes the register for plain memory. */
+static void on_bus_events(struct avr_t *a, avr_io_addr_t addr, uint8_t v, void *p) { (void)p; a->data[addr] &= v; }
+static void on_attach(struct avr_irq_t *irq, uint32_t value, void *p) { (void)irq; (void)p; attached = (int)value; }
+
+static void step(void) {
+  int state = avr_run(avr);
+  unsigned sp = avr->data[R_SPL] | (unsigned)(avr->data[R_SPH] << 8);
+  if (sp > 0x100 && sp < lowest_sp) lowest_sp = sp;
+  if (state == cpu_Done || state == cpu_Crashed) {
+    fprintf(stderr, "the simulated chip stopped\n");
+    exit(3);
+  }
+}
+
+static void run_cycles(avr_cycle_count_t cycles) {
+  avr_cycle_count_t end = avr->cycle + cycles;
+  while (avr->cycle < end) step();
+}
+
+static int usb(uint32_t what, int pipe, uint8_t *bytes, uint32_t *length) {
+  struct avr_io_usb packet = {(uint8_t)pipe, *length, bytes};
+  int answer = avr_ioctl(avr, what, &packet);
+  *length = packet.sz;
+  return answer;
+}
+
+/* Tries until the chip has something to say, or nothing more is to be hoped for. */
+static int patiently(uint32_t what, uint8_t *bytes, uint32_t *length) {
+  avr_cycle_count_t end = avr->cycle + PATIENCE;
+  uint32_t wanted = *length;
+  for (;;) {
+    int answer;
+    *length = wanted;
+    answer = usb(what, 0, bytes, length);
+    if (answer != AVR_IOCTL_USB_NAK || avr->cycle > end) return answer;
+    run_cycles(100);
+  }
+}
+
+/* One control transfer. @returns bytes received, or -1 for a stall, -2 for no answer */
+static int control(const uint8_t *setup, uint8_t *data) {
+  static uint8_t packet[64];
+  uint32_t length = 8, got = 0, asked = setup[6] | (uint32_t)(setup[7] << 8);
+  uint8_t copy[8];
+  int answer;
+  memcpy(copy, setup, 8);
+  while (scanning) step();
+  usb(AVR_IOCTL_USB_SETUP, 0, copy, &length);
+  run_cycles(400);
+  if (!(setup[0] & 0x80)) {
+    if (asked > 0) {
+      length = asked;
+      answer = patiently(AVR_IOCTL_USB_WRITE, data, &length);
+      if (answer == AVR_IOCTL_USB_STALL) return -1;
+      run_cycles(200);
+    }
+    length = sizeof packet;
+    answer = patiently(AVR_IOCTL_USB_READ, packet, &length);
+    run_cycles(100);
+    return answer == AVR_IOCTL_USB_STALL ? -1 : answer < 0 ? -2 : 0;
+  }
+  while (got < asked) {
+    length = sizeof packet;
+    answer = patiently(AVR_IOCTL_USB_READ, packet, &length);
+    if (answer < 0) return answer == AVR_IOCTL_USB_STALL ? -1 : -2;
+    memcpy(data + got, packet, length);
+    got += length;
+    run_cycles(500);
+    if (length < sizeof packet) break;
+  }
+  length = 0;
+  patiently(AVR_IOCTL_USB_WRITE, packet, &length);
+  run_cycles(500);
+  return (int)got;
+}
+
+static int request(int type, int what, int value, int index, int length, uint8_t *data) {
+  uint8_t setup[8] = {(uint8_t)type, (uint8_t)what, (uint8_t)value, (uint8_t)(value >> 8),
+                      (uint8_t)index, (uint8_t)(index >> 8), (uint8_t)length, (uint8_t)(length >> 8)};
+  return control(setup, data);
+}
+
+/* Which report comes on which endpoint: the keyboard's interface says that it boots. */
+static void learn_endpoints(const uint8_t *bytes, int length) {
+  int at, kind = -1;
+  for (at = 0; at + 1 < length && bytes[at] > 0; at += bytes[at]) {
+    if (bytes[at + 1] == 4) kind = bytes[at + 7] == 1 ? OV_REPORT_KEYBOARD : OV_REPORT_CONSUMER;
+    if (bytes[at + 1] == 5 && (bytes[at + 2] & 0x0F) < ENDPOINTS) kind_at[bytes[at + 2] & 0x0F] = kind;
+  }
+}
+
+static int attach(void) {
+  avr_cycle_count_t end = avr->cycle + (avr_cycle_count_t)CYCLES_A_MS * 50;
+  attached = 0;
+  avr_reset(avr);
+  avr->data[BUS_EVENTS] = 0;
+  while (!attached && avr->cycle < end) step();
+  return attached;
+}
+
+static int enumerate(void) {
+  static uint8_t data[1024];
+  int got, i;
+  for (i = 0; i < ENDPOINTS; i++) kind_at[i] = -1;
+  avr_ioctl(avr, AVR_IOCTL_USB_RESET, NULL);
+  run_cycles(CYCLES_A_MS * 3);
+  if (request(0x80, 6, 0x0100, 0, 64, data) != 18) return 0;
+  if (request(0x00, 5, 7, 0, 0, NULL) != 0) return 0;
+  if (request(0x80, 6, 0x0200, 0, 255, data) < 9) return 0;
+  got = request(0x80, 6, 0x0200, 0, data[2] | (data[3] << 8), data);
+  learn_endpoints(data, got);
+  return request(0x00, 9, 1, 0, 0, NULL) == 0;
+}
+
+/* What the endpoints hold from the scan that is over. */
+static void collect(void) {
+  int pipe;
+  for (pipe = 1; pipe < ENDPOINTS; pipe++) {
+    uint8_t bytes[64];
+    uint32_t length = sizeof bytes, i;
+    if (kind_at[pipe] < 0 || usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) < 0 || length == 0) continue;
+    printf("%ld %s ", now_ms, names[kind_at[pipe]]);
+    for (i = 0; i < length; i++) printf("%02x", bytes[i]);
+    putchar('\n');
+  }
+}
+
+static void tell_lamp(int lamp, int lit) { printf("%ld lamp %d %d\n", now_ms, lamp, lit); }
+
+/* Runs until a scan begins that is at least this millisecond's. */
+static void run_to(long ms) {
+  while (now_ms < ms) {
+    int before = scans_marked;
+    while (scans_marked == before) step();
+    if (now_ms >= 0) {
+      wiring_tell_lamps(tell_lamp);
+      collect();
+    }
+    if (passed > 1 && now_ms >= 0) {
+      late++;
+      fprintf(stderr, "late %lu %ld %d\n", sequence, now_ms + 1, passed - 1);
+    }
+    now_ms += now_ms < 0 ? 1 : passed;
+    scans++;
+  }
+}
+
+static int begin(void) {
+  if (!attach() || !enumerate()) return 0;
+  run_cycles(CYCLES_A_MS * 5);
+  collect();
+  now_ms = -1;
+  run_to(0);
+  return 1;
+}
+
+static int obey(const char *line) {
+  long ms;
+  char word[16];
+  int used, a = 0, b = 0;
+  if (sscanf(line, "%ld %15s%n", &ms, word, &used) != 2) return 0;
+  /* Lights are set between two scans. */
+  run_to(strcmp(word, "locks") == 0 ? ms - 1 : ms);
+  sscanf(line + used, "%d %d", &a, &b);
+  if (strcmp(word, "contact") == 0) wiring_set_contact(a, b);
+  else if (strcmp(word, "locks") == 0) {
+    uint8_t value = (uint8_t)a;
+    request(0x21, 9, 0x0200, 0, 1, &value);
+  } else if (strcmp(word, "end") == 0) {
+    puts("end");
+    sequence++;
+    wiring_start_afresh();
+    return begin();
+  } else return 0;
+  return 1;
+}
+
+static int answer_requests(void) {
+  static uint8_t data[1024];
+  unsigned bytes[64];
+  char line[512];
+  while (fgets(line, sizeof line, stdin)) {
+    uint8_t setup[8];
+    const char *at = line;
+    int n = 0, used, got, i;
+    if (strncmp(line, "reset", 5) == 0) {
+      puts(enumerate() ? "enumerated" : "silent");
+      continue;
+    }
+    while (n < 64 && sscanf(at, "%2x%n", &bytes[n], &used) == 1) at += used, n++;
+    for (i = 0; i < 8; i++) setup[i] = (uint8_t)bytes[i];
+    for (i = 8; i < n; i++) data[i - 8] = (uint8_t)bytes[i];
+    got = control(setup, data);
+    if (got < 0) puts(got == -1 ? "stall" : "silent");
+    for (i = 0; i < got; i++) printf("%02x", data[i]);
+    if (got >= 0) putchar('\n');
+  }
+  return 0;
+}
+
+static int load(const char *path) {
+  static unsigned char image[0x8000];
+  FILE *file = fopen(path, "rb");
+  if (!file || fread(image, 1, sizeof image, file) != sizeof image) return 0;
+  fclose(file);
+  avr_loadcode(avr, image, sizeof image, 0);
+  avr->codeend = avr->flashend;
+  return 1;
+}
+
+int main(int argc, char **argv) {
+  char line[96];
+  if (argc < 4 || !(avr = avr_make_mcu_by_name(argv[1]))) {
+    fprintf(stderr, "usage: host MCU FLASH WIRING [ask]\n");
+    return 2;
+  }
+  avr_init(avr);
+  avr->frequency = 16000000;
+  avr->log = 1;
+  if (!load(argv[2]) || !wiring_read(argv[3], avr)) {
+    fprintf(stderr, "no image of 32 KiB, or no wiring\n");
+    return 2;
+  }
+  avr_register_io_write(avr, SCAN_MARK, on_scan, NULL);
+  avr->io[AVR_DATA_TO_IO(BUS_EVENTS)].w.c = on_bus_events;
+  avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_USB_GETIRQ(), USB_IRQ_ATTACH), on_attach, NULL);
+  if (argc > 4) {
+    if (!attach() || !enumerate()) {
+      puts("does not attach");
+      return 0;
+    }
+    return answer_requests();
+  }
+  if (!begin()) {
+    puts("does not attach");
+    return 0;
+  }
+  while (fgets(line, sizeof line, stdin)) {
+    if (line[0] != '\n' && !obey(line)) {
+      fprintf(stderr, "cannot follow: %s", line);
+      return 1;
+    }
+  }
+  fprintf(stderr, "scans %lu late %lu stack %u\n", scans, late, avr->ramend - lowest_sp);
+  return 0;
+}

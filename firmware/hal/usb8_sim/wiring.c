@@ -1,0 +1,228 @@
+#include "wiring.h"
+
+#include <stdio.h>
+#include <stdlib.h>
+#include <string.h>
+
+#include <simavr/sim_io.h>
+
+#define MOST_NETS 512
+#define MOST_CONTACTS 1024
+#define MOST_PARTS 32
+#define MOST_LINES 256
+#define MOST_LAMPS 256
+#define FIRST_PORT 0x23 /* the input register of port B; direction and level follow, then the next port */
+#define PORTS 5
+
+struct pin { int net, port, bit; };
+struct conductor { int from, to, diode, closed; };
+struct chain { int clock, latch, data, enable, lines, net[MOST_LINES]; unsigned char bits[MOST_LINES], shown[MOST_LINES]; int was_clock, was_latch; };
+struct multiplexer { int select[4], data, lines, net[16]; };
+struct lamp { int kind, a, b, told; }; /* 'p' pin net high; 'r' chain a, bit b low; 'x' net a high and net b low */
+
+static avr_t *chip;
+static struct pin pins[64];
+static struct conductor conductors[MOST_CONTACTS];
+static struct chain inputs[MOST_PARTS], outputs[MOST_PARTS];
+static struct multiplexer multiplexers[MOST_PARTS];
+static struct lamp lamps[MOST_LAMPS];
+static int pin_count, conductor_count, input_count, output_count, multiplexer_count, lamp_count;
+static int ground, held[MOST_NETS];
+static unsigned char low[MOST_NETS];
+static int solved;
+
+static uint8_t ports_at(int port, int which) { return chip->data[FIRST_PORT + 3 * port + which]; }
+static int is_output(const struct pin *pin) { return (ports_at(pin->port, 1) >> pin->bit) & 1; }
+static int is_set(const struct pin *pin) { return (ports_at(pin->port, 2) >> pin->bit) & 1; }
+
+static const struct pin *pin_of(int net) {
+  int i;
+  for (i = 0; i < pin_count; i++) if (pins[i].net == net) return &pins[i];
+  return NULL;
+}
+
+/* What the chip drives a net to: high only when it is an output that is set. */
+static int driven_high(int net) {
+  const struct pin *pin = pin_of(net);
+  return pin && is_output(pin) && is_set(pin);
+}
+
+/* Every net that closed contacts and diodes join to ground or to a pin that is driven low. */
+static void solve(void) {
+  int i, again = 1;
+  if (solved) return;
+  memset(low, 0, sizeof low);
+  low[ground] = 1;
+  for (i = 0; i < pin_count; i++) if (is_output(&pins[i]) && !is_set(&pins[i])) low[pins[i].net] = 1;
+  while (again) {
+    again = 0;
+    for (i = 0; i < conductor_count; i++) {
+      const struct conductor *c = &conductors[i];
+      if (!c->closed || held[c->from]) continue;
+      if (low[c->to] && !low[c->from]) low[c->from] = 1, again = 1;
+      if (!c->diode && low[c->from] && !low[c->to]) low[c->to] = 1, again = 1;
+    }
+  }
+  solved = 1;
+}
+
+static int contact_closed_on(int net) {
+  int i;
+  for (i = 0; i < conductor_count; i++) if (conductors[i].from == net && conductors[i].closed) return 1;
+  return 0;
+}
+
+/* The level of a net that the chip listens to. */
+static int level_of(int net) {
+  int i, bit, channel;
+  for (i = 0; i < input_count; i++) {
+    const struct chain *c = &inputs[i];
+    if (c->data == net) return c->bits[0];
+  }
+  for (i = 0; i < multiplexer_count; i++) {
+    const struct multiplexer *m = &multiplexers[i];
+    if (m->data != net) continue;
+    for (channel = bit = 0; bit < 4; bit++) if (m->select[bit] >= 0 && driven_high(m->select[bit])) channel |= 1 << bit;
+    return channel >= m->lines || m->net[channel] < 0 || !low[m->net[channel]];
+  }
+  if (held[net]) return contact_closed_on(net);
+  return !low[net];
+}
+
+static uint8_t read_port(struct avr_t *avr, avr_io_addr_t addr, void *param) {
+  int port = (addr - FIRST_PORT) / 3, i;
+  uint8_t value = (uint8_t)(avr->data[addr + 2] & (avr->data[addr + 1] | 0xFF));
+  (void)param;
+  solve();
+  for (i = 0; i < pin_count; i++) {
+    const struct pin *pin = &pins[i];
+    int high;
+    if (pin->port != port) continue;
+    high = is_output(pin) ? is_set(pin) : level_of(pin->net);
+    value = (uint8_t)(high ? value | (1 << pin->bit) : value & ~(1 << pin->bit));
+  }
+  return value;
+}
+
+/* 74HC165: loads while the latch is low; a rising clock brings the next bit, the last input of the first register first. */
+static void move_inputs(struct chain *c) {
+  int latch = driven_high(c->latch), clock = driven_high(c->clock), i;
+  if (!latch) {
+    solve();
+    for (i = 0; i < c->lines; i++) {
+      int from = (i & ~7) | (7 - (i & 7));
+      c->bits[i] = (unsigned char)(c->net[from] < 0 ? 0 : !low[c->net[from]]);
+    }
+  } else if (clock && !c->was_clock) {
+    memmove(c->bits, c->bits + 1, (size_t)(c->lines - 1));
+    c->bits[c->lines - 1] = 0;
+  }
+  c->was_clock = clock;
+}
+
+/* 74HC595: a rising clock shifts towards the end of the chain, a rising latch shows. */
+static void move_outputs(struct chain *c) {
+  int latch = driven_high(c->latch), clock = driven_high(c->clock);
+  if (clock && !c->was_clock) {
+    memmove(c->bits + 1, c->bits, (size_t)(c->lines - 1));
+    c->bits[0] = (unsigned char)driven_high(c->data);
+  }
+  if (latch && !c->was_latch) memcpy(c->shown, c->bits, (size_t)c->lines);
+  c->was_clock = clock;
+  c->was_latch = latch;
+}
+
+static void write_port(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, void *param) {
+  int i;
+  (void)param;
+  avr->data[addr] = value;
+  solved = 0;
+  for (i = 0; i < input_count; i++) move_inputs(&inputs[i]);
+  for (i = 0; i < output_count; i++) move_outputs(&outputs[i]);
+}
+
+static void join_ports(void) {
+  int port, which;
+  for (port = 0; port < PORTS; port++) {
+    avr_io_addr_t at = (avr_io_addr_t)(FIRST_PORT + 3 * port);
+    chip->io[AVR_DATA_TO_IO(at)].r.c = read_port;
+    for (which = 1; which <= 2; which++) {
+      chip->io[AVR_DATA_TO_IO(at + which)].w.c = write_port;
+      chip->io[AVR_DATA_TO_IO(at + which)].r.c = NULL;
+    }
+  }
+}
+
+static int read_numbers(const char *text, int *to, int most) {
+  int n = 0, used;
+  while (n < most && sscanf(text, "%d%n", &to[n], &used) == 1) {
+    text += used;
+    n++;
+  }
+  return n;
+}
+
+static int add_part(const char *word, const int *n, int count) {
+  if (strcmp(word, "ground") == 0) ground = n[0];
+  else if (strcmp(word, "held") == 0) held[n[0]] = 1;
+  else if (strcmp(word, "pin") == 0) pins[pin_count++] = (struct pin){n[0], (n[1] - FIRST_PORT) / 3, n[2]};
+  else if (strcmp(word, "contact") == 0) conductors[conductor_count++] = (struct conductor){n[0], n[1], n[2], 0};
+  else if (strcmp(word, "in-register") == 0 || strcmp(word, "out-register") == 0) {
+    struct chain *c = word[0] == 'i' ? &inputs[input_count++] : &outputs[output_count++];
+    c->clock = n[0], c->latch = n[1], c->data = n[2], c->enable = n[3], c->lines = count - 4;
+    memcpy(c->net, n + 4, sizeof(int) * (size_t)(count - 4));
+    memset(c->shown, 1, sizeof c->shown);
+  } else if (strcmp(word, "multiplexer") == 0) {
+    struct multiplexer *m = &multiplexers[multiplexer_count++];
+    memcpy(m->select, n, sizeof m->select);
+    m->data = n[4], m->lines = count - 5;
+    memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
+  } else if (strcmp(word, "lamp") == 0) lamps[lamp_count++] = (struct lamp){n[0], n[1], n[2], 0};
+  else return 0;
+  return 1;
+}
+
+int wiring_read(const char *path, avr_t *avr) {
+  static char line[8192];
+  static int numbers[MOST_LINES + 8];
+  char word[16];
+  int used;
+  FILE *file = fopen(path, "r");
+  chip = avr;
+  if (!file) return 0;
+  while (fgets(line, sizeof line, file)) {
+    if (sscanf(line, "%15s%n", word, &used) != 1) continue;
+    if (!add_part(word, numbers, read_numbers(line + used, numbers, MOST_LINES + 8))) return 0;
+  }
+  fclose(file);
+  join_ports();
+  return 1;
+}
+
+void wiring_set_contact(int contact, int closed) {
+  if (contact < conductor_count) conductors[contact].closed = closed;
+  solved = 0;
+}
+
+static int is_lit(const struct lamp *lamp) {
+  if (lamp->kind == 'p') return driven_high(lamp->a);
+  if (lamp->kind == 'r') return !outputs[lamp->a].shown[lamp->b] && !(outputs[lamp->a].enable >= 0 && driven_high(outputs[lamp->a].enable));
+  solve();
+  return driven_high(lamp->a) && low[lamp->b];
+}
+
+void wiring_tell_lamps(void (*tell)(int lamp, int lit)) {
+  int i;
+  for (i = 0; i < lamp_count; i++) {
+    int lit = is_lit(&lamps[i]);
+    if (lit != lamps[i].told) tell(i, lit);
+    lamps[i].told = lit;
+  }
+}
+
+void wiring_start_afresh(void) {
+  int i;
+  for (i = 0; i < conductor_count; i++) conductors[i].closed = 0;
+  for (i = 0; i < lamp_count; i++) lamps[i].told = 0;
+  solved = 0;
+}

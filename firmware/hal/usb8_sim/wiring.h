@@ -1,0 +1,14 @@
+/* The parts around the simulated chip: contacts, diodes, registers, multiplexers and lamps, wired to its pins. */
+#ifndef OV_WIRING_H
+#define OV_WIRING_H
+
+#include <simavr/sim_avr.h>
+
+/* Reads the wiring, one part a line (tests/firmware/chipWiring.ts writes it), and joins it to the chip's ports. */
+int wiring_read(const char *path, avr_t *avr);
+void wiring_set_contact(int contact, int closed);
+/* Tells each lamp that shows something else than before. */
+void wiring_tell_lamps(void (*tell)(int lamp, int lit));
+void wiring_start_afresh(void);
+
+#endif

@@ -1,0 +1,57 @@
+/**
+ * The 8-bit USB chip of the catalogue's two 16 MHz classes (32 KiB flash, 2.5 KiB RAM): its ports by pin name, as the
+ * common small module and the bare chip lead them out (from memory; held against the simulated chip by
+ * tests/firmware/chipPins.test.ts).
+ */
+
+export interface ChipPin {
+  /** B to F. */
+  port: string;
+  bit: number;
+}
+
+const at = (place: string): ChipPin => ({ port: place[0], bit: Number(place[1]) });
+const named = (places: Record<string, string>): Record<string, ChipPin> =>
+  Object.fromEntries(Object.entries(places).map(([name, place]) => [name, at(place)]));
+
+const small18 = named({
+  P0: "D2",
+  P1: "D3",
+  P2: "D1",
+  P3: "D0",
+  P4: "D4",
+  P5: "C6",
+  P6: "D7",
+  P7: "E6",
+  P8: "B4",
+  P9: "B5",
+  P10: "B6",
+  P14: "B3",
+  P15: "B1",
+  P16: "B2",
+  P18: "F7",
+  P19: "F6",
+  P20: "F5",
+  P21: "F4",
+});
+
+/** By controller class: the pins of the chip behind its pads. */
+const chipPins: Record<string, Record<string, ChipPin>> = { "small-5v-18": small18 };
+
+/** The chip's pin behind a pad, or null where the class has another chip. */
+export const chipPinOf = (profileId: string, pad: string): ChipPin | null =>
+  (Object.hasOwn(chipPins, profileId) && Object.hasOwn(chipPins[profileId], pad) && chipPins[profileId][pad]) || null;
+
+export const hasUsb8Chip = (profileId: string): boolean => Object.hasOwn(chipPins, profileId);
+
+/** Address of a port's input register in data space; its direction lies one above, its level two. */
+const inputAddress = (port: string) => 0x23 + 3 * (port.charCodeAt(0) - "B".charCodeAt(0));
+
+/** A pin as the board block names it: the address of its port's input register, and its mask. */
+export const pinBytes = ({ port, bit }: ChipPin): [address: number, mask: number] => [inputAddress(port), 1 << bit];
+
+/** Which of the five ports an address belongs to, 0 for B. */
+export const portNumber = ({ port }: ChipPin): number => port.charCodeAt(0) - "B".charCodeAt(0);
+
+/** RAM of the chip, and what of it the image's own variables and stack take (held by tests/firmware/usbChip.test.ts). */
+export const RAM_BYTES = 2560;

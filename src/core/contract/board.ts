@@ -1,0 +1,92 @@
+/**
+ * The board block: how a finished image finds its pins, added parts, endpoints and descriptors. Like the tables it is
+ * written by the design program and read by the firmware; firmware/src/contract.h has the same names.
+ */
+
+/** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
+export const BOARD_VERSION = 1;
+
+/** "OB": the first two bytes of a board block. */
+export const BOARD_MARK = [0x4f, 0x42] as const;
+
+/** Where things stand in the flash of an image for the 8-bit USB class, in bytes; above them stands the loader. */
+export const FLASH_MAP = { CODE: 0, BOARD: 0x5000, TABLES: 0x5800, LOADER: 0x7000 } as const;
+
+/** The header of the block, field by field: its name and its bytes. Multi-byte values are little endian. */
+const HEADER = [
+  ["MARK", 2],
+  ["VERSION", 1],
+  /** Bytes of RAM beside the ports: what was read of registers and multiplexers, and what lamps show. */
+  ["REMOTE_BYTES", 1],
+  /** Of the whole block, the two bytes of its CRC at the end included. */
+  ["LENGTH", 2],
+  /** CRC of the tables that it belongs to. */
+  ["TABLES_CRC", 2],
+  ["STROBES", 1],
+  ["BANKS", 1],
+  ["LAMPS", 1],
+  /** Lamps between line pairs, and the first of their remote bytes: one each, 1 when lit. */
+  ["PAIRS", 1],
+  ["PAIRS_FIRST", 1],
+  ["ENDPOINTS", 1],
+  ["DESCRIPTORS", 1],
+  ["START_TABLE", 2],
+  ["STROBE_TABLE", 2],
+  ["BANK_TABLE", 2],
+  ["LAMP_TABLE", 2],
+  ["PART_TABLE", 2],
+  ["ENDPOINT_TABLE", 2],
+  ["DESCRIPTOR_TABLE", 2],
+] as const;
+export type BoardField = (typeof HEADER)[number][0];
+
+export const BOARD_AT = Object.fromEntries(
+  HEADER.map(([name], nth) => [name, HEADER.slice(0, nth).reduce((sum, [, bytes]) => sum + bytes, 0)]),
+) as Record<BoardField, number>;
+export const BOARD_HEADER_BYTES = HEADER.reduce((sum, [, bytes]) => sum + bytes, 0);
+
+/** A pin is two bytes: the address of its port's input register, and its mask. */
+export const BOARD_ENTRY_BYTES = {
+  /** Pin, START_MODE; the list ends with address 0. */
+  START: 3,
+  /** Pin, STROBE_FLAG. */
+  STROBE: 3,
+  /** How many of its lines are used, then for each of 16 lines where its level is found (LEVEL_AT) and its mask. */
+  BANK: 33,
+  /** LAMP_ON, and two pins, or a byte and a mask. */
+  LAMP: 5,
+  /** Report kind, endpoint, its two configuration bytes, interface. */
+  ENDPOINT: 5,
+  /** Type, index, interface (NONE: any), length, place in the block. */
+  DESCRIPTOR: 7,
+} as const;
+
+/** What a pin is set to at the start. */
+export const START_MODE = { FLOAT: 0, PULL_UP: 1, LOW: 2, HIGH: 3 } as const;
+
+export const STROBE_FLAG = {
+  /** Let go it is read as a sense line and wants its pull-up: a two-way matrix. */
+  PULL_UP: 1,
+} as const;
+
+/** Where a line's level is found: the five ports first, then a byte that is always high, then what is read remotely. */
+export const LEVEL_AT = {
+  PORTS: 5,
+  ALWAYS_HIGH: 5,
+  REMOTE: 6,
+  /** Added to it: the line is pulled up when it is pressed. */
+  INVERTED: 0x80,
+} as const;
+
+/** What switches a lamp: a pin that is high, a bit of a remote byte that is low, or one pin high and another low. */
+export const LAMP_ON = { NOTHING: 0, PIN_HIGH: 1, REMOTE_LOW: 2, PAIR: 3 } as const;
+
+/**
+ * Added parts, one after another; the list ends with END. IN_REGISTERS: clock, latch, data, bytes, first remote byte.
+ * OUT_REGISTERS: the same, shifted out whenever one of its lamps changes. MULTIPLEXERS: select lines and their pins,
+ * multiplexers and for each the data pin and the first of its two remote bytes.
+ */
+export const BOARD_PART = { END: 0, IN_REGISTERS: 1, OUT_REGISTERS: 2, MULTIPLEXERS: 3 } as const;
+
+export const BOARD_BYTES_MOST = FLASH_MAP.TABLES - FLASH_MAP.BOARD;
+export const TABLE_BYTES_MOST = FLASH_MAP.LOADER - FLASH_MAP.TABLES;

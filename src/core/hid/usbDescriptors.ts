@@ -1,0 +1,99 @@
+import { REPORTS } from "../contract/contract";
+import { bytesOf } from "./descriptorWriter";
+import { type InterfaceKind, hidInterfaces } from "./interfaces";
+
+/** Who a device says it is. */
+export interface UsbIdentity {
+  vendorId: number;
+  productId: number;
+  maker: string;
+  product: string;
+}
+
+const word = (value: number) => [value & 0xff, value >> 8];
+
+/** Types of descriptors (USB 2.0, table 9-5; HID 1.11, section 7.1). */
+export const DESCRIPTOR = {
+  DEVICE: 1,
+  CONFIGURATION: 2,
+  STRING: 3,
+  INTERFACE: 4,
+  ENDPOINT: 5,
+  HID: 0x21,
+  REPORT: 0x22,
+} as const;
+
+/** Largest packet of the control endpoint in bytes. */
+export const CONTROL_BYTES = 64;
+const BUS_POWERED = 0x80;
+const REMOTE_WAKE = 0x20;
+const MA_UNITS = 2;
+const CURRENT_MA = 100;
+const HID_CLASS = 3;
+const BOOT_SUBCLASS = 1;
+const BOOT_KEYBOARD = 1;
+const HID_VERSION = 0x0111;
+const USB_VERSION = 0x0200;
+const DEVICE_VERSION = 0x0100;
+const INTERRUPT = 3;
+const IN = 0x80;
+
+/** USB 2.0, table 9-8. Texts 1 and 2 are maker and product. */
+export const deviceDescriptor = ({ vendorId, productId }: UsbIdentity): number[] => [
+  18,
+  DESCRIPTOR.DEVICE,
+  ...word(USB_VERSION),
+  0,
+  0,
+  0,
+  CONTROL_BYTES,
+  ...word(vendorId),
+  ...word(productId),
+  ...word(DEVICE_VERSION),
+  1,
+  2,
+  0,
+  1,
+];
+
+/** HID 1.11, section 6.2.1: one report descriptor, no country. */
+export const hidDescriptor = (kind: InterfaceKind): number[] => [
+  9,
+  DESCRIPTOR.HID,
+  ...word(HID_VERSION),
+  0,
+  1,
+  DESCRIPTOR.REPORT,
+  ...word(reportDescriptor(kind).length),
+];
+
+export const reportDescriptor = (kind: InterfaceKind): number[] => [...bytesOf(hidInterfaces[kind].descriptor())];
+
+/** Bytes of an endpoint's packet: the report in whole. */
+export const packetBytes = (kind: InterfaceKind): number => Math.max(8, REPORTS[kind].bytes);
+
+function interfaceBytes(kind: InterfaceKind, number: number, pollMs: number): number[] {
+  const boots = kind === "keyboard" ? [BOOT_SUBCLASS, BOOT_KEYBOARD] : [0, 0];
+  return [
+    ...[9, DESCRIPTOR.INTERFACE, number, 0, 1, HID_CLASS, ...boots, 0],
+    ...hidDescriptor(kind),
+    ...[7, DESCRIPTOR.ENDPOINT, IN | (number + 1), INTERRUPT, ...word(packetBytes(kind)), pollMs],
+  ];
+}
+
+/** USB 2.0, table 9-10, with the interfaces' own descriptors behind it; interface n has endpoint n + 1. */
+export function configurationDescriptor(kinds: InterfaceKind[], pollMs = 1): number[] {
+  const body = kinds.flatMap((kind, number) => interfaceBytes(kind, number, pollMs));
+  const attributes = BUS_POWERED | REMOTE_WAKE;
+  const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), kinds.length, 1, 0, attributes];
+  return [...head, CURRENT_MA / MA_UNITS, ...body];
+}
+
+const ENGLISH_US = 0x0409;
+export const languageDescriptor: number[] = [4, DESCRIPTOR.STRING, ...word(ENGLISH_US)];
+
+/** USB 2.0, section 9.6.7: UTF-16, at most 126 units. */
+export function stringDescriptor(text: string): number[] {
+  const units = Array.from({ length: Math.min(text.length, 126) }, (_, nth) => text.charCodeAt(nth));
+  return [2 + 2 * units.length, DESCRIPTOR.STRING, ...units.flatMap(word)];
+}

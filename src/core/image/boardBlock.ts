@@ -1,0 +1,197 @@
+import {
+  BOARD_AT,
+  BOARD_ENTRY_BYTES,
+  BOARD_HEADER_BYTES,
+  BOARD_MARK,
+  BOARD_PART,
+  BOARD_VERSION,
+  type BoardField,
+  LAMP_ON,
+  START_MODE,
+  STROBE_FLAG,
+} from "../contract/board";
+import { BANK_LINES, NONE, REPORTS } from "../contract/contract";
+import { crc16 } from "../contract/crc16";
+import type { Design } from "../document/schema";
+import { type Result, bad, good } from "../document/problem";
+import { bankCount, type ScanTable } from "../firmware/scanTable";
+import {
+  DESCRIPTOR,
+  configurationDescriptor,
+  deviceDescriptor,
+  hidDescriptor,
+  languageDescriptor,
+  packetBytes,
+  reportDescriptor,
+  stringDescriptor,
+} from "../hid/usbDescriptors";
+import { ALWAYS_HIGH, BoardLines, chipsOf } from "./boardLines";
+import { identityOf } from "./identity";
+
+const word = (value: number) => [value & 0xff, (value >> 8) & 0xff];
+
+/** Endpoint type and direction, and its size in one bank, as the chip's two configuration registers want them. */
+const INTERRUPT_IN = 0xc1;
+const configurationOf = (bytes: number) => [INTERRUPT_IN, (Math.log2(bytes / 8) << 4) | 0x02];
+
+function strobeBytes(scan: ScanTable, lines: BoardLines): number[] {
+  const sensed = new Set(scan.senseLines);
+  return scan.strobeLines.flatMap((net) => [
+    ...lines.pin(net, sensed.has(net) ? START_MODE.PULL_UP : START_MODE.FLOAT),
+    sensed.has(net) ? STROBE_FLAG.PULL_UP : 0,
+  ]);
+}
+
+function bankBytes(scan: ScanTable, lines: BoardLines): number[] {
+  return Array.from({ length: bankCount(scan) }, (_, bank) => {
+    const own = scan.senseLines.slice(bank * BANK_LINES, (bank + 1) * BANK_LINES).map((net) => lines.level(net));
+    const all = Array.from({ length: BANK_LINES }, (_, nth) => own[nth] ?? ALWAYS_HIGH);
+    return [own.length, ...all.flatMap(({ at, mask }) => [at, mask])];
+  }).flat();
+}
+
+function lampBytes(scan: ScanTable, lines: BoardLines): { bytes: number[]; pairs: number } {
+  let pairs = 0;
+  const bytes = scan.lampLines.flatMap((net) => {
+    const access = scan.access[net];
+    if (!access) return [LAMP_ON.PIN_HIGH, ...lines.pin(net, START_MODE.LOW), 0, 0];
+    if (access.by === "out-register") {
+      const chain = lines.outRegisters.find((set) => set.lines.includes(access))!;
+      return [LAMP_ON.REMOTE_LOW, chain.firstByte + Math.floor(access.bit / 8), 1 << (access.bit % 8), 0, 0];
+    }
+    if (access.by === "pair") {
+      pairs++;
+      return [LAMP_ON.PAIR, ...lines.pin(access.high, START_MODE.FLOAT), ...lines.pin(access.low, START_MODE.FLOAT)];
+    }
+    return [LAMP_ON.NOTHING, 0, 0, 0, 0];
+  });
+  return { bytes, pairs };
+}
+
+function partBytes(lines: BoardLines): number[] {
+  const inputs = lines.inRegisters.flatMap(({ lines: [{ clock, latch, data }], bytes, firstByte }) => [
+    BOARD_PART.IN_REGISTERS,
+    ...lines.pin(clock, START_MODE.LOW),
+    ...lines.pin(latch, START_MODE.HIGH),
+    ...lines.pin(data, START_MODE.FLOAT),
+    bytes,
+    firstByte,
+  ]);
+  const outputs = lines.outRegisters.flatMap(({ lines: [{ clock, latch, data, enable }], bytes, firstByte }) => [
+    BOARD_PART.OUT_REGISTERS,
+    ...lines.pin(clock, START_MODE.LOW),
+    ...lines.pin(latch, START_MODE.LOW),
+    ...lines.pin(data, START_MODE.LOW),
+    ...(enable === null ? [0, 0] : lines.pin(enable, START_MODE.HIGH)),
+    bytes,
+    firstByte,
+  ]);
+  return [...inputs, ...outputs, ...multiplexerBytes(lines), BOARD_PART.END];
+}
+
+const multiplexerBytes = (lines: BoardLines): number[] =>
+  lines.multiplexers.flatMap(({ lines: channels, firstByte }) => {
+    const { select } = channels[0];
+    const chips = chipsOf(channels);
+    const dataOf = (chip: number) => channels.find((line) => line.chip === chip)!.data;
+    return [
+      BOARD_PART.MULTIPLEXERS,
+      select.length,
+      ...select.flatMap((net) => lines.pin(net, START_MODE.LOW)),
+      chips.length,
+      firstByte,
+      ...chips.flatMap((chip) => lines.pin(dataOf(chip), START_MODE.PULL_UP)),
+    ];
+  });
+
+interface Described {
+  type: number;
+  index: number;
+  forInterface: number;
+  bytes: number[];
+}
+
+function described(design: Design): Described[] {
+  const kinds = design.reportSet.interfaces;
+  const identity = identityOf(design);
+  const any = NONE;
+  const texts = [languageDescriptor, stringDescriptor(identity.maker), stringDescriptor(identity.product)];
+  return [
+    { type: DESCRIPTOR.DEVICE, index: 0, forInterface: any, bytes: deviceDescriptor(identity) },
+    { type: DESCRIPTOR.CONFIGURATION, index: 0, forInterface: any, bytes: configurationDescriptor(kinds) },
+    ...texts.map((bytes, index) => ({ type: DESCRIPTOR.STRING, index, forInterface: any, bytes })),
+    ...kinds.flatMap((kind, forInterface) => [
+      { type: DESCRIPTOR.REPORT, index: 0, forInterface, bytes: reportDescriptor(kind) },
+      { type: DESCRIPTOR.HID, index: 0, forInterface, bytes: hidDescriptor(kind) },
+    ]),
+  ];
+}
+
+function endpointBytes({ reportSet }: Design): number[] {
+  return reportSet.interfaces.flatMap((kind, number) => [
+    REPORTS[kind].number,
+    number + 1,
+    ...configurationOf(packetBytes(kind)),
+    number,
+  ]);
+}
+
+/** The descriptors' directory, whose places count from the block's start, and the descriptors behind it. */
+function descriptorBytes(all: Described[], directoryAt: number): number[] {
+  let place = directoryAt + BOARD_ENTRY_BYTES.DESCRIPTOR * all.length;
+  const directory = all.flatMap(({ type, index, forInterface, bytes }) => {
+    place += bytes.length;
+    return [type, index, forInterface, ...word(bytes.length), ...word(place - bytes.length)];
+  });
+  return [...directory, ...all.flatMap(({ bytes }) => bytes)];
+}
+
+const CRC_BYTES = 2;
+
+/**
+ * The board block of a design: its pins, added parts, endpoints and descriptors.
+ * @param tables the device's tables, whose CRC it carries
+ * @returns the bytes, or what the finished image cannot drive or is missing
+ */
+export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array): Result<Uint8Array> {
+  const lines = new BoardLines(design, scan);
+  const strobes = strobeBytes(scan, lines);
+  const banks = bankBytes(scan, lines);
+  const lamps = lampBytes(scan, lines);
+  const parts = partBytes(lines);
+  const pairsFirst = lines.takeBytes(lamps.pairs);
+  if (lines.problems.length > 0) return bad(...lines.problems);
+  const start = [...lines.start.values()].flatMap(({ pin, mode }) => [...pin, mode]);
+  const all = described(design);
+  const sections: [BoardField, number[]][] = [
+    ["START_TABLE", [...start, 0]],
+    ["STROBE_TABLE", strobes],
+    ["BANK_TABLE", banks],
+    ["LAMP_TABLE", lamps.bytes],
+    ["PART_TABLE", parts],
+    ["ENDPOINT_TABLE", endpointBytes(design)],
+  ];
+  const header = new Array<number>(BOARD_HEADER_BYTES).fill(0);
+  const put = (field: BoardField, ...values: number[]) => header.splice(BOARD_AT[field], values.length, ...values);
+  let place = BOARD_HEADER_BYTES;
+  for (const [field, bytes] of sections) {
+    put(field, ...word(place));
+    place += bytes.length;
+  }
+  put("DESCRIPTOR_TABLE", ...word(place));
+  const descriptors = descriptorBytes(all, place);
+  put("MARK", ...BOARD_MARK);
+  put("VERSION", BOARD_VERSION);
+  put("REMOTE_BYTES", lines.remoteBytes);
+  put("LENGTH", ...word(place + descriptors.length + CRC_BYTES));
+  put("TABLES_CRC", ...tables.slice(-CRC_BYTES));
+  put("STROBES", scan.strobeLines.length);
+  put("BANKS", bankCount(scan));
+  put("LAMPS", scan.lampLines.length);
+  put("PAIRS", lamps.pairs);
+  put("PAIRS_FIRST", pairsFirst);
+  put("ENDPOINTS", design.reportSet.interfaces.length);
+  put("DESCRIPTORS", all.length);
+  const bytes = [...header, ...sections.flatMap(([, section]) => section), ...descriptors];
+  return good(Uint8Array.from([...bytes, ...word(crc16(bytes))]));
+}

@@ -1,0 +1,89 @@
+import { describe, expect, it } from "vitest";
+import { demoDesigns } from "../../../demo";
+import { finishedPad, keyBlock } from "../../../tests/support/designs";
+import { BOARD_AT, BOARD_BYTES_MOST, FLASH_MAP, TABLE_BYTES_MOST } from "../contract/board";
+import { crc16 } from "../contract/crc16";
+import { derive } from "../derived/derive";
+import { addLayer, bind } from "../edits/keymap";
+import { adoptPinPlan, chooseController, clearPins } from "../edits/pins";
+import { wireAs } from "../edits/wiring";
+import type { Design } from "../document/schema";
+import { planPins } from "../pins/planPins";
+import { scanTableOf } from "../firmware/scanTable";
+import { tableBytes } from "../firmware/tables";
+import { flashImage } from "./flashImage";
+import { usb8Code } from "./usb8Code";
+
+const planned = (design: Design) => adoptPinPlan(design, planPins(design));
+const onSmall = (design: Design) => planned(chooseController(design, "small-5v-18"));
+const partsOf = (design: Design) => {
+  const image = flashImage(design, usb8Code());
+  if (!image.ok) throw new Error(JSON.stringify(image.problems));
+  return image.value;
+};
+const refusal = (design: Design) => {
+  const image = flashImage(design, usb8Code());
+  return image.ok ? "" : image.problems.map(({ message }) => message).join("; ");
+};
+const allKeys = (design: Design) => [...derive(design).elements.keys()];
+
+describe("a finished image", () => {
+  it.each(demoDesigns.map(onSmall))("of $name has its parts at their places, whole and within their room", (design) => {
+    const { parts, sizes } = partsOf(design);
+    const [code, board, tables] = parts;
+    expect(parts.map(({ at }) => at)).toEqual([FLASH_MAP.CODE, FLASH_MAP.BOARD, FLASH_MAP.TABLES]);
+    expect(code.bytes.length).toBeLessThan(FLASH_MAP.BOARD);
+    expect(board.bytes.length).toBeLessThanOrEqual(BOARD_BYTES_MOST);
+    expect(tables.bytes.length).toBeLessThanOrEqual(TABLE_BYTES_MOST);
+    expect(sizes.arena).toBeLessThanOrEqual(sizes.arenaMost);
+    for (const { bytes } of [board, tables]) {
+      const all = Array.from(bytes);
+      expect(crc16(all.slice(0, -2))).toBe(all.at(-2)! | (all.at(-1)! << 8));
+    }
+    expect([...Array.from(tables.bytes)]).toEqual([...tableBytes(scanTableOf(design), design)]);
+    expect(Array.from(board.bytes).slice(BOARD_AT.TABLES_CRC, BOARD_AT.TABLES_CRC + 2)).toEqual(
+      Array.from(tables.bytes).slice(-2),
+    );
+  });
+
+  it("is the same code for every design", () => {
+    const [one, other] = [demoDesigns[0], demoDesigns[1]].map((design) => partsOf(onSmall(design)).parts[0].bytes);
+    expect(one).toEqual(other);
+  });
+});
+
+describe("no finished image", () => {
+  it("is made for another class, or for none", () => {
+    expect(refusal(planned(chooseController(finishedPad(), "dual-core-3v3-26")))).toMatch(
+      /^has the .*; a finished image/,
+    );
+    expect(refusal({ ...finishedPad(), controllers: [] })).toMatch(
+      /^has no controller; a finished image is made for the/,
+    );
+  });
+
+  it("is made while a net has no pin, and each is named once", () => {
+    const message = refusal(clearPins(onSmall(finishedPad())));
+    expect(message).toMatch(/has no pin of the chip for R1; share out the pins first/);
+    expect(message.match(/for R1;/g)).toHaveLength(1);
+  });
+
+  it("is made of what it does not drive, which is named", () => {
+    const ladder = onSmall(wireAs(keyBlock(3, 2), "ladder", allKeys(keyBlock(3, 2))));
+    expect(refusal(ladder)).toMatch(/reads K1 on a resistor ladder, which the finished image does not drive/);
+    const expander = onSmall(wireAs(keyBlock(3, 2), "expander", allKeys(keyBlock(3, 2))));
+    expect(refusal(expander)).toMatch(/reads K1 through an expander/);
+  });
+
+  it("is made without a report", () => {
+    const pad = onSmall(finishedPad());
+    expect(refusal({ ...pad, reportSet: { ...pad.reportSet, interfaces: [] } })).toMatch(/^declares no report/);
+  });
+
+  it("is made when the tables are too large, with the bytes said", () => {
+    let design = onSmall(wireAs(keyBlock(15, 8), "input-registers", allKeys(keyBlock(15, 8))));
+    for (let layer = 1; layer < 16; layer++) design = addLayer(design, `l${layer}`, `Layer ${layer}`);
+    design = bind(design, "l1", "k1:press", { does: "nothing" });
+    expect(refusal(design)).toMatch(new RegExp(`^needs \\d+ bytes for the tables; the chip has ${TABLE_BYTES_MOST}$`));
+  });
+});

@@ -1,0 +1,78 @@
+import { BOARD_AT, BOARD_BYTES_MOST, FLASH_MAP, LEVEL_AT, TABLE_BYTES_MOST } from "../contract/board";
+import { hasUsb8Chip } from "../chips/usb8";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { type Problem, type Result, bad, good } from "../document/problem";
+import { arenaNeed, overLimits } from "../firmware/capacity";
+import { scanTableOf } from "../firmware/scanTable";
+import { tableBytes } from "../firmware/tables";
+import { boardBlock } from "./boardBlock";
+import type { HexPart } from "./intelHex";
+
+/** What of a chip's memory a finished image takes, in bytes. */
+export interface ImageSizes {
+  code: number;
+  board: number;
+  tables: number;
+  /** RAM that the runtime and the pins carve out of the image's arena, and the arena. */
+  arena: number;
+  arenaMost: number;
+}
+
+export interface FlashImage {
+  parts: HexPart[];
+  sizes: ImageSizes;
+}
+
+/** The code that all designs of a chip share. */
+export interface PrebuiltCode {
+  bytes: Uint8Array;
+  arenaBytes: number;
+}
+
+function tooLarge({ board, tables, arena, arenaMost }: ImageSizes): Problem[] {
+  const rows: [string, number, number][] = [
+    ["board block", board, BOARD_BYTES_MOST],
+    ["tables", tables, TABLE_BYTES_MOST],
+    ["runtime's memory", arena, arenaMost],
+  ];
+  return rows.flatMap(([what, bytes, most]) =>
+    bytes > most ? [{ path: "", message: `needs ${bytes} bytes for the ${what}; the chip has ${most}` }] : [],
+  );
+}
+
+/**
+ * A finished flash image of a design: the chip's prebuilt code, the board block and the tables.
+ * @returns the parts by their places, or what is missing, not driven by the image or too large for the chip
+ */
+export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImage> {
+  const { profile } = derive(design);
+  if (!profile || !hasUsb8Chip(profile.id))
+    return bad({
+      path: "controllers",
+      message: `has ${profile ? `the ${profile.title}` : "no controller"}; a finished image is made for the small 5 V USB board, 18 I/O`,
+    });
+  const scan = scanTableOf(design);
+  const over = overLimits(scan, design);
+  if (over.length > 0) return bad(...over.map((what) => ({ path: "", message: `has ${what}` })));
+  if (design.reportSet.interfaces.length === 0)
+    return bad({ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" });
+  const tables = tableBytes(scan, design);
+  const board = boardBlock(design, scan, tables);
+  if (!board.ok) return board;
+  const sizes = {
+    code: code.bytes.length,
+    board: board.value.length,
+    tables: tables.length,
+    arena: arenaNeed(scan, design) + LEVEL_AT.REMOTE + board.value[BOARD_AT.REMOTE_BYTES],
+    arenaMost: code.arenaBytes,
+  };
+  const problems = tooLarge(sizes);
+  if (problems.length > 0) return bad(...problems);
+  const parts = [
+    { at: FLASH_MAP.CODE, bytes: code.bytes },
+    { at: FLASH_MAP.BOARD, bytes: board.value },
+    { at: FLASH_MAP.TABLES, bytes: tables },
+  ];
+  return good({ parts, sizes });
+}

@@ -1,0 +1,79 @@
+import { chipPinOf, pinBytes } from "@/core/chips/usb8";
+import { chipsOf } from "@/core/image/boardLines";
+import type { LineAccess } from "@/core/circuits/lineAccess";
+import { derive } from "@/core/derived/derive";
+import type { Design } from "@/core/document/schema";
+import { scanTableOf } from "@/core/firmware/scanTable";
+
+type Access<By extends LineAccess["by"]> = Extract<LineAccess, { by: By }>;
+
+/** The contacts of a design in the order in which the wiring numbers them. */
+export const contactsOf = (design: Design): string[] => scanTableOf(design).conductors.map(({ contact }) => contact);
+
+const WITH_REGISTERS = 8;
+const padded = <T>(list: T[], to: number, empty: T): T[] => [
+  ...list,
+  ...new Array<T>(Math.ceil(list.length / to) * to - list.length).fill(empty),
+];
+
+/** What lies around the chip, for the simulated parts (firmware/hal/usb8_sim/wiring.c). */
+export function chipWiring(design: Design): string {
+  const scan = scanTableOf(design);
+  const { signalNets, profile } = derive(design);
+  const numbers = new Map<string, number>();
+  const net = (id: string) => {
+    if (!numbers.has(id)) numbers.set(id, numbers.size);
+    return numbers.get(id)!;
+  };
+  const lines: string[] = [`ground ${net("GND")}`];
+  for (const { id } of signalNets) {
+    const pin = chipPinOf(profile!.id, design.pinPlan[id]?.pin ?? "");
+    if (pin) lines.push(`pin ${net(id)} ${pinBytes(pin)[0]} ${pin.bit}`);
+  }
+  for (const { from, to, diode } of scan.conductors) lines.push(`contact ${net(from)} ${net(to)} ${diode ? 1 : 0}`);
+  const all = Object.entries(scan.access);
+  const of = <By extends LineAccess["by"]>(by: By) =>
+    all.filter(([, access]) => access.by === by) as [string, Access<By>][];
+  for (const [id] of of("held-pin")) lines.push(`held ${net(id)}`);
+  const inputs = of("in-register");
+  for (const clock of new Set(inputs.map(([, { clock }]) => clock))) {
+    const own = inputs.filter(([, line]) => line.clock === clock).sort(([, a], [, b]) => a.bit - b.bit);
+    const [, { latch, data }] = own[0];
+    const nets = padded(
+      own.map(([id]) => net(id)),
+      WITH_REGISTERS,
+      -1,
+    );
+    lines.push(`in-register ${net(clock)} ${net(latch)} ${net(data)} -1 ${nets.join(" ")}`);
+  }
+  const outputs = of("out-register");
+  const chains = [...new Set(outputs.map(([, { clock }]) => clock))];
+  for (const clock of chains) {
+    const own = outputs.filter(([, line]) => line.clock === clock);
+    const [, { latch, data, enable }] = own[0];
+    const nets = padded(
+      own.map(() => 0),
+      WITH_REGISTERS,
+      -1,
+    );
+    const enabled = enable === null ? -1 : net(enable);
+    lines.push(`out-register ${net(clock)} ${net(latch)} ${net(data)} ${enabled} ${nets.join(" ")}`);
+  }
+  const channels = of("channel");
+  for (const select of new Set(channels.map(([, line]) => line.select.join(" ")))) {
+    const set = channels.filter(([, line]) => line.select.join(" ") === select);
+    for (const chip of chipsOf(set.map(([, line]) => line))) {
+      const own = set.filter(([, line]) => line.chip === chip).sort(([, a], [, b]) => a.channel - b.channel);
+      const selects = padded(select.split(" ").map(net), 4, -1);
+      lines.push(`multiplexer ${selects.join(" ")} ${net(own[0][1].data)} ${own.map(([id]) => net(id)).join(" ")}`);
+    }
+  }
+  for (const id of scan.lampLines) {
+    const access = scan.access[id];
+    const at = (sign: string) => sign.charCodeAt(0);
+    if (!access) lines.push(`lamp ${at("p")} ${net(id)} 0`);
+    else if (access.by === "out-register") lines.push(`lamp ${at("r")} ${chains.indexOf(access.clock)} ${access.bit}`);
+    else if (access.by === "pair") lines.push(`lamp ${at("x")} ${net(access.high)} ${net(access.low)}`);
+  }
+  return `${lines.join("\n")}\n`;
+}

@@ -1,0 +1,109 @@
+import { execFileSync } from "node:child_process";
+import { writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import type { Design } from "@/core/document/schema";
+import { simulate, type SimulationRequest } from "@/core/engine/simulate";
+import type { DeviceWatch } from "@/core/engine/device";
+import { toHex } from "@/core/hex";
+import { flashImage } from "@/core/image/flashImage";
+import { usb8Code } from "@/core/image/usb8Code";
+import { chooseController, adoptPinPlan } from "@/core/edits/pins";
+import { planPins } from "@/core/pins/planPins";
+import { STRICT, play } from "./builds";
+import { chipWiring, contactsOf } from "./chipWiring";
+
+const firmware = fileURLToPath(new URL("../../firmware", import.meta.url));
+const FLASH_BYTES = 0x8000;
+
+/** The design on the small 5 V class, with the app's own pin plan. */
+export function onSmallClass(design: Design): Design {
+  const moved = chooseController(design, "small-5v-18");
+  return adoptPinPlan(moved, planPins(moved));
+}
+
+/** The chip's processor by the end of its name. */
+export const processor = (): string =>
+  /\b[a-z]+32u4\b/.exec(execFileSync("avr-gcc", ["--target-help"], { encoding: "utf8" }))![0];
+
+/** The simulated chip with a small USB host and the parts around it. */
+export function buildUsbHost(folder: string): string {
+  const program = join(folder, "usb-host");
+  const sources = ["host.c", "wiring.c"].map((name) => join(firmware, "hal/usb8_sim", name));
+  const includes = [`-I${join(firmware, "src")}`, `-I${join(firmware, "hal/usb8_sim")}`];
+  execFileSync("gcc", [...STRICT, "-O2", ...includes, ...sources, "-o", program, "-lsimavr", "-lelf"]);
+  return program;
+}
+
+/**
+ * Writes a design's whole flash and what lies around the chip. @returns the program's arguments
+ * @param spoil what is done to the flash first
+ */
+export function imageFiles(design: Design, folder: string, spoil: (flash: Uint8Array) => void = () => {}): string[] {
+  const image = flashImage(design, usb8Code());
+  if (!image.ok) throw new Error(JSON.stringify(image.problems));
+  const flash = new Uint8Array(FLASH_BYTES).fill(0xff);
+  for (const { at, bytes } of image.value.parts) flash.set(bytes as Uint8Array, at);
+  spoil(flash);
+  const [binary, wiring] = [join(folder, "flash.bin"), join(folder, "wiring.txt")];
+  writeFileSync(binary, flash);
+  writeFileSync(wiring, chipWiring(design));
+  return [processor(), binary, wiring];
+}
+
+/** Answers of the image to control requests in hexadecimal: setup packet and bytes to send; "reset" resets the bus. */
+export function ask(host: string, args: string[], requests: string[]): string[] {
+  const { output } = play(host, [...args, "ask"], `${requests.join("\n")}\n`);
+  return output.trimEnd().split("\n");
+}
+
+/** The device is awake for so long before anything happens: what is closed at the start has not been flipped. */
+const AWAKE_MS = 20;
+
+/** A use of the device that begins a little later. */
+export const later = ({ events, untilMs, ...more }: SimulationRequest): SimulationRequest => ({
+  ...more,
+  events: events.map((event) => ({ ...event, atMs: event.atMs + AWAKE_MS })),
+  untilMs: untilMs + AWAKE_MS,
+});
+
+/** What contacts do in a simulated run, for the chip, and what must come of it. */
+export function recordContacts(design: Design, request: SimulationRequest): { script: string; expected: string } {
+  const numbers = new Map(contactsOf(design).map((contact, number) => [contact, number]));
+  const script: string[] = [];
+  const expected: string[] = [];
+  const lit = new Set<number>();
+  let locks = 0;
+  const watch: DeviceWatch = {
+    contact: (atMs, contact, closed) => script.push(`${atMs} contact ${numbers.get(contact)} ${closed ? 1 : 0}`),
+    host: (atMs, what, value) => {
+      if (what !== "locks" || value === locks) return;
+      locks = value;
+      const sameMs = script.findIndex((line) => line.startsWith(`${atMs} `));
+      script.splice(sameMs < 0 ? script.length : sameMs, 0, `${atMs} locks ${value}`);
+    },
+    report: ({ atMs, interface: name, bytes }) => expected.push(`${atMs} ${name} ${toHex(bytes)}`),
+    lamp: (atMs, line, on) => {
+      if (on === lit.has(line)) return;
+      if (on) lit.add(line);
+      else lit.delete(line);
+      expected.push(`${atMs} lamp ${line} ${on ? 1 : 0}`);
+    },
+  };
+  const run = simulate(design, request, watch);
+  if (!run.ok) throw new Error(JSON.stringify(run.problems));
+  return {
+    script: [...script, `${request.untilMs} end`, ""].join("\n"),
+    expected: [...expected, "end", ""].join("\n"),
+  };
+}
+
+/** Milliseconds whose scan came late on the chip, by sequence: what the other builds are then given too. */
+export function lateOn(notes: string): Map<number, SimulationRequest["events"]> {
+  const bySequence = new Map<number, SimulationRequest["events"]>();
+  for (const [, sequence, atMs, ms] of notes.matchAll(/^late (\d+) (\d+) (\d+)$/gm)) {
+    const events = bySequence.get(Number(sequence)) ?? [];
+    bySequence.set(Number(sequence), [...events, { atMs: Number(atMs), action: "late", ms: Number(ms) }]);
+  }
+  return bySequence;
+}

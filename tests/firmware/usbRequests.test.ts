@@ -1,0 +1,125 @@
+import { describe, expect, it } from "vitest";
+import { BOARD_AT, FLASH_MAP } from "@/core/contract/board";
+import { AT } from "@/core/contract/contract";
+import { bytesOf } from "@/core/hid/descriptorWriter";
+import { hidInterfaces } from "@/core/hid/interfaces";
+import { toHex } from "@/core/hex";
+import { finishedPad } from "../support/designs";
+import { workFolder } from "./builds";
+import { ask, buildUsbHost, imageFiles, onSmallClass } from "./usbChip";
+
+// Requests and their answers: USB 2.0, chapter 9, and HID 1.11, chapter 7, written out by hand.
+
+const design = onSmallClass(finishedPad());
+const host = buildUsbHost(workFolder());
+const args = imageFiles(design, workFolder());
+const answers = (...requests: string[]) => ask(host, args, requests);
+
+const descriptor = (type: string, index: string, forInterface: string, length: string) =>
+  `${forInterface === "00" && type !== "22" && type !== "21" ? "80" : "81"}06${index}${type}${forInterface}00${length}`;
+const DEVICE = descriptor("01", "00", "00", "1200");
+const UNKNOWN = "8006" + "0006" + "0000" + "0a00";
+
+describe("descriptors over USB", () => {
+  it("are the device's: numbers, one configuration, a control endpoint of 64 bytes", () => {
+    const [device] = answers(DEVICE);
+    expect(device).toBe("1201" + "0002" + "000000" + "40" + "f0f0" + "0100" + "0001" + "010200" + "01");
+  });
+
+  it.each([0, 1])("are the report descriptor of interface %i, as exported", (nth) => {
+    const kind = design.reportSet.interfaces[nth];
+    const bytes = toHex(bytesOf(hidInterfaces[kind].descriptor()));
+    expect(answers(descriptor("22", "00", `0${nth}`, "ff00"))).toEqual([bytes]);
+  });
+
+  it("are the texts in UTF-16", () => {
+    const text = (words: string) => [...words].map((sign) => `${sign.charCodeAt(0).toString(16)}00`).join("");
+    const [language, product] = answers("80060003" + "0000" + "ff00", "80060203" + "0904" + "ff00");
+    expect(language).toBe("04030904");
+    expect(product.slice(4)).toBe(text(design.reportSet.productName));
+  });
+
+  it("are cut to what was asked for", () => expect(answers("80060002" + "0000" + "0900")[0]).toHaveLength(18));
+});
+
+describe("requests", () => {
+  it("that are unknown stall, and the next one is answered", () => {
+    const [unknown, vendor, device] = answers(UNKNOWN, "c001000000000100", DEVICE);
+    expect([unknown, vendor]).toEqual(["stall", "stall"]);
+    expect(device).toMatch(/^1201/);
+  });
+
+  it("tell status, configuration and interface", () => {
+    expect(answers("8000" + "0000" + "0000" + "0200", "8008" + "0000" + "0000" + "0100")).toEqual(["0000", "01"]);
+    expect(answers("810a" + "0000" + "0100" + "0100", "810a" + "0000" + "0200" + "0100")).toEqual(["00", "stall"]);
+  });
+
+  it("allow remote waking, and forbid it again", () => {
+    const status = "8000" + "0000" + "0000" + "0200";
+    expect(answers("0003" + "0100" + "0000" + "0000", status, "0001" + "0100" + "0000" + "0000", status)).toEqual([
+      "",
+      "0200",
+      "",
+      "0000",
+    ]);
+  });
+
+  it("halt an endpoint, say so, and let it go on", () => {
+    const status = "8200" + "0000" + "8100" + "0200";
+    expect(answers("0203" + "0000" + "8100" + "0000", status, "0201" + "0000" + "8100" + "0000", status)).toEqual([
+      "",
+      "0100",
+      "",
+      "0000",
+    ]);
+    expect(answers("8200" + "0000" + "8700" + "0200")).toEqual(["stall"]);
+  });
+
+  it("take away the configuration and give it back", () => {
+    const now = "8008" + "0000" + "0000" + "0100";
+    const set = (value: string) => "0009" + `${value}00` + "0000" + "0000";
+    expect(answers(set("00"), now, set("01"), now, set("02"))).toEqual(["", "00", "", "01", "stall"]);
+  });
+
+  it("of the class: a report, idle time, protocol; back to usual after a reset of the bus", () => {
+    const idle = "a102" + "0000" + "0000" + "0100";
+    const protocol = "a103" + "0000" + "0000" + "0100";
+    const report = "a101" + "0001" + "0000" + "0800";
+    expect(answers(report, idle, protocol)).toEqual(["0000000000000000", "00", "01"]);
+    const changed = answers("210a" + "007d" + "0000" + "0000", "210b" + "0000" + "0000" + "0000", idle, protocol);
+    expect(changed.slice(2)).toEqual(["7d", "00"]);
+    const after = answers(
+      "210a" + "007d" + "0000" + "0000",
+      "210b" + "0000" + "0000" + "0000",
+      "reset",
+      idle,
+      protocol,
+    );
+    expect(after.slice(2)).toEqual(["enumerated", "00", "01"]);
+  });
+
+  it("set the lights of the keyboard and of nothing else", () => {
+    expect(answers("2109" + "0002" + "0000" + "0100" + "02", "2109" + "0002" + "0100" + "0100" + "02")).toEqual([
+      "",
+      "stall",
+    ]);
+  });
+});
+
+describe("an image that is not whole", () => {
+  const silent = (spoil: (flash: Uint8Array) => void) => ask(host, imageFiles(design, workFolder(), spoil), [DEVICE]);
+
+  it.each([
+    ["no tables", FLASH_MAP.TABLES, 64],
+    ["no board block", FLASH_MAP.BOARD, 64],
+    ["torn tables", FLASH_MAP.TABLES + AT.ACTION_TABLE + 40, 1],
+    ["a torn board block", FLASH_MAP.BOARD + BOARD_AT.START_TABLE + 30, 1],
+    ["a board block of other tables", FLASH_MAP.BOARD + BOARD_AT.TABLES_CRC, 1],
+  ])("stays off the bus: %s", (_, from, bytes) => {
+    expect(
+      silent((flash) => flash.forEach((byte, at) => at >= from && at < from + bytes && (flash[at] = byte ^ 0xff))),
+    ).toEqual(["does not attach"]);
+  });
+
+  it("is told from a whole one", () => expect(silent(() => {})[0]).toMatch(/^1201/));
+});
