@@ -18,7 +18,7 @@ struct pin { int net, port, bit; };
 struct conductor { int from, to, diode, closed; };
 struct chain { int clock, latch, data, enable, lines, net[MOST_LINES]; unsigned char bits[MOST_LINES], shown[MOST_LINES]; int was_clock, was_latch; };
 struct multiplexer { int select[4], data, lines, net[16]; };
-struct lamp { int kind, a, b, told; }; /* 'p' pin net high; 'r' chain a, bit b low; 'x' net a high and net b low */
+struct lamp { int kind, a, b, told, glows; }; /* 'p' pin net high; 'r' chain a, bit b low; 'x' net a high and net b low */
 
 static avr_t *chip;
 static struct pin pins[64];
@@ -177,7 +177,7 @@ static int add_part(const char *word, const int *n, int count) {
     memcpy(m->select, n, sizeof m->select);
     m->data = n[4], m->lines = count - 5;
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
-  } else if (strcmp(word, "lamp") == 0) lamps[lamp_count++] = (struct lamp){n[0], n[1], n[2], 0};
+  } else if (strcmp(word, "lamp") == 0) lamps[lamp_count++] = (struct lamp){n[0], n[1], n[2], 0, 0};
   else return 0;
   return 1;
 }
@@ -211,10 +211,17 @@ static int is_lit(const struct lamp *lamp) {
   return driven_high(lamp->a) && low[lamp->b];
 }
 
+/* Lamps between line pairs take turns: to the eye one glows on until all others have had theirs. */
+static int glows(struct lamp *lamp) {
+  if (is_lit(lamp)) lamp->glows = lamp_count;
+  else if (lamp->glows > 0) lamp->glows--;
+  return lamp->glows > 0;
+}
+
 void wiring_tell_lamps(void (*tell)(int lamp, int lit)) {
   int i;
   for (i = 0; i < lamp_count; i++) {
-    int lit = is_lit(&lamps[i]);
+    int lit = lamps[i].kind == 'x' ? glows(&lamps[i]) : is_lit(&lamps[i]);
     if (lit != lamps[i].told) tell(i, lit);
     lamps[i].told = lit;
   }
@@ -223,6 +230,6 @@ void wiring_tell_lamps(void (*tell)(int lamp, int lit)) {
 void wiring_start_afresh(void) {
   int i;
   for (i = 0; i < conductor_count; i++) conductors[i].closed = 0;
-  for (i = 0; i < lamp_count; i++) lamps[i].told = 0;
+  for (i = 0; i < lamp_count; i++) lamps[i].told = lamps[i].glows = 0;
   solved = 0;
 }
