@@ -5,8 +5,9 @@ import { type InterfaceKind, hidInterfaces, interfaceKinds } from "@/core/hid/in
 import type { Design } from "@/core/document/schema";
 import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
-import { TextField, Checkbox } from "@/ui/pieces/fields";
+import { Checkbox } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
+import { IdentitySection } from "./IdentitySection";
 import { TimingSection } from "./TimingSection";
 
 function declare(design: Design, kind: InterfaceKind, declared: boolean): Design {
@@ -29,14 +30,6 @@ export function ReportsTray() {
         ))}
       </Section>
       <Section title="The device declares">
-        <TextField
-          label="Name shown by the computer"
-          value={reportSet.productName}
-          check={(text) => (text.trim() === "" || text.length > 60 ? "A name has 1 to 60 characters." : null)}
-          onCommit={(productName) =>
-            edit("product name", (d) => ({ ...d, reportSet: { ...d.reportSet, productName: productName.trim() } }))
-          }
-        />
         {interfaceKinds.map((kind) => (
           <Checkbox
             key={kind}
@@ -48,6 +41,7 @@ export function ReportsTray() {
           />
         ))}
       </Section>
+      <IdentitySection />
       <TimingSection />
     </>
   );
