@@ -35,7 +35,7 @@ const list = (folder) =>
 const runtime = list("firmware/src");
 const exported = [...runtime, "firmware/hal/host/hal_host.c", "firmware/hal/board/hal_board.c"];
 const stamped = [...runtime, "firmware/hal/wasm/hal_wasm.c"];
-const image = [...runtime, ...list("firmware/hal/usb8")];
+export const image = [...runtime, ...list("firmware/hal/usb8")];
 /** The most that the image's arena may take of 2.5 KiB RAM; the rest is for its own variables and the stack. */
 const ARENA_BYTES = 1536;
 const text = (path) => readFileSync(join(root, path), "utf8");
@@ -67,7 +67,8 @@ export function compileWasm() {
 export const usb8Processor = () =>
   execFileSync("avr-gcc", ["--target-help"], { encoding: "utf8" }).match(/\b[a-z]+32u4\b/)[0];
 
-const firstLine = (program) => execFileSync(program, ["--version"], { encoding: "utf8" }).split("\n")[0].trim();
+/** The first line of what a compiler says of itself. */
+export const firstLine = (program) => execFileSync(program, ["--version"], { encoding: "utf8" }).split("\n")[0].trim();
 
 /** The code that all finished images of the 8-bit USB class share, from flash address 0. */
 export function compileUsb8() {

@@ -3,7 +3,16 @@ import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { RUNTIME_COMPILER, RUNTIME_SOURCE_DIGEST, RUNTIME_WASM_HEX } from "@/core/engine/runtimeWasm.generated";
-import { compileWasm, compilerVersion, contractHeader, sourceDigest } from "../../scripts/buildFirmware.mjs";
+import { IMAGE_CODE_HEX, IMAGE_COMPILER, IMAGE_SOURCE_DIGEST } from "@/core/image/usb8Image.generated";
+import {
+  compileUsb8,
+  compileWasm,
+  compilerVersion,
+  contractHeader,
+  firstLine,
+  image,
+  sourceDigest,
+} from "../../scripts/buildFirmware.mjs";
 import { STRICT, buildAvr, buildSimulator, play, runtimeSources, workFolder } from "./builds";
 import { everyKeyOnce, keyboard64 } from "./keyboard64";
 
@@ -72,6 +81,13 @@ describe("the committed WebAssembly module", () => {
   it("is stamped with the sources as they are", () => expect(RUNTIME_SOURCE_DIGEST).toBe(sourceDigest()));
   it.skipIf(RUNTIME_COMPILER !== compilerVersion())("is what the recorded compiler makes of them", () =>
     expect(RUNTIME_WASM_HEX).toBe(compileWasm().toString("hex")),
+  );
+});
+
+describe("the committed code of the finished image", () => {
+  it("is stamped with the sources as they are", () => expect(IMAGE_SOURCE_DIGEST).toBe(sourceDigest(image)));
+  it.skipIf(IMAGE_COMPILER !== firstLine("avr-gcc"))("is what the recorded compiler makes of them", () =>
+    expect(IMAGE_CODE_HEX).toBe(compileUsb8().toString("hex")),
   );
 });
 

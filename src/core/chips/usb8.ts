@@ -35,12 +35,20 @@ const small18 = named({
   P21: "F4",
 });
 
+/** The bare chip's pads are named by port and bit. */
+const bare = "B0 B1 B2 B3 B4 B5 B6 B7 C6 C7 D0 D1 D2 D3 D4 D5 D6 D7 E2 E6 F0 F1 F4 F5 F6 F7".split(" ");
+const usb44 = named(Object.fromEntries(bare.map((place) => [place, place])));
+
 /** By controller class: the pins of the chip behind its pads. */
-const chipPins: Record<string, Record<string, ChipPin>> = { "small-5v-18": small18 };
+const chipPins: Record<string, Record<string, ChipPin>> = { "small-5v-18": small18, "chip-8bit-usb-44": usb44 };
 
 /** The chip's pin behind a pad, or null where the class has another chip. */
 export const chipPinOf = (profileId: string, pad: string): ChipPin | null =>
   (Object.hasOwn(chipPins, profileId) && Object.hasOwn(chipPins[profileId], pad) && chipPins[profileId][pad]) || null;
+
+/** Every pad of a class with the pin behind it. */
+export const padsOf = (profileId: string): [pad: string, pin: ChipPin][] =>
+  Object.hasOwn(chipPins, profileId) ? Object.entries(chipPins[profileId]) : [];
 
 export const hasUsb8Chip = (profileId: string): boolean => Object.hasOwn(chipPins, profileId);
 
@@ -52,6 +60,3 @@ export const pinBytes = ({ port, bit }: ChipPin): [address: number, mask: number
 
 /** Which of the five ports an address belongs to, 0 for B. */
 export const portNumber = ({ port }: ChipPin): number => port.charCodeAt(0) - "B".charCodeAt(0);
-
-/** RAM of the chip, and what of it the image's own variables and stack take (held by tests/firmware/usbChip.test.ts). */
-export const RAM_BYTES = 2560;

@@ -50,7 +50,7 @@ export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImag
   if (!profile || !hasUsb8Chip(profile.id))
     return bad({
       path: "controllers",
-      message: `has ${profile ? `the ${profile.title}` : "no controller"}; a finished image is made for the small 5 V USB board, 18 I/O`,
+      message: `has ${profile ? `the ${profile.title}` : "no controller"}; a finished image is made for the two 8-bit USB classes`,
     });
   const scan = scanTableOf(design);
   const over = overLimits(scan, design);

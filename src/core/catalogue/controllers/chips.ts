@@ -83,51 +83,6 @@ export const chip23: ControllerProfile = {
   ),
 };
 
-/** 44-lead 8-bit class with USB on the chip. Counts: common practice; limits from memory. */
-export const chip26: ControllerProfile = {
-  ...chip,
-  id: "chip-8bit-usb-44",
-  title: "Bare 8-bit USB chip, 44 leads, 26 I/O",
-  summary: "Needs a board of its own with plug, oscillator and a few parts. Twelve pins are analog.",
-  widthMm: 12,
-  heightMm: 12,
-  ...logic5v,
-  clockMhz: 16,
-  flashKib: 32,
-  ramKib: 2.5,
-  firmware: { compiled: "runs-usb", interpreted: "no" },
-  price: 4.2,
-  pins: quadLeads(
-    leads(
-      44,
-      [
-        unused("UCAP"),
-        logicSupply("UVCC", 5),
-        usb("D-"),
-        usb("D+"),
-        ground,
-        unused("VBUS"),
-        logicSupply("VCC", 5),
-        ground,
-        crystal("X1"),
-        crystal("X2"),
-        reset,
-        logicSupply("VCC", 5),
-        ground,
-        logicSupply("AVCC", 5),
-        ground,
-        unused("AREF"),
-        ground,
-        logicSupply("VCC", 5),
-      ],
-      12,
-      { 12: "SDA", 13: "SCL", 14: "DI", 15: "DO", 16: "CLK", 17: "SEL" },
-      { interrupt: true },
-    ),
-    12,
-  ),
-};
-
 /** 48-lead 3.3 V 32-bit class. Counts: common practice; limits from memory. */
 export const chip35: ControllerProfile = {
   ...chip,

@@ -1,4 +1,5 @@
-import { chip23, chip26, chip35, chip50 } from "./chips";
+import { chipUsb44 } from "./chipUsb44";
+import { chip23, chip35, chip50 } from "./chips";
 import type { ControllerProfile } from "./controllerProfile";
 import { dual26 } from "./dual26";
 import { large70 } from "./large70";
@@ -17,7 +18,7 @@ export const controllerCatalogue: ControllerProfile[] = [
   full34,
   large70,
   chip23,
-  chip26,
+  chipUsb44,
   chip35,
   chip50,
 ];
