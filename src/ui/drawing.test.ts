@@ -1,3 +1,4 @@
+import { broken } from "./drawing/ControlShape";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
@@ -101,4 +102,15 @@ describe("numbers as people type them", () => {
   it.each(["", "a", "1.2.3", "1e5", "0x10", "--1", "1 2", "NaN", "Infinity"])("%s is none", (text) =>
     expect(readNumber(text)).toBeNull(),
   );
+});
+
+describe("words on a cap", () => {
+  it.each([
+    ["A", ["A"]],
+    ["Up Arrow", ["Up", "Arrow"]],
+    ["Left Ctrl + S", ["Left", "Ctrl", "+ S"]],
+    ["hold Camera layer", ["hold", "Camera", "layer"]],
+    ["Volume Increment", ["Volume", "Increment"]],
+    ["one two three four five six", ["one two", "three", "four five six"]],
+  ])("%s go on lines that it can read", (words, lines) => expect(broken(words)).toEqual(lines));
 });

@@ -7,7 +7,7 @@ import { type Artifact, fileStem, utf8 } from "./artifact";
 export const flashImageFile: Artifact = {
   id: "flash-image",
   title: "Finished flash image",
-  purpose: "For the small 5 V USB board: code, pins, USB and keymap in one file to load; nothing to compile.",
+  purpose: "For the 8-bit USB boards: code, pins, USB and keymap in one file to load; nothing to compile.",
   async make(design) {
     const { usb8Code } = await import("../image/usb8Code");
     const image = flashImage(design, usb8Code());

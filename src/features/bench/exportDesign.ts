@@ -26,7 +26,7 @@ export const exportChoices = [
   {
     id: "flash-image",
     title: "Finished flash image",
-    purpose: "For the small 5 V USB board: one file to load, nothing to compile.",
+    purpose: "For the 8-bit USB boards: one file to load, nothing to compile.",
   },
   {
     id: "firmware-c",

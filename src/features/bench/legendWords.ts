@@ -15,8 +15,8 @@ function otherLegends(design: Design, inputId: string, layer: Layer): string {
     .join("\n");
 }
 
-/** A cap of one unit has room for five or six letters: there "Control" is written as keyboards write it. */
-const onCap = (phrase: string) => phrase.replace(/\bControl\b/, "Ctrl");
+/** A cap of one unit has room for five or six letters a line: there "Control" is written as keyboards write it. */
+const onCap = (phrase: string) => phrase.replace(/\bControl\b/, "Ctrl").replace(/^hold for /, "hold ");
 
 /** What an input says on a layer; the base shines through in brackets. */
 export function legendWords(design: Design, control: Control, layer: Layer): CapWords {

@@ -68,18 +68,21 @@ const roomFor = (words: string, widthMm: number, most: number) =>
 const MIDDLE_EM = 0.34;
 const LINE_EM = 1.15;
 
+/** Words that may stand on lines of their own: a plus stays with what it adds. */
+const piecesOf = (words: string) => words.split(/(?<!\+) /);
+
 /** Long words go on up to three lines, broken at spaces. */
-function broken(words: string): string[] {
-  if (words.length <= LINE_SIGNS) return words.length < 6 ? [words] : words.split(" ", 3);
+export function broken(words: string): string[] {
+  const each = piecesOf(words);
+  if (words.length <= LINE_SIGNS) return words.length < 6 ? [words] : each.slice(0, 3);
   const lines: string[] = [];
-  for (const word of words.split(" ")) {
+  for (const word of each) {
     const last = lines.at(-1);
     if (last !== undefined && (last.length + 1 + word.length <= LINE_SIGNS || lines.length === 3))
       lines[lines.length - 1] = `${last} ${word}`;
     else lines.push(word);
   }
   // Three short lines can be larger than two long ones.
-  const each = words.split(" ");
   return each.length === 3 && lines.some((line) => line.length > LONG_LINE) ? each : lines;
 }
 
