@@ -74,7 +74,7 @@ export const firstLine = (program) => execFileSync(program, ["--version"], { enc
 export function compileUsb8() {
   const folder = mkdtempSync(join(tmpdir(), "ovrin-"));
   const elf = join(folder, "image.elf");
-  const flags = ["-Os", "-flto", "-fno-jump-tables", `-DOV_IMAGE_ARENA_BYTES=${ARENA_BYTES}`];
+  const flags = ["-O2", "-flto", "-fno-jump-tables", `-DOV_IMAGE_ARENA_BYTES=${ARENA_BYTES}`];
   const places = [`-Wl,--defsym,ov_board=${FLASH_MAP.BOARD}`, `-Wl,--defsym,ov_tables=${FLASH_MAP.TABLES}`];
   const sources = image.filter((path) => path.endsWith(".c"));
   const includes = ["-Ifirmware/src", "-Ifirmware/hal/usb8"];

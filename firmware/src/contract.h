@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 2
+#define OV_TABLE_VERSION 3
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -43,7 +43,7 @@
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
-#define OV_SWITCH_BYTES 1
+#define OV_SWITCH_BYTES 2
 #define OV_ENCODER_BYTES 3
 #define OV_LAMP_BYTES 3
 #define OV_ACTION_BYTES 4

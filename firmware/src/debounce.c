@@ -15,6 +15,8 @@ static uint8_t busy; /* switches whose time runs */
 static uint8_t elapsed;
 static uint8_t starting; /* 1 during the first scan */
 
+static uint8_t entry_of(uint8_t sw) { return ov_table_byte((uint16_t)(switch_table + OV_SWITCH_BYTES * sw)); }
+
 void ov_debounce_init(void) {
   state_of = ov_arena_take(ov_table_byte(OV_AT_SWITCHES));
   switch_table = ov_table_word(OV_AT_SWITCH_TABLE);
@@ -40,7 +42,7 @@ static void count(uint8_t sw, uint8_t closed, uint8_t entry) {
 
 /* A change that is seen for the first time. */
 static void begin(uint8_t sw, uint8_t closed) {
-  uint8_t entry = ov_table_byte((uint16_t)(switch_table + sw));
+  uint8_t entry = entry_of(sw);
   uint8_t ms = entry & OV_SWITCH_DEBOUNCE_MS;
   uint8_t at_once = (uint8_t)((entry & OV_SWITCH_EAGER) || ms == 0 || (starting && (entry & OV_SWITCH_FLIPS)));
   if (at_once) count(sw, closed, entry);
@@ -65,5 +67,5 @@ void ov_debounce(uint8_t sw, uint8_t closed) {
   state_of[sw] = state & CLOSED;
   if (!differs) return;
   if (state & LOCKED) begin(sw, closed);
-  else count(sw, closed, ov_table_byte((uint16_t)(switch_table + sw)));
+  else count(sw, closed, entry_of(sw));
 }

@@ -5,12 +5,7 @@
 #include "tables.h"
 
 static uint8_t pulser_of(uint8_t sw) {
-  uint16_t table = ov_table_word(OV_AT_SWITCH_TABLE);
-  uint8_t pulser = ov_table_byte(OV_AT_ENCODERS);
-  while (sw-- > 0) {
-    if (ov_table_byte((uint16_t)(table + sw)) & OV_SWITCH_FLIPS) pulser++;
-  }
-  return pulser;
+  return ov_table_byte((uint16_t)(ov_table_word(OV_AT_SWITCH_TABLE) + OV_SWITCH_BYTES * sw + 1));
 }
 
 static uint8_t tells_report(uint8_t sw) { return ov_action_reports(ov_action_at(ov_layer_for(sw), sw)); }
@@ -19,7 +14,7 @@ void ov_switch_flipped(uint8_t sw, uint8_t closed) {
   uint8_t pulser = pulser_of(sw);
   uint8_t idle = ov_pulse_idle(pulser);
   if (idle && (closed ? !tells_report(sw) : ov_held_on(sw) != OV_NONE)) ov_input_changed(sw, closed);
-  else ov_pulse(pulser, 0);
+  else ov_pulse_input(pulser, sw);
 }
 
 void ov_switch_found_closed(uint8_t sw) {

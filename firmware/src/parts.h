@@ -58,6 +58,7 @@ void ov_input_changed(uint8_t input, uint8_t pressed);
 /* pulses.c: presses that the device makes and ends by itself */
 void ov_pulses_init(void);
 void ov_pulse(uint8_t pulser, uint8_t second);
+void ov_pulse_input(uint8_t pulser, uint8_t input); /* of a switch that tells its change: always the same input */
 uint8_t ov_pulse_idle(uint8_t pulser);
 void ov_pulses_play(uint8_t elapsed_ms);
 

@@ -34,23 +34,18 @@ void ov_pulse(uint8_t pulser, uint8_t second) {
   }
 }
 
+void ov_pulse_input(uint8_t pulser, uint8_t input) {
+  input_of[pulser] = input;
+  ov_pulse(pulser, 0);
+}
+
 uint8_t ov_pulse_idle(uint8_t pulser) {
   return (uint8_t)(left_of[pulser] == 0 && runs_of[(uint16_t)pulser * OV_STEP_RUNS] == 0);
 }
 
-/* The switch of the nth one that tells its change. */
-static uint8_t flipping_switch(uint8_t nth) {
-  uint16_t table = ov_table_word(OV_AT_SWITCH_TABLE);
-  uint8_t sw = 0;
-  for (;; sw++) {
-    if (!(ov_table_byte((uint16_t)(table + sw)) & OV_SWITCH_FLIPS)) continue;
-    if (nth-- == 0) return sw;
-  }
-}
-
+/* An encoder has an input for each direction; a switch that tells its change has one, which came with its pulse. */
 static uint8_t input_for(uint8_t pulser, uint8_t second) {
-  uint8_t encoders = ov_table_byte(OV_AT_ENCODERS);
-  if (pulser >= encoders) return flipping_switch((uint8_t)(pulser - encoders));
+  if (pulser >= ov_table_byte(OV_AT_ENCODERS)) return input_of[pulser];
   return (uint8_t)(ov_table_byte(OV_AT_SWITCHES) + 2u * pulser + second);
 }
 

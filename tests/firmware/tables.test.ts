@@ -76,6 +76,7 @@ const HARNESS = `#include <stdio.h>
 static uint8_t guarded[2 * ARENA_WORDS + 16];
 uint16_t ov_arena[ARENA_WORDS + 8];
 const uint16_t ov_arena_bytes = 2 * ARENA_WORDS;
+void ov_hal_catch(void) {}
 void ov_hal_strobe(uint8_t l) { (void)l; }
 void ov_hal_release(uint8_t l) { (void)l; }
 void ov_hal_settle(uint8_t us) { (void)us; }

@@ -1,14 +1,24 @@
 import { describe, expect, it } from "vitest";
 import type { Design } from "@/core/document/schema";
 import type { SimulationRequest } from "@/core/engine/simulate";
+import { IMAGE_ARENA_BYTES } from "@/core/image/usb8Image.generated";
 import { wiredDemos } from "../support/designs";
 import { firstDifference } from "./firstDifference";
 import { play, workFolder } from "./builds";
 import { randomUse } from "./randomUse";
-import { buildUsbHost, imageFiles, lateOn, later, onSmallClass, recordContacts } from "./usbChip";
+import { buildUsbHost, imageFiles, lateOn, later, manyAtOnce, onSmallClass, recordContacts, toldOf } from "./usbChip";
 
 /** Device time of each demo on the simulated chip, by fixed seeds. */
 const BUDGET_MS = 60_000;
+
+/** One millisecond at 16 MHz. */
+const CYCLES_A_MS = 16_000;
+/** Toggles that tell each flip cost more: twenty flipped at once may make one scan late, which keeps its times. */
+const MOST_CYCLES: Record<string, number> = { glasshouse: 1.5 * CYCLES_A_MS };
+const AT_ONCE = 20;
+/** RAM of the chip, and what of it the image's own variables take beside the arena. */
+const RAM_BYTES = 2560;
+const OWN_VARIABLES = 100;
 
 const host = buildUsbHost(workFolder());
 
@@ -24,12 +34,9 @@ function usesFor(design: Design, budgetMs: number): SimulationRequest[] {
 
 describe.each(wiredDemos)("the finished image of $name on the simulated chip", (demo) => {
   const design = onSmallClass(demo);
+  const files = imageFiles(design, workFolder());
   const uses = usesFor(design, BUDGET_MS);
-  const { output, notes } = play(
-    host,
-    imageFiles(design, workFolder()),
-    uses.map((use) => recordContacts(design, use).script).join(""),
-  );
+  const { output, notes } = play(host, files, uses.map((use) => recordContacts(design, use).script).join(""));
   const late = lateOn(notes);
 
   it("sends, over USB, what the simulation says, byte for byte in the same millisecond", () => {
@@ -40,6 +47,18 @@ describe.each(wiredDemos)("the finished image of $name on the simulated chip", (
     expect(firstDifference(output, expected.join(""))).toBeNull();
     console.log(`${design.name}: ${late.size} of ${uses.length} sequences had a late scan on the chip`);
   });
+
+  it("scans with 20 switches changing at once within a millisecond, with the true cost of its pins", () => {
+    const use = manyAtOnce(design, AT_ONCE);
+    const run = play(host, files, recordContacts(design, use).script);
+    const events = [...use.events, ...(lateOn(run.notes).get(0) ?? [])].sort((a, b) => a.atMs - b.atMs);
+    expect(firstDifference(run.output, recordContacts(design, { ...use, events }).expected)).toBeNull();
+    expect(toldOf(run.notes, "most")).toBeLessThan(MOST_CYCLES[demo.id] ?? CYCLES_A_MS);
+    if (!(demo.id in MOST_CYCLES)) expect(toldOf(run.notes, "late")).toBe(0);
+  });
+
+  it("leaves the stack twice the room that it was seen to need", () =>
+    expect(2 * toldOf(notes, "stack")).toBeLessThan(RAM_BYTES - IMAGE_ARENA_BYTES - OWN_VARIABLES));
 
   it("is used: there are several reports in a sequence", () =>
     expect(output.split("\n").length).toBeGreaterThan(5 * uses.length));

@@ -8,6 +8,7 @@ import type { DeviceWatch } from "@/core/engine/device";
 import { toHex } from "@/core/hex";
 import { flashImage } from "@/core/image/flashImage";
 import { usb8Code } from "@/core/image/usb8Code";
+import { derive } from "@/core/derived/derive";
 import { chooseController, adoptPinPlan } from "@/core/edits/pins";
 import { planPins } from "@/core/pins/planPins";
 import { STRICT, play } from "./builds";
@@ -97,6 +98,25 @@ export function recordContacts(design: Design, request: SimulationRequest): { sc
     expected: [...expected, "end", ""].join("\n"),
   };
 }
+
+/** A use in which so many switches close in the same millisecond, and open together, until all have been pressed once. */
+export function manyAtOnce(design: Design, atOnce: number): SimulationRequest {
+  const switches = [...derive(design).elements.values()].filter(({ kind }) => kind === "switch");
+  const times = Math.ceil(switches.length / atOnce);
+  const events = switches.flatMap(({ id, controlId }, nth) => {
+    const atMs = 20 + 60 * Math.floor(nth / atOnce);
+    const move = { control: controlId, end: id };
+    return [
+      { ...move, atMs, action: "press" as const },
+      { ...move, atMs: atMs + 30, action: "release" as const },
+    ];
+  });
+  return { events: events.sort((a, b) => a.atMs - b.atMs), untilMs: 60 + 60 * times };
+}
+
+/** A number that the host tells of a run: "most" and "mean" cycles of a scan, "stack" in bytes, "late" scans. */
+export const toldOf = (notes: string, what: "most" | "mean" | "stack" | "late"): number =>
+  Number(new RegExp(`^scans.* ${what} (\\d+)`, "m").exec(notes)![1]);
 
 /** Milliseconds whose scan came late on the chip, by sequence: what the other builds are then given too. */
 export function lateOn(notes: string): Map<number, SimulationRequest["events"]> {

@@ -23,15 +23,27 @@ static avr_t *avr;
 static int attached, scans_marked, passed, scanning;
 static long now_ms;
 static unsigned long late, scans, sequence;
+static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since the bus was ready */
 static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static int kind_at[ENDPOINTS];
 static unsigned lowest_sp = 0xffff;
+
+static void end_scan(void) {
+  avr_cycle_count_t took = avr->cycle - scan_began;
+  if (now_ms < 0) return;
+  scan_sum += took;
+  if (took > scan_most) scan_most = took;
+}
 
 static void on_scan(struct avr_t *a, avr_io_addr_t addr, uint8_t v, void *p) {
   (void)p;
   a->data[addr] = v;
   scanning = v != 0;
-  if (!scanning) return;
+  if (!scanning) {
+    end_scan();
+    return;
+  }
+  scan_began = a->cycle;
   passed = v;
   scans_marked++;
 }
@@ -278,6 +290,7 @@ int main(int argc, char **argv) {
       return 1;
     }
   }
-  fprintf(stderr, "scans %lu late %lu stack %u\n", scans, late, avr->ramend - lowest_sp);
+  fprintf(stderr, "scans %lu late %lu most %llu mean %llu stack %u\n", scans, late, (unsigned long long)scan_most,
+          (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp);
   return 0;
 }

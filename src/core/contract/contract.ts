@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 2;
+export const TABLE_VERSION = 3;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -70,8 +70,8 @@ export const ENTRY_BYTES = {
   GROUP: 18,
   /** 1 when the bank is read with nothing strobed: direct switches and encoders. */
   BANK: 1,
-  /** Debounce time in ms, and how it is used (SWITCH_FLAG). */
-  SWITCH: 1,
+  /** Debounce time in ms and how it is used (SWITCH_FLAG), and the pulser of one that tells its change, or NONE. */
+  SWITCH: 2,
   /** Sense line of A, of B, quadrature states a step. */
   ENCODER: 3,
   /** Lamp line, what it shows (LAMP), argument. */
@@ -80,7 +80,7 @@ export const ENTRY_BYTES = {
   ACTION: 4,
 } as const;
 
-/** Upper bits of a switch's entry; the lower six are its debounce time. */
+/** Upper bits of a switch's first byte; the lower six are its debounce time. */
 export const SWITCH_FLAG = {
   /** A change counts at once, and further ones wait out the debounce time. */
   EAGER: 0x80,

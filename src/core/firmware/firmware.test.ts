@@ -77,7 +77,7 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
     const sizes = [
       ENTRY_BYTES.GROUP * scan.groups.length,
       Math.ceil(scan.senseLines.length / 16),
-      scan.switches.length,
+      ENTRY_BYTES.SWITCH * scan.switches.length,
       ENTRY_BYTES.ENCODER * scan.encoders.length,
       ENTRY_BYTES.LAMP * scan.lamps.length,
       ENTRY_BYTES.ACTION * scan.inputs.length * design.keymap.layers.length,
@@ -117,7 +117,7 @@ describe("entries", () => {
     const design = shareOutDirect(toggled);
     const scan = scanTableOf(design);
     const table = tableBytes(scan, design);
-    const entry = (id: string) => table[word(table, AT.SWITCH_TABLE) + scan.switches.indexOf(id)];
+    const entry = (id: string) => table[word(table, AT.SWITCH_TABLE) + ENTRY_BYTES.SWITCH * scan.switches.indexOf(id)];
     expect([entry("k1:press"), entry("k2:press"), entry("t1:press")]).toEqual([5, 0x80 | 7, 0x40 | 5]);
     expect(table[AT.FLIPS]).toBe(1);
   });

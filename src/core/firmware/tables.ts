@@ -39,10 +39,13 @@ function groupBytes(scan: ScanTable): number[] {
   return scan.groups.flatMap(({ strobe, bank, cells }) => [strobe ?? NONE, bank, ...cells.map((cell) => cell ?? NONE)]);
 }
 
-function switchBytes({ settling }: ScanTable): number[] {
-  return settling.map(
-    ({ ms, school, flips }) => ms | (school === "eager" ? SWITCH_FLAG.EAGER : 0) | (flips ? SWITCH_FLAG.FLIPS : 0),
-  );
+/** Pulsers are the encoders, then the switches that tell their change. */
+function switchBytes({ settling, encoders }: ScanTable): number[] {
+  let pulsers = encoders.length;
+  return settling.flatMap(({ ms, school, flips }) => [
+    ms | (school === "eager" ? SWITCH_FLAG.EAGER : 0) | (flips ? SWITCH_FLAG.FLIPS : 0),
+    flips ? pulsers++ : NONE,
+  ]);
 }
 
 function lampBytes(scan: ScanTable, design: Design): number[] {
@@ -118,7 +121,7 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
       ENTRY_BYTES.GROUP,
     ),
     section("BANK_TABLE", "banks: read with nothing strobed", bankBytes(scan), ENTRY_BYTES.BANK),
-    section("SWITCH_TABLE", "switches: debounce ms, eager, tells its change", switchBytes(scan), 16),
+    section("SWITCH_TABLE", "switches: debounce ms, eager, tells its change; pulser", switchBytes(scan), 16),
     section("ENCODER_TABLE", "encoders: line A, line B, states a step", encoders, ENTRY_BYTES.ENCODER),
     section("LAMP_TABLE", "lamps: line, what it shows, argument", lampBytes(scan, design), ENTRY_BYTES.LAMP),
     section("ACTION_TABLE", "actions: layer by layer, input by input", table, ENTRY_BYTES.ACTION),
