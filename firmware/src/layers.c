@@ -1,15 +1,15 @@
-/* Which layer an input is read from: held layers from the highest down, then the home layer, then the base. */
+/* Which layer an input is read from: held layers from the highest down, then the default layer, then the base. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
 
 static uint8_t *holders;
-static uint8_t home;
+static uint8_t default_layer;
 static uint8_t held; /* holders in all, so that the common case looks at none */
 
 void ov_layers_init(void) {
   holders = ov_arena_take(ov_table_byte(OV_AT_LAYERS));
-  home = 0;
+  default_layer = 0;
   held = 0;
 }
 
@@ -23,8 +23,8 @@ void ov_layer_let_go(uint8_t layer) {
   held--;
 }
 
-void ov_layer_stay(uint8_t layer) { home = layer; }
-uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == home); }
+void ov_layer_stay(uint8_t layer) { default_layer = layer; }
+uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == default_layer); }
 
 static uint8_t answers(uint8_t layer, uint8_t input) {
   return ov_table_byte(ov_action_at(layer, input)) != OV_DO_PASS;
@@ -35,7 +35,7 @@ uint8_t ov_layer_for(uint8_t input) {
   while (layer-- > 0) {
     if (holders[layer] > 0 && answers(layer, input)) return layer;
   }
-  /* A held base speaks before the home layer, and it is the last to be asked. */
+  /* A held base speaks before the default layer, and it is the last to be asked. */
   if (held > 0 && holders[0] > 0) return 0;
-  return home > 0 && answers(home, input) ? home : 0;
+  return default_layer > 0 && answers(default_layer, input) ? default_layer : 0;
 }

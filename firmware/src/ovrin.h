@@ -21,7 +21,7 @@ void ov_host_locks(uint8_t locks);
 /* Called after a bus reset: the host knows nothing any more, so what is held is told again. */
 void ov_host_reset(void);
 
-/* For looking in from outside: the debounced state of a switch, and whether a layer is held or the home layer. */
+/* For looking in from outside: the debounced state of a switch, and whether a layer is held or the default layer. */
 uint8_t ov_switch_closed(uint8_t sw);
 uint8_t ov_layer_active(uint8_t layer);
 
