@@ -1,6 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { BOARD_AT, FLASH_MAP } from "@/core/contract/board";
 import { AT } from "@/core/contract/contract";
+import { scanTableOf } from "@/core/firmware/scanTable";
+import { tableBytes } from "@/core/firmware/tables";
 import { bytesOf } from "@/core/hid/descriptorWriter";
 import { hidInterfaces } from "@/core/hid/interfaces";
 import { toHex } from "@/core/hex";
@@ -98,6 +100,21 @@ describe("requests", () => {
     expect(after.slice(2)).toEqual(["enumerated", "00", "01"]);
   });
 
+  // 5 × 4 ms: a keyboard that nobody touches is heard every 20 ms, and without an idle time never.
+  it("have the report told again from time to time, if the host wants it so", () => {
+    const idle = (time: string) => `210a00${time}00000000`;
+    const [, never, , often, , neverAgain] = answers(
+      idle("00"),
+      "listen 200",
+      idle("05"),
+      "listen 200",
+      idle("00"),
+      "listen 200",
+    );
+    expect([never, neverAgain]).toEqual(["0", "0"]);
+    expect(Math.abs(Number(often) - 10)).toBeLessThanOrEqual(1);
+  });
+
   it("set the lights of the keyboard and of nothing else", () => {
     expect(answers("2109" + "0002" + "0000" + "0100" + "02", "2109" + "0002" + "0100" + "0100" + "02")).toEqual([
       "",
@@ -114,11 +131,16 @@ describe("an image that is not whole", () => {
     ["no board block", FLASH_MAP.BOARD, 64],
     ["torn tables", FLASH_MAP.TABLES + AT.ACTION_TABLE + 40, 1],
     ["a torn board block", FLASH_MAP.BOARD + BOARD_AT.START_TABLE + 30, 1],
-    ["a board block of other tables", FLASH_MAP.BOARD + BOARD_AT.TABLES_CRC, 1],
   ])("stays off the bus: %s", (_, from, bytes) => {
     expect(
       silent((flash) => flash.forEach((byte, at) => at >= from && at < from + bytes && (flash[at] = byte ^ 0xff))),
     ).toEqual(["does not attach"]);
+  });
+
+  it("stays off the bus: two good blocks of different designs", () => {
+    const other = onSmallClass({ ...finishedPad(), timing: { ...finishedPad().timing, pulseMs: 3 } });
+    const tables = tableBytes(scanTableOf(other), other);
+    expect(silent((flash) => flash.set(tables, FLASH_MAP.TABLES))).toEqual(["does not attach"]);
   });
 
   it("is told from a whole one", () => expect(silent(() => {})[0]).toMatch(/^1201/));

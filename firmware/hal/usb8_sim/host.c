@@ -1,7 +1,8 @@
 /* A small USB host and the finished image on the simulated chip. It attaches, enumerates, then plays a script of contacts
  * and asks for reports once a millisecond. Usage: host MCU FLASH WIRING < SCRIPT, or host MCU FLASH WIRING ask < REQUESTS.
  * Script lines:  MS contact NUMBER 1|0    MS locks VALUE    MS reset    MS end
- * Requests:      eight bytes of a setup packet in hexadecimal, then bytes to send; the answer is printed. */
+ * Requests:      eight bytes of a setup packet in hexadecimal, then bytes to send; "reset"; "listen MS". The answer is
+ *                printed. */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -224,6 +225,20 @@ static int obey(const char *line) {
   return 1;
 }
 
+/* How often the keyboard says something within so many milliseconds in which nothing happens. */
+static void listen(int ms) {
+  int heard = 0, pipe;
+  for (; ms > 0; ms--) {
+    run_cycles(CYCLES_A_MS);
+    for (pipe = 1; pipe < ENDPOINTS; pipe++) {
+      uint8_t bytes[64];
+      uint32_t length = sizeof bytes;
+      if (kind_at[pipe] == OV_REPORT_KEYBOARD && usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) >= 0 && length > 0) heard++;
+    }
+  }
+  printf("%d\n", heard);
+}
+
 static int answer_requests(void) {
   static uint8_t data[1024];
   unsigned bytes[64];
@@ -234,6 +249,10 @@ static int answer_requests(void) {
     int n = 0, used, got, i;
     if (strncmp(line, "reset", 5) == 0) {
       puts(enumerate() ? "enumerated" : "silent");
+      continue;
+    }
+    if (strncmp(line, "listen ", 7) == 0) {
+      listen(atoi(line + 7));
       continue;
     }
     while (n < 64 && sscanf(at, "%2x%n", &bytes[n], &used) == 1) at += used, n++;

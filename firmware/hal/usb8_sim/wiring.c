@@ -72,20 +72,21 @@ static int contact_closed_on(int net) {
   return 0;
 }
 
-/* The level of a net that the chip listens to. */
-static int level_of(int net) {
-  int i, bit, channel;
+/* The level of a net that the chip listens to. What nothing holds or drives floats: it is then taken for low, the worst. */
+static int level_of(const struct pin *pin) {
+  int i, bit, channel, net = pin->net;
   for (i = 0; i < input_count; i++) {
     const struct chain *c = &inputs[i];
     if (c->data == net) return c->bits[0];
   }
+  if (held[net]) return contact_closed_on(net);
+  if (!is_set(pin)) return 0;
   for (i = 0; i < multiplexer_count; i++) {
     const struct multiplexer *m = &multiplexers[i];
     if (m->data != net) continue;
     for (channel = bit = 0; bit < 4; bit++) if (m->select[bit] >= 0 && driven_high(m->select[bit])) channel |= 1 << bit;
     return channel >= m->lines || m->net[channel] < 0 || !low[m->net[channel]];
   }
-  if (held[net]) return contact_closed_on(net);
   return !low[net];
 }
 
@@ -98,7 +99,7 @@ static uint8_t read_port(struct avr_t *avr, avr_io_addr_t addr, void *param) {
     const struct pin *pin = &pins[i];
     int high;
     if (pin->port != port) continue;
-    high = is_output(pin) ? is_set(pin) : level_of(pin->net);
+    high = is_output(pin) ? is_set(pin) : level_of(pin);
     value = (uint8_t)(high ? value | (1 << pin->bit) : value & ~(1 << pin->bit));
   }
   return value;
