@@ -1,8 +1,9 @@
 import { browserRows } from "./browser";
+import { chipRows } from "./chip";
 import { editRows } from "./edit";
 import { firmwareRows } from "./firmware";
 import type { Row } from "./row";
-import { plateRow } from "./making";
+import { imageRow, plateRow } from "./making";
 import { planningRows } from "./planning";
 import { simulationRow, wasmRow } from "./simulation";
 
@@ -20,6 +21,8 @@ for (const row of [
   ...firmwareRows(),
   ...editRows(),
   await plateRow(),
+  await imageRow(),
+  ...chipRows(),
   ...(await browserRows()),
 ])
   print(row);
