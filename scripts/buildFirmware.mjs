@@ -63,9 +63,21 @@ export function compileWasm() {
   return readFileSync(out);
 }
 
-/** The 8-bit USB class by the end of its name among the compiler's processors. */
-export const usb8Processor = () =>
-  execFileSync("avr-gcc", ["--target-help"], { encoding: "utf8" }).match(/\b[a-z]+32u4\b/)[0];
+/** What a processor's header defines. */
+const defines = (processor) =>
+  execFileSync("avr-gcc", [`-mmcu=${processor}`, "-E", "-dM", "-include", "avr/io.h", "-x", "c", "/dev/null"], {
+    encoding: "utf8",
+  });
+
+/** The 8-bit USB class among the compiler's processors: 32 KiB flash and USB, a converter, ports from B on. */
+export function usb8Processor() {
+  const help = execFileSync("avr-gcc", ["--target-help"], { encoding: "utf8" });
+  const names = [...new Set(help.match(/\b[a-z]+32u\d\b/g))];
+  return names.find((name) => {
+    const header = defines(name);
+    return /\bADMUX\b/.test(header) && /\bPORTF\b/.test(header) && !/\bPORTA\b/.test(header);
+  });
+}
 
 /** The first line of what a compiler says of itself. */
 export const firstLine = (program) => execFileSync(program, ["--version"], { encoding: "utf8" }).split("\n")[0].trim();

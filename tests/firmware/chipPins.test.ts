@@ -6,7 +6,7 @@ import { controllerCatalogue } from "@/core/catalogue/controllers";
 import type { Pin } from "@/core/catalogue/controllers/controllerProfile";
 import { type ChipPin, padsOf, pinBytes } from "@/core/chips/usb8";
 import { STRICT, workFolder } from "./builds";
-import { processor } from "./usbChip";
+import { usb8Processor } from "../../scripts/buildFirmware.mjs";
 
 // What the simulator's model of the chip says of its own pins. It has no fourth timer and does not say which pin a
 // channel of the converter is on: those stay from memory.
@@ -16,7 +16,7 @@ const source = fileURLToPath(new URL("../../firmware/hal/usb8_sim/facts/facts.c"
 function factsOfChip(): string[] {
   const program = join(workFolder(), "facts");
   execFileSync("gcc", [...STRICT, source, "-o", program, "-lsimavr", "-lelf"]);
-  return execFileSync(program, [processor()], { encoding: "utf8" }).trim().split("\n");
+  return execFileSync(program, [usb8Processor()], { encoding: "utf8" }).trim().split("\n");
 }
 
 const facts = factsOfChip();

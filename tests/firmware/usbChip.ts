@@ -11,6 +11,7 @@ import { usb8Code } from "@/core/image/usb8Code";
 import { derive } from "@/core/derived/derive";
 import { chooseController, adoptPinPlan } from "@/core/edits/pins";
 import { planPins } from "@/core/pins/planPins";
+import { usb8Processor } from "../../scripts/buildFirmware.mjs";
 import { STRICT, play } from "./builds";
 import { chipWiring, contactsOf } from "./chipWiring";
 
@@ -22,10 +23,6 @@ export function onSmallClass(design: Design): Design {
   const moved = chooseController(design, "small-5v-18");
   return adoptPinPlan(moved, planPins(moved));
 }
-
-/** The chip's processor by the end of its name. */
-export const processor = (): string =>
-  /\b[a-z]+32u4\b/.exec(execFileSync("avr-gcc", ["--target-help"], { encoding: "utf8" }))![0];
 
 /** The simulated chip with a small USB host and the parts around it. */
 export function buildUsbHost(folder: string): string {
@@ -49,7 +46,7 @@ export function imageFiles(design: Design, folder: string, spoil: (flash: Uint8A
   const [binary, wiring] = [join(folder, "flash.bin"), join(folder, "wiring.txt")];
   writeFileSync(binary, flash);
   writeFileSync(wiring, chipWiring(design));
-  return [processor(), binary, wiring];
+  return [usb8Processor(), binary, wiring];
 }
 
 /** Answers of the image to control requests in hexadecimal: setup packet and bytes to send; "reset" resets the bus. */
