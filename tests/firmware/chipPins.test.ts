@@ -11,7 +11,7 @@ import { usb8Processor } from "../../scripts/buildFirmware.mjs";
 // What the simulator's model of the chip says of its own pins. It has no fourth timer and does not say which pin a
 // channel of the converter is on: those stay from memory.
 
-const source = fileURLToPath(new URL("../../firmware/hal/usb8_sim/facts/facts.c", import.meta.url));
+const source = fileURLToPath(new URL("chip/facts.c", import.meta.url));
 
 function factsOfChip(): string[] {
   const program = join(workFolder(), "facts");

@@ -16,7 +16,7 @@ const padded = <T>(list: T[], to: number, empty: T): T[] => [
   ...new Array<T>(Math.ceil(list.length / to) * to - list.length).fill(empty),
 ];
 
-/** What lies around the chip, for the simulated parts (firmware/hal/usb8_sim/wiring.c). */
+/** What lies around the chip, for the simulated parts (chip/wiring.c). */
 export function chipWiring(design: Design): string {
   const scan = scanTableOf(design);
   const { signalNets, profile } = derive(design);

@@ -16,6 +16,7 @@ import { STRICT, play } from "./builds";
 import { chipWiring, contactsOf } from "./chipWiring";
 
 const firmware = fileURLToPath(new URL("../../firmware", import.meta.url));
+const chip = fileURLToPath(new URL("chip", import.meta.url));
 const FLASH_BYTES = 0x8000;
 
 /** The design on the small 5 V class, with the app's own pin plan. */
@@ -27,8 +28,8 @@ export function onSmallClass(design: Design): Design {
 /** The simulated chip with a small USB host and the parts around it. */
 export function buildUsbHost(folder: string): string {
   const program = join(folder, "usb-host");
-  const sources = ["host.c", "wiring.c"].map((name) => join(firmware, "hal/usb8_sim", name));
-  const includes = [`-I${join(firmware, "src")}`, `-I${join(firmware, "hal/usb8_sim")}`];
+  const sources = ["host.c", "wiring.c"].map((name) => join(chip, name));
+  const includes = [`-I${join(firmware, "src")}`, `-I${chip}`];
   execFileSync("gcc", [...STRICT, "-O2", ...includes, ...sources, "-o", program, "-lsimavr", "-lelf"]);
   return program;
 }
