@@ -18,8 +18,11 @@ const ROUNDS = 3;
 export const NO_ROOM = "These rows and columns are too few for the switches, or locked cells lie outside them.";
 
 let stopWorkers: (() => void)[] = [];
+/** Which search is on: what a stopped one still had to say when it was stopped comes too late. */
+let current = 0;
 
 export function stopSearch(): void {
+  current += 1;
   for (const stop of stopWorkers) stop();
   stopWorkers = [];
   useMatrixSearch.setState({ isRunning: false });
@@ -38,15 +41,22 @@ export async function startMatrixSearch(wish: MatrixWish): Promise<void> {
   const parts = matrixParts(design, wish);
   if (parts.length === 0) return useMatrixSearch.setState({ problem: NO_ROOM });
   useMatrixSearch.setState({ isRunning: true });
+  const mine = current;
   const { startSearch } = await import("@/workers/planning");
+  if (mine !== current) return;
   const seed = Date.now();
   const searches = parts.map((part) => {
     const { tasks, tell, stop } = startSearch();
     stopWorkers.push(stop);
-    return tasks.searchMatrix(part, seed, ROUNDS, tell(keepAnswer));
+    return tasks.searchMatrix(
+      part,
+      seed,
+      ROUNDS,
+      tell((answer: MatrixAnswer) => mine === current && keepAnswer(answer)),
+    );
   });
   await Promise.all(searches);
-  stopSearch();
+  if (mine === current) stopSearch();
 }
 
 function keepAnswer(answer: MatrixAnswer) {
