@@ -89,7 +89,8 @@ export class Device {
     const encoder = this.scan.encoders.find((e) => e.elementId === elementId);
     if (!encoder || steps === 0) return;
     const turning = this.turnings.get(elementId) ?? { orders: [], phase: 3, nextMs: 0 };
-    if (turning.orders.length === 0) turning.nextMs = Math.max(turning.nextMs, this.nowMs);
+    // Not in the first scan, in which the firmware takes whatever it sees for where the knob rests.
+    if (turning.orders.length === 0) turning.nextMs = Math.max(turning.nextMs, this.nowMs, 1);
     turning.orders.push({ states: Math.abs(steps) * encoder.statesPerStep, direction: Math.sign(steps) });
     this.turnings.set(elementId, turning);
   }

@@ -64,6 +64,11 @@ describe("a simulated pad", () => {
     );
   });
 
+  it("counts a knob's step that is turned before the first scan", () => {
+    const bound = bind(finishedPad(), "base", "e1:cw", { does: "keyboard", usage: 0x04, modifiers: 0 });
+    expect(textOf(bound, [{ atMs: 0, control: "e1", action: "turn", steps: 1 }])).toBe("a");
+  });
+
   it("lights a lamp while its layer is held", () => {
     const design = setLampRule(
       bind(addLayer(finishedPad(), "up", "Up"), "base", "k1:press", { does: "hold-layer", layerId: "up" }),
