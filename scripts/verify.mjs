@@ -11,6 +11,7 @@ const PROGRAMS = {
   "/usr/bin/wasm-ld": ["lld"],
   "/usr/bin/gcc": ["gcc", "libc6-dev"],
   "/usr/bin/make": ["make"],
+  "/usr/bin/python3": ["python3"],
   "/usr/bin/avr-gcc": ["gcc-avr", "binutils-avr"],
   "/usr/lib/avr/include/stdint.h": ["avr-libc"],
   "/usr/include/simavr/sim_avr.h": ["libsimavr-dev"],

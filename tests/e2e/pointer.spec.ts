@@ -230,7 +230,7 @@ test("every export leaves every stage's menu", async ({ page }) => {
   expect(await textOf(await exportAs(page, "Report descriptor, hexadecimal"))).toContain("26 FF 00");
   expect((await exportAs(page, "Report descriptor, binary")).suggestedFilename()).toBe("kestrel-descriptor.bin");
   expect(await textOf(await exportAs(page, "Finished flash image"))).toMatch(/^:10000000[0-9A-F]+\n[^]*:00000001FF\n$/);
-  expect((await exportAs(page, "Firmware, C99")).suggestedFilename()).toBe("kestrel-firmware.zip");
+  expect((await exportAs(page, "Firmware, C99")).suggestedFilename()).toBe("kestrel-firmware-c.zip");
 });
 
 test("two fingers press two keys at once", async ({ browser }) => {

@@ -1,23 +1,36 @@
 import { chipPinOf, pinBytes } from "@/core/chips/usb8";
-import { chipsOf } from "@/core/image/boardLines";
+import { interpreterPin } from "@/core/chips/interpreterPins";
+import { type AccessBy, accessSets, chipsOf } from "@/core/firmware/accessSets";
 import type { LineAccess } from "@/core/circuits/lineAccess";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { scanTableOf } from "@/core/firmware/scanTable";
 
-type Access<By extends LineAccess["by"]> = Extract<LineAccess, { by: By }>;
-
-/** The contacts of a design in the order in which the wiring numbers them. */
-export const contactsOf = (design: Design): string[] => scanTableOf(design).conductors.map(({ contact }) => contact);
+/** The contacts of a design in the order in which the wiring numbers them; the rungs of ladders come last. */
+export function contactsOf(design: Design): string[] {
+  const { conductors, ladders } = scanTableOf(design);
+  return [...conductors.map(({ contact }) => contact), ...ladders.flatMap(({ rungs }) => rungs)];
+}
 
 const WITH_REGISTERS = 8;
+const EXPANDER_LINES = 16;
 const padded = <T>(list: T[], to: number, empty: T): T[] => [
   ...list,
   ...new Array<T>(Math.ceil(list.length / to) * to - list.length).fill(empty),
 ];
 
-/** What lies around the chip, for the simulated parts (chip/wiring.c). */
-export function chipWiring(design: Design): string {
+/** What lies around the 8-bit USB chip, for the simulated parts (chip/wiring.c). */
+export const chipWiring = (design: Design): string =>
+  wiringOf(design, (profileId, pad) => {
+    const pin = chipPinOf(profileId, pad);
+    return pin && `${pinBytes(pin)[0]} ${pin.bit}`;
+  });
+
+/** What lies around a board with an interpreter (board/world.py). */
+export const boardWiring = (design: Design): string =>
+  wiringOf(design, (profileId, pad) => interpreterPin(profileId, pad));
+
+function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => string | null): string {
   const scan = scanTableOf(design);
   const { signalNets, profile } = derive(design);
   const numbers = new Map<string, number>();
@@ -27,13 +40,14 @@ export function chipWiring(design: Design): string {
   };
   const lines: string[] = [`ground ${net("GND")}`];
   for (const { id } of signalNets) {
-    const pin = chipPinOf(profile!.id, design.pinPlan[id]?.pin ?? "");
-    if (pin) lines.push(`pin ${net(id)} ${pinBytes(pin)[0]} ${pin.bit}`);
+    const pad = design.pinPlan[id]?.pin;
+    const pin = pad === undefined ? null : pinOf(profile!.id, pad);
+    if (pin) lines.push(`pin ${net(id)} ${pin}`);
   }
   for (const { from, to, diode } of scan.conductors) lines.push(`contact ${net(from)} ${net(to)} ${diode ? 1 : 0}`);
   const all = Object.entries(scan.access);
   const of = <By extends LineAccess["by"]>(by: By) =>
-    all.filter(([, access]) => access.by === by) as [string, Access<By>][];
+    all.filter(([, access]) => access.by === by) as [string, AccessBy<By>][];
   for (const [id] of of("held-pin")) lines.push(`held ${net(id)}`);
   const inputs = of("in-register");
   for (const clock of new Set(inputs.map(([, { clock }]) => clock))) {
@@ -67,6 +81,18 @@ export function chipWiring(design: Design): string {
       const selects = padded(select.split(" ").map(net), 4, -1);
       lines.push(`multiplexer ${selects.join(" ")} ${net(own[0][1].data)} ${own.map(([id]) => net(id)).join(" ")}`);
     }
+  }
+  for (const set of accessSets(scan.access, "expander", (line) => `${line.scl} ${line.sda} ${line.address}`)) {
+    const [, { scl, sda, address }] = set[0];
+    const nets: number[] = [];
+    for (let bit = 0; bit < EXPANDER_LINES; bit++)
+      nets.push(net(set.find(([, line]) => line.bit === bit)?.[0] ?? `nothing ${address} ${bit}`));
+    lines.push(`expander ${net(scl)} ${net(sda)} ${address} ${nets.join(" ")}`);
+  }
+  for (const bank of scan.ladders) {
+    const { top } = scan.access[bank.rungs[0]] as AccessBy<"rung">;
+    const powered = top === null ? -1 : net(top);
+    lines.push(`ladder ${net(bank.line)} ${bank.pullDownOhm} ${bank.resistorOhm} ${powered} ${bank.rungs.length}`);
   }
   for (const id of scan.lampLines) {
     const access = scan.access[id];

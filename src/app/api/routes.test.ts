@@ -204,8 +204,8 @@ describe("export", () => {
   it("gives the artifact with its name and kind", async () => {
     const response = await get("firmware-c");
     expect(response.headers.get("content-type")).toBe("application/zip");
-    expect(response.headers.get("content-disposition")).toContain("pad-firmware.zip");
-    expect(Object.keys(unzipSync(new Uint8Array(await response.arrayBuffer())))).toContain("pad-firmware/Makefile");
+    expect(response.headers.get("content-disposition")).toContain("pad-firmware-c.zip");
+    expect(Object.keys(unzipSync(new Uint8Array(await response.arrayBuffer())))).toContain("pad-firmware-c/Makefile");
   });
 
   it("says which exports there are", async () => {

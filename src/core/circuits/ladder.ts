@@ -21,7 +21,7 @@ export type LadderCircuit = z.infer<typeof ladderSchema>;
 const bankNeed = { ...outputNeed, input: true };
 
 /** Settling of the common line after a bank is powered (from memory). */
-const SETTLE_US = 20;
+export const LADDER_SETTLE_US = 20;
 
 const banksOf = (circuit: LadderCircuit, members: PlacedElement[]): PlacedElement[][] => {
   const count = Math.ceil(members.length / circuit.perBank);
@@ -89,7 +89,7 @@ export const ladder: CircuitKind<LadderCircuit> = {
       addBank(builder, circuit, bank, top, read);
     });
     builder.shunt("pull-down", "resistor", `${circuit.pullDownOhm} Ω`, read, builder.ground, pads[0].contacts[1].at);
-    builder.built.reading.fixedUs = banks.length * (CONVERSION_US + SETTLE_US);
+    builder.built.reading.fixedUs = banks.length * (CONVERSION_US + LADDER_SETTLE_US);
     return builder.built;
   },
   steps: (_circuit, built) => [

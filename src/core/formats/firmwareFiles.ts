@@ -20,7 +20,7 @@ const archiveOf = ({ id, title, purpose, files }: FirmwareTarget): Artifact => (
     if (over.length > 0) return bad(...over.map((what) => ({ path: "", message: `has ${what}` })));
     const made = await files(design, plan);
     if (!made.ok) return made;
-    const stem = `${fileStem(design)}-firmware`;
+    const stem = `${fileStem(design)}-${id}`;
     const texts = { ...made.value, "design.ovrin.json": designText(design) };
     const entries = Object.entries(texts).map(([name, text]) => [`${stem}/${name}`, utf8(text)]);
     const bytes = zipSync(Object.fromEntries(entries), { mtime: FILE_DATE, level: 6 });

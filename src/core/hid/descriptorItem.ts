@@ -18,6 +18,7 @@ export const PREFIX = {
   logicalMinimum: 0x14,
   logicalMaximum: 0x24,
   reportSize: 0x74,
+  reportId: 0x84,
   reportCount: 0x94,
   usage: 0x08,
   usageMinimum: 0x18,

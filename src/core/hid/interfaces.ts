@@ -12,6 +12,10 @@ export interface HidInterface {
   title: string;
   /** What the bytes of its input report are, first byte first. */
   reportBytes: string[];
+  /** Usage page and usage of its collection. */
+  collection: [page: number, usage: number];
+  /** Bytes that the host sends: the keyboard's lights. */
+  outputBytes: number;
   descriptor(): DescriptorItem[];
 }
 
@@ -20,6 +24,8 @@ const keyboard: HidInterface = {
   kind: "keyboard",
   title: "Keyboard, boot layout",
   reportBytes: ["modifiers", "reserved", "key 1", "key 2", "key 3", "key 4", "key 5", "key 6"],
+  collection: [0x01, 0x06],
+  outputBytes: 1,
   descriptor() {
     const w = new DescriptorWriter();
     w.usagePage(0x01, "the next usage is of the generic desktop page");
@@ -46,6 +52,8 @@ const consumer: HidInterface = {
   kind: "consumer",
   title: "Consumer control",
   reportBytes: ["usage, low byte", "usage, high byte"],
+  collection: [0x0c, 0x01],
+  outputBytes: 0,
   descriptor() {
     const w = new DescriptorWriter();
     w.usagePage(0x0c, "the next usages are of the consumer page");

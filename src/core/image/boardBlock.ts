@@ -25,7 +25,8 @@ import {
   reportDescriptor,
   stringDescriptor,
 } from "../hid/usbDescriptors";
-import { ALWAYS_HIGH, BoardLines, chipsOf } from "./boardLines";
+import { ALWAYS_HIGH, BoardLines } from "./boardLines";
+import { chipsOf } from "../firmware/accessSets";
 import { identityOf } from "./identity";
 
 const word = (value: number) => [value & 0xff, (value >> 8) & 0xff];

@@ -4,6 +4,7 @@ import { LEVEL_AT, START_MODE } from "../contract/board";
 import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import type { Problem } from "../document/problem";
+import { type AccessBy, accessSets, bitsOf, chipsOf } from "../firmware/accessSets";
 import type { ScanTable } from "../firmware/scanTable";
 
 /** Where a line's level is found: a port or a remote byte, and the bit in it. */
@@ -14,11 +15,9 @@ export interface LevelPlace {
 
 export const ALWAYS_HIGH: LevelPlace = { at: LEVEL_AT.ALWAYS_HIGH, mask: 0xff };
 
-type Access<By extends LineAccess["by"]> = Extract<LineAccess, { by: By }>;
-
 /** Lines of one chain or of one set of multiplexers, with the remote bytes that stand for them. */
 export interface RemoteSet<By extends LineAccess["by"]> {
-  lines: Access<By>[];
+  lines: AccessBy<By>[];
   firstByte: number;
   bytes: number;
 }
@@ -42,8 +41,8 @@ export class BoardLines {
     private readonly scan: ScanTable,
   ) {
     this.derived = derive(design);
-    this.inRegisters = this.setsOf("in-register", ({ clock }) => clock, lastBit);
-    this.outRegisters = this.setsOf("out-register", ({ clock }) => clock, lastBit);
+    this.inRegisters = this.setsOf("in-register", ({ clock }) => clock, bitsOf);
+    this.outRegisters = this.setsOf("out-register", ({ clock }) => clock, bitsOf);
     this.multiplexers = this.setsOf(
       "channel",
       ({ select }) => select.join(" "),
@@ -53,17 +52,12 @@ export class BoardLines {
 
   private setsOf<By extends LineAccess["by"]>(
     by: By,
-    keyOf: (line: Access<By>) => string,
-    bitsOf: (lines: Access<By>[]) => number,
+    keyOf: (line: AccessBy<By>) => string,
+    countOf: (lines: AccessBy<By>[]) => number,
   ): RemoteSet<By>[] {
-    const sets = new Map<string, Access<By>[]>();
-    for (const line of Object.values(this.scan.access)) {
-      if (line.by !== by) continue;
-      const own = line as Access<By>;
-      sets.set(keyOf(own), [...(sets.get(keyOf(own)) ?? []), own]);
-    }
-    return [...sets.values()].map((lines) => {
-      const bytes = Math.ceil(bitsOf(lines) / BITS);
+    return accessSets(this.scan.access, by, keyOf).map((set) => {
+      const lines = set.map(([, line]) => line);
+      const bytes = Math.ceil(countOf(lines) / BITS);
       return { lines, bytes, firstByte: this.takeBytes(bytes) };
     });
   }
@@ -125,12 +119,6 @@ const NOT_DRIVEN: Record<string, string> = {
   expander: "through an expander, which the finished image does not drive; the C99 archive leaves that to you",
   rung: "on a resistor ladder, which the finished image does not drive; the C99 archive leaves that to you",
 };
-
-const lastBit = (lines: { bit: number }[]) => Math.max(...lines.map(({ bit }) => bit)) + 1;
-
-/** Numbers of the multiplexers of a set, in order. */
-export const chipsOf = (lines: { chip: number }[]): number[] =>
-  [...new Set(lines.map(({ chip }) => chip))].sort((a, b) => a - b);
 
 const remoteBit = (firstByte: number, bit: number): LevelPlace => ({
   at: LEVEL_AT.REMOTE + firstByte + Math.floor(bit / BITS),

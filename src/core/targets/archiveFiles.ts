@@ -3,10 +3,9 @@ import { throughWords } from "../derived/throughWords";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
-import { phraseOf } from "../bindings";
-import { phraseContextOf } from "../keymap/phraseContext";
 import type { ScanTable } from "../firmware/scanTable";
 import { arenaNeed } from "../firmware/capacity";
+import { keymapLines } from "./keymapWords";
 import { type TableSection, tableSections } from "../firmware/tables";
 
 const hexByte = (byte: number) => `0x${byte.toString(16).padStart(2, "0")}`;
@@ -113,19 +112,6 @@ clean:
 
 .PHONY: run check board-objects clean
 `;
-
-function keymapLines(design: Design): string {
-  const { inputs } = derive(design);
-  const context = phraseContextOf(design);
-  return design.keymap.layers
-    .map((layer) => {
-      const lines = inputs
-        .filter((input) => layer.bindings[input.id])
-        .map((input) => `- ${input.label}: ${phraseOf(layer.bindings[input.id], context)}`);
-      return `### ${layer.name}\n\n${lines.length > 0 ? lines.join("\n") : "Nothing is bound."}`;
-    })
-    .join("\n\n");
-}
 
 /** What to do with the archive, in which order. */
 export function archiveReadme(design: Design): string {

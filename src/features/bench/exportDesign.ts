@@ -29,6 +29,11 @@ export const exportChoices = [
     purpose: "For the 8-bit USB boards: one file to load, nothing to compile.",
   },
   {
+    id: "firmware-python",
+    title: "Firmware, Python",
+    purpose: "For boards that run Python: files to copy onto their drive; nothing to compile.",
+  },
+  {
     id: "firmware-c",
     title: "Firmware, C99",
     purpose: "Runtime, tables, pins, a stand-in that runs here, and what to do in which order.",

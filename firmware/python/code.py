@@ -1,0 +1,24 @@
+"""Runs for as long as the board has power: scans the device whenever a millisecond has passed, or as often as it can."""
+
+import hardware
+from device.runtime import Runtime
+from tables import TABLES
+
+host = hardware.Host()
+lines = hardware.Lines()
+runtime = Runtime(TABLES, lines, host.send)
+told_ms = hardware.now_ms()
+
+while True:
+    now_ms = hardware.now_ms()
+    elapsed_ms = hardware.ms_between(told_ms, now_ms)
+    if elapsed_ms == 0:
+        continue
+    told_ms = now_ms
+    if host.came_anew():
+        runtime.host_reset()
+    locks = host.locks()
+    if locks is not None:
+        runtime.host_locks(locks)
+    runtime.scan(elapsed_ms)
+    lines.show()

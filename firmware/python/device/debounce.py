@@ -1,0 +1,73 @@
+"""Two schools, by switch. Deferred: a change counts once every scan for the debounce time has seen it, so that a spike
+on a long wire is no keystroke. Eager: a change counts at once, and what follows within the time does not."""
+
+from device.contract import (
+    AT_SWITCH_TABLE,
+    AT_SWITCHES,
+    SWITCH_BYTES,
+    SWITCH_DEBOUNCE_MS,
+    SWITCH_EAGER,
+    SWITCH_FLIPS,
+)
+from device.table import word
+
+
+class Debounce:
+    def __init__(self, table, keymap, flips):
+        count = table[AT_SWITCHES]
+        first = word(table, AT_SWITCH_TABLE)
+        self.entries = [table[first + SWITCH_BYTES * number] for number in range(count)]
+        self.closed = [False] * count
+        self.locked = [False] * count
+        self.left_ms = [0] * count
+        self.busy = 0  # switches whose time runs
+        self.elapsed_ms = 0
+        self.scans = 0
+        self.keymap = keymap
+        self.flips = flips
+
+    def begin_scan(self, elapsed_ms):
+        self.elapsed_ms = elapsed_ms
+        self.scans = min(self.scans + 1, 2)
+
+    def see(self, number, closed):
+        """One reading of a switch."""
+        differs = self.closed[number] != closed
+        left = self.left_ms[number]
+        if left == 0:
+            if differs:
+                self.first_seen(number, closed)
+            return
+        if left > self.elapsed_ms and (differs or self.locked[number]):
+            self.left_ms[number] = left - self.elapsed_ms
+            return
+        self.busy -= 1
+        self.left_ms[number] = 0
+        was_locked, self.locked[number] = self.locked[number], False
+        if differs:
+            if was_locked:
+                self.first_seen(number, closed)
+            else:
+                self.count(number, closed)
+
+    def first_seen(self, number, closed):
+        entry = self.entries[number]
+        ms = entry & SWITCH_DEBOUNCE_MS
+        eager = bool(entry & SWITCH_EAGER)
+        at_once = eager or ms == 0 or (self.scans == 1 and bool(entry & SWITCH_FLIPS))
+        if at_once:
+            self.count(number, closed)
+        if ms == 0 or (at_once and not eager):
+            return
+        self.locked[number] = at_once
+        self.left_ms[number] = ms
+        self.busy += 1
+
+    def count(self, number, closed):
+        self.closed[number] = closed
+        if not self.entries[number] & SWITCH_FLIPS:
+            self.keymap.changed(number, closed)
+        elif self.scans == 1:
+            self.flips.found_closed(number)
+        else:
+            self.flips.flipped(number, closed)

@@ -1,0 +1,33 @@
+"""Switches that stay where they are put tell their change: each flip is a pulse of what they are bound to.
+
+A layer is held for as long as its switch is on."""
+
+from device.contract import AT_SWITCH_TABLE, NONE, SWITCH_BYTES
+from device.table import word
+
+
+class Flips:
+    def __init__(self, table, actions, layers, keymap, pulses):
+        self.table = table
+        self.first = word(table, AT_SWITCH_TABLE)
+        self.actions = actions
+        self.layers = layers
+        self.keymap = keymap
+        self.pulses = pulses
+
+    def tells_report(self, number):
+        return self.actions.reports(self.actions.at(self.layers.layer_for(number), number))
+
+    def flipped(self, number, closed):
+        nth = self.table[self.first + SWITCH_BYTES * number + 1]
+        idle = self.pulses.pulsers[nth].is_idle()
+        holds = not self.tells_report(number) if closed else self.actions.held_on[number] != NONE
+        if idle and holds:
+            self.keymap.changed(number, closed)
+        else:
+            self.pulses.tell(nth, number)
+
+    def found_closed(self, number):
+        """At the start: nobody has flipped it."""
+        if not self.tells_report(number):
+            self.keymap.changed(number, True)

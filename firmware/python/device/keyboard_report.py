@@ -1,0 +1,43 @@
+"""The keyboard's report, in the boot layout of USB HID 1.11 (appendix B.1): modifiers, reserved, six usages."""
+
+from device.contract import DO_KEYBOARD, FIRST_MODIFIER, KEYBOARD_BYTES, NONE
+
+FIRST_KEY = 2
+KEYS = KEYBOARD_BYTES - FIRST_KEY
+ERROR_ROLL_OVER = 0x01
+
+
+class KeyboardReport:
+    def __init__(self, table, actions):
+        self.table = table
+        self.actions = actions
+        # The input whose usage went down last: only for it do modifiers count that its binding brings along, so that
+        # a shifted sign does not shift the letter that is rolled onto.
+        self.leading = NONE
+        self.down = []  # held inputs with a keyboard usage, in their order
+
+    def pressed(self, number, action):
+        if self.table[action + 2] < FIRST_MODIFIER:
+            self.leading = number
+        self.down.append(number)
+        self.down.sort()
+
+    def released(self, number):
+        if self.leading == number:
+            self.leading = NONE
+        self.down.remove(number)
+
+    def build(self):
+        table, held = self.table, self.actions.held
+        modifiers = table[held(self.leading) + 1] if self.leading != NONE else 0
+        usages = []
+        for number in self.down:
+            action = held(number)
+            usage = table[action + 2]
+            if usage >= FIRST_MODIFIER:
+                modifiers |= table[action + 1] | 1 << (usage - FIRST_MODIFIER)
+            elif usage not in usages:
+                usages.append(usage)
+        if len(usages) > KEYS:
+            usages = [ERROR_ROLL_OVER] * KEYS
+        return bytes([modifiers, 0] + usages + [0] * (KEYS - len(usages)))

@@ -1,0 +1,29 @@
+"""Lamps show a state of the device: a layer, a lock of the host's, or simply that it runs."""
+
+from device.contract import AT_LAMP_TABLE, AT_LAMPS, LAMP_ALWAYS, LAMP_BYTES, LAMP_LAYER, LAMP_LOCK
+from device.table import word
+
+
+class Lamps:
+    def __init__(self, table, layers, show):
+        """show(line, on) switches a lamp."""
+        first = word(table, AT_LAMP_TABLE)
+        self.entries = [tuple(table[at : at + 3]) for at in range(first, first + LAMP_BYTES * table[AT_LAMPS], LAMP_BYTES)]
+        self.layers = layers
+        self.locks = 0
+        self.show = show
+        self.told = [None] * len(self.entries)  # in the first scan every lamp is told, so that none starts lit
+
+    def wanted(self, kind, argument):
+        if kind == LAMP_ALWAYS:
+            return True
+        if kind == LAMP_LAYER:
+            return self.layers.is_active(argument)
+        return kind == LAMP_LOCK and bool(self.locks >> argument & 1)
+
+    def play(self):
+        for nth, (line, kind, argument) in enumerate(self.entries):
+            on = self.wanted(kind, argument)
+            if self.told[nth] != on:
+                self.told[nth] = on
+                self.show(line, on)

@@ -1,0 +1,39 @@
+"""Which layer an input is read from: held layers from the highest down, then the default layer, then the base."""
+
+from device.contract import AT_LAYERS, DO_PASS
+
+
+class Layers:
+    def __init__(self, table, actions):
+        self.table = table
+        self.actions = actions
+        self.holders = [0] * table[AT_LAYERS]
+        self.default = 0
+        self.held = 0  # holders in all, so that the common case looks at none
+
+    def hold(self, layer):
+        self.holders[layer] += 1
+        self.held += 1
+
+    def let_go(self, layer):
+        self.holders[layer] -= 1
+        self.held -= 1
+
+    def stay(self, layer):
+        self.default = layer
+
+    def is_active(self, layer):
+        return self.holders[layer] > 0 or layer == self.default
+
+    def answers(self, layer, number):
+        return self.table[self.actions.at(layer, number)] != DO_PASS
+
+    def layer_for(self, number):
+        if self.held > 0:
+            for layer in range(len(self.holders) - 1, -1, -1):
+                if self.holders[layer] > 0 and self.answers(layer, number):
+                    return layer
+            # A held base speaks before the default layer, and it is the last to be asked.
+            if self.holders[0] > 0:
+                return 0
+        return self.default if self.default > 0 and self.answers(self.default, number) else 0

@@ -1,0 +1,33 @@
+"""Sending: each declared report at most once a scan, when it differs from the last one taken."""
+
+from device.contract import AT_REPORTS, CONSUMER_BYTES, KEYBOARD_BYTES, REPORT_CONSUMER, REPORT_KEYBOARD
+
+
+class Reports:
+    def __init__(self, table, keyboard, consumer, send):
+        """send(kind, bytes) hands a report to the host side and answers whether it was taken."""
+        builders = [(REPORT_KEYBOARD, keyboard, KEYBOARD_BYTES), (REPORT_CONSUMER, consumer, CONSUMER_BYTES)]
+        self.declared = [one for one in builders if table[AT_REPORTS] >> one[0] & 1]
+        self.send = send
+        self.forget()
+        self.changed = False
+        self.waiting = False  # the host has not taken the last ones
+
+    def forget(self):
+        """After a bus reset the host takes everything for released; states that are not so are then told."""
+        self.last = [bytes(length) for _, _, length in self.declared]
+        self.changed = True
+
+    def offer(self):
+        if not self.changed:
+            return
+        done = True
+        for nth, (kind, report, _) in enumerate(self.declared):
+            now = report.build()
+            if now == self.last[nth]:
+                continue
+            if self.send(kind, now):
+                self.last[nth] = now
+            else:
+                done = False
+        self.changed = self.waiting = not done

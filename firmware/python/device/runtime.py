@@ -1,0 +1,59 @@
+"""One scan of the device, in order: switches, encoders, pulses, lamps, reports.
+
+What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
+
+from device.actions import Actions
+from device.consumer_report import ConsumerReport
+from device.contract import START_READY
+from device.debounce import Debounce
+from device.encoders import Encoders
+from device.flips import Flips
+from device.keyboard_report import KeyboardReport
+from device.keymap import Keymap
+from device.lamps import Lamps
+from device.layers import Layers
+from device.pulses import Pulses
+from device.reports import Reports
+from device.scan import Scan
+from device.table import state_of
+
+START_WORDS = ("ready", "there are no tables", "the tables are of another version", "the tables are torn")
+MOST_ELAPSED_MS = 255
+
+
+class Runtime:
+    """A device. lines reads and drives its contacts and lamps; send(kind, bytes) hands a report to the host side."""
+
+    def __init__(self, table, lines, send):
+        state = state_of(table)
+        if state != START_READY:
+            raise ValueError("the device stays quiet: " + START_WORDS[state])
+        actions = Actions(table)
+        layers = Layers(table, actions)
+        keyboard = KeyboardReport(table, actions)
+        consumer = ConsumerReport(table, actions)
+        self.reports = Reports(table, keyboard, consumer, send)
+        keymap = Keymap(table, actions, layers, keyboard, consumer, self.reports)
+        self.pulses = Pulses(table, keymap, self.reports)
+        self.debounce = Debounce(table, keymap, Flips(table, actions, layers, keymap, self.pulses))
+        self.contacts = Scan(table, lines, self.debounce)
+        self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
+        self.lamps = Lamps(table, layers, lines.lamp)
+
+    def scan(self, elapsed_ms):
+        """Called every millisecond, or as often as the board can, with the milliseconds since the last call."""
+        elapsed_ms = min(elapsed_ms, MOST_ELAPSED_MS)
+        self.debounce.begin_scan(elapsed_ms)
+        self.contacts.switches()
+        self.encoders.sample()
+        self.pulses.play(elapsed_ms)
+        self.lamps.play()
+        self.reports.offer()
+
+    def host_locks(self, value):
+        """The host's lock lights: bit 0 num, 1 caps, 2 scroll lock."""
+        self.lamps.locks = value
+
+    def host_reset(self):
+        """The host knows nothing any more, so what is held is told again."""
+        self.reports.forget()

@@ -1,0 +1,311 @@
+"""All that touches the board. These modules are built into the board's interpreter; no other file uses any of them.
+
+Which line is on which pin, and what stands between, is in plan.py."""
+
+import analogio
+import board
+import busio
+import digitalio
+import microcontroller
+import supervisor
+import usb_hid
+
+import plan
+
+BANK_LINES = 16
+TICKS = 1 << 29  # the interpreter's millisecond clock starts anew after so many
+I2C_HZ = 400000
+EXPANDER_PULL_UPS = 0x0C  # two registers of pull-ups, then, from 0x12 on, two of levels
+EXPANDER_LEVELS = 0x12
+EXPANDER_ADDRESS = 0x20
+
+
+def now_ms():
+    return supervisor.ticks_ms()
+
+
+def ms_between(earlier, later):
+    return (later - earlier) % TICKS
+
+
+def announce():
+    """Before USB starts: who the device is, and its interfaces."""
+    maker, product, vendor_id, product_id = plan.IDENTITY
+    supervisor.set_usb_identification(maker, product, vendor_id, product_id)
+    devices = [
+        usb_hid.Device(
+            report_descriptor=descriptor,
+            usage_page=usage_page,
+            usage=usage,
+            report_ids=(report_id,),
+            in_report_lengths=(in_bytes,),
+            out_report_lengths=(out_bytes,),
+        )
+        for descriptor, usage_page, usage, report_id, in_bytes, out_bytes, _ in plan.INTERFACES
+    ]
+    usb_hid.enable(tuple(devices), boot_device=plan.BOOT_DEVICE)
+
+
+class Host:
+    """The computer's side: reports to it, lock lights from it, and whether it has come anew."""
+
+    def __init__(self):
+        self.by_kind = {one[6]: (usb_hid.devices[nth], one[3]) for nth, one in enumerate(plan.INTERFACES)}
+        self.was_connected = False
+
+    def send(self, kind, report):
+        device, report_id = self.by_kind[kind]
+        try:
+            device.send_report(report, report_id)
+        except OSError:  # the computer does not take it now
+            return False
+        return True
+
+    def locks(self):
+        """The last lock lights that came since the last call, or None."""
+        for (device, report_id), one in zip(self.by_kind.values(), plan.INTERFACES):
+            if one[5] > 0:
+                told = device.get_last_received_report(report_id)
+                if told:
+                    return told[0]
+        return None
+
+    def came_anew(self):
+        connected = supervisor.runtime.usb_connected
+        came = connected and not self.was_connected
+        self.was_connected = connected
+        return came
+
+
+class Pins:
+    """The board's pins by name, each taken once."""
+
+    def __init__(self):
+        self.digital = {}
+
+    def pin(self, name):
+        if name not in self.digital:
+            self.digital[name] = digitalio.DigitalInOut(getattr(board, name))
+        return self.digital[name]
+
+    def input(self, name, pull_up=True):
+        pin = self.pin(name)
+        pin.switch_to_input(pull=digitalio.Pull.UP if pull_up else None)
+        return pin
+
+    def output(self, name, high=False):
+        pin = self.pin(name)
+        pin.switch_to_output(value=high)
+        return pin
+
+
+class InRegisters:
+    """A chain of the 74HC165 sort: caught at one instant by the latch, the last input of the first register first."""
+
+    def __init__(self, pins, clock, latch, data, count):
+        self.clock = pins.output(clock)
+        self.latch = pins.output(latch, True)
+        self.data = pins.input(data, False)
+        self.levels = [True] * count
+
+    def catch(self):
+        self.latch.value = False
+        self.latch.value = True
+        levels = self.levels
+        for first in range(0, len(levels), 8):
+            for bit in range(first + 7, first - 1, -1):
+                levels[bit] = self.data.value
+                self.clock.value = True
+                self.clock.value = False
+
+
+class OutRegisters:
+    """A chain of the 74HC595 sort: the last output first; the latch shows all at once, and then they are enabled."""
+
+    def __init__(self, pins, clock, latch, data, enable, count):
+        self.enable = None if enable is None else pins.output(enable, True)
+        self.clock = pins.output(clock)
+        self.latch = pins.output(latch)
+        self.data = pins.output(data)
+        self.levels = [True] * count
+        self.is_changed = True
+
+    def lamp(self, bit, on):
+        self.levels[bit] = not on  # low is lit
+        self.is_changed = True
+
+    def show(self):
+        if not self.is_changed:
+            return
+        self.is_changed = False
+        for level in reversed(self.levels):
+            self.data.value = level
+            self.clock.value = True
+            self.clock.value = False
+        self.latch.value = True
+        self.latch.value = False
+        if self.enable:
+            self.enable.value = False
+
+
+class Multiplexers:
+    """Multiplexers that share their select lines; levels by chip, then by channel."""
+
+    def __init__(self, pins, select, data):
+        self.select = [pins.output(name) for name in select]
+        self.data = [pins.input(name) for name in data]
+        self.channels = 1 << len(select)
+        self.levels = [True] * (len(data) * self.channels)
+
+    def catch(self):
+        for channel in range(self.channels):
+            for bit, pin in enumerate(self.select):
+                pin.value = bool(channel >> bit & 1)
+            microcontroller.delay_us(1)
+            for chip, pin in enumerate(self.data):
+                self.levels[chip * self.channels + channel] = pin.value
+
+
+class Expanders:
+    """16-line expanders on one two-wire bus, every line pulled up; levels by expander, then by line."""
+
+    def __init__(self, pins, scl, sda, addresses):
+        self.bus = busio.I2C(getattr(board, scl), getattr(board, sda), frequency=I2C_HZ)
+        while not self.bus.try_lock():
+            pass
+        self.addresses = [EXPANDER_ADDRESS + address for address in addresses]
+        self.levels = [True] * (len(addresses) * 16)
+        self.read_bytes = bytearray(2)
+        for address in self.addresses:
+            self.bus.writeto(address, bytes([EXPANDER_PULL_UPS, 0xFF, 0xFF]))
+
+    def catch(self):
+        register = bytes([EXPANDER_LEVELS])
+        for nth, address in enumerate(self.addresses):
+            self.bus.writeto_then_readfrom(address, register, self.read_bytes)
+            told = self.read_bytes[0] | self.read_bytes[1] << 8
+            for bit in range(16):
+                self.levels[nth * 16 + bit] = bool(told >> bit & 1)
+
+
+class Ladder:
+    """Banks of resistors on one line, powered one at a time. Of each bank one rung is told: that whose window the voltage
+    lies in. edges are the lower ends of the windows, as parts of 65536."""
+
+    def __init__(self, pins, line, banks):
+        self.reader = analogio.AnalogIn(getattr(board, line))
+        self.banks = [(None if top is None else pins.input(top, False), edges) for top, edges in banks]
+        self.levels = [True] * sum(len(edges) for _, edges in banks)
+
+    def catch(self):
+        first = 0
+        for top, edges in self.banks:
+            if top:
+                top.switch_to_output(value=True)
+                microcontroller.delay_us(plan.LADDER_SETTLE_US)
+            volts = self.reader.value
+            if top:
+                top.switch_to_input(pull=None)
+            told = sum(1 for edge in edges if volts >= edge) - 1
+            for rung in range(len(edges)):
+                self.levels[first + rung] = rung != told
+            first += len(edges)
+
+
+PARTS = {
+    "in-registers": InRegisters,
+    "out-registers": OutRegisters,
+    "multiplexers": Multiplexers,
+    "expanders": Expanders,
+    "ladder": Ladder,
+}
+
+
+class Lines:
+    """What the runtime asks for: sense lines in banks of sixteen, strobes, lamps."""
+
+    def __init__(self):
+        pins = self.pins = Pins()
+        self.strobes = [(pins.input(name, sensed), sensed) for name, sensed in plan.STROBES]
+        self.parts = [PARTS[sort](pins, *rest) for sort, *rest in plan.PARTS]
+        self.catching = [part for part in self.parts if hasattr(part, "catch")]
+        self.showing = [part for part in self.parts if hasattr(part, "show")]
+        senses = [self.sense(*one) for one in plan.SENSES]
+        self.banks = [senses[at : at + BANK_LINES] for at in range(0, len(senses), BANK_LINES)]
+        self.lamps = [self.lamp_at(*one) for one in plan.LAMPS]
+        self.pairs = [one for one in self.lamps if isinstance(one, Pair)]
+        self.pair = 0
+
+    def sense(self, sort, place, bit=0):
+        """What a line's level is asked of."""
+        if sort == "part":
+            return (self.parts[place].levels, bit)
+        return (self.pins.input(place, sort != "held"), sort == "held")
+
+    def lamp_at(self, sort, place, more=None):
+        if sort == "part":
+            return (self.parts[place], more)
+        if sort == "pair":
+            return Pair(self.pins, place, more)
+        return (self.pins.output(place), None)
+
+    def catch(self):
+        for part in self.catching:
+            part.catch()
+
+    def strobe(self, line):
+        self.strobes[line][0].switch_to_output(value=False)
+
+    def release(self, line):
+        pin, sensed = self.strobes[line]
+        pin.switch_to_input(pull=digitalio.Pull.UP if sensed else None)
+
+    def settle(self, us):
+        if us:
+            microcontroller.delay_us(us)
+
+    def read(self, bank):
+        read = 0xFFFF
+        for bit, (place, how) in enumerate(self.banks[bank]):
+            high = place[how] if isinstance(place, list) else place.value != how
+            if not high:
+                read &= ~(1 << bit)
+        return read
+
+    def lamp(self, line, on):
+        place = self.lamps[line]
+        if isinstance(place, Pair):
+            place.is_lit = on
+        elif place[1] is None:
+            place[0].value = on
+        else:
+            place[0].lamp(place[1], on)
+
+    def show(self):
+        """After each scan: what registers show, and the next lamp of those between line pairs."""
+        for part in self.showing:
+            part.show()
+        if not self.pairs:
+            return
+        self.pairs[self.pair].let_go()
+        for _ in self.pairs:
+            self.pair = (self.pair + 1) % len(self.pairs)
+            if self.pairs[self.pair].is_lit:
+                self.pairs[self.pair].light()
+                return
+
+
+class Pair:
+    """A lamp between two lines: lit while one is high and the other low; the other lines float."""
+
+    def __init__(self, pins, high, low):
+        self.high, self.low = pins.input(high, False), pins.input(low, False)
+        self.is_lit = False
+
+    def light(self):
+        self.low.switch_to_output(value=False)
+        self.high.switch_to_output(value=True)
+
+    def let_go(self):
+        self.high.switch_to_input(pull=None)
+        self.low.switch_to_input(pull=None)

@@ -1,0 +1,124 @@
+"""Host stand-in: runs the device on a computer. It reads a script and prints what the device reports.
+
+python3 play.py demo.txt               prints what the device reports
+python3 play.py demo.txt expected.txt  compares it
+
+Lines of a script (the same as those of the C archive):
+  MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
+                              while STROBE (a number, or - for none) is driven
+  MS busy 1|0                 from this millisecond on, the endpoints take no report, or take them again
+  MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
+  MS reset                    the bus is reset: the host knows nothing any more
+  MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
+  MS end                      run up to this millisecond, then start afresh (device and clock)"""
+
+import sys
+
+from device.contract import REPORT_NAMES
+from device.runtime import Runtime
+from tables import TABLES
+
+ALL_HIGH = 0xFFFF
+
+
+class Bench:
+    """The device, its clock, and what its lines are told to read."""
+
+    def __init__(self, tell):
+        self.tell = tell
+        self.start_afresh()
+
+    def start_afresh(self):
+        self.answers = {}
+        self.driven = "-"
+        self.now_ms = self.late_until_ms = self.scanned_ms = 0
+        self.is_busy = False
+        self.runtime = Runtime(TABLES, self, self.send)
+
+    def catch(self):
+        pass
+
+    def strobe(self, line):
+        self.driven = str(line)
+
+    def release(self, line):
+        self.driven = "-"
+
+    def settle(self, us):
+        pass
+
+    def read(self, bank):
+        return self.answers.get((self.driven, bank), ALL_HIGH)
+
+    def lamp(self, line, on):
+        self.tell("%d lamp %d %d" % (self.now_ms, line, on))
+
+    def send(self, kind, report):
+        if self.is_busy:
+            return False
+        self.tell("%d %s %s" % (self.now_ms, REPORT_NAMES[kind], report.hex()))
+        return True
+
+    def run_until(self, ms):
+        while self.now_ms < ms:
+            if self.now_ms >= self.late_until_ms:
+                self.runtime.scan(self.now_ms + 1 - self.scanned_ms)
+                self.scanned_ms = self.now_ms + 1
+            self.now_ms += 1
+
+    def obey(self, words):
+        ms, verb, rest = int(words[0]), words[1], words[2:]
+        if ms < self.now_ms:
+            raise ValueError("time runs backwards")
+        self.run_until(ms)
+        getattr(self, "do_" + verb)(ms, *rest)
+
+    def do_sense(self, ms, strobe, bank, word):
+        self.answers[(strobe, int(bank))] = int(word, 16)
+
+    def do_busy(self, ms, value):
+        self.is_busy = value == "1"
+
+    def do_locks(self, ms, value):
+        self.runtime.host_locks(int(value))
+
+    def do_reset(self, ms):
+        self.runtime.host_reset()
+
+    def do_late(self, ms, count):
+        self.late_until_ms = ms + int(count)
+
+    def do_end(self, ms):
+        self.tell("end")
+        self.start_afresh()
+
+
+def play(script, tell):
+    bench = Bench(tell)
+    for number, line in enumerate(script, 1):
+        words = line.split()
+        if not words or words[0].startswith("#"):
+            continue
+        try:
+            bench.obey(words)
+        except (AttributeError, IndexError, TypeError, ValueError) as problem:
+            raise SystemExit('line %d of the script: cannot follow "%s" (%s)' % (number, line.strip(), problem))
+
+
+def main():
+    if len(sys.argv) == 1:
+        return play(sys.stdin, print)
+    with open(sys.argv[1]) as script:
+        lines = script.readlines()
+    if len(sys.argv) == 2:
+        return play(lines, print)
+    told = []
+    play(lines, told.append)
+    with open(sys.argv[2]) as expected:
+        for number, (one, other) in enumerate(zip(told + [""], expected.read().split("\n") + [""]), 1):
+            if one != other:
+                raise SystemExit('line %d: reports "%s", expected "%s"' % (number, one, other))
+    print("as simulated")
+
+
+main()

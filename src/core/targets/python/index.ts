@@ -1,0 +1,61 @@
+import type { ControllerProfile } from "../../catalogue/controllers/controllerProfile";
+import { derive } from "../../derived/derive";
+import type { Design } from "../../document/schema";
+import { type Problem, bad, good } from "../../document/problem";
+import { recordScript } from "../../engine/script";
+import type { ScanTable } from "../../firmware/scanTable";
+import { demonstrationOf } from "../demonstration";
+import type { FirmwareTarget } from "../firmwareTarget";
+import { planFile, pinNameOf } from "./planFile";
+import { pythonReadme } from "./readme";
+import { tablesFile } from "./tablesFile";
+
+function classProblem(profile: ControllerProfile | null): Problem | null {
+  if (!profile) return { path: "controllers", message: "has no controller; choose one that runs Python on board" };
+  if (profile.firmware.interpreted === "runs-usb") return null;
+  const why = profile.firmware.interpreted === "no" ? "runs no Python" : "is no USB device from Python";
+  return { path: "controllers", message: `has the ${profile.title}, which ${why}` };
+}
+
+/** Every net that must have a pin and has none, by its flag. */
+function pinProblems(design: Design): Problem[] {
+  const pinOf = pinNameOf(design);
+  return derive(design)
+    .signalNets.filter(({ id, need }) => need !== null && pinOf(id) === "")
+    .map(({ flag }) => ({ path: "pinPlan", message: `has no pin for ${flag}; share out the pins first` }));
+}
+
+/** Why no archive can be made: another class, nets without pins, no report. */
+function problemsOf(design: Design): Problem[] {
+  const wrongClass = classProblem(derive(design).profile);
+  if (wrongClass) return [wrongClass];
+  if (design.reportSet.interfaces.length === 0)
+    return [{ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" }];
+  return pinProblems(design);
+}
+
+const generated = (design: Design, scan: ScanTable) => ({
+  "README.md": pythonReadme(design),
+  "plan.py": planFile(design, scan),
+  "tables.py": tablesFile(design, scan),
+});
+
+/** Files for the drive of a board that runs Python: nothing to compile. */
+export const python: FirmwareTarget = {
+  id: "firmware-python",
+  title: "Firmware, Python",
+  purpose: "For boards that run Python: files to copy onto their drive; nothing to compile.",
+  async files(design, scan) {
+    const problems = problemsOf(design);
+    if (problems.length > 0) return bad(...problems);
+    const demonstration = recordScript(design, demonstrationOf(design));
+    if (!demonstration.ok) return demonstration;
+    const { PYTHON_SOURCES } = await import("./pythonSources.generated");
+    return good({
+      ...generated(design, scan),
+      "demo.txt": demonstration.value.script,
+      "expected.txt": demonstration.value.expected,
+      ...PYTHON_SOURCES,
+    });
+  },
+};

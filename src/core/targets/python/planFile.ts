@@ -1,0 +1,85 @@
+import { interpreterPin } from "../../chips/interpreterPins";
+import { LADDER_SETTLE_US } from "../../circuits/ladder";
+import { REPORTS } from "../../contract/contract";
+import { derive } from "../../derived/derive";
+import { throughWords } from "../../derived/throughWords";
+import type { Design } from "../../document/schema";
+import type { ScanTable } from "../../firmware/scanTable";
+import { hidInterfaces } from "../../hid/interfaces";
+import { identityOf } from "../../image/identity";
+import { descriptorWithId, isBootKeyboard, reportIdOf } from "./interfaces";
+import { type Literal, bytesLiteral, listing, literal } from "./literals";
+import { partsOf } from "./parts";
+
+/** The interpreter's name of a net's pin; empty while it has none. */
+export const pinNameOf =
+  (design: Design) =>
+  (netId: string): string =>
+    interpreterPin(derive(design).profile?.id ?? "", design.pinPlan[netId]?.pin ?? "");
+
+function interfaceText(design: Design): string {
+  const rows = design.reportSet.interfaces.map((kind, nth) => {
+    const { collection, outputBytes } = hidInterfaces[kind];
+    const reportId = reportIdOf(design, nth);
+    const [page, usage] = collection;
+    const numbers = [page, usage, reportId, REPORTS[kind].bytes, outputBytes, REPORTS[kind].number];
+    return `    (${bytesLiteral(descriptorWithId(kind, reportId))}, ${numbers.join(", ")}),  # ${kind}`;
+  });
+  return `INTERFACES = (\n${rows.join("\n")}\n)`;
+}
+
+/** The lines of a design for hardware.py: who it is, its interfaces, its pins, and what stands between. */
+export function planFile(design: Design, scan: ScanTable): string {
+  const derived = derive(design);
+  const through = throughWords(derived);
+  const pinOf = pinNameOf(design);
+  const { parts, places } = partsOf(scan, pinOf);
+  const sensed = new Set(scan.senseLines);
+  const comment = (netId: string) => {
+    const flag = derived.netById.get(netId)?.flag ?? derived.elements.get(netId)?.label ?? netId;
+    return [flag, through.get(netId)].filter(Boolean).join(": ");
+  };
+  const sense = (netId: string): Literal => {
+    const place = places.get(netId);
+    return place ? ["part", ...place] : [scan.access[netId]?.by === "held-pin" ? "held" : "pin", pinOf(netId)];
+  };
+  const lamp = (netId: string): Literal => {
+    const place = places.get(netId);
+    const access = scan.access[netId];
+    if (access?.by === "pair") return ["pair", pinOf(access.high), pinOf(access.low)];
+    return place ? ["part", ...place] : ["pin", pinOf(netId)];
+  };
+  const { maker, product, vendorId, productId } = identityOf(design);
+  const lines = (nets: string[], of: (netId: string) => Literal) =>
+    nets.map((netId) => ({ value: of(netId), comment: comment(netId) }));
+  return `"""The lines of this device. Generated from its design file; change the design, not this."""
+
+# Maker, name, and the two numbers by which a computer knows the device.
+IDENTITY = ${literal([maker, product, vendorId, productId])}
+
+# Of each interface: report descriptor, usage page and usage, report id, bytes to the computer and from it, report kind.
+${interfaceText(design)}
+
+# A computer's start-up screen reads a keyboard only while it is the one interface.
+BOOT_DEVICE = ${isBootKeyboard(design) ? 1 : 0}
+
+# Added parts: sort, pins, and how many lines.
+${listing(
+  "PARTS",
+  parts.map((value) => ({ value })),
+)}
+
+# Driven low one at a time, else floating; True: it is read as a sense line too.
+${listing(
+  "STROBES",
+  lines(scan.strobeLines, (netId) => [pinOf(netId), sensed.has(netId)]),
+)}
+
+# Read in banks of sixteen: a pin with its pull-up, one held to ground outside, or a line of an added part.
+${listing("SENSES", lines(scan.senseLines, sense))}
+
+${listing("LAMPS", lines(scan.lampLines, lamp))}
+
+LADDER_SETTLE_US = ${LADDER_SETTLE_US}
+`;
+}

@@ -1,0 +1,59 @@
+import { hasInterpreterPins } from "../../chips/interpreterPins";
+import { derive } from "../../derived/derive";
+import type { Design } from "../../document/schema";
+import { keymapLines } from "../keymapWords";
+import { isBootKeyboard } from "./interfaces";
+
+const namesAdvice = (profileId: string) =>
+  hasInterpreterPins(profileId)
+    ? "The names are those usual for the class (from memory)."
+    : "They are the names on the design's pads, as those of this class are not known.";
+
+const bootAdvice = (design: Design) =>
+  isBootKeyboard(design)
+    ? "The keyboard is the one interface and is declared for the computer's start-up screen too (from memory; try it there)."
+    : "Several reports share one interface here, each with a number of its own. A computer's start-up screen does not read such a keyboard.";
+
+/** What to do with the archive, in which order, and how to get back. */
+export function pythonReadme(design: Design): string {
+  const profile = derive(design).profile!;
+  return `# ${design.name} in Python
+
+For a ${profile.title} that runs Python on board. Nothing to compile: the files are copied onto the drive that the board
+shows. Never run on a board: what is said of boards here is from memory.
+
+## In this order
+
+1. On this computer: \`python3 play.py demo.txt expected.txt\`. It plays each control once and says "as simulated".
+2. Put the interpreter on the board, once: hold the loader's button while you plug the board in, and copy the interpreter's file
+   for your board onto the drive that appears. Do all this before the case is closed, with the button in reach.
+3. The board shows a drive. On its console \`import board; dir(board)\` lists the pins' names; compare them with \`plan.py\`.
+   ${namesAdvice(profile.id)} Names of the board come first, then the chip's own (\`microcontroller.pin\`).
+4. Copy \`hardware.py\`, \`plan.py\`, \`tables.py\` and the folder \`device\` onto the drive, then \`code.py\`, last \`boot.py\`.
+5. Unplug it and plug it in again: \`boot.py\` runs only when the board gets power. Press every control once.
+
+## When it goes wrong
+
+- The drive is still there: rename \`code.py\`, and the device stays quiet; rename \`boot.py\` and plug in again, and the board is what
+  it was. What went wrong stands in \`boot_out.txt\` and on the console.
+- The drive is gone: hold the loader's button while you plug in, and go on from step 2.
+- "no attribute" names a pin that the board knows by another name: change it in \`plan.py\`.
+
+## What to know
+
+- ${bootAdvice(design)}
+- Times count milliseconds: a scan that takes several of them only makes a press come that much later.
+- An interpreter cannot read a fast knob surely. The design program says how long a scan takes, as a range.
+- Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
+
+## Files
+
+- \`boot.py\`, \`code.py\`: what the interpreter starts. \`hardware.py\`: the only file that uses the board's built-in modules.
+- \`plan.py\`: pins, added parts, interfaces. \`tables.py\`: keymap and numbering. \`device/\`: the runtime, the same for every device.
+- \`play.py\`, \`demo.txt\`, \`expected.txt\`: the check on this computer. \`design.ovrin.json\`: the design, to import again.
+
+## Keymap
+
+${keymapLines(design)}
+`;
+}

@@ -1,0 +1,140 @@
+"""Runs a device's boot.py and code.py on the simulated board, for each sequence of a script afresh.
+
+python3 run.py DEVICE_FOLDER WIRING [facts|count] < script"""
+
+import sys
+
+sys.dont_write_bytecode = True
+DEVICE, WIRING = sys.argv[1:3]
+WANTED = sys.argv[3] if len(sys.argv) > 3 else ""
+
+import harness  # noqa: E402
+from harness import NAMES, SequenceEnds, clock, host  # noqa: E402
+from world import world  # noqa: E402
+
+BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "supervisor", "usb_hid")
+sys.path.insert(0, DEVICE)
+
+with open(WIRING) as wiring:
+    WIRING_TEXT = wiring.read()
+
+
+def program(name):
+    with open(DEVICE + "/" + name) as source:
+        return compile(source.read(), name, "exec")
+
+
+BOOT, CODE = program("boot.py"), program("code.py")
+
+
+class Sequence:
+    """One use of a device that has just got power."""
+
+    def __init__(self, lines):
+        self.lines = lines
+        self.glowing = {}
+        self.seen_ms = {}
+
+    def begin(self, ms):
+        while self.lines and int(self.lines[0][0]) <= ms:
+            _, verb, *rest = self.lines.pop(0)
+            if verb == "contact":
+                world.set_contact(int(rest[0]), rest[1] == "1")
+            elif verb == "locks":
+                host.locks = bytes([int(rest[0])])
+            elif verb == "busy":
+                host.is_busy = rest[0] == "1"
+            elif verb == "host":
+                host.is_there = rest[0] == "1"
+            else:
+                raise SequenceEnds
+
+    def tell(self, ms):
+        for nth, lamp in enumerate(world.lamps):
+            glows = self.is_seen(nth, lamp, ms)
+            if glows != self.glowing.get(nth, False):
+                self.glowing[nth] = glows
+                print(ms, "lamp", nth, int(glows))
+        for usage, report in host.reports:
+            print(ms, NAMES[usage], report.hex())
+        host.reports.clear()
+
+    def is_seen(self, nth, lamp, ms):
+        """Lamps between line pairs take turns: an eye sees one for as long as its turn comes again."""
+        if world.glows(lamp):
+            self.seen_ms[nth] = ms
+        turns = len(world.lamps) if lamp[0] == "x" else 1
+        return nth in self.seen_ms and ms - self.seen_ms[nth] < turns
+
+    def play(self):
+        world.__init__()
+        world.read_wiring(WIRING_TEXT)
+        host.__init__()
+        clock.restart()
+        clock.begin, clock.tell = self.begin, self.tell
+        for name in [one for one in sys.modules if one in BOARD_MODULES + ("hardware",)]:
+            del sys.modules[name]
+        exec(BOOT, {"__name__": "__main__"})
+        try:
+            exec(CODE, {"__name__": "__main__"})
+        except SequenceEnds:
+            print("end")
+
+
+def sequences(script):
+    lines = []
+    for line in script:
+        if line.strip():
+            lines.append(line.split())
+            if lines[-1][1] == "end":
+                yield Sequence(lines)
+                lines = []
+
+
+def tell_facts():
+    import usb_hid
+
+    print("identity", *harness.told_identity)
+    print("boot", host.boot_device)
+    for one in usb_hid.devices:
+        print("device", one.page, one.usage, one.report_id, one.in_bytes, one.out_bytes, one.descriptor.hex())
+
+
+def is_device(frame):
+    name = frame.f_code.co_filename
+    return name.startswith(DEVICE) or name == "code.py"
+
+
+def count_steps(sequence):
+    """Instructions of the device's own files, and their calls to the board, in the last whole scan."""
+    now, last = [0, 0], [0, 0]
+
+    def trace(frame, what, _):
+        if not is_device(frame):
+            now[1] += is_device(frame.f_back) if what == "call" and frame.f_back else 0
+            return None
+        frame.f_trace_opcodes = True
+        frame.f_trace_lines = False
+        now[0] += what == "opcode"
+        return trace
+
+    begin = sequence.begin
+
+    def counted_begin(ms):
+        last[:], now[:] = now, [0, 0]
+        begin(ms)
+
+    sequence.begin = counted_begin
+    sys.settrace(trace)
+    sequence.play()
+    sys.settrace(None)
+    print("steps %d calls %d" % tuple(last))
+
+
+for sequence in sequences(sys.stdin):
+    if WANTED == "count":
+        count_steps(sequence)
+    else:
+        sequence.play()
+if WANTED == "facts":
+    tell_facts()

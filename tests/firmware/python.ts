@@ -1,0 +1,51 @@
+import { execFileSync } from "node:child_process";
+import { mkdirSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { unzipSync } from "fflate";
+import { artifactNamed } from "@/core/formats/registry";
+import type { Design } from "@/core/document/schema";
+import { adoptPinPlan, chooseController } from "@/core/edits/pins";
+import { planPins } from "@/core/pins/planPins";
+import { type Run, play, workFolder } from "./builds";
+import { boardWiring } from "./chipWiring";
+
+/** Debian's own, which the tests install. */
+export const PYTHON = "/usr/bin/python3";
+
+/** A design's Python archive, unpacked. @returns the folder that holds its files */
+export async function unpackPython(design: Design): Promise<string> {
+  const made = await artifactNamed("firmware-python")!.make(design);
+  if (!made.ok) throw new Error(JSON.stringify(made.problems));
+  const folder = workFolder();
+  const entries = Object.entries(unzipSync(made.value.bytes));
+  for (const [name, bytes] of entries) {
+    const path = join(folder, name);
+    mkdirSync(dirname(path), { recursive: true });
+    writeFileSync(path, bytes);
+  }
+  return join(folder, entries[0][0].split("/")[0]);
+}
+
+/** Plays a script on the device in Python. */
+export const playPython = (folder: string, script: string): Run => play(PYTHON, [join(folder, "play.py")], script);
+
+/** Runs a program of the archive. @returns what it prints */
+export const runPython = (folder: string, ...parameters: string[]): string =>
+  execFileSync(PYTHON, parameters, { cwd: folder, encoding: "utf8" });
+
+/** The program that runs a device's two files on the simulated board. */
+const RUN = fileURLToPath(new URL("board/run.py", import.meta.url));
+
+/** Puts an unpacked device on the simulated board. @param wanted "facts" tells its interfaces, "count" its steps a scan */
+export function onBoard(design: Design, folder: string, script: string, wanted?: "facts" | "count"): Run {
+  const wiring = join(folder, "wiring.txt");
+  writeFileSync(wiring, boardWiring(design));
+  return play(PYTHON, [RUN, folder, wiring, ...(wanted ? [wanted] : [])], script);
+}
+
+/** The design on a class that runs Python, with the app's own pin plan. */
+export function onPythonClass(design: Design, profileId = "dual-core-3v3-26"): Design {
+  const moved = chooseController(design, profileId);
+  return adoptPinPlan(moved, planPins(moved));
+}
