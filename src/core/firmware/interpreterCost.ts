@@ -1,0 +1,157 @@
+import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
+import { AT, BANK_LINES } from "../contract/contract";
+import type { Design } from "../document/schema";
+import { accessSets, bitsOf, chipsOf } from "./accessSets";
+import { bankCount, type ScanTable } from "./scanTable";
+import { tableBytes } from "./tables";
+
+/** What one scan, in which nothing changes, costs an interpreter. */
+export interface InterpreterWork {
+  /** Instructions of the interpreter. */
+  steps: number;
+  /** Calls to pins, buses, converter and clock. */
+  calls: number;
+  /** Time on buses, which no interpreter shortens, in µs. */
+  busUs: number;
+}
+
+/**
+ * Instructions by what is read, fitted to counts of the runtime's own files under a desktop interpreter and held against
+ * fresh counts of every circuit, within a thirtieth, by tests/firmware/pythonCost.test.ts.
+ */
+const STEPS = {
+  scan: 178,
+  read: 45,
+  strobedGroup: 86,
+  restingGroup: 77,
+  pinLine: 20,
+  partLine: 18,
+  encoder: 81,
+  pulser: 9,
+  lamp: 44,
+  readPart: 13,
+  registerBit: 19,
+  channel: 22,
+  select: 16,
+  channelRead: 14,
+  expander: 340,
+  ladderBank: 70,
+  poweredBank: 17,
+  rung: 16,
+  outChain: 13,
+  pair: 27,
+} as const;
+
+/** Reading one expander at 400 kbit/s: five bytes of nine bits, start, start again and stop. */
+const EXPANDER_US = (5 * 9 + 3) * 2.5;
+
+type Counts = Record<keyof typeof STEPS, number>;
+
+/** Banks that are read in a scan, once for each time: those read with nothing driven, and one for each strobed group. */
+function banksRead(scan: ScanTable, design: Design): number[] {
+  const table = tableBytes(scan, design);
+  const first = table[AT.BANK_TABLE] | (table[AT.BANK_TABLE + 1] << 8);
+  const resting = Array.from({ length: bankCount(scan) }, (_, bank) => bank).filter((bank) => table[first + bank]);
+  return [...resting, ...scan.groups.flatMap(({ strobe, bank }) => (strobe === null ? [] : [bank]))];
+}
+
+function linesRead(scan: ScanTable, design: Design) {
+  const { senseLines, access } = scan;
+  const banks = banksRead(scan, design);
+  const nets = banks.flatMap((bank) => senseLines.slice(bank * BANK_LINES, (bank + 1) * BANK_LINES));
+  const onPins = nets.filter((net) => !access[net] || access[net].by === "held-pin").length;
+  return { read: banks.length, pinLine: onPins, partLine: nets.length - onPins };
+}
+
+function multiplexersRead({ access }: ScanTable) {
+  const sum = { sets: 0, channel: 0, select: 0, channelRead: 0 };
+  for (const set of accessSets(access, "channel", ({ select }) => select.join(" "))) {
+    const lines = set.map(([, line]) => line);
+    const channels = 1 << lines[0].select.length;
+    sum.sets++;
+    sum.channel += channels;
+    sum.select += channels * lines[0].select.length;
+    sum.channelRead += channels * chipsOf(lines).length;
+  }
+  return sum;
+}
+
+function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } {
+  const { access, groups, ladders } = scan;
+  const chains = accessSets(access, "in-register", ({ clock }) => clock);
+  const bitsIn = chains.map((set) => Math.ceil(bitsOf(set.map(([, line]) => line)) / 8) * 8);
+  const { sets, ...channels } = multiplexersRead(scan);
+  const buses = accessSets(access, "expander", ({ scl, sda }) => `${scl} ${sda}`);
+  const expanders = accessSets(access, "expander", ({ scl, address }) => `${scl} ${address}`);
+  const strobed = groups.filter(({ strobe }) => strobe !== null).length;
+  const rungs = accessSets(access, "rung", ({ line }) => line);
+  const tops = new Set(rungs.flatMap((set) => set.map(([, { top }]) => top)).filter((top) => top !== null));
+  return {
+    scan: 1,
+    ...linesRead(scan, design),
+    ...channels,
+    strobedGroup: strobed,
+    restingGroup: groups.length - strobed,
+    encoder: scan.encoders.length,
+    pulser: scan.encoders.length + scan.settling.filter(({ flips }) => flips).length,
+    lamp: scan.lamps.length,
+    readPart: chains.length + sets + buses.length + rungs.length,
+    registerBit: bitsIn.reduce((sum, bits) => sum + bits, 0),
+    expander: expanders.length,
+    ladderBank: ladders.length,
+    poweredBank: tops.size,
+    rung: rungs.flat().length,
+    outChain: accessSets(access, "out-register", ({ clock }) => clock).length,
+    pair: Object.values(access).filter(({ by }) => by === "pair").length,
+    chains: chains.length,
+  };
+}
+
+/** The work of one scan of a design in the Python runtime, while nothing changes. */
+export function interpreterWork(design: Design, scan: ScanTable): InterpreterWork {
+  const counts = countsOf(scan, design);
+  const steps = Object.entries(STEPS).reduce((sum, [what, each]) => sum + each * counts[what as keyof Counts], 0);
+  const settling = design.timing.settleUs > 0 ? 1 : 0;
+  const calls =
+    3 +
+    counts.pinLine +
+    (2 + settling) * counts.strobedGroup +
+    3 * counts.registerBit +
+    2 * counts.chains +
+    counts.channel +
+    counts.select +
+    counts.channelRead +
+    counts.expander +
+    counts.ladderBank +
+    3 * counts.poweredBank +
+    (counts.pair > 0 ? 2 : 0);
+  return { steps, calls, busUs: EXPANDER_US * counts.expander };
+}
+
+/** Clock cycles of a 32-bit core for an instruction of its interpreter, and for a call to a pin (both from memory). */
+const CYCLES_A_STEP = { least: 105, most: 265 };
+const CYCLES_A_CALL = { least: 400, most: 1060 };
+
+export interface InterpreterScan {
+  leastMs: number;
+  mostMs: number;
+  /** Whether it serves as a keyboard, is felt, or is too slow to be of use. */
+  verdict: "good" | "slow" | "too-much";
+}
+
+/** Beyond it a press is felt as late, and above the second it can be missed (common practice). */
+const FELT_MS = 10;
+const USELESS_MS = 20;
+
+/**
+ * How long one scan takes on a class with an interpreter: a range, never one number, from the steps counted and what a step
+ * costs from memory.
+ */
+export function interpreterScan(design: Design, scan: ScanTable, { clockMhz }: ControllerProfile): InterpreterScan {
+  const { steps, calls, busUs } = interpreterWork(design, scan);
+  const ms = (end: "least" | "most") =>
+    ((steps * CYCLES_A_STEP[end] + calls * CYCLES_A_CALL[end]) / clockMhz + busUs) / 1000;
+  const [leastMs, mostMs] = [ms("least"), ms("most")];
+  const verdict = leastMs > USELESS_MS ? "too-much" : mostMs > FELT_MS ? "slow" : "good";
+  return { leastMs, mostMs, verdict };
+}
