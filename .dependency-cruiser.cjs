@@ -40,6 +40,7 @@ const rooms = [
   "firmware",
   "engine",
   "image",
+  "loader",
   "targets",
   "formats",
   "edits",

@@ -17,6 +17,7 @@ const PROGRAMS = {
   "/usr/include/simavr/sim_avr.h": ["libsimavr-dev"],
   "/usr/include/libelf.h": ["libelf-dev"],
   "/usr/bin/ngspice": ["ngspice"],
+  "/usr/bin/avrdude": ["avrdude"],
   "/usr/share/X11/xkb/symbols/us": ["xkb-data"],
 };
 
