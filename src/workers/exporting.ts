@@ -1,18 +1,26 @@
-import { wrap } from "comlink";
+import { type Remote, wrap } from "comlink";
 import type { Result } from "@/core/document/problem";
 import type { Design } from "@/core/document/schema";
 import type { ExportedFile } from "@/core/formats/artifact";
+import type { FlashImage } from "@/core/image/flashImage";
 import type { ExportingTasks } from "./exporting.worker";
 
-/** Makes an artifact in a thread of its own, which ends with it. */
-export async function makeAside(design: Design, id: string): Promise<Result<ExportedFile>> {
+/** Does something in a thread of its own, which ends with it. */
+async function aside<T>(work: (tasks: Remote<ExportingTasks>) => Promise<T>): Promise<T> {
   const worker = new Worker(new URL("./exporting.worker.ts", import.meta.url), { type: "module", name: "exporting" });
   try {
     return await new Promise((resolve, reject) => {
       worker.onerror = ({ message }) => reject(new Error(message || "the thread ended"));
-      wrap<ExportingTasks>(worker).make(design, id).then(resolve, reject);
+      work(wrap<ExportingTasks>(worker)).then(resolve, reject);
     });
   } finally {
     worker.terminate();
   }
 }
+
+/** Makes an artifact in a thread of its own. */
+export const makeAside = (design: Design, id: string): Promise<Result<ExportedFile>> =>
+  aside(async (tasks) => tasks.make(design, id));
+
+/** Makes a finished image in a thread of its own. */
+export const imageAside = (design: Design): Promise<Result<FlashImage>> => aside(async (tasks) => tasks.image(design));

@@ -1,11 +1,16 @@
 import { expose } from "comlink";
 import type { Design } from "@/core/document/schema";
 import { artifactNamed } from "@/core/formats/registry";
+import { flashImage } from "@/core/image/flashImage";
+import { usb8Code } from "@/core/image/usb8Code";
 
 /** Makes a file of a design; solids of large plates take many seconds. */
 const make = (design: Design, id: string) => artifactNamed(id)!.make(design);
 
-export const exportingTasks = { make };
+/** The finished image with its sizes, to be shown and loaded. */
+const image = (design: Design) => flashImage(design, usb8Code());
+
+export const exportingTasks = { make, image };
 export type ExportingTasks = typeof exportingTasks;
 
 expose(exportingTasks);

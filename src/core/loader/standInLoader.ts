@@ -16,7 +16,7 @@ export interface LoaderFaults {
 
 const code = (letter: string) => letter.charCodeAt(0);
 const text = (letters: string) => [...letters].map(code);
-const DONE = [LOADER.CARRIAGE_RETURN];
+const DONE: number[] = [LOADER.CARRIAGE_RETURN];
 
 /** How many bytes belong to an order beside its letter; of a block to write, the bytes themselves come on top. */
 const MORE: Record<string, number> = {
@@ -27,6 +27,28 @@ const MORE: Record<string, number> = {
   T: 1,
   x: 1,
   y: 1,
+};
+
+/** Orders that are always answered alike. */
+const ANSWERS: Record<string, number[]> = {
+  [LOADER.SOFTWARE]: text("STANDIN"),
+  [LOADER.PROGRAMMER]: text("S"),
+  /** Versions of its software and, which it has none of, its hardware; the chips it knows, a list that ends with 0. */
+  V: text("10"),
+  v: text(LOADER.UNKNOWN),
+  t: [0x44, 0],
+  [LOADER.STEP_BY_ITSELF]: text("Y"),
+  [LOADER.BLOCKS]: [...text("Y"), PAGE_BYTES >> 8, PAGE_BYTES & 0xff],
+  [LOADER.BEGIN]: DONE,
+  [LOADER.LEAVE]: DONE,
+  T: DONE,
+  x: DONE,
+  y: DONE,
+  /** Fuses and lock bits, as such a loader reads them (from memory). */
+  F: [0xff],
+  N: [0xff],
+  Q: [0xff],
+  r: [0xff],
 };
 
 /**
@@ -66,23 +88,10 @@ export class StandInLoader {
   }
 
   private obey(letter: string, rest: number[]): number[] {
+    if (Object.hasOwn(ANSWERS, letter)) return ANSWERS[letter];
     switch (letter) {
-      case LOADER.SOFTWARE:
-        return text("STANDIN");
-      case LOADER.PROGRAMMER:
-        return text("S");
-      case "V":
-        return text("10");
-      case "v":
-        return text(LOADER.UNKNOWN);
-      case "t":
-        return [0x44, 0];
       case LOADER.SIGNATURE:
         return this.faults.signature ?? CHIP_SIGNATURE;
-      case LOADER.STEP_BY_ITSELF:
-        return text("Y");
-      case LOADER.BLOCKS:
-        return [...text("Y"), PAGE_BYTES >> 8, PAGE_BYTES & 0xff];
       case LOADER.ADDRESS:
         this.address = ((rest[0] << 8) | rest[1]) * 2;
         return DONE;
@@ -93,21 +102,9 @@ export class StandInLoader {
         return this.write(rest[2], rest.slice(3));
       case LOADER.READ_BLOCK:
         return this.read(rest[2], (rest[0] << 8) | rest[1]);
-      case LOADER.BEGIN:
-      case LOADER.LEAVE:
-      case "T":
-      case "x":
-      case "y":
-        return DONE;
       case LOADER.START:
         this.isStarted = true;
         return DONE;
-      // Fuses and lock bits, as such a loader reads them (from memory).
-      case "F":
-      case "N":
-      case "Q":
-      case "r":
-        return [0xff];
       default:
         return text(LOADER.UNKNOWN);
     }

@@ -24,10 +24,11 @@ import { useStage } from "./useStage";
 const CommandPalette = dynamic(() => import("./CommandPalette").then((m) => m.CommandPalette));
 const KeysDialog = dynamic(() => import("./KeysDialog").then((m) => m.KeysDialog));
 const ExportDialog = dynamic(() => import("./ExportDialog").then((m) => m.ExportDialog));
+const LoadDialog = dynamic(() => import("./loading/LoadDialog").then((m) => m.LoadDialog));
 const RefusalDialog = dynamic(() => import("../shelf/RefusalDialog").then((m) => m.RefusalDialog));
 const ConflictDialog = dynamic(() => import("./ConflictDialog").then((m) => m.ConflictDialog));
 
-export type DialogName = "palette" | "keys" | "export";
+export type DialogName = "palette" | "keys" | "export" | "load";
 
 /** The workspace: job card, mat with its table, tray, tell-tale. */
 export function Bench() {
@@ -123,8 +124,9 @@ function Workspace() {
       <Box gridColumn="1 / -1" as="footer">
         <TellTale />
       </Box>
-      {dialog === "palette" && <CommandPalette onClose={() => setDialog(null)} onKeys={() => setDialog("keys")} />}
+      {dialog === "palette" && <CommandPalette onClose={() => setDialog(null)} onDialog={setDialog} />}
       {dialog === "keys" && <KeysDialog onClose={() => setDialog(null)} />}
+      {dialog === "load" && <LoadDialog onClose={() => setDialog(null)} />}
       {dialog === "export" && <ExportDialog onClose={() => setDialog(null)} />}
       {isInConflict && <ConflictDialog />}
       {drop.refused.length > 0 && <RefusalDialog refused={drop.refused} onClose={drop.understood} />}

@@ -26,7 +26,8 @@ import { Dialog } from "@/ui/pieces/Dialog";
 import { setLight, useLight } from "@/ui/theme/light";
 import { stages } from "../stages";
 import { type Action, found } from "./actions";
-import { exportChoices, exportDesign } from "./exportDesign";
+import { exportChoices } from "./exportChoices";
+import { exportDesign } from "./exportDesign";
 import { useStage } from "./useStage";
 
 /** What each stage is also called when someone looks for it. */
@@ -100,7 +101,7 @@ function useDesignActions(design: Design): Action[] {
 
 const MIRROR_GAP_MM = 30;
 
-function useActions(onKeys: () => void): Action[] {
+function useActions(onDialog: (dialog: "keys" | "load") => void): Action[] {
   const design = useDesign();
   const { findings } = useFindings(design);
   const light = useLight();
@@ -170,6 +171,11 @@ function useActions(onKeys: () => void): Action[] {
       run: () => edit("choose a controller", (d) => chooseController(d, profile.id)),
     })),
     ...cures,
+    {
+      title: "Load it into its controller",
+      words: "flash upload write board program firmware image",
+      run: () => onDialog("load"),
+    },
     ...exportChoices.map(({ id, title }) => ({
       title: `Export: ${title}`,
       words: "save download file print write",
@@ -180,24 +186,29 @@ function useActions(onKeys: () => void): Action[] {
       words: "dark light theme colours",
       run: () => setLight(light === "day" ? "night" : "day"),
     },
-    { title: "Keys of the bench", words: "shortcuts keyboard help", keys: "?", run: onKeys },
+    { title: "Keys of the bench", words: "shortcuts keyboard help", keys: "?", run: () => onDialog("keys") },
     { title: "Back to the shelf", words: "home designs open other close", run: () => router.push("/") },
   ];
 }
 
+interface PaletteProps {
+  onClose: () => void;
+  onDialog: (dialog: "keys" | "load") => void;
+}
+
 /** Every action by name. */
-export function CommandPalette({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
+export function CommandPalette({ onClose, onDialog }: PaletteProps) {
   return (
     <Dialog title="What would you like to do?" open onClose={onClose}>
-      <ActionFinder onClose={onClose} onKeys={onKeys} />
+      <ActionFinder onClose={onClose} onDialog={onDialog} />
     </Dialog>
   );
 }
 
 const keyOf = ({ title }: Action) => title;
 
-function ActionFinder({ onClose, onKeys }: { onClose: () => void; onKeys: () => void }) {
-  const actions = useActions(onKeys);
+function ActionFinder({ onClose, onDialog }: PaletteProps) {
+  const actions = useActions(onDialog);
   return (
     <Finder
       label="Action"

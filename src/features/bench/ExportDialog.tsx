@@ -4,7 +4,8 @@ import { Box } from "@chakra-ui/react";
 import { useDesign } from "@/store/bench";
 import { notify } from "@/ui/pieces/notices";
 import { Dialog } from "@/ui/pieces/Dialog";
-import { exportChoices, exportDesign } from "./exportDesign";
+import { exportChoices } from "./exportChoices";
+import { exportDesign } from "./exportDesign";
 
 /** Everything the design can leave the bench as. */
 export function ExportDialog({ onClose }: { onClose: () => void }) {

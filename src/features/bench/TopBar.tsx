@@ -1,15 +1,15 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { Download, Keyboard, Moon, Redo2, Search, Sun, Undo2 } from "lucide-react";
+import { Download, Keyboard, Moon, Redo2, Search, Sun, Undo2, Usb } from "lucide-react";
 import Link from "next/link";
 import { edit, redoEdit, undoEdit, useBench, useDesign } from "@/store/bench";
-import { IconButton, StepButton } from "@/ui/pieces/buttons";
+import { IconButton, PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { setLight, useLight } from "@/ui/theme/light";
 import { PlainName } from "./PlainName";
 
 interface TopBarProps {
-  onDialog: (dialog: "palette" | "keys" | "export") => void;
+  onDialog: (dialog: "palette" | "keys" | "export" | "load") => void;
 }
 
 /** Which design this is, what can be undone, and where it can go. */
@@ -65,8 +65,11 @@ export function TopBar({ onDialog }: TopBarProps) {
       >
         {light === "day" ? <Moon size={17} /> : <Sun size={17} />}
       </IconButton>
-      <StepButton onClick={() => onDialog("export")}>
+      <PlainButton bg="transparent" color="inherit" onClick={() => onDialog("export")}>
         <Download size={16} /> Export
+      </PlainButton>
+      <StepButton onClick={() => onDialog("load")}>
+        <Usb size={16} /> Load it
       </StepButton>
     </Box>
   );

@@ -9,7 +9,7 @@ import { pinChoices } from "../pins/pinChoices";
 import { lineChoices } from "../wiring/lineChoices";
 import { capWords } from "./capWords";
 import { legendWords } from "./legendWords";
-import { exportChoices } from "./exportDesign";
+import { exportChoices } from "./exportChoices";
 import { neighbour } from "./neighbour";
 
 const design = finishedPad();

@@ -1,0 +1,67 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import { controllerCatalogue } from "@/core/catalogue/controllers";
+import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
+import { loadWayOf } from "@/core/loader/loadWay";
+import { useDesign } from "@/store/bench";
+import { StepButton } from "@/ui/pieces/buttons";
+import { notify } from "@/ui/pieces/notices";
+import { Row, Section } from "@/ui/pieces/sheets";
+import { exportDesign } from "../exportDesign";
+import { LoadSteps, type LoadStep } from "./LoadSteps";
+import { TwoSides } from "./TwoSides";
+
+const steps = (profile: ControllerProfile): LoadStep[] => [
+  {
+    title: "Save the sources and try them here",
+    words:
+      "Unpack the archive; make check builds the device for this computer and compares what it reports with the simulation.",
+  },
+  {
+    title: "Join them to your controller",
+    words: `The archive lists every line with its pin. What is left to you are the calls for pins and USB of the ${profile.title}.`,
+  },
+  {
+    title: "Load it before the case is closed",
+    words: "With your compiler's own tools, and the loader's button or reset in reach. Then press every control once.",
+  },
+];
+
+/** For classes that neither take a finished image nor run Python. */
+export function CompileSheet({ profile }: { profile: ControllerProfile }) {
+  const design = useDesign();
+  const isUsb = profile.firmware.compiled === "runs-usb";
+  return (
+    <TwoSides
+      left={<LoadSteps steps={steps(profile)} />}
+      right={
+        <>
+          <Section title="This class needs a compiler">
+            <Box fontSize="13px">
+              {isUsb
+                ? "There is no finished image for it, and it runs no Python as a USB device."
+                : "It is no USB device by itself: it needs another controller between it and the computer."}
+            </Box>
+            <Row>
+              <StepButton onClick={() => void exportDesign(design, "firmware-c").then(notify)}>
+                Save the sources
+              </StepButton>
+            </Row>
+          </Section>
+          <Section title="Classes that need none">
+            <Box as="ul" fontSize="13px" paddingLeft="18px" listStyleType="disc">
+              {controllerCatalogue
+                .filter((one) => loadWayOf(one) !== "compile")
+                .map((one) => (
+                  <li key={one.id}>
+                    {one.title}: {loadWayOf(one) === "image" ? "a finished image" : "Python"}
+                  </li>
+                ))}
+            </Box>
+          </Section>
+        </>
+      }
+    />
+  );
+}

@@ -1,0 +1,77 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
+import { type InterpreterScan, interpreterScan } from "@/core/firmware/interpreterCost";
+import { scanTableOf } from "@/core/firmware/scanTable";
+import { useDesign } from "@/store/bench";
+import { StepButton } from "@/ui/pieces/buttons";
+import { notify } from "@/ui/pieces/notices";
+import { Row, Section, Values } from "@/ui/pieces/sheets";
+import { exportDesign } from "../exportDesign";
+import { LoadSteps, type LoadStep } from "./LoadSteps";
+import { DrivePicture, HoldPicture, KeyboardPicture } from "./Pictures";
+import { TwoSides } from "./TwoSides";
+
+const steps = (product: string): LoadStep[] => [
+  {
+    title: "Put the interpreter on the board, once",
+    words:
+      "Before the case is closed: hold the loader's button while you plug the board in (boards without one: press reset twice). Copy the interpreter's file for your board onto the drive that appears.",
+    picture: <HoldPicture />,
+  },
+  {
+    title: "Copy the files",
+    words:
+      "Save the archive and unpack it. Onto the interpreter's drive go hardware.py, plan.py, tables.py and the folder device, then code.py, last boot.py.",
+    picture: <DrivePicture name="drive: new" inside={["boot.py", "code.py", "device, …"]} />,
+  },
+  {
+    title: "Unplug it, and plug it in again",
+    words: `boot.py runs only when the board gets power. Then the computer finds “${product}”: press every control once.`,
+    picture: <KeyboardPicture name={product} />,
+  },
+  {
+    title: "When it goes wrong",
+    words:
+      "Rename code.py on the drive, and the device stays quiet. No drive any more? Hold the loader's button as in step 1. The archive's README says more.",
+  },
+];
+
+const VERDICT: Record<InterpreterScan["verdict"], string> = {
+  good: "Quick enough for typing.",
+  slow: "Presses come late by as much, and quick turns of a knob lose steps.",
+  "too-much":
+    "Too much for Python on this class: short presses are missed. Take a class with a finished image, fewer lines, or a compiled device.",
+};
+
+/** For boards that run Python: files to copy onto their drive. */
+export function PythonSheet({ profile }: { profile: ControllerProfile }) {
+  const design = useDesign();
+  const scan = interpreterScan(design, scanTableOf(design), profile);
+  return (
+    <TwoSides
+      left={<LoadSteps steps={steps(design.reportSet.productName)} />}
+      right={
+        <>
+          <Section title="One scan in Python">
+            <Values rows={[["From memory, a range", `${scan.leastMs.toFixed(1)} to ${scan.mostMs.toFixed(1)} ms`]]} />
+            <Box fontSize="13px" color={scan.verdict === "good" ? "var(--faint)" : "var(--stop)"}>
+              {VERDICT[scan.verdict]}
+            </Box>
+          </Section>
+          <Section title="Load it">
+            <Row>
+              <StepButton onClick={() => void exportDesign(design, "firmware-python").then(notify)}>
+                Save the files
+              </StepButton>
+            </Row>
+            <Box fontSize="13px" color="var(--faint)">
+              Nothing to compile. On this computer the archive&rsquo;s play.py shows first that it reports as simulated.
+            </Box>
+          </Section>
+        </>
+      }
+    />
+  );
+}
