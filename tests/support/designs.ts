@@ -1,28 +1,16 @@
 import { demoDesigns } from "../../demo";
 import { addControl, changeControl } from "@/core/edits/controls";
-import { bind } from "@/core/edits/keymap";
 import { chooseController, adoptPinPlan } from "@/core/edits/pins";
-import { placeBlock } from "@/core/edits/placeBlock";
 import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
-import { newDesign } from "@/core/document/newDesign";
 import type { Design } from "@/core/document/schema";
 import type { DiodeDirection, MatrixCircuit } from "@/core/circuits/matrix";
-import { point } from "@/core/geometry/point";
 import { planPins } from "@/core/pins/planPins";
+import { keyBlock } from "./keyBlock";
+
+export { keyBlock };
 
 /** Demos whose controls are all wired; Glasshouse is planned but not wired yet. */
 export const wiredDemos = demoDesigns.filter(({ circuits }) => circuits.length > 0);
-
-/** A block of keys k1, k2 … in reading order, bound to A, B …; nothing wired. */
-export function keyBlock(columns: number, rows: number): Design {
-  let number = 0;
-  const placed = placeBlock(newDesign("pad", "Pad"), columns, rows, point(0, 0), () => `k${(number += 1)}`);
-  return placed.controls.reduce(
-    (design, control, nth) =>
-      bind(design, "base", `${control.id}:press`, { does: "keyboard", usage: 4 + (nth % 90), modifiers: 0 }),
-    placed,
-  );
-}
 
 /** The block with an encoder e1 and a lamp l1 above it. */
 export function pad(columns = 3, rows = 3): Design {
