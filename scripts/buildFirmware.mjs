@@ -37,7 +37,7 @@ const list = (folder) =>
 const runtime = list("firmware/src");
 const exported = [...runtime, "firmware/hal/host/hal_host.c", "firmware/hal/board/hal_board.c"];
 const stamped = [...runtime, "firmware/hal/wasm/hal_wasm.c"];
-export const image = [...runtime, ...list("firmware/hal/usb8")];
+export const image = [...runtime, ...list("firmware/hal/lines"), ...list("firmware/hal/usb8")];
 /** The most that the image's arena may take of 2.5 KiB RAM; the rest is for its own variables and the stack. */
 const ARENA_BYTES = 1536;
 const text = (path) => readFileSync(join(root, path), "utf8");
@@ -91,7 +91,7 @@ export function compileUsb8() {
   const flags = ["-O2", "-flto", "-fno-jump-tables", `-DOV_IMAGE_ARENA_BYTES=${ARENA_BYTES}`];
   const places = [`-Wl,--defsym,ov_board=${FLASH_MAP.BOARD}`, `-Wl,--defsym,ov_tables=${FLASH_MAP.TABLES}`];
   const sources = image.filter((path) => path.endsWith(".c"));
-  const includes = ["-Ifirmware/src", "-Ifirmware/hal/usb8"];
+  const includes = ["-Ifirmware/src", "-Ifirmware/hal/lines", "-Ifirmware/hal/usb8"];
   const mcu = `-mmcu=${usb8Processor()}`;
   execFileSync("avr-gcc", [mcu, ...STRICT, ...flags, ...includes, ...sources, ...places, "-o", elf], {
     cwd: root,

@@ -89,7 +89,7 @@
 #define OV_STEP_RUNS 3
 
 /* The board block of a finished image: see src/core/contract/board.ts. */
-#define OV_BOARD_VERSION 1
+#define OV_BOARD_VERSION 2
 #define OV_BOARD_MARK_0 0x4F
 #define OV_BOARD_MARK_1 0x42
 #define OV_FLASH_CODE 0
@@ -139,6 +139,8 @@
 #define OV_PART_IN_REGISTERS 1
 #define OV_PART_OUT_REGISTERS 2
 #define OV_PART_MULTIPLEXERS 3
+#define OV_PART_EXPANDERS 4
+#define OV_PART_LADDER 5
 
 /* Bytes of the arena: resting words, last words, waiting steps, debounce, layer each input was pressed on, quadrature state and travel, time left and input of the step being told, holders, lit, last reports taken. */
 #define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, lamps, reportBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 2u * (pulsers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import type { Design } from "@/core/document/schema";
-import { glowing, linePairPad, pads, without } from "./circuitPads";
+import { boardPads, glowing, linePairPad, pads, without } from "./circuitPads";
 import { firstDifference } from "./firstDifference";
 import { play, workFolder } from "./builds";
 import { randomUse } from "./randomUse";
@@ -27,7 +27,7 @@ describe("lamps between line pairs on the simulated chip", () => {
   });
 });
 
-describe.each(pads)("%s on the simulated chip", (_, pad) => {
+describe.each([...pads, ...boardPads])("%s on the simulated chip", (_, pad) => {
   const design = onSmallClass(pad);
   const runs = runsOf(design);
 

@@ -4,6 +4,7 @@
 
 #include "board.h"
 #include "ovrin.h"
+#include "usb.h"
 
 #define TICKS_A_MS 250u /* 16 MHz by 64 */
 
@@ -33,8 +34,8 @@ int main(void) {
   uint16_t since;
   start_chip();
   if (!ov_board_is_good()) for (;;) {}
-  ov_pins_start();
-  if (ov_init() != OV_START_READY || !ov_pins_open()) for (;;) {}
+  ov_lines_start();
+  if (ov_init() != OV_START_READY || !ov_lines_open()) for (;;) {}
   ov_usb_attach();
   since = TCNT3;
   for (;;) {
@@ -42,7 +43,7 @@ int main(void) {
     GPIOR0 = ms; /* for who looks on from outside: a scan begins, and is over */
     ov_scan(ms);
     ov_usb_pass(ms);
-    ov_pins_show();
+    ov_lines_show();
     GPIOR0 = 0;
   }
 }

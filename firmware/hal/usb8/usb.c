@@ -5,6 +5,7 @@
 #include "board.h"
 #include "ovrin.h"
 #include "parts.h"
+#include "usb.h"
 
 #define BIT(n) ((uint8_t)(1u << (n)))
 

@@ -59,4 +59,4 @@ const inputAddress = (port: string) => 0x23 + 3 * (port.charCodeAt(0) - "B".char
 export const pinBytes = ({ port, bit }: ChipPin): [address: number, mask: number] => [inputAddress(port), 1 << bit];
 
 /** Which of the five ports an address belongs to, 0 for B. */
-export const portNumber = ({ port }: ChipPin): number => port.charCodeAt(0) - "B".charCodeAt(0);
+export const portNumber = (address: number): number => (address - inputAddress("B")) / 3;

@@ -1,5 +1,8 @@
 import type { LadderBank } from "./circuitKind";
 
+/** A converter reading at the supply. */
+const FULL_SCALE = 65536;
+
 const parallel = (a: number, b: number) => (a * b) / (a + b);
 
 /** What of a bank its voltages depend on. */
@@ -29,16 +32,23 @@ export const floatingLoadOhm = (bank: Ladder, pressed: number[]): number | null 
 /** Levels of each rung pressed alone, from the bottom. */
 export const rungLevels = (bank: Ladder): number[] => bank.rungs.map((_, nth) => ladderLevel(bank, [nth + 1]));
 
-/** Which rung a level is taken for (0 at the bottom), each window reaching halfway to its neighbours; null for none. */
-export function rungTold(bank: Ladder, level: number): number | null {
+/** Lower ends of the windows of a bank's rungs, each reaching halfway to its neighbours, as parts of 65536 of the supply. */
+export function windowEdges(bank: Ladder): number[] {
   const levels = rungLevels(bank);
-  let told: number | null = null;
-  let below = 0;
-  levels.forEach((own, nth) => {
-    if (level >= (below + own) / 2) told = nth;
-    below = own;
-  });
-  return told;
+  return levels.map((own, nth) => Math.round(((own + (levels[nth - 1] ?? 0)) / 2) * FULL_SCALE));
+}
+
+/** The coarsest converter of the catalogue's classes, in steps; finer ones decide alike but for what lies on an edge. */
+const CONVERTER_STEPS = 1023;
+
+/** What a converter says to a level, as a part of 65536: ten bits, put to the top. */
+const converterReading = (level: number): number => Math.round(level * CONVERTER_STEPS) * (FULL_SCALE / 1024);
+
+/** Which rung a level is taken for (0 at the bottom), as the device decides it; null for none. */
+export function rungTold(bank: Ladder, level: number): number | null {
+  const reading = converterReading(level);
+  const below = windowEdges(bank).filter((edge) => reading >= edge).length;
+  return below === 0 ? null : below - 1;
 }
 
 /**

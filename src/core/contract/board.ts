@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 1;
+export const BOARD_VERSION = 2;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -82,11 +82,21 @@ export const LEVEL_AT = {
 export const LAMP_ON = { NOTHING: 0, PIN_HIGH: 1, REMOTE_LOW: 2, PAIR: 3 } as const;
 
 /**
- * Added parts, one after another; the list ends with END. IN_REGISTERS: clock, latch, data, bytes, first remote byte.
- * OUT_REGISTERS: the same, shifted out whenever one of its lamps changes. MULTIPLEXERS: select lines and their pins,
- * multiplexers and for each the data pin and the first of its two remote bytes.
+ * Added parts, one after another, each with its length in bytes behind its kind; the list ends with END.
+ * IN_REGISTERS: clock, latch, data, bytes, first remote byte. OUT_REGISTERS: the same with an enable line before the bytes,
+ * shifted out whenever one of its lamps changes. MULTIPLEXERS: select lines and their pins, multiplexers, first of their
+ * remote bytes, two each, and the data pin of each. EXPANDERS: clock and data of the bus, expanders, first of their remote
+ * bytes, two each, and the address of each. LADDER, one for each bank: converter channel, settling time in µs, top pin
+ * (address 0: always powered), first remote byte, rungs, and for each rung a word, the lower end of its window.
  */
-export const BOARD_PART = { END: 0, IN_REGISTERS: 1, OUT_REGISTERS: 2, MULTIPLEXERS: 3 } as const;
+export const BOARD_PART = {
+  END: 0,
+  IN_REGISTERS: 1,
+  OUT_REGISTERS: 2,
+  MULTIPLEXERS: 3,
+  EXPANDERS: 4,
+  LADDER: 5,
+} as const;
 
 export const BOARD_BYTES_MOST = FLASH_MAP.TABLES - FLASH_MAP.BOARD;
 export const TABLE_BYTES_MOST = FLASH_MAP.LOADER - FLASH_MAP.TABLES;

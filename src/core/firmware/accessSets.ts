@@ -24,5 +24,9 @@ export function accessSets<By extends LineAccess["by"]>(
 export const chipsOf = (lines: { chip: number }[]): number[] =>
   [...new Set(lines.map(({ chip }) => chip))].sort((a, b) => a - b);
 
+/** Addresses of the expanders of a bus, in order. */
+export const addressesOf = (lines: { address: number }[]): number[] =>
+  [...new Set(lines.map(({ address }) => address))].sort((a, b) => a - b);
+
 /** Bits that a chain must have: one more than the highest that is used. */
 export const bitsOf = (lines: { bit: number }[]): number => Math.max(...lines.map(({ bit }) => bit)) + 1;

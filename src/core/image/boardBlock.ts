@@ -10,6 +10,8 @@ import {
   START_MODE,
   STROBE_FLAG,
 } from "../contract/board";
+import { LADDER_SETTLE_US } from "../circuits/ladder";
+import { windowEdges } from "../circuits/ladderVoltage";
 import { BANK_LINES, NONE, REPORTS } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import type { Design } from "../document/schema";
@@ -25,8 +27,8 @@ import {
   reportDescriptor,
   stringDescriptor,
 } from "../hid/usbDescriptors";
-import { ALWAYS_HIGH, BoardLines } from "./boardLines";
-import { chipsOf } from "../firmware/accessSets";
+import { ALWAYS_HIGH, type BlockPins, BoardLines } from "./boardLines";
+import { addressesOf, chipsOf } from "../firmware/accessSets";
 import { identityOf } from "./identity";
 
 const word = (value: number) => [value & 0xff, (value >> 8) & 0xff];
@@ -69,25 +71,31 @@ function lampBytes(scan: ScanTable, lines: BoardLines): { bytes: number[]; pairs
   return { bytes, pairs };
 }
 
-function partBytes(lines: BoardLines): number[] {
-  const inputs = lines.inRegisters.flatMap(({ lines: [{ clock, latch, data }], bytes, firstByte }) => [
-    BOARD_PART.IN_REGISTERS,
-    ...lines.pin(clock, START_MODE.LOW),
-    ...lines.pin(latch, START_MODE.HIGH),
-    ...lines.pin(data, START_MODE.FLOAT),
-    bytes,
-    firstByte,
-  ]);
-  const outputs = lines.outRegisters.flatMap(({ lines: [{ clock, latch, data, enable }], bytes, firstByte }) => [
-    BOARD_PART.OUT_REGISTERS,
-    ...lines.pin(clock, START_MODE.LOW),
-    ...lines.pin(latch, START_MODE.LOW),
-    ...lines.pin(data, START_MODE.LOW),
-    ...(enable === null ? [0, 0] : lines.pin(enable, START_MODE.HIGH)),
-    bytes,
-    firstByte,
-  ]);
-  return [...inputs, ...outputs, ...multiplexerBytes(lines), BOARD_PART.END];
+/** One added part: its kind, its length, and what belongs to it. */
+const part = (kind: number, bytes: number[]) => [kind, bytes.length, ...bytes];
+
+function partBytes(scan: ScanTable, lines: BoardLines): number[] {
+  const inputs = lines.inRegisters.flatMap(({ lines: [{ clock, latch, data }], bytes, firstByte }) =>
+    part(BOARD_PART.IN_REGISTERS, [
+      ...lines.pin(clock, START_MODE.LOW),
+      ...lines.pin(latch, START_MODE.HIGH),
+      ...lines.pin(data, START_MODE.FLOAT),
+      bytes,
+      firstByte,
+    ]),
+  );
+  const outputs = lines.outRegisters.flatMap(({ lines: [{ clock, latch, data, enable }], bytes, firstByte }) =>
+    part(BOARD_PART.OUT_REGISTERS, [
+      ...lines.pin(clock, START_MODE.LOW),
+      ...lines.pin(latch, START_MODE.LOW),
+      ...lines.pin(data, START_MODE.LOW),
+      ...(enable === null ? [0, 0] : lines.pin(enable, START_MODE.HIGH)),
+      bytes,
+      firstByte,
+    ]),
+  );
+  const more = [multiplexerBytes(lines), expanderBytes(lines), ladderBytes(scan, lines)];
+  return [...inputs, ...outputs, ...more.flat(), BOARD_PART.END];
 }
 
 const multiplexerBytes = (lines: BoardLines): number[] =>
@@ -95,14 +103,29 @@ const multiplexerBytes = (lines: BoardLines): number[] =>
     const { select } = channels[0];
     const chips = chipsOf(channels);
     const dataOf = (chip: number) => channels.find((line) => line.chip === chip)!.data;
-    return [
-      BOARD_PART.MULTIPLEXERS,
+    return part(BOARD_PART.MULTIPLEXERS, [
       select.length,
       ...select.flatMap((net) => lines.pin(net, START_MODE.LOW)),
       chips.length,
       firstByte,
       ...chips.flatMap((chip) => lines.pin(dataOf(chip), START_MODE.PULL_UP)),
-    ];
+    ]);
+  });
+
+const expanderBytes = (lines: BoardLines): number[] =>
+  lines.expanders.flatMap(({ lines: own, firstByte }) => {
+    const addresses = addressesOf(own);
+    const bus = [own[0].scl, own[0].sda].flatMap((net) => lines.pin(net, START_MODE.FLOAT));
+    return part(BOARD_PART.EXPANDERS, [...bus, addresses.length, firstByte, ...addresses]);
+  });
+
+/** Each bank is a part of its own. */
+const ladderBytes = (scan: ScanTable, lines: BoardLines): number[] =>
+  scan.ladders.flatMap((bank, nth) => {
+    const access = scan.access[bank.rungs[0]];
+    const top = access.by === "rung" && access.top !== null ? lines.pin(access.top, START_MODE.FLOAT) : [0, 0];
+    const places = [lines.channel(bank.line), LADDER_SETTLE_US, ...top, lines.ladderBytes[nth], bank.rungs.length];
+    return part(BOARD_PART.LADDER, [...places, ...windowEdges(bank).flatMap(word)]);
   });
 
 interface Described {
@@ -152,14 +175,15 @@ const CRC_BYTES = 2;
 /**
  * The board block of a design: its pins, added parts, endpoints and descriptors.
  * @param tables the device's tables, whose CRC it carries
+ * @param pins how the controller's pins are named
  * @returns the bytes, or what the finished image cannot drive or is missing
  */
-export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array): Result<Uint8Array> {
-  const lines = new BoardLines(design, scan);
+export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, pins: BlockPins): Result<Uint8Array> {
+  const lines = new BoardLines(design, scan, pins);
   const strobes = strobeBytes(scan, lines);
   const banks = bankBytes(scan, lines);
   const lamps = lampBytes(scan, lines);
-  const parts = partBytes(lines);
+  const parts = partBytes(scan, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
   if (lines.problems.length > 0) return bad(...lines.problems);
   const start = [...lines.start.values()].flatMap(({ pin, mode }) => [...pin, mode]);

@@ -1,11 +1,20 @@
-import { chipPinOf, pinBytes, portNumber, type ChipPin } from "../chips/usb8";
 import type { LineAccess } from "../circuits/lineAccess";
 import { LEVEL_AT, START_MODE } from "../contract/board";
 import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import type { Problem } from "../document/problem";
-import { type AccessBy, accessSets, bitsOf, chipsOf } from "../firmware/accessSets";
+import { type AccessBy, accessSets, addressesOf, bitsOf, chipsOf } from "../firmware/accessSets";
 import type { ScanTable } from "../firmware/scanTable";
+
+/** How a controller's pins are named in the board block. */
+export interface BlockPins {
+  /** Two bytes for a pad, or null where the controller has no such pin. */
+  pin(pad: string): [number, number] | null;
+  /** Where the level of a pin is found. */
+  level(pin: [number, number]): LevelPlace;
+  /** The converter's channel behind a pad. */
+  channel(pad: string): number;
+}
 
 /** Where a line's level is found: a port or a remote byte, and the bit in it. */
 export interface LevelPlace {
@@ -25,6 +34,8 @@ export interface RemoteSet<By extends LineAccess["by"]> {
 const BITS = 8;
 /** Remote bytes of one multiplexer: sixteen channels. */
 export const MULTIPLEXER_BYTES = 2;
+/** Remote bytes of one expander: sixteen lines. */
+const EXPANDER_BYTES = 2;
 
 /** What the lines of a design need of the board block: pins by net, remote bytes, and how each pin starts. */
 export class BoardLines {
@@ -34,11 +45,15 @@ export class BoardLines {
   readonly inRegisters: RemoteSet<"in-register">[];
   readonly outRegisters: RemoteSet<"out-register">[];
   readonly multiplexers: RemoteSet<"channel">[];
+  readonly expanders: RemoteSet<"expander">[];
+  /** Of each ladder's bank, the first of its remote bytes. */
+  readonly ladderBytes: number[];
   private readonly derived: Derived;
 
   constructor(
     private readonly design: Design,
     private readonly scan: ScanTable,
+    private readonly pins: BlockPins,
   ) {
     this.derived = derive(design);
     this.inRegisters = this.setsOf("in-register", ({ clock }) => clock, bitsOf);
@@ -48,6 +63,12 @@ export class BoardLines {
       ({ select }) => select.join(" "),
       (lines) => MULTIPLEXER_BYTES * BITS * chipsOf(lines).length,
     );
+    this.expanders = this.setsOf(
+      "expander",
+      ({ scl, sda }) => `${scl} ${sda}`,
+      (lines) => EXPANDER_BYTES * BITS * addressesOf(lines).length,
+    );
+    this.ladderBytes = scan.ladders.map(({ rungs }) => this.takeBytes(Math.ceil(rungs.length / BITS)));
   }
 
   private setsOf<By extends LineAccess["by"]>(
@@ -68,31 +89,40 @@ export class BoardLines {
     return this.remoteBytes - bytes;
   }
 
-  private chipPin(netId: string): ChipPin | null {
-    const profileId = this.derived.profile?.id ?? "";
+  private pinOf(netId: string): [number, number] | null {
     const pad = this.design.pinPlan[netId]?.pin;
-    const pin = pad === undefined ? null : chipPinOf(profileId, pad);
+    const pin = pad === undefined ? null : this.pins.pin(pad);
     const flag = this.derived.netById.get(netId)?.flag ?? netId;
     const problem = { path: "pinPlan", message: `has no pin of the chip for ${flag}; share out the pins first` };
     if (!pin && !this.problems.some(({ message }) => message === problem.message)) this.problems.push(problem);
     return pin;
   }
 
+  /** The converter's channel on a net's pin. */
+  channel(netId: string): number {
+    const pin = this.pin(netId, START_MODE.FLOAT);
+    return pin[0] === 0 ? 0 : this.pins.channel(this.design.pinPlan[netId].pin);
+  }
+
   /** A net's pin as two bytes, and how it starts; the first mode that is asked for stands. */
   pin(netId: string, mode: number): [number, number] {
-    const pin = this.chipPin(netId);
+    const pin = this.pinOf(netId);
     if (!pin) return [0, 0];
-    const bytes = pinBytes(pin);
-    if (!this.start.has(netId)) this.start.set(netId, { pin: bytes, mode });
-    return bytes;
+    if (!this.start.has(netId)) this.start.set(netId, { pin, mode });
+    return pin;
   }
 
   private levelOnPin(netId: string): LevelPlace {
     const isHeld = this.scan.access[netId]?.by === "held-pin";
-    const pin = this.chipPin(netId);
-    this.pin(netId, isHeld ? START_MODE.FLOAT : START_MODE.PULL_UP);
-    if (!pin) return ALWAYS_HIGH;
-    return { at: portNumber(pin) | (isHeld ? LEVEL_AT.INVERTED : 0), mask: pinBytes(pin)[1] };
+    const pin = this.pin(netId, isHeld ? START_MODE.FLOAT : START_MODE.PULL_UP);
+    if (pin[0] === 0) return ALWAYS_HIGH;
+    const { at, mask } = this.pins.level(pin);
+    return { at: at | (isHeld ? LEVEL_AT.INVERTED : 0), mask };
+  }
+
+  private levelOnRung(netId: string): LevelPlace {
+    const bank = this.scan.ladders.findIndex(({ rungs }) => rungs.includes(netId));
+    return remoteBit(this.ladderBytes[bank], this.scan.ladders[bank].rungs.indexOf(netId));
   }
 
   /** Where a sense line's level is found. */
@@ -108,17 +138,14 @@ export class BoardLines {
       const nth = chipsOf(set.lines).indexOf(access.chip);
       return remoteBit(set.firstByte + MULTIPLEXER_BYTES * nth, access.channel);
     }
-    const flag = this.derived.netById.get(netId)?.flag ?? netId;
-    this.problems.push({ path: "circuits", message: `reads ${flag} ${NOT_DRIVEN[access.by]}` });
-    return ALWAYS_HIGH;
+    if (access.by === "expander") {
+      const set = this.expanders.find(({ lines }) => lines.includes(access))!;
+      const nth = addressesOf(set.lines).indexOf(access.address);
+      return remoteBit(set.firstByte + EXPANDER_BYTES * nth, access.bit);
+    }
+    return access.by === "rung" ? this.levelOnRung(netId) : ALWAYS_HIGH;
   }
 }
-
-/** What the image has no driver for yet, in words. */
-const NOT_DRIVEN: Record<string, string> = {
-  expander: "through an expander, which the finished image does not drive; the C99 archive leaves that to you",
-  rung: "on a resistor ladder, which the finished image does not drive; the C99 archive leaves that to you",
-};
 
 const remoteBit = (firstByte: number, bit: number): LevelPlace => ({
   at: LEVEL_AT.REMOTE + firstByte + Math.floor(bit / BITS),

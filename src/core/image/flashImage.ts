@@ -8,6 +8,7 @@ import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import { boardBlock } from "./boardBlock";
 import type { HexPart } from "./intelHex";
+import { usb8Pins } from "./usb8Pins";
 
 /** What of a chip's memory a finished image takes, in bytes. */
 export interface ImageSizes {
@@ -58,7 +59,7 @@ export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImag
   if (design.reportSet.interfaces.length === 0)
     return bad({ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" });
   const tables = tableBytes(scan, design);
-  const board = boardBlock(design, scan, tables);
+  const board = boardBlock(design, scan, tables, usb8Pins(profile));
   if (!board.ok) return board;
   const sizes = {
     code: code.bytes.length,

@@ -1,4 +1,5 @@
 #include "wiring.h"
+#include "parts.h"
 
 #include <stdio.h>
 #include <stdlib.h>
@@ -47,6 +48,13 @@ static int driven_high(int net) {
   return pin && is_output(pin) && is_set(pin);
 }
 
+int wiring_pin_of(int net, int *port, int *bit) {
+  const struct pin *pin = pin_of(net);
+  if (!pin) return 0;
+  *port = pin->port, *bit = pin->bit;
+  return 1;
+}
+
 /* Every net that closed contacts and diodes join to ground or to a pin that is driven low. */
 static void solve(void) {
   int i, again = 1;
@@ -65,6 +73,13 @@ static void solve(void) {
   }
   solved = 1;
 }
+
+int wiring_is_low(int net) {
+  solve();
+  return low[net];
+}
+
+int wiring_is_driven_high(int net) { return driven_high(net); }
 
 static int contact_closed_on(int net) {
   int i;
@@ -178,7 +193,9 @@ static int add_part(const char *word, const int *n, int count) {
     memcpy(m->select, n, sizeof m->select);
     m->data = n[4], m->lines = count - 5;
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
-  } else if (strcmp(word, "lamp") == 0) lamps[lamp_count++] = (struct lamp){n[0], n[1], n[2], 0, 0};
+  } else if (strcmp(word, "expander") == 0) expanders_add(n);
+  else if (strcmp(word, "ladder") == 0) ladders_add(n);
+  else if (strcmp(word, "lamp") == 0) lamps[lamp_count++] = (struct lamp){n[0], n[1], n[2], 0, 0};
   else return 0;
   return 1;
 }
@@ -197,11 +214,14 @@ int wiring_read(const char *path, avr_t *avr) {
   }
   fclose(file);
   join_ports();
+  expanders_join(avr);
+  ladders_join(avr);
   return 1;
 }
 
 void wiring_set_contact(int contact, int closed) {
   if (contact < conductor_count) conductors[contact].closed = closed;
+  else ladders_press(contact - conductor_count, closed);
   solved = 0;
 }
 
@@ -232,5 +252,7 @@ void wiring_start_afresh(void) {
   int i;
   for (i = 0; i < conductor_count; i++) conductors[i].closed = 0;
   for (i = 0; i < lamp_count; i++) lamps[i].told = lamps[i].glows = 0;
+  ladders_start_afresh();
+  expanders_start_afresh();
   solved = 0;
 }

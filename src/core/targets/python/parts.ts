@@ -1,6 +1,6 @@
-import { rungLevels } from "../../circuits/ladderVoltage";
+import { windowEdges } from "../../circuits/ladderVoltage";
 import type { LadderBank } from "../../circuits/circuitKind";
-import { type AccessBy, accessSets, bitsOf, chipsOf } from "../../firmware/accessSets";
+import { type AccessBy, accessSets, addressesOf, bitsOf, chipsOf } from "../../firmware/accessSets";
 import type { ScanTable } from "../../firmware/scanTable";
 import type { Literal } from "./literals";
 
@@ -17,15 +17,6 @@ type PinOf = (netId: string) => string;
 type Adding = (part: PartLiteral, bits: [netId: string, bit: number][]) => void;
 
 const EXPANDER_LINES = 16;
-/** A converter's reading as the interpreter gives it: parts of this, whatever the converter's own bits. */
-const FULL_SCALE = 65536;
-
-/** Lower ends of the windows of a bank's rungs, each reaching halfway to its neighbours. */
-function edgesOf(bank: LadderBank): number[] {
-  const levels = rungLevels(bank);
-  return levels.map((own, nth) => Math.round(((own + (levels[nth - 1] ?? 0)) / 2) * FULL_SCALE));
-}
-
 function addRegisters({ access }: ScanTable, pinOf: PinOf, add: Adding) {
   const chained = (lines: [string, { bit: number }][]) => lines.map(([id, { bit }]): [string, number] => [id, bit]);
   const room = (lines: [string, { bit: number }][]) => Math.ceil(bitsOf(lines.map(([, line]) => line)) / 8) * 8;
@@ -56,7 +47,7 @@ function addMultiplexers({ access }: ScanTable, pinOf: PinOf, add: Adding) {
 function addExpanders({ access }: ScanTable, pinOf: PinOf, add: Adding) {
   for (const set of accessSets(access, "expander", ({ scl, sda }) => `${scl} ${sda}`)) {
     const { scl, sda } = set[0][1];
-    const addresses = [...new Set(set.map(([, line]) => line.address))].sort((a, b) => a - b);
+    const addresses = addressesOf(set.map(([, line]) => line));
     add(
       ["expanders", pinOf(scl), pinOf(sda), addresses],
       set.map(([id, { address, bit }]) => [id, addresses.indexOf(address) * EXPANDER_LINES + bit]),
@@ -71,7 +62,7 @@ function addLadders({ access, ladders }: ScanTable, pinOf: PinOf, add: Adding) {
     const topOf = (bank: LadderBank) => (access[bank.rungs[0]] as AccessBy<"rung">).top;
     const banks = own.map((bank): Literal => {
       const top = topOf(bank);
-      return [top === null ? null : pinOf(top), edgesOf(bank)];
+      return [top === null ? null : pinOf(top), windowEdges(bank)];
     });
     add(
       ["ladder", pinOf(line), banks],

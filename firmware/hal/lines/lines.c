@@ -1,8 +1,8 @@
-/* The pins of the 8-bit USB class, driven as the board block says. A pin is the address of its port's input register,
- * whose direction lies one above and whose level two, and a mask. */
-#include <avr/io.h>
-
+/* The lines of a device, driven and read as the board block says: strobes, banks of sense lines, lamps, added parts. How
+ * a single pin is driven and read is the controller's: access.h beside its HAL. */
+#include "access.h"
 #include "board.h"
+#include "lines.h"
 #include "ovrin.h"
 #include "parts.h"
 
@@ -11,34 +11,28 @@ static uint8_t *levels;
 static uint8_t outputs_changed;
 static uint8_t pair; /* the lamp between two lines that was shown last */
 
-#define PORT_OF(input) ((volatile uint8_t *)(uint16_t)(input))
-#define IS_HIGH(input, mask) (*PORT_OF(input) & (mask))
-
-static void drive(uint8_t input, uint8_t mask, uint8_t high) {
-  if (high) PORT_OF(input)[2] |= mask;
-  else PORT_OF(input)[2] &= (uint8_t)~mask;
-  PORT_OF(input)[1] |= mask;
-}
-
-/* Never high on the way: first it lets go, then the pull-up comes. */
-static void let_go(uint8_t input, uint8_t mask, uint8_t pull_up) {
-  PORT_OF(input)[1] &= (uint8_t)~mask;
-  if (pull_up) PORT_OF(input)[2] |= mask;
-  else PORT_OF(input)[2] &= (uint8_t)~mask;
-}
-
-void ov_pins_start(void) {
+void ov_lines_start(void) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_START_TABLE);
   uint8_t input;
   while ((input = ov_flash_next(&at)) != 0) {
     uint8_t mask = ov_flash_next(&at);
     uint8_t mode = ov_flash_next(&at);
-    if (mode >= OV_START_MODE_LOW) drive(input, mask, mode == OV_START_MODE_HIGH);
-    else let_go(input, mask, mode == OV_START_MODE_PULL_UP);
+    if (mode >= OV_START_MODE_LOW) ov_pin_drive(input, mask, mode == OV_START_MODE_HIGH);
+    else ov_pin_let_go(input, mask, mode == OV_START_MODE_PULL_UP);
   }
 }
 
-uint8_t ov_pins_open(void) {
+static void open_parts(void) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_PART_TABLE);
+  uint8_t kind;
+  while ((kind = ov_flash_next(&at)) != OV_PART_END) {
+    uint8_t length = ov_flash_next(&at);
+    if (kind == OV_PART_EXPANDERS) ov_expanders_open(at);
+    at += length;
+  }
+}
+
+uint8_t ov_lines_open(void) {
   uint8_t remote = ov_board_byte(OV_BOARD_AT_REMOTE_BYTES);
   uint8_t pairs = ov_board_byte(OV_BOARD_AT_PAIRS);
   uint8_t i;
@@ -48,66 +42,55 @@ uint8_t ov_pins_open(void) {
   for (i = 0; i < pairs; i++) levels[OV_LEVEL_REMOTE + ov_board_byte(OV_BOARD_AT_PAIRS_FIRST) + i] = 0;
   outputs_changed = 1;
   pair = 0;
+  open_parts();
   return 1;
 }
 
 void ov_hal_strobe(uint8_t line) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_STROBE_TABLE) + (uint16_t)line * OV_BOARD_STROBE_BYTES;
   uint8_t input = ov_flash_next(&at);
-  drive(input, ov_flash_next(&at), 0);
+  ov_pin_drive(input, ov_flash_next(&at), 0);
 }
 
 void ov_hal_release(uint8_t line) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_STROBE_TABLE) + (uint16_t)line * OV_BOARD_STROBE_BYTES;
   uint8_t input = ov_flash_next(&at);
   uint8_t mask = ov_flash_next(&at);
-  let_go(input, mask, ov_flash_next(&at) & OV_STROBE_PULL_UP);
-}
-
-/* One turn of the loop takes four cycles, a quarter of a microsecond. */
-void ov_hal_settle(uint8_t us) {
-  uint16_t loops = (uint16_t)(us * 4u);
-  if (loops == 0) return;
-  __asm__ volatile("1: sbiw %0, 1\n\tbrne 1b" : "+w"(loops));
+  ov_pin_let_go(input, mask, ov_flash_next(&at) & OV_STROBE_PULL_UP);
 }
 
 uint16_t ov_hal_read(uint8_t bank) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_BANK_TABLE) + (uint16_t)bank * OV_BOARD_BANK_BYTES;
   uint8_t lines = ov_flash_next(&at);
   uint16_t word = 0xFFFF, bit = 1;
-  levels[0] = PINB;
-  levels[1] = PINC;
-  levels[2] = PIND;
-  levels[3] = PINE;
-  levels[4] = PINF;
+  ov_ports_catch(levels);
   for (; lines > 0; lines--, bit = (uint16_t)(bit << 1)) {
     uint8_t from = ov_flash_next(&at);
-    uint8_t level = levels[from & 0x7F] & ov_flash_next(&at);
+    uint8_t level = ov_level_of(levels, from & 0x7F, ov_flash_next(&at));
     if ((level == 0) != ((from & OV_LEVEL_INVERTED) != 0)) word &= (uint16_t)~bit;
   }
   return word;
 }
 
 /* Caught at one instant by the latch, then shifted in: the last input of the first register comes first. */
-static const uint8_t *catch_registers(const uint8_t *at) {
+static void catch_registers(const uint8_t *at) {
   uint8_t clock = ov_flash_next(&at), clock_mask = ov_flash_next(&at);
   uint8_t latch = ov_flash_next(&at), latch_mask = ov_flash_next(&at);
   uint8_t data = ov_flash_next(&at), data_mask = ov_flash_next(&at);
   uint8_t bytes = ov_flash_next(&at);
   uint8_t *to = levels + OV_LEVEL_REMOTE + ov_flash_next(&at);
-  drive(latch, latch_mask, 0);
-  drive(latch, latch_mask, 1);
+  ov_pin_drive(latch, latch_mask, 0);
+  ov_pin_drive(latch, latch_mask, 1);
   for (; bytes > 0; bytes--, to++) {
     uint8_t mask;
     uint8_t byte = 0;
     for (mask = 0x80; mask; mask >>= 1) {
-      if (IS_HIGH(data, data_mask)) byte |= mask;
-      PORT_OF(clock)[2] |= clock_mask;
-      PORT_OF(clock)[2] &= (uint8_t)~clock_mask;
+      if (ov_pin_is_high(data, data_mask)) byte |= mask;
+      ov_pin_set(clock, clock_mask);
+      ov_pin_clear(clock, clock_mask);
     }
     *to = byte;
   }
-  return at;
 }
 
 /* What each multiplexer of a set says on one channel. */
@@ -116,7 +99,7 @@ static void catch_channel(const uint8_t *data_pins, uint8_t chips, uint8_t chann
   to += channel >> 3;
   for (; chips > 0; chips--, to += 2) {
     uint8_t data = ov_flash_next(&data_pins);
-    if (IS_HIGH(data, ov_flash_next(&data_pins))) *to |= mask;
+    if (ov_pin_is_high(data, ov_flash_next(&data_pins))) *to |= mask;
     else *to &= (uint8_t)~mask;
   }
 }
@@ -124,7 +107,7 @@ static void catch_channel(const uint8_t *data_pins, uint8_t chips, uint8_t chann
 static void turn_select(const uint8_t *select_pins, uint8_t nth) {
   const uint8_t *at = select_pins + 2 * nth;
   uint8_t input = ov_flash_next(&at);
-  PORT_OF(input)[2] ^= ov_flash_next(&at);
+  ov_pin_turn(input, ov_flash_next(&at));
 }
 
 static uint8_t lowest_bit(uint8_t of) {
@@ -135,7 +118,7 @@ static uint8_t lowest_bit(uint8_t of) {
 
 /* One select line changes at a time (Gray's code), so that each channel costs one write: what changes from step to step
  * is the lowest bit of the step's number. After the last channel only the highest line is high. */
-static const uint8_t *catch_multiplexers(const uint8_t *at) {
+static void catch_multiplexers(const uint8_t *at) {
   uint8_t selects = ov_flash_next(&at);
   const uint8_t *select_pins = at;
   uint8_t chips, step;
@@ -149,49 +132,41 @@ static const uint8_t *catch_multiplexers(const uint8_t *at) {
     if (++step >> selects) break;
   }
   turn_select(select_pins, (uint8_t)(selects - 1));
-  return at + 2 * chips;
 }
 
 /* The last output is shifted out first; the latch shows all at once, and the enable line comes with the first of it. */
-static const uint8_t *show_registers(const uint8_t *at) {
+static void show_registers(const uint8_t *at) {
   uint8_t clock = ov_flash_next(&at), clock_mask = ov_flash_next(&at);
   uint8_t latch = ov_flash_next(&at), latch_mask = ov_flash_next(&at);
   uint8_t data = ov_flash_next(&at), data_mask = ov_flash_next(&at);
   uint8_t enable = ov_flash_next(&at), enable_mask = ov_flash_next(&at);
   uint8_t bytes = ov_flash_next(&at);
   const uint8_t *from = levels + OV_LEVEL_REMOTE + ov_flash_next(&at);
-  if (!outputs_changed) return at;
   while (bytes-- > 0) {
     uint8_t mask;
     for (mask = 0x80; mask; mask >>= 1) {
-      if (from[bytes] & mask) PORT_OF(data)[2] |= data_mask;
-      else PORT_OF(data)[2] &= (uint8_t)~data_mask;
-      PORT_OF(clock)[2] |= clock_mask;
-      PORT_OF(clock)[2] &= (uint8_t)~clock_mask;
+      if (from[bytes] & mask) ov_pin_set(data, data_mask);
+      else ov_pin_clear(data, data_mask);
+      ov_pin_set(clock, clock_mask);
+      ov_pin_clear(clock, clock_mask);
     }
   }
-  PORT_OF(latch)[2] |= latch_mask;
-  PORT_OF(latch)[2] &= (uint8_t)~latch_mask;
-  if (enable) PORT_OF(enable)[2] &= (uint8_t)~enable_mask;
-  return at;
-}
-
-static const uint8_t *past_registers(const uint8_t *at, uint8_t kind) {
-  return at + (kind == OV_PART_IN_REGISTERS ? 8 : 10);
-}
-
-static const uint8_t *past_multiplexers(const uint8_t *at) {
-  at += 1 + 2 * ov_flash_byte(at);
-  return at + 2 + 2 * ov_flash_byte(at);
+  ov_pin_set(latch, latch_mask);
+  ov_pin_clear(latch, latch_mask);
+  if (enable) ov_pin_clear(enable, enable_mask);
 }
 
 void ov_hal_catch(void) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_PART_TABLE);
   uint8_t kind;
   while ((kind = ov_flash_next(&at)) != OV_PART_END) {
-    if (kind == OV_PART_IN_REGISTERS) at = catch_registers(at);
-    else if (kind == OV_PART_MULTIPLEXERS) at = catch_multiplexers(at);
-    else at = past_registers(at, kind);
+    uint8_t length = ov_flash_next(&at);
+    uint8_t *remote = levels + OV_LEVEL_REMOTE;
+    if (kind == OV_PART_IN_REGISTERS) catch_registers(at);
+    else if (kind == OV_PART_MULTIPLEXERS) catch_multiplexers(at);
+    else if (kind == OV_PART_EXPANDERS) ov_expanders_catch(at, remote);
+    else if (kind == OV_PART_LADDER) ov_ladder_catch(at, remote);
+    at += length;
   }
 }
 
@@ -211,7 +186,7 @@ void ov_hal_lamp(uint8_t line, uint8_t on) {
   uint8_t kind = ov_flash_next(&at);
   uint8_t where = ov_flash_next(&at);
   uint8_t mask = ov_flash_next(&at);
-  if (kind == OV_LAMP_ON_PIN_HIGH) drive(where, mask, on);
+  if (kind == OV_LAMP_ON_PIN_HIGH) ov_pin_drive(where, mask, on);
   if (kind == OV_LAMP_ON_REMOTE_LOW) {
     if (on) levels[OV_LEVEL_REMOTE + where] &= (uint8_t)~mask;
     else levels[OV_LEVEL_REMOTE + where] |= mask;
@@ -233,11 +208,11 @@ static void show_pair(uint8_t nth, uint8_t lit) {
   high_mask = ov_flash_next(&at);
   low = ov_flash_next(&at);
   if (lit) {
-    drive(low, ov_flash_byte(at), 0);
-    drive(high, high_mask, 1);
+    ov_pin_drive(low, ov_flash_byte(at), 0);
+    ov_pin_drive(high, high_mask, 1);
   } else {
-    let_go(high, high_mask, 0);
-    let_go(low, ov_flash_byte(at), 0);
+    ov_pin_let_go(high, high_mask, 0);
+    ov_pin_let_go(low, ov_flash_byte(at), 0);
   }
 }
 
@@ -256,14 +231,15 @@ static void show_next_pair(void) {
   }
 }
 
-void ov_pins_show(void) {
+void ov_lines_show(void) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_PART_TABLE);
   uint8_t kind;
   show_next_pair();
-  while ((kind = ov_flash_next(&at)) != OV_PART_END) {
-    if (kind == OV_PART_OUT_REGISTERS) at = show_registers(at);
-    else if (kind == OV_PART_MULTIPLEXERS) at = past_multiplexers(at);
-    else at = past_registers(at, kind);
-  }
+  if (!outputs_changed) return;
   outputs_changed = 0;
+  while ((kind = ov_flash_next(&at)) != OV_PART_END) {
+    uint8_t length = ov_flash_next(&at);
+    if (kind == OV_PART_OUT_REGISTERS) show_registers(at);
+    at += length;
+  }
 }

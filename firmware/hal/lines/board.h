@@ -8,6 +8,7 @@
 
 extern const uint8_t ov_board[];
 
+#if defined(__AVR__)
 static inline uint8_t ov_flash_byte(const uint8_t *at) {
   uint8_t value;
   __asm__("lpm %0, Z" : "=r"(value) : "z"(at));
@@ -22,6 +23,10 @@ static inline uint8_t ov_flash_next(const uint8_t **at) {
   *at = place;
   return value;
 }
+#else
+static inline uint8_t ov_flash_byte(const uint8_t *at) { return *at; }
+static inline uint8_t ov_flash_next(const uint8_t **at) { return *(*at)++; }
+#endif
 
 static inline uint8_t ov_board_byte(uint8_t field) { return ov_flash_byte(ov_board + field); }
 static inline uint16_t ov_board_word(uint8_t field) {
@@ -29,17 +34,12 @@ static inline uint16_t ov_board_word(uint8_t field) {
 }
 static inline const uint8_t *ov_board_table(uint8_t field) { return ov_board + ov_board_word(field); }
 
-/* check.c: whether the block is whole, of this version, and belongs to the tables */
+/* board.c: whether the block is whole, of this version, and belongs to the tables */
 uint8_t ov_board_is_good(void);
 
-/* pins.c: before ov_init, after it, and around each scan */
-void ov_pins_start(void);
-uint8_t ov_pins_open(void); /* 0: no room for what is read remotely */
-void ov_pins_show(void);    /* what changed on output registers, and the next lamp of a pair */
-
-/* usb.c */
-void ov_usb_attach(void);
-void ov_usb_poll(void);
-void ov_usb_pass(uint8_t elapsed_ms); /* after a scan: reports that the host wants again from time to time */
+/* lines.c: before ov_init, after it, and after each scan */
+void ov_lines_start(void);
+uint8_t ov_lines_open(void); /* 0: no room for what is read remotely */
+void ov_lines_show(void);    /* what changed on output registers, and the next lamp of a pair */
 
 #endif

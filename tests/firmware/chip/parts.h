@@ -1,0 +1,23 @@
+/* Parts on the simulated chip's bus and converter, and what they ask of the wiring. */
+#ifndef OV_PARTS_AROUND_H
+#define OV_PARTS_AROUND_H
+
+#include <simavr/sim_avr.h>
+
+/* wiring.c */
+int wiring_is_low(int net);
+int wiring_is_driven_high(int net);
+int wiring_pin_of(int net, int *port, int *bit); /* port 0 is B */
+
+/* expanders.c: clock and data net, address, the nets of its sixteen lines */
+void expanders_add(const int *numbers);
+void expanders_join(avr_t *avr);
+void expanders_start_afresh(void);
+
+/* ladders.c: line net, pull-down and step in ohm, top net or -1, rungs */
+void ladders_add(const int *numbers);
+void ladders_join(avr_t *avr);
+void ladders_press(int rung, int pressed); /* counted over all banks */
+void ladders_start_afresh(void);
+
+#endif
