@@ -30,6 +30,9 @@ export const chipWiring = (design: Design): string =>
 export const boardWiring = (design: Design): string =>
   wiringOf(design, (profileId, pad) => interpreterPin(profileId, pad));
 
+/** The same with the pads' own names. */
+export const padWiring = (design: Design): string => wiringOf(design, (_, pad) => pad);
+
 function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => string | null): string {
   const scan = scanTableOf(design);
   const { signalNets, profile } = derive(design);

@@ -1,31 +1,19 @@
 import { execFileSync } from "node:child_process";
-import { mkdirSync, writeFileSync } from "node:fs";
-import { dirname, join } from "node:path";
+import { writeFileSync } from "node:fs";
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
-import { unzipSync } from "fflate";
-import { artifactNamed } from "@/core/formats/registry";
 import type { Design } from "@/core/document/schema";
 import { adoptPinPlan, chooseController } from "@/core/edits/pins";
 import { planPins } from "@/core/pins/planPins";
-import { type Run, play, workFolder } from "./builds";
+import { type Run, play } from "./builds";
 import { boardWiring } from "./chipWiring";
+import { unpack } from "./unpack";
 
 /** Debian's own, which the tests install. */
 export const PYTHON = "/usr/bin/python3";
 
 /** A design's Python archive, unpacked. @returns the folder that holds its files */
-export async function unpackPython(design: Design): Promise<string> {
-  const made = await artifactNamed("firmware-python")!.make(design);
-  if (!made.ok) throw new Error(JSON.stringify(made.problems));
-  const folder = workFolder();
-  const entries = Object.entries(unzipSync(made.value.bytes));
-  for (const [name, bytes] of entries) {
-    const path = join(folder, name);
-    mkdirSync(dirname(path), { recursive: true });
-    writeFileSync(path, bytes);
-  }
-  return join(folder, entries[0][0].split("/")[0]);
-}
+export const unpackPython = (design: Design): Promise<string> => unpack(design, "firmware-python");
 
 /** Plays a script on the device in Python. */
 export const playPython = (folder: string, script: string): Run => play(PYTHON, [join(folder, "play.py")], script);

@@ -8,7 +8,11 @@ static uint16_t crc_of(uint16_t length) {
   while (length-- > 0) {
     uint8_t bit;
     crc ^= (uint16_t)(ov_flash_next(&at) << 8);
-    for (bit = 0; bit < 8; bit++) crc = (uint16_t)(crc & 0x8000u ? (crc << 1) ^ 0x1021u : crc << 1);
+    for (bit = 0; bit < 8; bit++) {
+      uint8_t top = (uint8_t)(crc >> 15);
+      crc = (uint16_t)(crc << 1);
+      if (top) crc ^= 0x1021u;
+    }
   }
   return crc;
 }

@@ -8,7 +8,7 @@
 
 #define TICKS_A_MS 250u /* 16 MHz by 64 */
 
-uint16_t ov_arena[OV_IMAGE_ARENA_BYTES / 2];
+uint16_t ov_arena[OV_DEVICE_ARENA_BYTES / 2];
 const uint16_t ov_arena_bytes = sizeof ov_arena;
 
 static void start_chip(void) {

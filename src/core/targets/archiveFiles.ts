@@ -11,7 +11,7 @@ import { type TableSection, tableSections } from "../firmware/tables";
 const hexByte = (byte: number) => `0x${byte.toString(16).padStart(2, "0")}`;
 
 /** A person's words inside a C comment: nothing that could end it or run on. */
-const inComment = (words: string) =>
+export const inComment = (words: string) =>
   words
     .replace(/\*\//g, "* /")
     .replace(/\/\*/g, "/ *")
@@ -30,7 +30,7 @@ function sectionLines({ title, bytes, entryBytes }: TableSection): string {
 }
 
 /** The generated tables as a C source. */
-export function tablesSource(plan: ScanTable, design: Design): string {
+export function tableArray(plan: ScanTable, design: Design): string {
   return `/* The tables of "${inComment(design.name)}". Generated from its design file; change the design, not this. */
 #include "ovrin.h"
 #include "tables.h"
@@ -38,12 +38,22 @@ export function tablesSource(plan: ScanTable, design: Design): string {
 const uint8_t ov_tables[] OV_IN_FLASH = {
 ${tableSections(plan, design).map(sectionLines).join("\n")}
 };
+`;
+}
 
+/** The same with the runtime's memory, for builds whose board brings none. */
+export const tablesSource = (plan: ScanTable, design: Design): string => `${tableArray(plan, design)}
 /* The runtime's memory for this device. */
 uint16_t ov_arena[${Math.max(1, Math.ceil(arenaNeed(plan, design) / 2))}];
 const uint16_t ov_arena_bytes = sizeof ov_arena;
 `;
-}
+
+/** Bytes as a C source, sixteen a line. */
+export const bytesSource = (bytes: ArrayLike<number>): string =>
+  sectionLines({ title: "", bytes: Array.from(bytes), entryBytes: 16 })
+    .split("\n")
+    .slice(1)
+    .join("\n");
 
 function lineComments(title: string, nets: string[], design: Design): string {
   const { netById, elements } = derive(design);

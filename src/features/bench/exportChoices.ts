@@ -26,6 +26,11 @@ export const exportChoices = [
     purpose: "For the 8-bit USB boards: one file to load, nothing to compile.",
   },
   {
+    id: "firmware-project",
+    title: "Firmware, a project to compile",
+    purpose: "Whole for the 8-bit USB boards; for others a dozen calls and USB are left to join.",
+  },
+  {
     id: "firmware-python",
     title: "Firmware, Python",
     purpose: "For boards that run Python: files to copy onto their drive; nothing to compile.",

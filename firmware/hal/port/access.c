@@ -1,0 +1,57 @@
+/* What the line drivers ask, told by port.h. */
+#include "access.h"
+
+#include "ovrin.h"
+#include "port.h"
+
+static uint8_t driven_high[256 / 8]; /* by pin: what it was set to last */
+
+static void write(uint8_t pin, uint8_t high) {
+  uint8_t bit = (uint8_t)(1u << (pin & 7u));
+  if (high) driven_high[pin >> 3] |= bit;
+  else driven_high[pin >> 3] &= (uint8_t)~bit;
+}
+
+uint8_t ov_pin_is_high(uint8_t pin, uint8_t unused) { (void)unused; return port_read(pin); }
+
+void ov_pin_set(uint8_t pin, uint8_t unused) {
+  (void)unused;
+  write(pin, 1);
+  port_write(pin, 1);
+}
+
+void ov_pin_clear(uint8_t pin, uint8_t unused) {
+  (void)unused;
+  write(pin, 0);
+  port_write(pin, 0);
+}
+
+void ov_pin_turn(uint8_t pin, uint8_t unused) {
+  if ((driven_high[pin >> 3] >> (pin & 7u)) & 1u) ov_pin_clear(pin, unused);
+  else ov_pin_set(pin, unused);
+}
+
+void ov_pin_drive(uint8_t pin, uint8_t unused, uint8_t high) {
+  (void)unused;
+  write(pin, high);
+  port_output(pin, high);
+}
+
+void ov_pin_let_go(uint8_t pin, uint8_t unused, uint8_t pull_up) { (void)unused; port_input(pin, pull_up); }
+
+uint16_t ov_convert(uint8_t pin) { return port_convert(pin); }
+
+void ov_bus_open(const uint8_t *pins) { port_bus_open(ov_flash_byte(pins), ov_flash_byte(pins + 2)); }
+
+void ov_bus_write(uint8_t address, const uint8_t *bytes, uint8_t count) { port_bus_write(address, bytes, count); }
+
+void ov_bus_read(uint8_t address, uint8_t reg, uint8_t *bytes, uint8_t count) { port_bus_read(address, reg, bytes, count); }
+
+/* The first place stands for all pins, and the mask is then the pin's number. */
+uint8_t ov_level_of(const uint8_t *levels, uint8_t at, uint8_t mask) {
+  return at == 0 ? port_read(mask) : (uint8_t)(levels[at] & mask);
+}
+
+void ov_hal_settle(uint8_t us) { port_wait_us(us); }
+
+uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) { return port_report(kind, bytes, length); }

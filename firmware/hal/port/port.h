@@ -1,0 +1,52 @@
+/* What is left to you: your controller's own calls, a dozen of them. Everything else is done.
+ *
+ * USB is the larger part of it: declare one interface for each descriptor of pins.h, hand reports over in port_report,
+ * call ov_host_locks when the keyboard's output report comes and ov_host_reset after a bus reset (both in ovrin.h). */
+#ifndef OV_PORT_H
+#define OV_PORT_H
+
+#include <stdint.h>
+
+#include "ovrin.h"
+
+/* PINS: a generated list comes here. */
+
+/* Once, before anything else: clocks, USB, the millisecond. */
+static inline void port_start(void) {}
+
+/* Milliseconds since the last call: 0 while none has passed, more than 1 when a scan came late. */
+static inline uint8_t port_passed_ms(void) { return 1; }
+
+/* Makes a pin an input, with its pull-up or without. */
+static inline void port_input(uint8_t pin, uint8_t pull_up) { (void)pin; (void)pull_up; }
+
+/* Makes a pin an output; set its level before its direction. */
+static inline void port_output(uint8_t pin, uint8_t high) { (void)pin; (void)high; }
+
+/* Changes the level of a pin that is an output. */
+static inline void port_write(uint8_t pin, uint8_t high) { (void)pin; (void)high; }
+
+/* Whether a pin that is an input is high. */
+static inline uint8_t port_read(uint8_t pin) { (void)pin; return 1; }
+
+/* Waits; at most 255 microseconds. */
+static inline void port_wait_us(uint8_t us) { (void)us; }
+
+/* The voltage on a pin as parts of 65536 of the supply: ten bits are shifted up by six. Asked of resistor ladders only. */
+static inline uint16_t port_convert(uint8_t pin) { (void)pin; return 0; }
+
+/* The two-wire bus, 400 kHz: opened once; a start, the address with its write bit, the bytes, a stop; and for reading the
+ * register's number first, then a start again and the bytes. Asked of expanders only. */
+static inline void port_bus_open(uint8_t clock_pin, uint8_t data_pin) { (void)clock_pin; (void)data_pin; }
+static inline void port_bus_write(uint8_t address, const uint8_t *bytes, uint8_t count) { (void)address; (void)bytes; (void)count; }
+static inline void port_bus_read(uint8_t address, uint8_t reg, uint8_t *bytes, uint8_t count) {
+  (void)address; (void)reg; (void)bytes; (void)count;
+}
+
+/* Puts a report (OV_REPORT_KEYBOARD, OV_REPORT_CONSUMER) on its interface's endpoint; 0 when that is still busy. Never wait. */
+static inline uint8_t port_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
+  (void)kind; (void)bytes; (void)length;
+  return 1;
+}
+
+#endif

@@ -1,0 +1,76 @@
+import { hasUsb8Chip } from "../../chips/usb8";
+import { BOARD_AT, LEVEL_AT } from "../../contract/board";
+import { derive } from "../../derived/derive";
+import type { Design } from "../../document/schema";
+import { type Result, bad, good } from "../../document/problem";
+import { arenaNeed } from "../../firmware/capacity";
+import type { ScanTable } from "../../firmware/scanTable";
+import { tableBytes } from "../../firmware/tables";
+import { boardBlock } from "../../image/boardBlock";
+import type { BlockPins } from "../../image/boardLines";
+import { usb8Pins } from "../../image/usb8Pins";
+import { bytesSource, inComment, pinsHeader, tableArray } from "../archiveFiles";
+import type { FirmwareTarget } from "../firmwareTarget";
+import { portMakefile, processorScript, usb8Makefile } from "./makefiles";
+import { portHeader } from "./portHeader";
+import { PortPins } from "./portPins";
+import { projectReadme } from "./readme";
+
+interface Block {
+  source: string;
+  /** RAM that the runtime and the lines carve out. */
+  arenaBytes: number;
+}
+
+function blockOf(design: Design, scan: ScanTable, pins: BlockPins): Result<Block> {
+  const block = boardBlock(design, scan, tableBytes(scan, design), pins);
+  if (!block.ok) return block;
+  const source = `/* The board of "${inComment(design.name)}", as lines/ and chip or port read it. Generated; change the design, not this. */
+#include "board.h"
+#include "tables.h"
+
+const uint8_t ov_board[] OV_IN_FLASH = {
+${bytesSource(block.value)}
+};
+`;
+  const bytes = arenaNeed(scan, design) + LEVEL_AT.REMOTE + block.value[BOARD_AT.REMOTE_BYTES];
+  return good({ source, arenaBytes: 2 * Math.ceil(bytes / 2) });
+}
+
+const common = (design: Design, scan: ScanTable, block: Block, isUsb8: boolean) => ({
+  "README.md": projectReadme(design, isUsb8),
+  "tables.c": tableArray(scan, design),
+  "board_block.c": block.source,
+  "pins.h": pinsHeader(scan, design),
+});
+
+/** Sources that drive pins and added parts by themselves: whole for the 8-bit USB classes, over a dozen calls for others. */
+export const project: FirmwareTarget = {
+  id: "firmware-project",
+  title: "Firmware, a project to compile",
+  purpose: "Whole for the 8-bit USB boards; for any other controller a dozen calls and USB are left to join.",
+  async files(design, scan) {
+    const { profile } = derive(design);
+    if (!profile) return bad({ path: "controllers", message: "has no controller; choose one in Pins" });
+    const { RUNTIME, LINES, USB8, PORT } = await import("./projectSources.generated");
+    const isUsb8 = hasUsb8Chip(profile.id);
+    const ports = new PortPins();
+    const block = blockOf(design, scan, isUsb8 ? usb8Pins(profile) : ports);
+    if (!block.ok) return block;
+    const files = { ...common(design, scan, block.value, isUsb8), ...RUNTIME, ...LINES };
+    if (isUsb8)
+      return good({
+        ...files,
+        ...USB8,
+        Makefile: usb8Makefile(block.value.arenaBytes),
+        "processor.sh": processorScript,
+      });
+    const { "port/port.h": template, ...port } = PORT;
+    return good({
+      ...files,
+      ...port,
+      "port.h": portHeader(template, design, ports.pads),
+      Makefile: portMakefile(block.value.arenaBytes),
+    });
+  },
+};

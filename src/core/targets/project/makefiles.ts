@@ -1,0 +1,51 @@
+/** The processor of the 8-bit USB class among those that the compiler knows: 32 KiB, USB, a converter, ports from B on. */
+export const processorScript = `#!/bin/sh
+# Prints the name under which the installed avr-gcc knows the 8-bit USB class.
+for name in $(avr-gcc --target-help | grep -oE '\\b[a-z]+32u[0-9]\\b' | sort -u); do
+  header=$(echo | avr-gcc -mmcu="$name" -E -dM -include avr/io.h -x c - 2>/dev/null)
+  if echo "$header" | grep -q '\\bADMUX\\b' && echo "$header" | grep -q '\\bPORTF\\b' && ! echo "$header" | grep -q '\\bPORTA\\b'; then
+    echo "$name"
+    exit 0
+  fi
+done
+echo "avr-gcc knows no processor of this class" >&2
+exit 1
+`;
+
+/** A finished device for the 8-bit USB classes. */
+export const usb8Makefile = (
+  arenaBytes: number,
+) => `# make: builds device.hex, to be written through the board's loader.
+MCU ?= $(shell sh processor.sh)
+CFLAGS ?= -std=c99 -O2 -flto -fno-jump-tables -Wall -Wextra -Wpedantic
+SOURCES = $(wildcard src/*.c lines/*.c chip/*.c) tables.c board_block.c
+
+device.hex: device.elf
+	avr-objcopy -O ihex -R .eeprom $< $@
+
+device.elf: $(SOURCES) $(wildcard src/*.h lines/*.h chip/*.h)
+	avr-gcc -mmcu=$(MCU) $(CFLAGS) -DOV_DEVICE_ARENA_BYTES=${arenaBytes} -Isrc -Ilines -Ichip -o $@ $(SOURCES)
+	avr-size $@
+
+clean:
+	rm -f device.elf device.hex
+
+.PHONY: clean
+`;
+
+/** A device for any controller, whose compiler and flags are the person's. */
+export const portMakefile = (
+  arenaBytes: number,
+) => `# make: compiles the device, port.h as it is. Set CC, CFLAGS and LDFLAGS to those of your controller.
+CC ?= cc
+CFLAGS ?= -std=c99 -O2 -Wall -Wextra -Wpedantic
+SOURCES = $(wildcard src/*.c lines/*.c port/*.c) tables.c board_block.c
+
+device: $(SOURCES) $(wildcard src/*.h lines/*.h port/*.h) port.h
+	$(CC) $(CFLAGS) -DOV_DEVICE_ARENA_BYTES=${arenaBytes} -I. -Isrc -Ilines -Iport -o $@ $(SOURCES) $(LDFLAGS)
+
+clean:
+	rm -f device
+
+.PHONY: clean
+`;

@@ -1,0 +1,122 @@
+"""Runs a device in C whose port.h leads here, on the simulated board, for each sequence of a script afresh.
+
+python3 run_port.py LIBRARY WIRING PADS < script; PADS are the pads of the pins 1, 2 …, with commas between."""
+
+import ctypes
+import sys
+
+sys.dont_write_bytecode = True
+LIBRARY, WIRING, PADS = sys.argv[1], sys.argv[2], [""] + sys.argv[3].split(",")
+
+from world import PULL_UP, world  # noqa: E402
+
+KINDS = {0: "keyboard", 1: "consumer"}
+u8 = ctypes.c_uint8
+some = ctypes.POINTER(u8)
+
+
+class Calls(ctypes.Structure):
+    _fields_ = [
+        ("input", ctypes.CFUNCTYPE(None, u8, u8)),
+        ("output", ctypes.CFUNCTYPE(None, u8, u8)),
+        ("write", ctypes.CFUNCTYPE(None, u8, u8)),
+        ("read", ctypes.CFUNCTYPE(u8, u8)),
+        ("convert", ctypes.CFUNCTYPE(ctypes.c_uint16, u8)),
+        ("bus_open", ctypes.CFUNCTYPE(None, u8, u8)),
+        ("bus_write", ctypes.CFUNCTYPE(None, u8, some, u8)),
+        ("bus_read", ctypes.CFUNCTYPE(None, u8, u8, some, u8)),
+        ("report", ctypes.CFUNCTYPE(u8, u8, some, u8)),
+    ]
+
+
+class Board:
+    """What port.h asks, answered by the world."""
+
+    def __init__(self):
+        self.reports = []
+        self.bus = None
+
+    def pin(self, number):
+        return world.pins[PADS[number]]
+
+    def input(self, number, pull_up):
+        pin = self.pin(number)
+        pin.is_output, pin.pull = False, PULL_UP if pull_up else None
+        world.pin_changed(PADS[number])
+
+    def output(self, number, high):
+        pin = self.pin(number)
+        pin.is_output, pin.level = True, bool(high)
+        world.pin_changed(PADS[number])
+
+    def write(self, number, high):
+        if not self.pin(number).is_output:
+            problems.append("pin %s is written as an input" % PADS[number])
+        self.output(number, high)
+
+    def read(self, number):
+        return int(world.level(PADS[number]))
+
+    def convert(self, number):
+        return int(world.part_of_supply(PADS[number]) * 1023 + 0.5) * 64
+
+    def bus_open(self, clock, data):
+        nets = (world.net_of[PADS[clock]], world.net_of[PADS[data]])
+        self.bus = {one.address: one for one in world.expanders if (one.scl, one.sda) == nets}
+
+    def bus_write(self, address, data, count):
+        self.bus[address].write(bytes(data[:count]))
+
+    def bus_read(self, address, register, to, count):
+        for nth, byte in enumerate(self.bus[address].read(register, count)):
+            to[nth] = byte
+
+    def report(self, kind, report, length):
+        self.reports.append("%s %s" % (KINDS[kind], bytes(report[:length]).hex()))
+        return 1
+
+
+problems = []
+library = ctypes.CDLL(LIBRARY)
+with open(WIRING) as wiring:
+    WIRING_TEXT = wiring.read()
+board = Board()
+calls = Calls(*[kind(getattr(board, name)) for name, kind in Calls._fields_])
+Calls.in_dll(library, "port_calls").__init__(*[getattr(calls, name) for name, _ in Calls._fields_])
+
+
+def begin():
+    world.__init__()
+    world.read_wiring(WIRING_TEXT)
+    if not library.ov_device_start():
+        raise SystemExit("the device stays quiet")
+
+
+def play(script):
+    now_ms, glowing = 0, {}
+    begin()
+    for line in script:
+        ms, verb, *rest = line.split()
+        while now_ms < int(ms):
+            library.ov_device_pass(1)
+            for nth, lamp in enumerate(world.lamps):
+                if world.glows(lamp) != glowing.get(nth, False):
+                    glowing[nth] = not glowing.get(nth, False)
+                    print(now_ms, "lamp", nth, int(glowing[nth]))
+            for report in board.reports:
+                print(now_ms, report)
+            board.reports.clear()
+            now_ms += 1
+        if verb == "contact":
+            world.set_contact(int(rest[0]), rest[1] == "1")
+        elif verb == "locks":
+            library.ov_host_locks(int(rest[0]))
+        elif verb == "end":
+            print("end")
+            now_ms, glowing = 0, {}
+            begin()
+
+
+play(sys.stdin)
+if problems:
+    raise SystemExit(problems[0])

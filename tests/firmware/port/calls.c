@@ -1,0 +1,3 @@
+#include "port.h"
+
+struct port_calls port_calls;

@@ -1,0 +1,109 @@
+import { execFileSync } from "node:child_process";
+import { copyFileSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import { fileURLToPath } from "node:url";
+import { describe, expect, it } from "vitest";
+import type { Design } from "@/core/document/schema";
+import { clearPins } from "@/core/edits/pins";
+import { artifactNamed } from "@/core/formats/registry";
+import { newDesign } from "@/core/document/newDesign";
+import { usb8Processor } from "../../scripts/buildFirmware.mjs";
+import { finishedPad, wiredDemos } from "../support/designs";
+import { STRICT, play } from "./builds";
+import { boardPads, pads } from "./circuitPads";
+import { chipWiring, padWiring } from "./chipWiring";
+import { firstDifference } from "./firstDifference";
+import { PYTHON, onPythonClass } from "./python";
+import { randomUse } from "./randomUse";
+import { unpack } from "./unpack";
+import { buildUsbHost, later, onSmallClass, recordContacts } from "./usbChip";
+
+const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+const SEQUENCES = 15;
+const FLASH_BYTES = 0x8000;
+const demos = wiredDemos.map((design): [string, Design] => [design.name, design]);
+
+function usesOf(design: Design) {
+  const runs = Array.from({ length: SEQUENCES }, (_, seed) =>
+    recordContacts(design, later(randomUse(design, seed + 1, false))),
+  );
+  return {
+    script: runs.map(({ script }) => script).join(""),
+    expected: runs.map(({ expected }) => expected).join(""),
+  };
+}
+
+const make = (folder: string, ...settings: string[]) =>
+  execFileSync("make", ["-C", folder, ...settings], { encoding: "utf8" });
+
+const refusal = async (design: Design) => {
+  const made = await artifactNamed("firmware-project")!.make(design);
+  return made.ok ? "" : made.problems.map(({ message }) => message).join("; ");
+};
+
+describe.each([...demos, ...boardPads])("the project of %s for the 8-bit USB class", (name, pad) => {
+  it("builds by its README with nothing to write, and reports as simulated on the simulated chip", async () => {
+    const design = onSmallClass(pad);
+    const folder = await unpack(design, "firmware-project");
+    make(folder);
+    const [flash, wiring] = [join(folder, "flash.bin"), join(folder, "wiring.txt")];
+    const code = join(folder, "device.bin");
+    execFileSync("avr-objcopy", ["-I", "ihex", "-O", "binary", join(folder, "device.hex"), code]);
+    const whole = new Uint8Array(FLASH_BYTES).fill(0xff);
+    whole.set(readFileSync(code));
+    writeFileSync(flash, whole);
+    writeFileSync(wiring, chipWiring(design));
+    const { script, expected } = usesOf(design);
+    const { output } = play(buildUsbHost(folder), [usb8Processor(), flash, wiring], script);
+    expect(firstDifference(output, expected)).toBeNull();
+    expect(name).not.toBe("");
+  });
+});
+
+/** The device as a library whose port.h leads to the harness. */
+function buildPort(folder: string): { library: string; padsOf: string } {
+  const arena = /-D(OV_DEVICE_ARENA_BYTES=\d+)/.exec(readFileSync(join(folder, "Makefile"), "utf8"))![1];
+  const padNames = [...readFileSync(join(folder, "port.h"), "utf8").matchAll(/#define PIN_(\w+) (\d+)/g)];
+  copyFileSync(here("port/port.h"), join(folder, "port.h"));
+  const library = join(folder, "device.so");
+  const sources = ["src", "lines", "port"].flatMap((one) =>
+    readdirSync(join(folder, one)).flatMap((file) => (file.endsWith(".c") ? [join(folder, one, file)] : [])),
+  );
+  const more = [join(folder, "tables.c"), join(folder, "board_block.c"), here("port/calls.c")];
+  const includes = [".", "src", "lines", "port"].map((one) => `-I${join(folder, one)}`);
+  const flags = [...STRICT, "-O2", "-fPIC", "-shared", "-DOV_NO_MAIN", `-D${arena}`];
+  execFileSync("gcc", [...flags, ...includes, ...sources, ...more, "-o", library]);
+  return { library, padsOf: padNames.map(([, name]) => name).join(",") };
+}
+
+describe.each([...demos, ...pads, ...boardPads])("the project of %s for any other controller", (_, pad) => {
+  const design = onPythonClass(pad);
+
+  it("compiles as it is, and over its dozen calls reports as simulated", async () => {
+    const folder = await unpack(design, "firmware-project");
+    make(folder, `CFLAGS=${STRICT.join(" ")}`);
+    const { library, padsOf } = buildPort(folder);
+    const wiring = join(folder, "wiring.txt");
+    writeFileSync(wiring, padWiring(design));
+    const { script, expected } = usesOf(design);
+    const { output } = play(PYTHON, [here("board/run_port.py"), library, wiring, padsOf], script);
+    expect(firstDifference(output, expected)).toBeNull();
+    expect(expected.match(/keyboard/g)!.length).toBeGreaterThan(SEQUENCES);
+  });
+});
+
+describe("port.h", () => {
+  it("asks for a dozen calls, and lists each pin with what is on it", async () => {
+    const design = onPythonClass(finishedPad());
+    const text = readFileSync(join(await unpack(design, "firmware-project"), "port.h"), "utf8");
+    expect(text.match(/^static inline/gm)).toHaveLength(12);
+    expect(text).toMatch(new RegExp(`#define PIN_${design.pinPlan["matrix.R1"].pin} \\d+ /\\* R1 \\*/`));
+  });
+});
+
+describe("no project", () => {
+  it("is made without a controller, or while a net has no pin", async () => {
+    expect(await refusal(newDesign("empty", "Nothing yet"))).toMatch(/^has no controller/);
+    expect(await refusal(clearPins(onPythonClass(finishedPad())))).toMatch(/has no pin of the chip for R1/);
+  });
+});
