@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import { root } from "../prepare.mjs";
 import { withApp } from "../shared/app";
+import { shootFirstDevice } from "./firstDevice";
 
 const PORT = 4180;
 
@@ -108,6 +109,15 @@ const shots: Shot[] = [
   { name: "keymap", path: "/bench/loom-64/keymap", prepare: (page) => part(page, "Signs").click() },
   { name: "reports", path: "/bench/kestrel/reports" },
   { name: "try", path: "/bench/loom-64/try", prepare: typeOnDevice },
+  {
+    name: "load",
+    path: "/bench/kestrel/pins",
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Load it", exact: true }).click();
+      await page.getByRole("button", { name: "Try it without a board" }).click();
+      await page.getByText("read back").or(page.getByText("gave them back")).waitFor();
+    },
+  },
   { name: "night", path: "/bench/loom-64/wiring", night: true },
 ];
 
@@ -128,4 +138,5 @@ await withApp(PORT, async (browser, address) => {
     await page.close();
     console.log(`docs/screenshots/${name}.png`);
   }
+  await shootFirstDevice(browser, address);
 });

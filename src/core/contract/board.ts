@@ -78,6 +78,9 @@ export const LEVEL_AT = {
   INVERTED: 0x80,
 } as const;
 
+/** Remote bytes that a level can be found in: the numbers beneath INVERTED. */
+export const REMOTE_BYTES_MOST = LEVEL_AT.INVERTED - LEVEL_AT.REMOTE;
+
 /** What switches a lamp: a pin that is high, a bit of a remote byte that is low, or one pin high and another low. */
 export const LAMP_ON = { NOTHING: 0, PIN_HIGH: 1, REMOTE_LOW: 2, PAIR: 3 } as const;
 

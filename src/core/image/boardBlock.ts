@@ -7,6 +7,7 @@ import {
   BOARD_VERSION,
   type BoardField,
   LAMP_ON,
+  REMOTE_BYTES_MOST,
   START_MODE,
   STROBE_FLAG,
 } from "../contract/board";
@@ -186,6 +187,11 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   const parts = partBytes(scan, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
   if (lines.problems.length > 0) return bad(...lines.problems);
+  if (lines.remoteBytes > REMOTE_BYTES_MOST)
+    return bad({
+      path: "circuits",
+      message: `has ${lines.remoteBytes} bytes of lines on added parts; the firmware has room for ${REMOTE_BYTES_MOST}`,
+    });
   const start = [...lines.start.values()].flatMap(({ pin, mode }) => [...pin, mode]);
   const all = described(design);
   const sections: [BoardField, number[]][] = [

@@ -1,5 +1,5 @@
 import { hasUsb8Chip } from "../../chips/usb8";
-import { BOARD_AT, LEVEL_AT } from "../../contract/board";
+import { BOARD_AT, BOARD_BYTES_MOST, LEVEL_AT } from "../../contract/board";
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { type Result, bad, good } from "../../document/problem";
@@ -25,6 +25,12 @@ interface Block {
 function blockOf(design: Design, scan: ScanTable, pins: BlockPins): Result<Block> {
   const block = boardBlock(design, scan, tableBytes(scan, design), pins);
   if (!block.ok) return block;
+  const { length } = block.value;
+  if (length > BOARD_BYTES_MOST)
+    return bad({
+      path: "",
+      message: `needs ${length} bytes for the board block; the firmware reads ${BOARD_BYTES_MOST}`,
+    });
   const source = `/* The board of "${inComment(design.name)}", as lines/ and chip or port read it. Generated; change the design, not this. */
 #include "board.h"
 #include "tables.h"

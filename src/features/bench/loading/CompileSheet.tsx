@@ -14,13 +14,12 @@ import { TwoSides } from "./TwoSides";
 
 const steps = (profile: ControllerProfile): LoadStep[] => [
   {
-    title: "Save the sources and try them here",
-    words:
-      "Unpack the archive; make check builds the device for this computer and compares what it reports with the simulation.",
+    title: "Save the project and see that it is whole",
+    words: "Unpack the archive; make compiles it for this computer as it is.",
   },
   {
-    title: "Join them to your controller",
-    words: `The archive lists every line with its pin. What is left to you are the calls for pins and USB of the ${profile.title}.`,
+    title: "Join it to your controller",
+    words: `port.h asks for a dozen calls for pins of the ${profile.title}. Matrices, registers, multiplexers, expanders, ladders and lamps are driven through them. What is left is USB: pins.h has the descriptors.`,
   },
   {
     title: "Load it before the case is closed",
@@ -44,8 +43,8 @@ export function CompileSheet({ profile }: { profile: ControllerProfile }) {
                 : "It is no USB device by itself: it needs another controller between it and the computer."}
             </Box>
             <Row>
-              <StepButton onClick={() => void exportDesign(design, "firmware-c").then(notify)}>
-                Save the sources
+              <StepButton onClick={() => void exportDesign(design, "firmware-project").then(notify)}>
+                Save the project
               </StepButton>
             </Row>
           </Section>

@@ -15,13 +15,13 @@ interface ModulePictureProps {
 export function ModulePicture({ profile, pads, words }: ModulePictureProps) {
   const { widthMm: w, heightMm: h, connector } = profile;
   const [one, other] = pads;
-  const box = { x: -w / 2 - ROOM_MM, y: -h / 2 - ROOM_MM, w: w + 2 * ROOM_MM, h: h + 2 * ROOM_MM };
+  const view = { x: -w / 2 - ROOM_MM, y: -h / 2 - ROOM_MM, w: w + 2 * ROOM_MM, h: h + 2 * ROOM_MM };
   return (
     <svg
-      viewBox={`${box.x} ${box.y} ${box.w} ${box.h}`}
+      viewBox={`${view.x} ${view.y} ${view.w} ${view.h}`}
       role="img"
       aria-label={words}
-      style={{ width: 116, height: Math.min(TALLEST_PX, (116 * box.h) / box.w), display: "block" }}
+      style={{ width: 116, height: Math.min(TALLEST_PX, (116 * view.h) / view.w), display: "block" }}
     >
       <rect
         x={-w / 2}
