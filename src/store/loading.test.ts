@@ -107,9 +107,18 @@ describe("loading the stand-in", () => {
   });
 
   it("is not told any more when the panel was closed meanwhile", async () => {
+    const told: string[] = [];
+    const unsubscribe = useLoading.subscribe(({ loading }) => told.push(loading.state));
     const loading = loadStandIn(parts);
     forgetLoading();
     await loading;
-    expect(now()).toEqual({ state: "idle" });
+    unsubscribe();
+    expect(told).toEqual(["idle"]);
+  });
+
+  it("is not loaded twice at a time: the later one is told", async () => {
+    const [first, second] = [loadStandIn(parts), loadStandIn(parts)];
+    await Promise.all([first, second]);
+    expect(now()).toEqual({ state: "done", on: "stand-in", bytes: 768 });
   });
 });

@@ -1,25 +1,18 @@
-import { readFileSync } from "node:fs";
 import { describe, expect, it } from "vitest";
 import { simulate } from "@/core/engine/simulate";
 import { toHex } from "@/core/hex";
 import { scanTableOf } from "@/core/firmware/scanTable";
-import { readExample } from "./examples";
-
-const page = readFileSync(new URL("../../docs/device-behaviour.md", import.meta.url), "utf8");
-const examples = [...page.matchAll(/((?:^.+\n)+)\n```example\n([\s\S]*?)```/gm)].map(([, words, body]) => ({
-  title: words.trim().replace(/\s+/g, " "),
-  body,
-}));
+import { behaviourExamples, behaviourPage, readExample } from "./examples";
 
 const spaced = (hex: string) => hex.replace(/(..)(?=.)/g, "$1 ");
 
 describe("docs/device-behaviour.md", () => {
   it("has all its examples read", () => {
-    expect(examples.length).toBeGreaterThan(10);
-    expect(examples.length).toBe(page.split("```example").length - 1);
+    expect(behaviourExamples.length).toBeGreaterThan(10);
+    expect(behaviourExamples.length).toBe(behaviourPage.split("```example").length - 1);
   });
 
-  it.each(examples)("$title", ({ body }) => {
+  it.each(behaviourExamples)("$title", ({ body }) => {
     const { design, events, untilMs, expected } = readExample(body);
     const plan = scanTableOf(design);
     const seen: string[] = [];

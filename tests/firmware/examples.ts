@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import type { Design } from "@/core/document/schema";
 import { newDesign } from "@/core/document/newDesign";
 import { addControl, changeControl } from "@/core/edits/controls";
@@ -115,3 +116,9 @@ function lamp(design: Design, name: string, [when, what]: string[]): Design {
   if (when === "lock") return setLampRule(design, name, { when, lock: what as "num" | "caps" | "scroll" });
   return setLampRule(design, name, { when: when as "always" | "never" });
 }
+
+/** The specification of the device, and its examples with the words that stand before each. */
+export const behaviourPage = readFileSync(new URL("../../docs/device-behaviour.md", import.meta.url), "utf8");
+export const behaviourExamples = [...behaviourPage.matchAll(/((?:^.+\n)+)\n```example\n([\s\S]*?)```/gm)].map(
+  ([, words, body]) => ({ title: words.trim().replace(/\s+/g, " "), body }),
+);

@@ -9,8 +9,9 @@ import { recordScript } from "@/core/engine/script";
 import { readDesignText } from "@/core/formats/readDesignText";
 import { artifactNamed } from "@/core/formats/registry";
 import { finishedPad, wiredDemos } from "../support/designs";
+import { behaviourExamples, readExample } from "./examples";
 import { firstDifference } from "./firstDifference";
-import { onBoard, onPythonClass, playPython, runPython, unpackPython } from "./python";
+import { barePython, onBoard, onPythonClass, playPython, runPython, unpackPython } from "./python";
 import { randomUse } from "./randomUse";
 
 /** Random sequences for each demo; the same seeds as those of the builds in C. */
@@ -52,6 +53,16 @@ describe.each(wiredDemos.map((design) => onPythonClass(design)))("$name in Pytho
     for (const name of ["boot.py", "code.py", "plan.py", "tables.py", "device/runtime.py", "device/scan.py"])
       expect([...text(name).matchAll(builtIn)]).toEqual([]);
     expect([...text("hardware.py").matchAll(builtIn)].length).toBeGreaterThan(3);
+  });
+});
+
+describe("docs/device-behaviour.md in Python", () => {
+  it.each(behaviourExamples)("$title", async ({ body }) => {
+    const { design, events, untilMs } = readExample(body);
+    const run = recordScript(design, { events, untilMs });
+    if (!run.ok) throw new Error(JSON.stringify(run.problems));
+    const folder = await barePython(design);
+    expect(firstDifference(playPython(folder, run.value.script).output, run.value.expected)).toBeNull();
   });
 });
 

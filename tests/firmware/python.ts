@@ -1,11 +1,14 @@
 import { execFileSync } from "node:child_process";
-import { writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { mkdirSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { Design } from "@/core/document/schema";
 import { adoptPinPlan, chooseController } from "@/core/edits/pins";
 import { planPins } from "@/core/pins/planPins";
-import { type Run, play } from "./builds";
+import { scanTableOf } from "@/core/firmware/scanTable";
+import { PYTHON_SOURCES } from "@/core/targets/python/pythonSources.generated";
+import { tablesFile } from "@/core/targets/python/tablesFile";
+import { type Run, play, workFolder } from "./builds";
 import { boardWiring } from "./chipWiring";
 import { unpack } from "./unpack";
 
@@ -14,6 +17,17 @@ export const PYTHON = "/usr/bin/python3";
 
 /** A design's Python archive, unpacked. @returns the folder that holds its files */
 export const unpackPython = (design: Design): Promise<string> => unpack(design, "firmware-python");
+
+/** The device in Python of a design that has no controller: its runtime and tables alone. */
+export async function barePython(design: Design): Promise<string> {
+  const folder = workFolder();
+  const files = { ...PYTHON_SOURCES, "tables.py": tablesFile(design, scanTableOf(design)) };
+  for (const [name, text] of Object.entries(files)) {
+    mkdirSync(dirname(join(folder, name)), { recursive: true });
+    writeFileSync(join(folder, name), text);
+  }
+  return folder;
+}
 
 /** Plays a script on the device in Python. */
 export const playPython = (folder: string, script: string): Run => play(PYTHON, [join(folder, "play.py")], script);

@@ -5,6 +5,7 @@ MS contact NUMBER 0|1, MS locks VALUE, MS busy 0|1, MS host 0|1 (whether it is t
 
 NAMES = {0x06: "keyboard", 0x01: "consumer"}  # by usage
 TICKS = 1 << 29
+RUNS_OVER_MS = 23
 
 
 class SequenceEnds(BaseException):
@@ -17,7 +18,7 @@ class Host:
 
 
 class Clock:
-    """Every question after the first is a millisecond later; it starts one before it runs over."""
+    """Every question after the first is a millisecond later; it runs over while fingers are busy."""
 
     def __init__(self):
         self.begin = None
@@ -32,7 +33,7 @@ class Clock:
         self.ms += 1
         if self.ms >= 0:
             self.begin(self.ms)
-        return self.ms % TICKS
+        return (self.ms - RUNS_OVER_MS) % TICKS
 
 
 host = Host()

@@ -11,13 +11,16 @@
 #define LEVELS 0x12
 #define SCL_BIT 0 /* port D, from memory */
 #define SDA_BIT 1
+#define TWCR_AT 0xBC /* data address, from memory */
+#define TWEA 0x40
 
 struct expander { int address, net[LINES]; unsigned char registers[32]; };
 
 static struct expander expanders[MOST];
 static int count, right_pins = 1;
 static struct expander *spoken_to;
-static int bytes_taken, at;
+static int bytes_taken, at, is_over;
+static avr_t *chip;
 static avr_irq_t *to_chip;
 
 static void check_pin(int net, int wanted_bit) {
@@ -55,7 +58,7 @@ static void heard(struct avr_irq_t *irq, uint32_t value, void *param) {
   if (message.u.twi.msg & TWI_COND_STOP) spoken_to = NULL;
   if (message.u.twi.msg & TWI_COND_START) {
     spoken_to = NULL;
-    bytes_taken = 0;
+    bytes_taken = is_over = 0;
     for (i = 0; i < count; i++) if (right_pins && expanders[i].address == message.u.twi.addr >> 1) spoken_to = &expanders[i];
     if (spoken_to) avr_raise_irq(to_chip, avr_twi_irq_msg(TWI_COND_ACK, message.u.twi.addr, 1));
   }
@@ -65,11 +68,15 @@ static void heard(struct avr_irq_t *irq, uint32_t value, void *param) {
     else spoken_to->registers[at++ & 31] = message.u.twi.data;
     avr_raise_irq(to_chip, avr_twi_irq_msg(TWI_COND_ACK, message.u.twi.addr, 1));
   }
-  if (message.u.twi.msg & TWI_COND_READ)
-    avr_raise_irq(to_chip, avr_twi_irq_msg(TWI_COND_READ, message.u.twi.addr, next_byte(spoken_to)));
+  if (message.u.twi.msg & TWI_COND_READ) {
+    avr_raise_irq(to_chip, avr_twi_irq_msg(TWI_COND_READ, message.u.twi.addr, is_over ? 0xFF : next_byte(spoken_to)));
+    /* A byte that the chip does not acknowledge is the last one. */
+    if (!(chip->data[TWCR_AT] & TWEA)) is_over = 1;
+  }
 }
 
 void expanders_join(avr_t *avr) {
+  chip = avr;
   to_chip = avr_io_getirq(avr, AVR_IOCTL_TWI_GETIRQ(0), TWI_IRQ_INPUT);
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_TWI_GETIRQ(0), TWI_IRQ_OUTPUT), heard, NULL);
 }
