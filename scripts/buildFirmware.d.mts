@@ -6,3 +6,5 @@ export function usb8Processor(): string;
 export function compileWasm(): Buffer;
 export function compileUsb8(): Buffer;
 export function contractHeader(): Promise<string>;
+export function pythonContract(header: string): string;
+export function usb8FeatureBytes(): Record<string, number>;

@@ -102,6 +102,40 @@ export function compileUsb8() {
   return readFileSync(join(folder, "image.bin"));
 }
 
+/** The image's features, by the names of their files. */
+const FEATURES = {
+  "check and memory": /\/(check|arena|board|runtime|main)\.c$/,
+  "contacts and debounce": /\/(scan|debounce|flips)\.c$/,
+  "knobs and pulses": /\/(encoder|pulses)\.c$/,
+  "keymap and layers": /\/(keymap|layers|actions|held)\.c$/,
+  reports: /\/report\w*\.c$/,
+  "lines, registers, multiplexers and lamps": /\/(lines|lamp)\.c$/,
+  expanders: /\/expanders\.c$/,
+  ladders: /\/ladder\.c$/,
+  "pins, converter and bus": /\/access\.c$/,
+  USB: /\/usb\.c$/,
+};
+
+/** Flash of each feature's files of the image for the 8-bit USB class, compiled one by one. */
+export function usb8FeatureBytes() {
+  const folder = mkdtempSync(join(tmpdir(), "ovrin-"));
+  const includes = ["-Ifirmware/src", "-Ifirmware/hal/lines", "-Ifirmware/hal/usb8"];
+  const flags = [`-mmcu=${usb8Processor()}`, "-std=c99", "-O2", "-fno-jump-tables", "-c"];
+  const sizeOf = (path) => {
+    const object = join(folder, path.replaceAll("/", "_"));
+    execFileSync("avr-gcc", [...flags, `-DOV_DEVICE_ARENA_BYTES=${ARENA_BYTES}`, ...includes, path, "-o", object], {
+      cwd: root,
+    });
+    const [text, data] = execFileSync("avr-size", [object], { encoding: "utf8" }).split("\n")[1].trim().split(/\s+/);
+    return Number(text) + Number(data);
+  };
+  const sources = image.filter((path) => path.endsWith(".c"));
+  const named = (path) => Object.keys(FEATURES).find((feature) => FEATURES[feature].test(path)) ?? "other";
+  const sums = {};
+  for (const path of sources) sums[named(path)] = (sums[named(path)] ?? 0) + sizeOf(path);
+  return sums;
+}
+
 export const compilerVersion = () => execFileSync("clang", ["--version"], { encoding: "utf8" }).split("\n")[0].trim();
 
 export async function contractHeader() {

@@ -10,6 +10,8 @@ import {
   recordContacts,
   toldOf,
 } from "../../tests/firmware/usbChip";
+import { scanTableOf } from "@/core/firmware/scanTable";
+import { usb8FeatureBytes } from "../buildFirmware.mjs";
 import type { Row } from "./row";
 
 const CYCLES_A_MS = 16_000;
@@ -21,6 +23,45 @@ const row = (what: string, value: number, unit: string, limit: number): Row => (
   limit: `${limit} ${unit}`,
   ratio: limit / value,
 });
+
+/** What a feature's files take of flash, each compiled alone; together they are smaller, as the linker looks at all. */
+const featureRows = (): Row[] =>
+  Object.entries(usb8FeatureBytes()).map(([feature, bytes]) =>
+    row(`finished image: flash of ${feature}, alone`, bytes, "bytes", FLASH_MAP.BOARD),
+  );
+
+const PRESSES = 60;
+/** What a press may take from contact to host beyond debounce and polling, in ms: a scan begins and ends. */
+const SCAN_MS = 2;
+
+/** From a contact that closes at any time to the host that asks every so often: least, mean and most. */
+function latencyRows(host: string): Row[] {
+  const pad = demoDesigns.find(({ id }) => id === "kestrel")!;
+  return (["deferred", "eager"] as const).flatMap((school) =>
+    [1, 8].map((everyMs) => {
+      const design = onSmallClass({ ...pad, timing: { ...pad.timing, debounce: { school, ms: 5 } } });
+      const contact = String(scanTableOf(design).conductors.findIndex(({ contact: one }) => one.endsWith(":press")));
+      const { output } = play(
+        host,
+        [...imageFiles(design, workFolder()), "latency", contact, String(everyMs), String(PRESSES)],
+        "",
+      );
+      const ms = output
+        .trim()
+        .split("\n")
+        .map((us) => Number(us) / 1000);
+      const [least, most] = [Math.min(...ms), Math.max(...ms)];
+      const mean = ms.reduce((a, b) => a + b, 0) / ms.length;
+      const limit = (school === "deferred" ? 5 : 0) + everyMs + SCAN_MS;
+      return {
+        what: `finished image: press to host, 5 ms ${school}, asked every ${everyMs} ms`,
+        measured: `${least.toFixed(1)} / ${mean.toFixed(1)} / ${most.toFixed(1)} ms`,
+        limit: `${limit} ms`,
+        ratio: limit / most,
+      };
+    }),
+  );
+}
 
 /** The finished image on the simulated chip, every demo on the small 5 V class: cycles with the true cost of all pins. */
 export function chipRows(): Row[] {
@@ -37,5 +78,6 @@ export function chipRows(): Row[] {
       row(`finished image, ${demo.name}: mean scan of that use`, toldOf(notes, "mean"), "cycles", CYCLES_A_MS),
     ];
   });
-  return [row("finished image: flash of the code", usb8Code().bytes.length, "bytes", FLASH_MAP.BOARD), ...scans];
+  const whole = row("finished image: flash of the code", usb8Code().bytes.length, "bytes", FLASH_MAP.BOARD);
+  return [whole, ...featureRows(), ...scans, ...latencyRows(host)];
 }

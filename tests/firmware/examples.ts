@@ -28,8 +28,9 @@ function usageOf(code: string): number {
   return found.usage;
 }
 
-export function readBinding(text: string): Binding {
+export function readBinding(text: string): Binding | null {
   const words = text.trim().split(/\s+/);
+  if (words[0] === "unbound") return null;
   if (words[0] === "nothing") return { does: "nothing" };
   if (words[0] === "hold") return { does: "hold-layer", layerId: layerId(words[1]) };
   if (words[0] === "stay") return { does: "stay-layer", layerId: layerId(words[1]) };

@@ -239,6 +239,39 @@ static void listen(int ms) {
   printf("%d\n", heard);
 }
 
+/* Waits for a report of the keyboard, asking every so many milliseconds from a given cycle on; answers the cycle it came at. */
+static avr_cycle_count_t ask_until(avr_cycle_count_t first, int every_ms) {
+  avr_cycle_count_t at = first;
+  int pipe;
+  for (;; at += (avr_cycle_count_t)every_ms * CYCLES_A_MS) {
+    while (avr->cycle < at) step();
+    for (pipe = 1; pipe < ENDPOINTS; pipe++) {
+      uint8_t bytes[64];
+      uint32_t length = sizeof bytes;
+      if (kind_at[pipe] == OV_REPORT_KEYBOARD && usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) >= 0 && length > 0) return avr->cycle;
+    }
+  }
+}
+
+/* Presses a contact again and again, at any time against scans and questions; prints what each press took, in us. */
+static int measure_latency(int contact, int every_ms, int presses) {
+  unsigned long random = 1;
+  avr_cycle_count_t asked = avr->cycle, closed_at;
+  while (presses-- > 0) {
+    int closed;
+    for (closed = 1; closed >= 0; closed--) {
+      random = random * 1103515245u + 12345u;
+      run_cycles((avr_cycle_count_t)CYCLES_A_MS * 20 + (random >> 8) % (CYCLES_A_MS * 8ul));
+      while (asked <= avr->cycle) asked += (avr_cycle_count_t)every_ms * CYCLES_A_MS;
+      wiring_set_contact(contact, closed);
+      closed_at = avr->cycle;
+      asked = ask_until(asked, every_ms);
+      if (closed) printf("%lu\n", (unsigned long)((asked - closed_at) / (CYCLES_A_MS / 1000)));
+    }
+  }
+  return 0;
+}
+
 static int answer_requests(void) {
   static uint8_t data[1024];
   unsigned bytes[64];
@@ -279,7 +312,7 @@ static int load(const char *path) {
 int main(int argc, char **argv) {
   char line[96];
   if (argc < 4 || !(avr = avr_make_mcu_by_name(argv[1]))) {
-    fprintf(stderr, "usage: host MCU FLASH WIRING [ask]\n");
+    fprintf(stderr, "usage: host MCU FLASH WIRING [ask | latency CONTACT EVERY_MS PRESSES]\n");
     return 2;
   }
   avr_init(avr);
@@ -297,6 +330,7 @@ int main(int argc, char **argv) {
       puts("does not attach");
       return 0;
     }
+    if (strcmp(argv[4], "latency") == 0 && argc > 7) return measure_latency(atoi(argv[5]), atoi(argv[6]), atoi(argv[7]));
     return answer_requests();
   }
   if (!begin()) {
