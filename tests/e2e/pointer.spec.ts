@@ -223,7 +223,7 @@ test("every export leaves every stage's menu", async ({ page }) => {
   for (const name of ["Brief", "Layout", "Wiring", "Pins", "Keymap", "Reports", "Try"]) {
     await goTo(page, name);
     await page.getByRole("button", { name: "Export", exact: true }).click();
-    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(22);
+    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(24);
     await page.keyboard.press("Escape");
   }
   expect(await textOf(await exportAs(page, "Wire list"))).toContain("Straight length (mm)");
@@ -231,6 +231,10 @@ test("every export leaves every stage's menu", async ({ page }) => {
   expect((await exportAs(page, "Report descriptor, binary")).suggestedFilename()).toBe("kestrel-descriptor.bin");
   expect(await textOf(await exportAs(page, "Finished flash image"))).toMatch(/^:10000000[0-9A-F]+\n[^]*:00000001FF\n$/);
   expect((await exportAs(page, "Firmware, C99")).suggestedFilename()).toBe("kestrel-firmware-c.zip");
+  expect((await exportAs(page, "Firmware, a project")).suggestedFilename()).toBe("kestrel-firmware-project.zip");
+  await page.getByRole("button", { name: "Export", exact: true }).click();
+  await page.getByRole("dialog").getByRole("button", { name: "Firmware, Python" }).click();
+  await expect(page.getByText("Small 5 V USB board, 18 I/O, which runs no Python")).toBeVisible();
 });
 
 test("two fingers press two keys at once", async ({ browser }) => {

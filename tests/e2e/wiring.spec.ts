@@ -43,7 +43,9 @@ test("Loom 64 is wired by both schools on two controllers", async ({ page }) => 
   await expect(
     page.getByText(/^The lines of Matrix take [\d.]+ µs to rise again, and are read after 6 µs\.$/),
   ).toBeVisible();
-  await page.getByRole("button", { name: /^Wait \d+ µs$/ }).click();
+  const wait = page.getByRole("button", { name: /^Wait \d+ µs$/ });
+  await wait.click();
+  await expect(wait).toHaveCount(0);
   // Four more nets cross to the other half than the cable has conductors.
   await page.getByRole("button", { name: "Give it a conductor for each net" }).click();
   await expect(stage(page, "Wiring")).toContainText("8 rows, 8 columns");

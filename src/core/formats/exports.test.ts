@@ -3,6 +3,8 @@ import { describe, expect, it } from "vitest";
 import { finishedPad, wiredDemos } from "../../../tests/support/designs";
 import { derive } from "../derived/derive";
 import { changeControl } from "../edits/controls";
+import { adoptPinPlan, chooseController } from "../edits/pins";
+import { planPins } from "../pins/planPins";
 import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
 import { utf8 } from "./artifact";
@@ -16,6 +18,13 @@ async function make(id: string, design = finishedPad()) {
   if (!made.ok) throw new Error(JSON.stringify(made.problems));
   return made.value;
 }
+
+/** The pad on a class that runs Python. */
+function padOnPython() {
+  const moved = chooseController(finishedPad(), "dual-core-3v3-26");
+  return adoptPinPlan(moved, planPins(moved));
+}
+const onPython = padOnPython();
 
 describe("exports", () => {
   it("are those that scripts rely on", () => {
@@ -41,12 +50,15 @@ describe("exports", () => {
       "report-descriptor-bin",
       "report-descriptor-hex",
       "flash-image",
+      "firmware-project",
+      "firmware-python",
       "firmware-c",
     ]);
   });
 
   it.each(artifacts.map((artifact) => artifact.id))("%s is the same for the same design", async (id) => {
-    const [first, second] = [await make(id), await make(id)];
+    const design = id === "firmware-python" ? onPython : finishedPad();
+    const [first, second] = [await make(id, design), await make(id, structuredClone(design))];
     expect(Buffer.from(first.bytes).equals(Buffer.from(second.bytes))).toBe(true);
     expect(first.bytes.length).toBeGreaterThan(20);
     expect(first.fileName).toMatch(/^pad[\w.-]+$/);

@@ -66,6 +66,16 @@ function Line({ finding }: { finding: ToldFinding }) {
   );
 }
 
+/** A finding keeps its line while others come and go: a click that has begun on it is not lost. */
+function keyed(findings: ToldFinding[]): [key: string, finding: ToldFinding][] {
+  const counts = new Map<string, number>();
+  return findings.map((finding) => {
+    const nth = counts.get(finding.rule) ?? 0;
+    counts.set(finding.rule, nth + 1);
+    return [`${finding.rule} ${nth}`, finding];
+  });
+}
+
 /** What the line says while no finding is there to tell. */
 function quietWords({ controls }: Design, isKnown: boolean, trouble: string | null): string {
   if (!isKnown) return "The rules look it over…";
@@ -103,8 +113,8 @@ export function TellTale() {
             <Box padding="14px">Nothing to settle.</Box>
           ) : (
             <ul style={{ listStyle: "none", margin: 0, padding: 0 }}>
-              {findings.map((finding, i) => (
-                <Line key={`${finding.rule} ${i}`} finding={finding} />
+              {keyed(findings).map(([key, finding]) => (
+                <Line key={key} finding={finding} />
               ))}
             </ul>
           )}
