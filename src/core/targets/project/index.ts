@@ -50,6 +50,10 @@ const common = (design: Design, scan: ScanTable, block: Block, isUsb8: boolean) 
   "pins.h": pinsHeader(scan, design),
 });
 
+/** The runtime alone, without the stand-in and the empty HAL that other archives bring. */
+const runtimeOf = (sources: Record<string, string>) =>
+  Object.fromEntries(Object.entries(sources).filter(([name]) => name.startsWith("src/")));
+
 /** Sources that drive pins and added parts by themselves: whole for the 8-bit USB classes, over a dozen calls for others. */
 export const project: FirmwareTarget = {
   id: "firmware-project",
@@ -58,12 +62,13 @@ export const project: FirmwareTarget = {
   async files(design, scan) {
     const { profile } = derive(design);
     if (!profile) return bad({ path: "controllers", message: "has no controller; choose one in Pins" });
-    const { RUNTIME, LINES, USB8, PORT } = await import("./projectSources.generated");
+    const { RUNTIME_SOURCES } = await import("../runtimeSources.generated");
+    const { LINES, USB8, PORT } = await import("./projectSources.generated");
     const isUsb8 = hasUsb8Chip(profile.id);
     const ports = new PortPins();
     const block = blockOf(design, scan, isUsb8 ? usb8Pins(profile) : ports);
     if (!block.ok) return block;
-    const files = { ...common(design, scan, block.value, isUsb8), ...RUNTIME, ...LINES };
+    const files = { ...common(design, scan, block.value, isUsb8), ...runtimeOf(RUNTIME_SOURCES), ...LINES };
     if (isUsb8)
       return good({
         ...files,

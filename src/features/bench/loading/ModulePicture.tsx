@@ -1,6 +1,7 @@
 import type { ControllerProfile, Pin } from "@/core/catalogue/controllers/controllerProfile";
 
 const ROOM_MM = 5;
+const CHIP_ROOM_MM = 1.5;
 /** Beyond this height a module is shown at a smaller scale. */
 const TALLEST_PX = 112;
 
@@ -15,7 +16,10 @@ interface ModulePictureProps {
 export function ModulePicture({ profile, pads, words }: ModulePictureProps) {
   const { widthMm: w, heightMm: h, connector } = profile;
   const [one, other] = pads;
-  const view = { x: -w / 2 - ROOM_MM, y: -h / 2 - ROOM_MM, w: w + 2 * ROOM_MM, h: h + 2 * ROOM_MM };
+  // The leads of a chip lie too close for names beside them.
+  const isChip = profile.form === "chip";
+  const room = isChip ? CHIP_ROOM_MM : ROOM_MM;
+  const view = { x: -w / 2 - room, y: -h / 2 - room, w: w + 2 * room, h: h + 2 * room };
   return (
     <svg
       viewBox={`${view.x} ${view.y} ${view.w} ${view.h}`}
@@ -44,26 +48,43 @@ export function ModulePicture({ profile, pads, words }: ModulePictureProps) {
         />
       )}
       {profile.pins.map((pin, nth) => (
-        <circle key={nth} cx={pin.xMm} cy={pin.yMm} r={0.75} fill="var(--module-edge)" />
+        <circle key={nth} cx={pin.xMm} cy={pin.yMm} r={isChip ? 0.2 : 0.75} fill="var(--module-edge)" />
       ))}
-      {one && other && <Bridge one={one} other={other} />}
+      {isChip && (
+        <text textAnchor="middle" y={0.6} style={{ fontSize: w / 6, fontWeight: 700 }} fill="var(--mat-ink)">
+          {pads.map(({ name }) => name).join(", ")}
+        </text>
+      )}
+      {!isChip && one && other && <Bridge one={one} other={other} />}
       {pads.map((pin, nth) => (
         <g key={nth}>
-          <circle cx={pin.xMm} cy={pin.yMm} r={1.3} fill="var(--saffron)" stroke="var(--sheet)" strokeWidth={0.3} />
-          <text
-            x={pin.xMm + (pin.xMm > 0 ? -2 : 2)}
-            y={pin.yMm + 0.9}
-            textAnchor={pin.xMm > 0 ? "end" : "start"}
-            style={{ fontSize: 3.2, fontWeight: 700 }}
-            fill="var(--mat-ink)"
-          >
-            {pin.name}
-          </text>
+          <circle
+            cx={pin.xMm}
+            cy={pin.yMm}
+            r={isChip ? 0.45 : 1.3}
+            fill="var(--saffron)"
+            stroke="var(--sheet)"
+            strokeWidth={isChip ? 0.1 : 0.3}
+          />
+          {!isChip && <PadName pin={pin} />}
         </g>
       ))}
     </svg>
   );
 }
+
+/** A pad's name, inside the module. */
+const PadName = ({ pin }: { pin: Pin }) => (
+  <text
+    x={pin.xMm + (pin.xMm > 0 ? -2 : 2)}
+    y={pin.yMm + 0.9}
+    textAnchor={pin.xMm > 0 ? "end" : "start"}
+    style={{ fontSize: 3.2, fontWeight: 700 }}
+    fill="var(--mat-ink)"
+  >
+    {pin.name}
+  </text>
+);
 
 /** A wire or tweezers from pad to pad, bowed outwards. */
 function Bridge({ one, other }: { one: Pin; other: Pin }) {

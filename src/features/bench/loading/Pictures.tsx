@@ -35,7 +35,7 @@ export const PortPicture = () => (
   <Frame words="The computer's list of serial ports: the one that has just come is the board">
     <Found y={6} words="serial port 1" />
     <Found y={28} words="serial port 2: new" isMeant />
-    {text(12, 62, "gone after 8 seconds")}
+    {text(6, 62, "gone after 8 seconds")}
   </Frame>
 );
 
@@ -66,6 +66,6 @@ export const HoldPicture = () => (
 export const KeyboardPicture = ({ name }: { name: string }) => (
   <Frame words={`The computer lists a keyboard by the name ${name}`}>
     <Found y={10} words="keyboard" />
-    <Found y={32} words={name.length > 17 ? `${name.slice(0, 16)}…` : name} isMeant />
+    <Found y={32} words={name.length > 16 ? `${name.slice(0, 14)}…` : name} isMeant />
   </Frame>
 );
