@@ -58,6 +58,7 @@ const steps: [name: string, work: (page: Page) => Promise<void>][] = [
       await page.getByLabel("Class", { exact: true }).selectOption("small-5v-18");
       await page.getByRole("button", { name: "Share out pins" }).first().click();
       await page.getByRole("status", { name: "Last plan" }).waitFor();
+      await page.getByRole("button", { name: /^Fit/ }).first().click();
     },
   ],
   [

@@ -115,7 +115,7 @@ const shots: Shot[] = [
     prepare: async (page) => {
       await page.getByRole("button", { name: "Load it", exact: true }).click();
       await page.getByRole("button", { name: "Try it without a board" }).click();
-      await page.getByText("read back").or(page.getByText("gave them back")).waitFor();
+      await page.getByText("The stand-in took").waitFor();
     },
   },
   { name: "night", path: "/bench/loom-64/wiring", night: true },

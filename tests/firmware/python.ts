@@ -34,7 +34,7 @@ export const playPython = (folder: string, script: string): Run => play(PYTHON, 
 
 /** Runs a program of the archive. @returns what it prints */
 export const runPython = (folder: string, ...parameters: string[]): string =>
-  execFileSync(PYTHON, parameters, { cwd: folder, encoding: "utf8" });
+  execFileSync(PYTHON, parameters, { cwd: folder, encoding: "utf8", stdio: "pipe" });
 
 /** The program that runs a device's two files on the simulated board. */
 const RUN = fileURLToPath(new URL("board/run.py", import.meta.url));
