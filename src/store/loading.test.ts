@@ -79,7 +79,12 @@ describe("loading a board over a port of the browser's", () => {
     };
     withPort(port);
     await loadBoard(parts);
-    expect(now()).toEqual({ state: "failed", words: "Failed to open serial port." });
+    expect(now()).toEqual({
+      state: "failed",
+      words: expect.stringMatching(
+        /^The port could not be opened \(Failed to open serial port\.\)\. Close whatever else/,
+      ),
+    });
   });
 
   it("says what another chip is, in the loader's words", async () => {

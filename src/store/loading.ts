@@ -31,6 +31,18 @@ function wordsOf(problem: unknown, progress: LoadProgress | null, isStopped: boo
   return problem instanceof Error ? problem.message : String(problem);
 }
 
+async function opened(transport: Transport): Promise<void> {
+  try {
+    await transport.open();
+  } catch (problem) {
+    const why = problem instanceof Error ? ` (${problem.message})` : "";
+    throw new Error(
+      `The port could not be opened${why}. Close whatever else uses it, call the loader again, and choose its port.`,
+      { cause: problem },
+    );
+  }
+}
+
 /** @param own the number of this run, taken before anything was waited for */
 async function loadOver(own: number, transport: Transport, on: LoadTarget, parts: HexPart[]): Promise<void> {
   if (own !== run) return;
@@ -48,7 +60,7 @@ async function loadOver(own: number, transport: Transport, on: LoadTarget, parts
   tell({ doing: "asking", bytes: 0, of: 0 });
   try {
     const { loadImage } = await import("@/core/loader/serialLoader");
-    await transport.open();
+    await opened(transport);
     await loadImage(transport, parts, tell);
     if (isCurrent()) put({ state: "done", on, bytes: progress!.of });
   } catch (problem) {

@@ -51,7 +51,6 @@ test("from an empty shelf to a pad whose image types hi on the simulated chip", 
     await part(page, label).click();
     await bindByName(page, query);
   }
-  await expect(stage(page, "Keymap")).toBeVisible();
   const file = await textOf(await exportAs(page, "Design file"));
   await openLoad(page);
   await panel(page).getByRole("button", { name: "Choose the port and load" }).click();

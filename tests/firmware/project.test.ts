@@ -41,7 +41,7 @@ const refusal = async (design: Design) => {
   return made.ok ? "" : made.problems.map(({ message }) => message).join("; ");
 };
 
-describe.each([...demos, ...boardPads])("the project of %s for the 8-bit USB class", (name, pad) => {
+describe.each([...demos, ...boardPads])("the project of %s for the 8-bit USB class", (_, pad) => {
   it("builds by its README with nothing to write, and reports as simulated on the simulated chip", async () => {
     const design = onSmallClass(pad);
     const folder = await unpack(design, "firmware-project");
@@ -56,7 +56,6 @@ describe.each([...demos, ...boardPads])("the project of %s for the 8-bit USB cla
     const { script, expected } = usesOf(design);
     const { output } = play(buildUsbHost(folder), [usb8Processor(), flash, wiring], script);
     expect(firstDifference(output, expected)).toBeNull();
-    expect(name).not.toBe("");
   });
 });
 

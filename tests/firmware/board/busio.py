@@ -17,9 +17,9 @@ class I2C:
 
     def part(self, address):
         if not self.is_locked:
-            raise RuntimeError("Function requires lock")
+            raise RuntimeError("the bus must be taken first")
         if address not in self.parts:
-            raise OSError("No such device")
+            raise OSError("nobody at this address")
         return self.parts[address]
 
     def writeto(self, address, data):

@@ -12,7 +12,7 @@ class DigitalInOut:
 
     def __init__(self, name):
         if name in self.taken:
-            raise ValueError(name + " in use")
+            raise ValueError(name + " is taken already")
         self.taken.add(name)
         self.name, self.pin = name, world.pins[name]
 
@@ -31,6 +31,6 @@ class DigitalInOut:
     @value.setter
     def value(self, level):
         if not self.pin.is_output:
-            raise AttributeError("Cannot set value when direction is input.")
+            raise AttributeError("an input has no level to set")
         self.pin.level = level
         world.pin_changed(self.name)

@@ -12,9 +12,9 @@ class Device:
 
     def send_report(self, report, report_id=None):
         if report_id != self.report_id or len(report) != self.in_bytes:
-            raise ValueError("buffer must be of the declared length")
+            raise ValueError("not the length or number that was declared")
         if host.is_busy:
-            raise OSError("USB busy")
+            raise OSError("the computer does not take it now")
         host.reports.append((self.usage, bytes(report)))
 
     def get_last_received_report(self, report_id=None):
