@@ -26,6 +26,10 @@ const EXPORTS = [
   "ov_layer_active",
   "ov_tables_place",
   "ov_answers_place",
+  "ov_kept_place",
+  "ov_live_place",
+  "ov_live_asked",
+  "ov_live_frame",
 ];
 export const STRICT = ["-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror"];
 
@@ -104,10 +108,11 @@ export function compileUsb8() {
 
 /** The image's features, by the names of their files. */
 const FEATURES = {
-  "check and memory": /\/(check|arena|board|runtime|main)\.c$/,
+  "check and memory": /\/(crc|check|arena|board|runtime|main)\.c$/,
   "contacts and debounce": /\/(scan|debounce|flips)\.c$/,
   "knobs and pulses": /\/(encoder|pulses)\.c$/,
   "keymap and layers": /\/(keymap|layers|actions|held)\.c$/,
+  "live changes": /\/(slots|changes|writing|unlock|live)\.c$/,
   reports: /\/report\w*\.c$/,
   "lines, registers, multiplexers and lamps": /\/(lines|lamp)\.c$/,
   expanders: /\/expanders\.c$/,

@@ -6,7 +6,8 @@ from tables import TABLES
 
 host = hardware.Host()
 lines = hardware.Lines()
-runtime = Runtime(TABLES, lines, host.send)
+runtime = Runtime(TABLES, lines, host.send, hardware.Kept())
+live = runtime.live
 told_ms = hardware.now_ms()
 
 while True:
@@ -20,5 +21,10 @@ while True:
     locks = host.locks()
     if locks is not None:
         runtime.host_locks(locks)
+    question = None if live.is_working else host.question()
+    if question:
+        live.ask(question)
     runtime.scan(elapsed_ms)
+    if live.is_answered and host.answer(live.frame):
+        live.is_answered = False
     lines.show()

@@ -11,6 +11,18 @@ import supervisor
 import usb_hid
 
 import plan
+from device.contract import (
+    KEEP_TAKEN,
+    KEEP_UNTIL_OFF,
+    KEPT_BYTES,
+    KEPT_KEYMAP,
+    NO_SEAL,
+    PACKED_FRAME_BYTES,
+    REPORT_KEYBOARD,
+    REPORT_LIVE,
+    SEAL,
+    SLOT_BYTES_KEYMAP,
+)
 
 BANK_LINES = 16
 TICKS = 1 << 29  # the interpreter's millisecond clock starts anew after so many
@@ -61,20 +73,86 @@ class Host:
             return False
         return True
 
+    def last_of(self, kind):
+        """The last report of a kind that came since the last call, or None."""
+        if kind not in self.by_kind:
+            return None
+        device, report_id = self.by_kind[kind]
+        return device.get_last_received_report(report_id)
+
     def locks(self):
         """The last lock lights that came since the last call, or None."""
-        for (device, report_id), one in zip(self.by_kind.values(), plan.INTERFACES):
-            if one[5] > 0:
-                told = device.get_last_received_report(report_id)
-                if told:
-                    return told[0]
-        return None
+        told = self.last_of(REPORT_KEYBOARD)
+        return told[0] if told else None
+
+    def question(self):
+        """A frame of live changes that came since the last call, or None."""
+        return self.last_of(REPORT_LIVE)
+
+    def answer(self, frame):
+        return self.send(REPORT_LIVE, bytes(frame[:PACKED_FRAME_BYTES]))
 
     def came_anew(self):
         connected = supervisor.runtime.usb_connected
         came = connected and not self.was_connected
         self.was_connected = connected
         return came
+
+
+class Kept:
+    """What outlasts the power: the board's own small memory where it has one of 1,024 bytes, else two files, which a
+    board whose drive belongs to the computer cannot write; then it is kept until the power is off.
+
+    A slot is gathered in memory and put away when it is sealed, its seal last: a byte at a time would wear the memory out."""
+
+    def __init__(self):
+        self.bytes = bytearray([NO_SEAL] * KEPT_BYTES)
+        memory = microcontroller.nvm
+        self.memory = memory if memory is not None and len(memory) >= KEPT_BYTES else None
+        if self.memory is not None:
+            self.bytes[:] = bytes(self.memory[0:KEPT_BYTES])
+            return
+        for slot in (0, 1):
+            self.fetch(slot)
+
+    @staticmethod
+    def file_of(slot):
+        return "/kept%d.bin" % slot
+
+    def fetch(self, slot):
+        try:
+            with open(self.file_of(slot), "rb") as file:
+                there = file.read(SLOT_BYTES_KEYMAP)
+        except OSError:
+            return
+        at = KEPT_KEYMAP + slot * SLOT_BYTES_KEYMAP
+        self.bytes[at : at + len(there)] = there
+
+    def kept(self, at):
+        return self.bytes[at]
+
+    def keep(self, at, byte):
+        self.bytes[at] = byte
+        slot, place = divmod(at - KEPT_KEYMAP, SLOT_BYTES_KEYMAP)
+        if place > 0 or byte != SEAL:
+            return KEEP_TAKEN
+        try:
+            self.put_away(slot)
+        except OSError:
+            return KEEP_UNTIL_OFF
+        return KEEP_TAKEN
+
+    def put_away(self, slot):
+        at = KEPT_KEYMAP + slot * SLOT_BYTES_KEYMAP
+        unsealed = bytes([NO_SEAL]) + self.bytes[at + 1 : at + SLOT_BYTES_KEYMAP]
+        if self.memory is not None:
+            self.memory[at : at + SLOT_BYTES_KEYMAP] = unsealed
+            self.memory[at] = SEAL
+            return
+        with open(self.file_of(slot), "wb") as file:
+            file.write(unsealed)
+        with open(self.file_of(slot), "r+b") as file:
+            file.write(bytes([SEAL]))
 
 
 class Pins:

@@ -10,15 +10,18 @@ Lines of a script (the same as those of the C archive):
   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
   MS reset                    the bus is reset: the host knows nothing any more
   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
-  MS end                      run up to this millisecond, then start afresh (device and clock)"""
+  MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
+  MS off                      the power goes and comes back: only what is kept stays
+  MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)"""
 
 import sys
 
-from device.contract import REPORT_NAMES
+from device.contract import KEEP_BUSY, KEEP_TAKEN, KEPT_BYTES, NO_SEAL, REPORT_NAMES
 from device.runtime import Runtime
 from tables import TABLES
 
 ALL_HIGH = 0xFFFF
+SCANS_A_BYTE = 4  # together the 3.4 ms that the 8-bit class takes to keep a byte
 
 
 class Bench:
@@ -30,13 +33,34 @@ class Bench:
 
     def start_afresh(self):
         self.answers = {}
+        self.bytes = bytearray([NO_SEAL] * KEPT_BYTES)
+        self.now_ms = self.late_until_ms = 0
+        self.start()
+
+    def start(self):
+        """The power comes on."""
         self.driven = "-"
-        self.now_ms = self.late_until_ms = self.scanned_ms = 0
+        self.scanned_ms = self.now_ms
         self.is_busy = False
-        self.runtime = Runtime(TABLES, self, self.send)
+        self.keeping = 0  # scans until a byte is kept
+        self.runtime = Runtime(TABLES, self, self.send, self)
+
+    # What is kept.
+
+    def kept(self, at):
+        return self.bytes[at]
+
+    def keep(self, at, byte):
+        if self.keeping:
+            return KEEP_BUSY
+        self.bytes[at] = byte
+        self.keeping = SCANS_A_BYTE
+        return KEEP_TAKEN
+
+    # What the lines read.
 
     def catch(self):
-        pass
+        self.keeping = max(0, self.keeping - 1)
 
     def strobe(self, line):
         self.driven = str(line)
@@ -64,7 +88,14 @@ class Bench:
             if self.now_ms >= self.late_until_ms:
                 self.runtime.scan(self.now_ms + 1 - self.scanned_ms)
                 self.scanned_ms = self.now_ms + 1
+                self.tell_answer()
             self.now_ms += 1
+
+    def tell_answer(self):
+        live = self.runtime.live
+        if live.is_answered:
+            live.is_answered = False
+            self.tell("%d live %s" % (self.now_ms, live.frame.hex()))
 
     def obey(self, words):
         ms, verb, rest = int(words[0]), words[1], words[2:]
@@ -84,6 +115,13 @@ class Bench:
 
     def do_reset(self, ms):
         self.runtime.host_reset()
+
+    def do_ask(self, ms, frame):
+        if not self.runtime.live.ask(bytes.fromhex(frame)):
+            raise ValueError("the device takes no frame now")
+
+    def do_off(self, ms):
+        self.start()
 
     def do_late(self, ms, count):
         self.late_until_ms = ms + int(count)

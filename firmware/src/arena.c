@@ -19,10 +19,12 @@ static uint8_t report_bytes(void) {
 uint16_t ov_arena_need(void) {
   uint16_t switches = ov_table_byte(OV_AT_SWITCHES);
   uint16_t encoders = ov_table_byte(OV_AT_ENCODERS);
+  uint16_t inputs = (uint16_t)(switches + 2u * encoders);
+  uint16_t layers = ov_table_byte(OV_AT_LAYERS);
+  uint16_t live = (uint16_t)(ov_live_declared() ? OV_LIVE_NEED(inputs, layers) : 0u);
   uint16_t pulsers = (uint16_t)(encoders + ov_table_byte(OV_AT_FLIPS));
   return (uint16_t)(OV_ARENA_BYTES(ov_table_byte(OV_AT_BANKS), ov_table_byte(OV_AT_GROUPS), switches,
-                                   switches + 2u * encoders, encoders, pulsers, ov_table_byte(OV_AT_LAYERS),
-                                   ov_table_byte(OV_AT_LAMPS), report_bytes()));
+                                   inputs, encoders, pulsers, layers, ov_table_byte(OV_AT_LAMPS), report_bytes(), live));
 }
 
 uint8_t *ov_arena_take(uint16_t bytes) {

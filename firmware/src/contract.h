@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 3
+#define OV_TABLE_VERSION 4
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -31,15 +31,17 @@
 #define OV_AT_FLIPS 0x0C
 #define OV_AT_SETTLE_US 0x0D
 #define OV_AT_PULSE_MS 0x0E
-#define OV_AT_SPARE 0x0F
-#define OV_AT_GROUP_TABLE 0x10
-#define OV_AT_BANK_TABLE 0x12
-#define OV_AT_SWITCH_TABLE 0x14
-#define OV_AT_ENCODER_TABLE 0x16
-#define OV_AT_LAMP_TABLE 0x18
-#define OV_AT_ACTION_TABLE 0x1A
-#define OV_AT_ACTION_POOL 0x1C
-#define OV_HEADER_BYTES 30
+#define OV_AT_UNLOCK_FIRST 0x0F
+#define OV_AT_UNLOCK_SECOND 0x10
+#define OV_AT_FIXED_CRC 0x11
+#define OV_AT_GROUP_TABLE 0x13
+#define OV_AT_BANK_TABLE 0x15
+#define OV_AT_SWITCH_TABLE 0x17
+#define OV_AT_ENCODER_TABLE 0x19
+#define OV_AT_LAMP_TABLE 0x1B
+#define OV_AT_ACTION_TABLE 0x1D
+#define OV_AT_ACTION_POOL 0x1F
+#define OV_HEADER_BYTES 33
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
@@ -76,9 +78,12 @@
 #define OV_REPORT_CONSUMER 1
 #define OV_CONSUMER_BYTES 2
 #define OV_CONSUMER_SENDING 0
-#define OV_REPORT_KINDS 2
+#define OV_REPORT_LIVE 2
+#define OV_LIVE_BYTES 0
+#define OV_LIVE_SENDING 2
+#define OV_REPORT_KINDS 3
 #define OV_LONGEST_REPORT 8
-#define OV_REPORT_NAMES {"keyboard", "consumer"}
+#define OV_REPORT_NAMES {"keyboard", "consumer", "live"}
 
 #define OV_START_READY 0
 #define OV_START_NO_TABLES 1
@@ -87,6 +92,76 @@
 #define OV_START_NO_ROOM 4
 
 #define OV_STEP_RUNS 3
+
+/* Live changes: see src/core/contract/live.ts. */
+#define OV_LIVE_VERSION 1
+#define OV_KEPT_BYTES 1024
+#define OV_KEPT_SLOTS 2
+#define OV_KEPT_KEYMAP 0
+#define OV_KEPT_CALIBRATION 0x380
+#define OV_SLOT_BYTES_KEYMAP 0x1C0
+#define OV_SLOT_BYTES_CALIBRATION 0x40
+#define OV_SEAL 0x5A
+#define OV_NO_SEAL 0xFF
+#define OV_SLOT_AT_SEAL 0
+#define OV_SLOT_AT_SEQUENCE 1
+#define OV_SLOT_AT_TABLES_CRC 3
+#define OV_SLOT_AT_COUNT 5
+#define OV_SLOT_AT_CRC 6
+#define OV_SLOT_AT_CHANGES 8
+#define OV_CHANGE_BYTES 6
+#define OV_MOST_CHANGES 73
+#define OV_FRAME_BYTES 64
+#define OV_PACKED_FRAME_BYTES 63
+#define OV_FRAME_AT_COMMAND 0
+#define OV_FRAME_AT_TOKEN 1
+#define OV_FRAME_AT_STATUS 2
+#define OV_FRAME_AT_FIRST 3
+#define OV_FRAME_AT_COUNT 4
+#define OV_FRAME_AT_PAYLOAD 5
+#define OV_COMMAND_HELLO 1
+#define OV_COMMAND_READ_ACTIVE 2
+#define OV_COMMAND_READ_LOADED 3
+#define OV_COMMAND_READ_POOL 4
+#define OV_COMMAND_BEGIN 5
+#define OV_COMMAND_WRITE 6
+#define OV_COMMAND_FINISH 7
+#define OV_STATUS_OK 1
+#define OV_STATUS_WORKING 2
+#define OV_STATUS_LOCKED 3
+#define OV_STATUS_UNKNOWN 4
+#define OV_STATUS_TOO_MANY 5
+#define OV_STATUS_UNSOUND 6
+#define OV_STATUS_OUT_OF_TURN 7
+#define OV_STATUS_TORN 8
+#define OV_STATUS_WAITING 9
+#define OV_HELLO_AT_LIVE_VERSION 3
+#define OV_HELLO_AT_TABLE_VERSION 4
+#define OV_HELLO_AT_TABLES_CRC 5
+#define OV_HELLO_AT_FIXED_CRC 7
+#define OV_HELLO_AT_LAYERS 9
+#define OV_HELLO_AT_INPUTS 0x0A
+#define OV_HELLO_AT_POOL_BYTES 0x0B
+#define OV_HELLO_AT_MOST_CHANGES 0x0D
+#define OV_HELLO_AT_CHANGES 0x0E
+#define OV_HELLO_AT_SEQUENCE 0x0F
+#define OV_HELLO_AT_STATE 0x11
+#define OV_HELLO_AT_UNLOCK_FIRST 0x12
+#define OV_HELLO_AT_UNLOCK_SECOND 0x13
+#define OV_HELLO_AT_UNLOCK_TENTHS 0x14
+#define OV_HELLO_AT_OPEN_SECONDS 0x15
+#define OV_LIVE_STATE_UNLOCKED 1
+#define OV_LIVE_STATE_WAITING 2
+#define OV_LIVE_STATE_FORGETS 4
+#define OV_MOST_READ 14
+#define OV_MOST_WRITTEN 9
+#define OV_MOST_POOL_READ 56
+#define OV_UNLOCK_TENTHS 20
+#define OV_OPEN_SECONDS 120
+#define OV_KEEP_BUSY 0
+#define OV_KEEP_TAKEN 1
+#define OV_KEEP_UNTIL_OFF 2
+#define OV_LIVE_NEED(inputs, layers) (((inputs) * (layers) + 7u) / 8u + OV_FRAME_BYTES)
 
 /* The board block of a finished image: see src/core/contract/board.ts. */
 #define OV_BOARD_VERSION 2
@@ -142,7 +217,7 @@
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
 
-/* Bytes of the arena: resting words, last words, waiting steps, debounce, layer each input was pressed on, quadrature state and travel, time left and input of the step being told, holders, lit, last reports taken. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, lamps, reportBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 2u * (pulsers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes))
+/* Bytes of the arena: resting words, last words, waiting steps, debounce, layer each input was pressed on, quadrature state and travel, time left and input of the step being told, holders, lit, last reports taken, changed bindings and a frame. */
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, lamps, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 2u * (pulsers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes) + 1u * (liveBytes))
 
 #endif

@@ -27,7 +27,7 @@ void ov_layer_stay(uint8_t layer) { default_layer = layer; }
 uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == default_layer); }
 
 static uint8_t answers(uint8_t layer, uint8_t input) {
-  return ov_table_byte(ov_action_at(layer, input)) != OV_DO_PASS;
+  return ov_action_kind(ov_action(layer, input)) != OV_DO_PASS;
 }
 
 uint8_t ov_layer_for(uint8_t input) {

@@ -21,6 +21,13 @@ void ov_host_locks(uint8_t locks);
 /* Called after a bus reset: the host knows nothing any more, so what is held is told again. */
 void ov_host_reset(void);
 
+/* Live changes: the interface OV_REPORT_LIVE takes frames of OV_FRAME_BYTES from the host and gives them back answered. A
+ * frame goes into ov_live_place, unless that is 0 (none is taken now), and is then told by ov_live_asked; between two
+ * scans only. ov_live_frame is what the host gets when it asks, 0 on a device without live changes. */
+uint8_t *ov_live_place(void);
+void ov_live_asked(void);
+const uint8_t *ov_live_frame(void);
+
 /* For looking in from outside: the debounced state of a switch, and whether a layer is held or the default layer. */
 uint8_t ov_switch_closed(uint8_t sw);
 uint8_t ov_layer_active(uint8_t layer);
@@ -38,6 +45,11 @@ uint16_t ov_hal_read(uint8_t bank);        /* 16 sense lines, pulled up: bit 1 =
 void ov_hal_lamp(uint8_t line, uint8_t on);
 /* Hand a report (OV_REPORT_) to the host side. 0 = not taken (endpoint busy): the runtime offers it again. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length);
+/* What is kept while the power is off, OV_KEPT_BYTES of it, for live changes; a byte that was never written is 0xFF. */
+uint8_t ov_hal_kept(uint16_t at);
+/* Begins to keep a byte: OV_KEEP_TAKEN, or OV_KEEP_BUSY while the one before is being written, or OV_KEEP_UNTIL_OFF when it
+ * will be lost with the power. */
+uint8_t ov_hal_keep(uint16_t at, uint8_t byte);
 
 #ifdef __cplusplus
 }

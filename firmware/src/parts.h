@@ -4,23 +4,65 @@
 
 #include <stdint.h>
 
+#include "tables.h"
+
+/* What is seldom needed is kept out of what calls it, which so stays short and quick. */
+#if defined(__GNUC__)
+#define OV_RARELY __attribute__((noinline, cold))
+#else
+#define OV_RARELY
+#endif
+
 /* arena.c */
 void ov_arena_open(void);
-uint16_t ov_arena_need(void);
-uint8_t *ov_arena_take(uint16_t bytes); /* zeroed; the two-byte things are taken first */
+OV_RARELY uint16_t ov_arena_need(void);
+OV_RARELY uint8_t *ov_arena_take(uint16_t bytes); /* zeroed; the two-byte things are taken first */
+
+/* crc.c */
+#define OV_CRC_START 0xFFFFu
+uint16_t ov_crc_add(uint16_t crc, uint8_t byte);
 
 /* check.c */
-uint8_t ov_tables_state(void); /* OV_START_ */
+OV_RARELY uint8_t ov_tables_state(void); /* OV_START_ */
+OV_RARELY uint16_t ov_tables_crc(void);
 
-/* actions.c */
+/* actions.c: an action is its four bytes, as in the tables: kind, modifiers, value */
 void ov_actions_init(void);
 uint8_t ov_input_count(void);
-uint16_t ov_action_at(uint8_t layer, uint8_t input); /* where its kind, modifiers and value stand */
-uint8_t ov_action_reports(uint16_t action);
+uint32_t ov_loaded_action(uint8_t layer, uint8_t input);
+static inline uint8_t ov_action_kind(uint32_t action) { return (uint8_t)action; }
+static inline uint8_t ov_action_modifiers(uint32_t action) { return (uint8_t)(action >> 8); }
+static inline uint16_t ov_action_value(uint32_t action) { return (uint16_t)(action >> 16); }
+uint8_t ov_action_reports(uint32_t action);
+OV_RARELY uint8_t ov_action_is_sound(uint32_t action); /* whether this device could carry it out */
+OV_RARELY uint16_t ov_pool_bytes(void);
+uint16_t ov_pool_place(uint16_t value);
+
+/* slots.c: a slot is the place it begins at */
+uint16_t ov_slot_at(uint8_t slot);
+OV_RARELY uint16_t ov_slot_word(uint16_t at);
+OV_RARELY uint32_t ov_kept_long(uint16_t at);
+uint16_t ov_change_place(uint16_t slot, uint8_t nth);
+OV_RARELY uint8_t ov_slot_is_whole(uint16_t slot);
+OV_RARELY void ov_slot_check(uint16_t slot); /* begins a check; then all changes in order, then the CRC that comes of it */
+OV_RARELY uint8_t ov_slot_check_change(uint8_t nth);
+uint16_t ov_slot_check_crc(void);
+
+/* changes.c: what is in effect */
+uint8_t ov_live_declared(void);
+OV_RARELY void ov_changes_init(void);
+OV_RARELY void ov_changes_take(uint8_t slot);
+uint8_t ov_changes_slot(void); /* OV_NONE: all is as it was loaded */
+uint8_t ov_changes_count(void);
+OV_RARELY uint16_t ov_changes_sequence(void);
+OV_RARELY uint32_t ov_entry(uint8_t layer, uint8_t input); /* a longer action is its place in the pool */
+uint32_t ov_action(uint8_t layer, uint8_t input); /* or, longer, the four bytes that it begins with there */
 
 /* held.c */
 void ov_held_init(void);
+uint8_t ov_held_count(void);
 uint8_t ov_held_on(uint8_t input); /* the layer its press was read from, or OV_NONE */
+const uint8_t *ov_held_layers(void); /* the same of all inputs, one after another */
 void ov_held_set(uint8_t input, uint8_t layer);
 
 /* layers.c */
@@ -32,8 +74,8 @@ uint8_t ov_layer_for(uint8_t input);
 
 /* report_keyboard.c, report_consumer.c: one file a report */
 void ov_keyboard_init(void);
-void ov_keyboard_pressed(uint8_t input, uint16_t action);
-void ov_keyboard_released(uint8_t input, uint16_t action);
+void ov_keyboard_pressed(uint8_t input, uint32_t action);
+void ov_keyboard_released(uint8_t input, uint32_t action);
 void ov_keyboard_build(uint8_t *bytes);
 void ov_consumer_init(void);
 void ov_consumer_pressed(uint8_t input);
@@ -80,6 +122,26 @@ uint8_t ov_sense_low(uint8_t line); /* from the words read with no strobe */
 /* encoder.c */
 void ov_encoders_init(void);
 void ov_encoders_sample(void);
+
+/* writing.c: a new set of changes; the answers are OV_STATUS_, OV_STATUS_WORKING while there is more to do */
+void ov_writing_init(void);
+OV_RARELY uint8_t ov_writing_begin(uint8_t changes);
+OV_RARELY uint8_t ov_writing_changes(uint8_t first, uint8_t changes, const uint8_t *bytes); /* they stay where they lie until written */
+OV_RARELY uint8_t ov_writing_finish(uint16_t announced);
+OV_RARELY uint8_t ov_writing_pass(void);
+void ov_writing_take_over(void);
+uint8_t ov_writing_waits(void);
+uint8_t ov_writing_forgets(void);
+
+/* unlock.c */
+OV_RARELY void ov_unlock_init(void);
+void ov_unlock_pass(uint8_t elapsed_ms);
+void ov_unlock_use(void); /* it stays unlocked for a while from now on */
+OV_RARELY uint8_t ov_unlock_seconds(void); /* 0: locked */
+
+/* live.c */
+OV_RARELY void ov_live_init(void);
+void ov_live_pass(uint8_t elapsed_ms);
 
 /* lamp.c */
 void ov_lamps_init(void);

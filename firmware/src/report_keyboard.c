@@ -18,15 +18,14 @@ void ov_keyboard_init(void) {
   modifier_keys = 0;
 }
 
-static uint8_t usage_of(uint16_t action) { return ov_table_byte((uint16_t)(action + 2)); }
-static uint8_t modifiers_of(uint16_t action) { return ov_table_byte((uint16_t)(action + 1)); }
+static uint8_t usage_of(uint32_t action) { return (uint8_t)ov_action_value(action); }
 
-void ov_keyboard_pressed(uint8_t input, uint16_t action) {
+void ov_keyboard_pressed(uint8_t input, uint32_t action) {
   if (usage_of(action) < OV_FIRST_MODIFIER) leading = input;
   else modifier_keys++;
 }
 
-void ov_keyboard_released(uint8_t input, uint16_t action) {
+void ov_keyboard_released(uint8_t input, uint32_t action) {
   if (leading == input) leading = OV_NONE;
   if (usage_of(action) >= OV_FIRST_MODIFIER) modifier_keys--;
 }
@@ -43,26 +42,27 @@ static uint8_t add_usage(uint8_t *report, uint8_t usage, uint8_t down) {
 
 /* The inputs in their order; once there are too many keys, only modifier keys still matter. */
 void ov_keyboard_build(uint8_t *report) {
+  const uint8_t *layers = ov_held_layers();
   uint8_t inputs = ov_input_count();
   uint8_t modifiers_left = modifier_keys;
   uint8_t down = 0;
   uint8_t input;
   for (input = 0; input < OV_KEYBOARD_BYTES; input++) report[input] = 0;
-  if (leading != OV_NONE) report[0] = modifiers_of(ov_action_at(ov_held_on(leading), leading));
+  if (leading != OV_NONE) report[0] = ov_action_modifiers(ov_action(ov_held_on(leading), leading));
   for (input = 0; input < inputs && (down <= KEYS || modifiers_left > 0); input++) {
-    uint8_t layer = ov_held_on(input);
-    uint16_t action;
+    uint8_t layer = *layers++;
+    uint32_t action;
     uint8_t usage;
     if (layer == OV_NONE) continue;
-    action = ov_action_at(layer, input);
-    if (ov_table_byte(action) != OV_DO_KEYBOARD) continue;
+    action = ov_action(layer, input);
+    if (ov_action_kind(action) != OV_DO_KEYBOARD) continue;
     usage = usage_of(action);
     if (usage < OV_FIRST_MODIFIER) {
       down = add_usage(report, usage, down);
       continue;
     }
     modifiers_left--;
-    report[0] = (uint8_t)(report[0] | modifiers_of(action) | (1u << (usage - OV_FIRST_MODIFIER)));
+    report[0] = (uint8_t)(report[0] | ov_action_modifiers(action) | (1u << (usage - OV_FIRST_MODIFIER)));
   }
   if (down <= KEYS) return;
   for (input = 0; input < KEYS; input++) report[FIRST_KEY + input] = ERROR_ROLL_OVER;

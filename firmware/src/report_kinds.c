@@ -3,17 +3,27 @@
 #include "parts.h"
 
 uint8_t ov_report_length(uint8_t kind) {
-  return kind == OV_REPORT_KEYBOARD ? OV_KEYBOARD_BYTES : OV_CONSUMER_BYTES;
+  switch (kind) {
+    case OV_REPORT_KEYBOARD: return OV_KEYBOARD_BYTES;
+    case OV_REPORT_CONSUMER: return OV_CONSUMER_BYTES;
+    default: return OV_LIVE_BYTES;
+  }
 }
 
 uint8_t ov_report_sending(uint8_t kind) {
-  return kind == OV_REPORT_KEYBOARD ? OV_KEYBOARD_SENDING : OV_CONSUMER_SENDING;
+  switch (kind) {
+    case OV_REPORT_KEYBOARD: return OV_KEYBOARD_SENDING;
+    case OV_REPORT_CONSUMER: return OV_CONSUMER_SENDING;
+    default: return OV_LIVE_SENDING;
+  }
 }
 
 uint8_t ov_report_build(uint8_t kind, uint8_t *bytes) {
-  if (kind == OV_REPORT_KEYBOARD) ov_keyboard_build(bytes);
-  else ov_consumer_build(bytes);
-  return 1;
+  switch (kind) {
+    case OV_REPORT_KEYBOARD: ov_keyboard_build(bytes); return 1;
+    case OV_REPORT_CONSUMER: ov_consumer_build(bytes); return 1;
+    default: return 0; /* live changes are asked for: nothing is ever sent */
+  }
 }
 
 /* Told of sums and queues only, which then forget what was sent; reports of a state have nothing to forget. */

@@ -1,4 +1,4 @@
-/* One scan of the device, in order: switches, encoders, pulses, lamps, reports. */
+/* One scan of the device, in order: live changes, switches, encoders, pulses, lamps, reports. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -16,6 +16,7 @@ uint8_t ov_init(void) {
   ov_pulses_init();
   ov_debounce_init();
   ov_actions_init();
+  ov_changes_init();
   ov_held_init();
   ov_encoders_init();
   ov_layers_init();
@@ -23,12 +24,14 @@ uint8_t ov_init(void) {
   ov_keyboard_init();
   ov_consumer_init();
   ov_reports_init();
+  ov_live_init();
   ready = 1;
   return OV_START_READY;
 }
 
 void ov_scan(uint8_t elapsed_ms) {
   if (!ready) return;
+  ov_live_pass(elapsed_ms);
   ov_debounce_pass(elapsed_ms);
   ov_scan_switches();
   ov_encoders_sample();

@@ -18,6 +18,13 @@ static inline uint8_t ov_table_byte(uint16_t at) {
   __asm__("lpm %0, Z" : "=r"(value) : "z"(ov_tables + at));
   return value;
 }
+/* Four bytes, the lowest first. */
+static inline uint32_t ov_table_long(uint16_t at) {
+  uint32_t value;
+  const uint8_t *place = ov_tables + at;
+  __asm__("lpm %A0, Z+\n\tlpm %B0, Z+\n\tlpm %C0, Z+\n\tlpm %D0, Z" : "=&r"(value), "+z"(place));
+  return value;
+}
 #define OV_IN_FLASH __attribute__((section(".progmem.data")))
 #else
 #ifdef OV_TABLES_ARE_LOADED
@@ -26,6 +33,10 @@ extern uint8_t ov_tables[];
 extern const uint8_t ov_tables[];
 #endif
 static inline uint8_t ov_table_byte(uint16_t at) { return ov_tables[at]; }
+/* Four bytes, the lowest first. */
+static inline uint32_t ov_table_long(uint16_t at) {
+  return ov_tables[at] | (uint32_t)ov_tables[at + 1] << 8 | (uint32_t)ov_tables[at + 2] << 16 | (uint32_t)ov_tables[at + 3] << 24;
+}
 #define OV_IN_FLASH
 #endif
 

@@ -53,7 +53,7 @@ describe("requests", () => {
 
   it("tell status, configuration and interface", () => {
     expect(answers("8000" + "0000" + "0000" + "0200", "8008" + "0000" + "0000" + "0100")).toEqual(["0000", "01"]);
-    expect(answers("810a" + "0000" + "0100" + "0100", "810a" + "0000" + "0200" + "0100")).toEqual(["00", "stall"]);
+    expect(answers("810a" + "0000" + "0100" + "0100", "810a" + "0000" + "0300" + "0100")).toEqual(["00", "stall"]);
   });
 
   it("allow remote waking, and forbid it again", () => {

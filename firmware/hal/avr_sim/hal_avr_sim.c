@@ -49,7 +49,7 @@ static uint16_t read_pins(uint8_t bank) {
 #define drive(line, low) ((void)(line))
 #endif
 
-void ov_hal_catch(void) {}
+void ov_hal_catch(void) { PORT(OV_PORT_KEEPS) = 0; }
 void ov_hal_strobe(uint8_t line) { drive(line, 1); PORT(OV_PORT_STROBE) = (uint8_t)(line + 1); }
 void ov_hal_release(uint8_t line) { drive(line, 0); (void)line; PORT(OV_PORT_STROBE) = 0; }
 void ov_hal_lamp(uint8_t line, uint8_t on) { PORT(OV_PORT_LAMP) = line; PORT(OV_PORT_LAMP) = on; }
@@ -80,15 +80,54 @@ uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
+static void place_kept(uint16_t at) {
+  PORT(OV_PORT_KEPT_LOW) = (uint8_t)at;
+  PORT(OV_PORT_KEPT_HIGH) = (uint8_t)(at >> 8);
+}
+
+uint8_t ov_hal_kept(uint16_t at) {
+  place_kept(at);
+  return PORT(OV_PORT_KEPT);
+}
+
+uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
+  if (PORT(OV_PORT_KEEPS)) return OV_KEEP_BUSY;
+  place_kept(at);
+  PORT(OV_PORT_KEPT) = byte;
+  return OV_KEEP_TAKEN;
+}
+
+static uint8_t asked;
+
+static void ask(void) {
+  uint8_t *place = ov_live_place();
+  uint8_t i;
+  if (!place) return;
+  for (i = 0; i < OV_FRAME_BYTES; i++) place[i] = PORT(OV_PORT_FRAME);
+  ov_live_asked();
+  asked = 1;
+}
+
+static void tell_answer(void) {
+  const uint8_t *frame = ov_live_frame();
+  uint8_t i;
+  if (!asked || frame[OV_FRAME_AT_STATUS] == OV_STATUS_WORKING) return;
+  asked = 0;
+  PORT(OV_PORT_INTERFACE) = OV_REPORT_LIVE;
+  for (i = 0; i < OV_FRAME_BYTES; i++) PORT(OV_PORT_BYTE) = frame[i];
+  PORT(OV_PORT_SENT) = OV_FRAME_BYTES;
+}
+
 int main(void) {
   ov_init();
   for (;;) {
     PORT(OV_PORT_READY) = 1;
     switch (PORT(OV_PORT_COMMAND)) {
-      case 1: ov_init(); break;
+      case 1: ov_init(); asked = 0; break;
       case 2: ov_host_locks(PORT(OV_PORT_LOCKS)); break;
       case 3: ov_host_reset(); break;
-      default: ov_scan(PORT(OV_PORT_ELAPSED)); break;
+      case 4: ask(); break;
+      default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }
 }

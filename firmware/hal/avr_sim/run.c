@@ -18,12 +18,15 @@
 #define COMMAND_AFRESH 1
 #define COMMAND_LOCKS 2
 #define COMMAND_RESET 3
+#define COMMAND_ASK 4
+#define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
 
 static uint16_t answers[STROBES + 1][BANKS];
 static unsigned row, bank, interface, length, command, locks;
-static unsigned char bytes[16];
+static unsigned char bytes[64], frame[64], kept[OV_KEPT_BYTES];
+static unsigned frame_at, kept_at, keeping;
 static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static unsigned long now_ms, late_until, scanned_ms;
 static int busy, lamp_line = -1;
@@ -50,6 +53,19 @@ static uint8_t is_taken(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)
 static uint8_t word_low(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)answers[row][bank]; }
 static uint8_t word_high(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(answers[row][bank] >> 8); }
 static uint8_t lock_lights(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)locks; }
+
+static uint8_t next_of_frame(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return frame_at < sizeof frame ? frame[frame_at++] : 0; }
+static void on_kept_low(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; kept_at = v; }
+static void on_kept_high(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; kept_at |= (unsigned)v << 8; }
+static uint8_t kept_byte(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return kept[kept_at % OV_KEPT_BYTES]; }
+static uint8_t still_keeping(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return keeping > 0; }
+static void on_keep(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)avr; (void)addr; (void)p;
+  kept[kept_at % OV_KEPT_BYTES] = v;
+  keeping = SCANS_A_BYTE;
+}
+
+static void on_catch(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; if (keeping > 0) keeping--; }
 
 static void on_sent(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   unsigned i;
@@ -111,6 +127,22 @@ static void run_until(avr_t *avr, unsigned long ms) {
   }
 }
 
+static void read_frame(const char *hex) {
+  unsigned byte;
+  int used = 0;
+  memset(frame, 0, sizeof frame);
+  for (frame_at = 0; frame_at < sizeof frame && sscanf(hex, " %2x%n", &byte, &used) == 1; frame_at++, hex += used)
+    frame[frame_at] = (unsigned char)byte;
+  frame_at = 0;
+}
+
+static void power_on(avr_t *avr) {
+  scanned_ms = now_ms;
+  busy = 0;
+  keeping = 0;
+  do_command(avr, COMMAND_AFRESH);
+}
+
 static int obey(avr_t *avr, const char *line) {
   unsigned long ms;
   char verb[8], strobe[8];
@@ -124,19 +156,23 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "locks") == 0) {
     locks = (unsigned)atoi(line + used);
     do_command(avr, COMMAND_LOCKS);
+  } else if (strcmp(verb, "ask") == 0) {
+    read_frame(line + used);
+    do_command(avr, COMMAND_ASK);
   } else if (strcmp(verb, "reset") == 0) {
     do_command(avr, COMMAND_RESET);
   } else if (strcmp(verb, "late") == 0) {
     late_until = ms + (unsigned long)atoi(line + used);
   } else if (strcmp(verb, "busy") == 0) {
     busy = atoi(line + used);
+  } else if (strcmp(verb, "off") == 0) {
+    power_on(avr);
   } else {
     puts("end");
-    late_until = scanned_ms = 0;
-    busy = 0;
     memset(answers, 0xFF, sizeof answers);
-    now_ms = 0;
-    do_command(avr, COMMAND_AFRESH);
+    memset(kept, 0xFF, sizeof kept);
+    late_until = now_ms = 0;
+    power_on(avr);
   }
   return 1;
 }
@@ -154,7 +190,7 @@ static int load_image(avr_t *avr, const char *path) {
 }
 
 int main(int argc, char **argv) {
-  char line[96];
+  char line[192];
   avr_t *avr = make_core();
   if (!avr || argc < 2 || !load_image(avr, argv[1])) {
     fprintf(stderr, "no simulated core, or no image\n");
@@ -175,6 +211,14 @@ int main(int argc, char **argv) {
   avr_register_io_read(avr, OV_PORT_LOCKS, lock_lights, NULL);
   avr_register_io_read(avr, OV_PORT_ELAPSED, elapsed_ms, NULL);
   avr_register_io_read(avr, OV_PORT_TAKEN, is_taken, NULL);
+  avr_register_io_read(avr, OV_PORT_FRAME, next_of_frame, NULL);
+  avr_register_io_write(avr, OV_PORT_KEPT_LOW, on_kept_low, NULL);
+  avr_register_io_write(avr, OV_PORT_KEPT_HIGH, on_kept_high, NULL);
+  avr_register_io_read(avr, OV_PORT_KEPT, kept_byte, NULL);
+  avr_register_io_write(avr, OV_PORT_KEPT, on_keep, NULL);
+  avr_register_io_read(avr, OV_PORT_KEEPS, still_keeping, NULL);
+  avr_register_io_write(avr, OV_PORT_KEEPS, on_catch, NULL);
+  memset(kept, 0xFF, sizeof kept);
   memset(answers, 0xFF, sizeof answers);
   do_command(avr, COMMAND_SCAN);
   do_command(avr, COMMAND_AFRESH);

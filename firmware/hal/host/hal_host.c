@@ -6,8 +6,10 @@
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS reset                    the bus is reset: the host knows nothing any more
  *   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
- *   MS end                      run up to this millisecond, then start afresh (device and clock)
- * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, and "end". */
+ *   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
+ *   MS off                      the power goes and comes back: only what is kept stays
+ *   MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)
+ * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS live BYTES (a frame, answered), and "end". */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -22,12 +24,26 @@ static unsigned long late_until; /* no scan before this millisecond */
 static unsigned long scanned_ms; /* up to when the device has been told of the time */
 static int busy;
 
-void ov_hal_catch(void) {}
+/* What is kept, and how many scans a byte still takes: together the 3.4 ms of the 8-bit class. */
+#define SCANS_A_BYTE 4
+static uint8_t kept[OV_KEPT_BYTES];
+static uint8_t keeping;
+static int asked;
+
+void ov_hal_catch(void) { if (keeping > 0) keeping--; }
 void ov_hal_strobe(uint8_t line) { row = line + 1u; }
 void ov_hal_release(uint8_t line) { (void)line; row = 0; }
 void ov_hal_settle(uint8_t us) { (void)us; }
 uint16_t ov_hal_read(uint8_t bank) { return answers[row][bank]; }
 void ov_hal_lamp(uint8_t line, uint8_t on) { printf("%lu lamp %u %u\n", now_ms, line, on); }
+
+uint8_t ov_hal_kept(uint16_t at) { return kept[at]; }
+uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
+  if (keeping > 0) return OV_KEEP_BUSY;
+  kept[at] = byte;
+  keeping = SCANS_A_BYTE;
+  return OV_KEEP_TAKEN;
+}
 
 static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 
@@ -42,14 +58,32 @@ uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
 
 static uint8_t started;
 
+/* The power comes on. */
+static void start(void) {
+  row = 0;
+  scanned_ms = now_ms;
+  busy = 0;
+  keeping = 0;
+  asked = 0;
+  started = ov_init();
+}
+
 static void start_afresh(void) {
   memset(answers, 0xFF, sizeof answers);
-  row = 0;
+  memset(kept, 0xFF, sizeof kept);
   now_ms = 0;
   late_until = 0;
-  scanned_ms = 0;
-  busy = 0;
-  started = ov_init();
+  start();
+}
+
+static void tell_answer(void) {
+  const uint8_t *frame = ov_live_frame();
+  unsigned i;
+  if (!asked || frame[OV_FRAME_AT_STATUS] == OV_STATUS_WORKING) return;
+  asked = 0;
+  printf("%lu live ", now_ms);
+  for (i = 0; i < OV_FRAME_BYTES; i++) printf("%02x", frame[i]);
+  putchar('\n');
 }
 
 static void run_until(unsigned long ms) {
@@ -57,7 +91,20 @@ static void run_until(unsigned long ms) {
     if (now_ms < late_until) continue;
     ov_scan((uint8_t)(now_ms + 1 - scanned_ms));
     scanned_ms = now_ms + 1;
+    tell_answer();
   }
+}
+
+static int ask(const char *hex) {
+  uint8_t *place = ov_live_place();
+  unsigned i, byte;
+  int used = 0;
+  if (!place) return 0;
+  memset(place, 0, OV_FRAME_BYTES);
+  for (i = 0; i < OV_FRAME_BYTES && sscanf(hex, " %2x%n", &byte, &used) == 1; i++, hex += used) place[i] = (uint8_t)byte;
+  ov_live_asked();
+  asked = 1;
+  return 1;
 }
 
 static int set_answer(const char *rest) {
@@ -89,6 +136,11 @@ static int obey(const char *line) {
     ov_host_reset();
     return 1;
   }
+  if (strcmp(verb, "off") == 0) {
+    start();
+    return 1;
+  }
+  if (strcmp(verb, "ask") == 0) return ask(line + used);
   if (strcmp(verb, "late") == 0) {
     late_until = ms + (unsigned long)atoi(line + used);
     return 1;
@@ -103,7 +155,7 @@ static const char *const start_words[] = {"ready", "there are no tables", "the t
                                           "the tables are torn", "the arena is too small"};
 
 int main(void) {
-  char line[96];
+  char line[192];
   unsigned long number = 0;
   start_afresh();
   if (started != OV_START_READY) {

@@ -1,19 +1,12 @@
 /* Whether the board block can be trusted. */
 #include "board.h"
-#include "tables.h"
+#include "ovrin.h"
+#include "parts.h"
 
 static uint16_t crc_of(uint16_t length) {
-  uint16_t crc = 0xFFFF;
+  uint16_t crc = OV_CRC_START;
   const uint8_t *at = ov_board;
-  while (length-- > 0) {
-    uint8_t bit;
-    crc ^= (uint16_t)(ov_flash_next(&at) << 8);
-    for (bit = 0; bit < 8; bit++) {
-      uint8_t top = (uint8_t)(crc >> 15);
-      crc = (uint16_t)(crc << 1);
-      if (top) crc ^= 0x1021u;
-    }
-  }
+  while (length-- > 0) crc = ov_crc_add(crc, ov_flash_next(&at));
   return crc;
 }
 
@@ -24,10 +17,7 @@ static uint16_t stated_crc(uint16_t length) {
   return (uint16_t)(low | (uint16_t)(ov_flash_next(&at) << 8));
 }
 
-static uint8_t belongs_to_tables(void) {
-  uint16_t length = ov_table_word(OV_AT_LENGTH);
-  return ov_table_word((uint16_t)(length - 2)) == ov_board_word(OV_BOARD_AT_TABLES_CRC);
-}
+static uint8_t belongs_to_tables(void) { return ov_tables_crc() == ov_board_word(OV_BOARD_AT_TABLES_CRC); }
 
 uint8_t ov_board_is_good(void) {
   uint16_t length = ov_board_word(OV_BOARD_AT_LENGTH);

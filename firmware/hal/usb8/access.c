@@ -82,3 +82,21 @@ void ov_bus_read(uint8_t address, uint8_t reg, uint8_t *bytes, uint8_t count) {
   }
   bus_end();
 }
+
+/* EEPROM. Reading stops the core for four cycles, and waits while a byte is being written (about 3.4 ms). */
+uint8_t ov_hal_kept(uint16_t at) {
+  while (EECR & BIT(EEPE)) {}
+  EEAR = at;
+  EECR = BIT(EERE);
+  return EEDR;
+}
+
+/* The two bits must follow each other within four cycles; nothing interrupts here. */
+uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
+  if (EECR & BIT(EEPE)) return OV_KEEP_BUSY;
+  EEAR = at;
+  EEDR = byte;
+  EECR = BIT(EEMPE);
+  EECR |= BIT(EEPE);
+  return OV_KEEP_TAKEN;
+}

@@ -239,13 +239,33 @@ static uint8_t of_endpoint(const struct setup *ask) {
 
 /* HID 1.11, section 7.2. */
 enum { GET_REPORT = 1, GET_IDLE, GET_PROTOCOL, SET_REPORT = 9, SET_IDLE, SET_PROTOCOL };
-enum { CLASS_OUT = 0x21, CLASS_IN = 0xA1, INPUT_REPORT = 1, OUTPUT_REPORT };
+enum { CLASS_OUT = 0x21, CLASS_IN = 0xA1, INPUT_REPORT = 1, OUTPUT_REPORT, FEATURE_REPORT };
 
 static uint8_t report_kind_of(uint8_t interface) { return ov_flash_byte(endpoint_at(interface)); }
+
+static uint8_t give_frame(const struct setup *ask) {
+  if (ask->value_high != FEATURE_REPORT) return 0;
+  send_bytes(ov_live_frame(), OV_FRAME_BYTES, ask);
+  return 1;
+}
+
+/* A frame comes in one packet; a longer or shorter one is none. */
+static uint8_t take_frame(const struct setup *ask) {
+  uint8_t *place = ov_live_place();
+  uint8_t left;
+  if (!place || ask->value_high != FEATURE_REPORT || ask->length_high || ask->length_low != OV_FRAME_BYTES) return 0;
+  if (!wait_for(BIT(RXOUTI))) return 1;
+  for (left = OV_FRAME_BYTES; left > 0; left--) *place++ = UEDATX;
+  UEINTX = (uint8_t)~BIT(RXOUTI);
+  send_nothing();
+  ov_live_asked();
+  return 1;
+}
 
 static uint8_t give_report(const struct setup *ask) {
   uint8_t bytes[OV_LONGEST_REPORT];
   uint8_t kind = report_kind_of(ask->index);
+  if (kind == OV_REPORT_LIVE) return give_frame(ask);
   if (ask->value_high != INPUT_REPORT) return 0;
   ov_report_build(kind, bytes);
   send_bytes(bytes, ov_report_length(kind), ask);
@@ -254,6 +274,7 @@ static uint8_t give_report(const struct setup *ask) {
 
 /* The keyboard's lock lights. */
 static uint8_t take_report(const struct setup *ask) {
+  if (report_kind_of(ask->index) == OV_REPORT_LIVE) return take_frame(ask);
   if (ask->value_high != OUTPUT_REPORT || report_kind_of(ask->index) != OV_REPORT_KEYBOARD) return 0;
   if (!wait_for(BIT(RXOUTI))) return 1;
   ov_host_locks(UEDATX);

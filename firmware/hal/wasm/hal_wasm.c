@@ -10,6 +10,12 @@ const uint16_t ov_arena_bytes = 2 * ARENA_WORDS - 1;
 static uint16_t answers[(OV_MOST_LINES + 1) * OV_MOST_BANKS]; /* row 0: nothing strobed; row n + 1: strobe line n */
 static uint8_t row;
 
+/* What is kept, written by the page at the start; and how many scans a byte still takes, which is as long as the 3.4 ms of
+ * the 8-bit class. */
+#define SCANS_A_BYTE 4
+static uint8_t kept[OV_KEPT_BYTES];
+static uint8_t keeping;
+
 __attribute__((import_module("host"), import_name("report"))) uint32_t host_report(uint32_t kind, const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("lamp"))) void host_lamp(uint32_t line, uint32_t on);
 
@@ -18,7 +24,10 @@ uint8_t *ov_tables_place(void) { return ov_tables; }
 uint16_t *ov_answers_place(void);
 uint16_t *ov_answers_place(void) { return answers; }
 
-void ov_hal_catch(void) {}
+uint8_t *ov_kept_place(void);
+uint8_t *ov_kept_place(void) { return kept; }
+
+void ov_hal_catch(void) { if (keeping > 0) keeping--; }
 void ov_hal_strobe(uint8_t line) { row = (uint8_t)(line + 1); }
 void ov_hal_release(uint8_t line) { (void)line; row = 0; }
 void ov_hal_settle(uint8_t us) { (void)us; }
@@ -26,4 +35,11 @@ uint16_t ov_hal_read(uint8_t bank) { return answers[row * OV_MOST_BANKS + bank];
 void ov_hal_lamp(uint8_t line, uint8_t on) { host_lamp(line, on); }
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   return (uint8_t)host_report(kind, bytes, length);
+}
+uint8_t ov_hal_kept(uint16_t at) { return kept[at]; }
+uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
+  if (keeping > 0) return OV_KEEP_BUSY;
+  kept[at] = byte;
+  keeping = SCANS_A_BYTE;
+  return OV_KEEP_TAKEN;
 }

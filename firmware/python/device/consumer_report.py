@@ -6,8 +6,7 @@ DEPTH = 4  # held inputs that are remembered: as many as fingers of a hand on su
 
 
 class ConsumerReport:
-    def __init__(self, table, actions):
-        self.table = table
+    def __init__(self, actions):
         self.actions = actions
         self.inputs = []  # newest first
 
@@ -18,5 +17,5 @@ class ConsumerReport:
         self.inputs = [one for one in self.inputs if one != number]
 
     def build(self):
-        usage = word(self.table, self.actions.held(self.inputs[0]) + 2) if self.inputs else 0
+        usage = word(self.actions.code, self.actions.held(self.inputs[0]) + 2) if self.inputs else 0
         return bytes([usage & 0xFF, usage >> 8])

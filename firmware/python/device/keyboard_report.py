@@ -8,8 +8,7 @@ ERROR_ROLL_OVER = 0x01
 
 
 class KeyboardReport:
-    def __init__(self, table, actions):
-        self.table = table
+    def __init__(self, actions):
         self.actions = actions
         # The input whose usage went down last: only for it do modifiers count that its binding brings along, so that
         # a shifted sign does not shift the letter that is rolled onto.
@@ -17,7 +16,7 @@ class KeyboardReport:
         self.down = []  # held inputs with a keyboard usage, in their order
 
     def pressed(self, number, action):
-        if self.table[action + 2] < FIRST_MODIFIER:
+        if self.actions.code[action + 2] < FIRST_MODIFIER:
             self.leading = number
         self.down.append(number)
         self.down.sort()
@@ -28,14 +27,14 @@ class KeyboardReport:
         self.down.remove(number)
 
     def build(self):
-        table, held = self.table, self.actions.held
-        modifiers = table[held(self.leading) + 1] if self.leading != NONE else 0
+        code, held = self.actions.code, self.actions.held
+        modifiers = code[held(self.leading) + 1] if self.leading != NONE else 0
         usages = []
         for number in self.down:
             action = held(number)
-            usage = table[action + 2]
+            usage = code[action + 2]
             if usage >= FIRST_MODIFIER:
-                modifiers |= table[action + 1] | 1 << (usage - FIRST_MODIFIER)
+                modifiers |= code[action + 1] | 1 << (usage - FIRST_MODIFIER)
             elif usage not in usages:
                 usages.append(usage)
         if len(usages) > KEYS:

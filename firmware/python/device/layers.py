@@ -5,7 +5,6 @@ from device.contract import AT_LAYERS, DO_PASS
 
 class Layers:
     def __init__(self, table, actions):
-        self.table = table
         self.actions = actions
         self.holders = [0] * table[AT_LAYERS]
         self.default = 0
@@ -26,7 +25,7 @@ class Layers:
         return self.holders[layer] > 0 or layer == self.default
 
     def answers(self, layer, number):
-        return self.table[self.actions.at(layer, number)] != DO_PASS
+        return self.actions.code[self.actions.at(layer, number)] != DO_PASS
 
     def layer_for(self, number):
         if self.held > 0:

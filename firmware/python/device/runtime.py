@@ -1,4 +1,4 @@
-"""One scan of the device, in order: switches, encoders, pulses, lamps, reports.
+"""One scan of the device, in order: live changes, switches, encoders, pulses, lamps, reports.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
 
@@ -12,6 +12,7 @@ from device.keyboard_report import KeyboardReport
 from device.keymap import Keymap
 from device.lamps import Lamps
 from device.layers import Layers
+from device.live import Live
 from device.pulses import Pulses
 from device.reports import Reports
 from device.scan import Scan
@@ -22,27 +23,31 @@ MOST_ELAPSED_MS = 255
 
 
 class Runtime:
-    """A device. lines reads and drives its contacts and lamps; send(kind, bytes) hands a report to the host side."""
+    """A device. lines reads and drives its contacts and lamps; send(kind, bytes) hands a report to the host side.
 
-    def __init__(self, table, lines, send):
+    kept has kept(at) and keep(at, byte), as ov_hal_kept and ov_hal_keep of the C HAL: what outlasts the power."""
+
+    def __init__(self, table, lines, send, kept):
         state = state_of(table)
         if state != START_READY:
             raise ValueError("the device stays quiet: " + START_WORDS[state])
         actions = Actions(table)
         layers = Layers(table, actions)
-        keyboard = KeyboardReport(table, actions)
-        consumer = ConsumerReport(table, actions)
+        keyboard = KeyboardReport(actions)
+        consumer = ConsumerReport(actions)
         self.reports = Reports(table, keyboard, consumer, send)
-        keymap = Keymap(table, actions, layers, keyboard, consumer, self.reports)
+        keymap = Keymap(actions, layers, keyboard, consumer, self.reports)
         self.pulses = Pulses(table, keymap, self.reports)
         self.debounce = Debounce(table, keymap, Flips(table, actions, layers, keymap, self.pulses))
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
         self.lamps = Lamps(table, layers, lines.lamp)
+        self.live = Live(table, actions, self.debounce, kept)
 
     def scan(self, elapsed_ms):
         """Called every millisecond, or as often as the board can, with the milliseconds since the last call."""
         elapsed_ms = min(elapsed_ms, MOST_ELAPSED_MS)
+        self.live.play(elapsed_ms)
         self.debounce.begin_scan(elapsed_ms)
         self.contacts.switches()
         self.encoders.sample()

@@ -21,13 +21,21 @@ def word(table, at):
     return table[at] | table[at + 1] << 8
 
 
+CRC_START = 0xFFFF
+
+
+def crc_add(crc, byte):
+    """CRC-16, polynomial 0x1021: over b"123456789" it gives 0x29B1."""
+    crc ^= byte << 8
+    for _ in range(8):
+        crc = (crc << 1 ^ 0x1021 if crc & 0x8000 else crc << 1) & 0xFFFF
+    return crc
+
+
 def crc16(table, length):
-    """CRC-16, polynomial 0x1021, start 0xFFFF: b"123456789" gives 0x29B1."""
-    crc = 0xFFFF
+    crc = CRC_START
     for at in range(length):
-        crc ^= table[at] << 8
-        for _ in range(8):
-            crc = (crc << 1 ^ 0x1021 if crc & 0x8000 else crc << 1) & 0xFFFF
+        crc = crc_add(crc, table[at])
     return crc
 
 

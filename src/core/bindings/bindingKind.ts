@@ -6,6 +6,11 @@ export interface EncodingContext {
   layerIndex(layerId: string): number;
 }
 
+/** The same the other way round: null for a layer that is not there. */
+export interface DecodingContext {
+  layerId(index: number): string | null;
+}
+
 /** What phrases need to know. Names of usages are long lists, which come with whoever speaks, not with the document. */
 export interface PhraseContext {
   layerName(layerId: string): string;
@@ -43,6 +48,9 @@ export interface BindingKind<B extends BindingBase> {
   /** A short plain phrase: "hold for Symbols". */
   phrase(binding: B, context: PhraseContext): string;
   encode(binding: B, context: EncodingContext): ActionEntry;
+  /** The action kind of its entries, and the binding that such an entry came from, which may not be one of this design's. */
+  action: number;
+  decode(entry: ActionEntry, context: DecodingContext): unknown;
   /** The report it speaks through; null when it tells the host nothing. */
   report: InterfaceKind | null;
   /** The layer it leads to, where it does. */

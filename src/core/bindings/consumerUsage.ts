@@ -12,6 +12,8 @@ export type ConsumerBinding = z.infer<typeof consumerUsageSchema>;
 export const consumerUsage: BindingKind<ConsumerBinding> = {
   does: "consumer",
   schema: consumerUsageSchema,
+  action: ACTION.CONSUMER,
+  decode: ({ value }) => ({ does: "consumer", usage: value }),
   report: "consumer",
   phrase: ({ usage }, context) => context.consumerUsage(usage),
   encode: (binding) => ({ kind: ACTION.CONSUMER, modifiers: 0, value: binding.usage }),

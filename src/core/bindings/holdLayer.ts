@@ -9,6 +9,8 @@ export type HoldLayerBinding = z.infer<typeof holdLayerSchema>;
 export const holdLayer: BindingKind<HoldLayerBinding> = {
   does: "hold-layer",
   schema: holdLayerSchema,
+  action: ACTION.HOLD_LAYER,
+  decode: ({ value }, { layerId }) => ({ does: "hold-layer", layerId: layerId(value) }),
   report: null,
   phrase: (binding, context) => `hold for ${context.layerName(binding.layerId)}`,
   encode: (binding, context) => ({

@@ -1,7 +1,14 @@
 import { type Schema, type schemaCore, z } from "../schema";
 import { ACTION } from "../contract/contract";
 import type { InterfaceKind } from "../hid/interfaces";
-import type { ActionEntry, BindingKind, EncodingContext, LayerLead, PhraseContext } from "./bindingKind";
+import type {
+  ActionEntry,
+  BindingKind,
+  DecodingContext,
+  EncodingContext,
+  LayerLead,
+  PhraseContext,
+} from "./bindingKind";
 import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
 import { type HoldLayerBinding, holdLayer } from "./holdLayer";
 import { type KeyboardBinding, keyboardUsage } from "./keyboardUsage";
@@ -28,6 +35,14 @@ const PASS: ActionEntry = { kind: ACTION.PASS, modifiers: 0, value: 0 };
 
 export const actionOf = (binding: Binding | undefined, context: EncodingContext): ActionEntry =>
   binding ? kindOf(binding).encode(binding, context) : PASS;
+
+/** The binding that a table entry stands for: null for none, undefined for an entry that no binding of today writes. */
+export function bindingOf(entry: ActionEntry, context: DecodingContext): Binding | null | undefined {
+  if (entry.kind === ACTION.PASS) return null;
+  const kind = bindingKinds.find(({ action }) => action === entry.kind);
+  const read = bindingSchema.safeParse(kind?.decode(entry, context));
+  return read.success ? read.data : undefined;
+}
 
 /** The layer a binding leads to and for how long, or null. */
 export const leadOf = (binding: Binding): LayerLead | null => kindOf(binding).leads?.(binding) ?? null;

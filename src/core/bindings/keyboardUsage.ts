@@ -14,6 +14,8 @@ export type KeyboardBinding = z.infer<typeof keyboardUsageSchema>;
 export const keyboardUsage: BindingKind<KeyboardBinding> = {
   does: "keyboard",
   schema: keyboardUsageSchema,
+  action: ACTION.KEYBOARD,
+  decode: ({ modifiers, value }) => ({ does: "keyboard", usage: value, modifiers }),
   report: "keyboard",
   phrase: ({ usage, modifiers }, context) => context.keyboardUsage(usage, modifiers),
   encode: (binding) => ({ kind: ACTION.KEYBOARD, modifiers: binding.modifiers, value: binding.usage }),

@@ -9,6 +9,8 @@ export type NothingBinding = z.infer<typeof nothingSchema>;
 export const nothing: BindingKind<NothingBinding> = {
   does: "nothing",
   schema: nothingSchema,
+  action: ACTION.NOTHING,
+  decode: () => ({ does: "nothing" }),
   report: null,
   phrase: () => "nothing",
   encode: () => ({ kind: ACTION.NOTHING, modifiers: 0, value: 0 }),

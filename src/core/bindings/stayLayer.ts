@@ -9,6 +9,8 @@ export type StayLayerBinding = z.infer<typeof stayLayerSchema>;
 export const stayLayer: BindingKind<StayLayerBinding> = {
   does: "stay-layer",
   schema: stayLayerSchema,
+  action: ACTION.STAY_LAYER,
+  decode: ({ value }, { layerId }) => ({ does: "stay-layer", layerId: layerId(value) }),
   report: null,
   phrase: (binding, context) => `stay on ${context.layerName(binding.layerId)}`,
   encode: (binding, context) => ({

@@ -31,6 +31,31 @@ import {
   START_MODE,
   STROBE_FLAG,
 } from "./board";
+import {
+  CHANGE_BYTES,
+  COMMAND,
+  FRAME_AT,
+  FRAME_BYTES,
+  HELLO_AT,
+  KEEP,
+  KEPT_BYTES,
+  KEPT_MAP,
+  KEPT_SLOTS,
+  LIVE_STATE,
+  LIVE_VERSION,
+  MOST_CHANGES,
+  MOST_POOL_READ,
+  MOST_READ,
+  MOST_WRITTEN,
+  NO_SEAL,
+  OPEN_SECONDS,
+  PACKED_FRAME_BYTES,
+  SEAL,
+  SLOT_AT,
+  SLOT_BYTES,
+  STATUS,
+  UNLOCK_TENTHS,
+} from "./live";
 
 /** The order of the arena macro's parameters. */
 const COUNTS: (keyof ArenaCounts)[] = [
@@ -43,11 +68,38 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "layers",
   "lamps",
   "reportBytes",
+  "liveBytes",
 ];
 
 const hex = (value: number) => `0x${value.toString(16).toUpperCase().padStart(2, "0")}`;
 const defines = (prefix: string, values: Record<string, number>) =>
   Object.entries(values).map(([name, value]) => `#define OV_${prefix}${name} ${value > 9 ? hex(value) : value}`);
+
+/** Live changes: what is kept, and the frames. */
+const liveDefines = () => `#define OV_LIVE_VERSION ${LIVE_VERSION}
+#define OV_KEPT_BYTES ${KEPT_BYTES}
+#define OV_KEPT_SLOTS ${KEPT_SLOTS}
+${defines("KEPT_", KEPT_MAP).join("\n")}
+${defines("SLOT_BYTES_", SLOT_BYTES).join("\n")}
+#define OV_SEAL ${hex(SEAL)}
+#define OV_NO_SEAL ${hex(NO_SEAL)}
+${defines("SLOT_AT_", SLOT_AT).join("\n")}
+#define OV_CHANGE_BYTES ${CHANGE_BYTES}
+#define OV_MOST_CHANGES ${MOST_CHANGES}
+#define OV_FRAME_BYTES ${FRAME_BYTES}
+#define OV_PACKED_FRAME_BYTES ${PACKED_FRAME_BYTES}
+${defines("FRAME_AT_", FRAME_AT).join("\n")}
+${defines("COMMAND_", COMMAND).join("\n")}
+${defines("STATUS_", STATUS).join("\n")}
+${defines("HELLO_AT_", HELLO_AT).join("\n")}
+${defines("LIVE_STATE_", LIVE_STATE).join("\n")}
+#define OV_MOST_READ ${MOST_READ}
+#define OV_MOST_WRITTEN ${MOST_WRITTEN}
+#define OV_MOST_POOL_READ ${MOST_POOL_READ}
+#define OV_UNLOCK_TENTHS ${UNLOCK_TENTHS}
+#define OV_OPEN_SECONDS ${OPEN_SECONDS}
+${defines("KEEP_", KEEP).join("\n")}
+#define OV_LIVE_NEED(inputs, layers) (((inputs) * (layers) + 7u) / 8u + OV_FRAME_BYTES)`;
 
 /** The contract as a C header. */
 export function contractHeader(): string {
@@ -97,6 +149,9 @@ ${reports.join("\n")}
 ${defines("START_", START).join("\n")}
 
 #define OV_STEP_RUNS ${STEP_RUNS}
+
+/* Live changes: see src/core/contract/live.ts. */
+${liveDefines()}
 
 /* The board block of a finished image: see src/core/contract/board.ts. */
 #define OV_BOARD_VERSION ${BOARD_VERSION}

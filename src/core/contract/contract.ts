@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 3;
+export const TABLE_VERSION = 4;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -46,7 +46,11 @@ const HEADER = [
   ["FLIPS", 1],
   ["SETTLE_US", 1],
   ["PULSE_MS", 1],
-  ["SPARE", 1],
+  /** Switches that, held together, unlock live changes; NONE where there are none. */
+  ["UNLOCK_FIRST", 1],
+  ["UNLOCK_SECOND", 1],
+  /** CRC of all that live changes cannot change. */
+  ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
   ["BANK_TABLE", 2],
   ["SWITCH_TABLE", 2],
@@ -120,6 +124,8 @@ export const SENDING = { STATE: 0, SUM: 1, QUEUE: 2 } as const;
 export const REPORTS = {
   keyboard: { number: 0, bytes: 8, sending: SENDING.STATE },
   consumer: { number: 1, bytes: 2, sending: SENDING.STATE },
+  /** Frames of live changes, which the host asks for; it sends no report of its own. */
+  live: { number: 2, bytes: 0, sending: SENDING.QUEUE },
 } as const;
 export type ReportName = keyof typeof REPORTS;
 
@@ -142,6 +148,8 @@ export interface ArenaCounts {
   lamps: number;
   /** Bytes of all declared reports. */
   reportBytes: number;
+  /** Of live changes, where they are declared (contract/live.ts). */
+  liveBytes: number;
 }
 
 /** What the runtime keeps in the arena: bytes for each of something. Two-byte things come first, so that all lie even. */
@@ -156,6 +164,7 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["holders", 1, "layers"],
   ["lit", 1, "lamps"],
   ["last reports taken", 1, "reportBytes"],
+  ["changed bindings and a frame", 1, "liveBytes"],
 ];
 
 /** Bytes of the arena; the C side computes the same. */
@@ -166,7 +175,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = 72;
+export const FIXED_RAM_BYTES = 112;
 export const STACK_BYTES = 64;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

@@ -53,7 +53,7 @@ export function newDesign(id: string, name: string): Design {
     pinWishes: noPinWishes,
     wires: usualWires,
     keymap: { hostLanguage: "en-US", layers: [{ id: "base", name: "Base", bindings: {} }], lamps: {} },
-    reportSet: { productName: name.slice(0, 60), ...trialIdentity, interfaces: ["keyboard", "consumer"] },
+    reportSet: { productName: name.slice(0, 60), ...trialIdentity, interfaces: ["keyboard", "consumer", "live"] },
     timing: usualTiming,
     journal: [],
   };

@@ -107,6 +107,8 @@ export const reportSetSchema = z.strictObject({
   vendorId: whole(1, 0xffff),
   productId: whole(0, 0xffff),
   interfaces: listOf(z.enum(interfaceKinds), interfaceKinds.length),
+  /** Elements of the two switches that unlock live changes, where the person chose them. */
+  unlock: z.optional(listOf(idSchema, 2, 2)),
 });
 
 const journalEntrySchema = z.strictObject({

@@ -5,6 +5,7 @@ import { tableBytes } from "../firmware/tables";
 import type { ReportName } from "../contract/contract";
 import { type Bounce, ContactSchedule } from "./contactSchedule";
 import { ElectricalWorld } from "./electricalWorld";
+import { STATUS, FRAME_AT } from "../contract/live";
 import { BANKS, type Runtime, startRuntime } from "./runtime";
 
 /** A report as it left the device. */
@@ -20,7 +21,11 @@ export interface DeviceWatch {
   /** A lamp line, numbered as in the scan table. */
   lamp?(atMs: number, line: number, on: boolean): void;
   /** Something the host does, seen from this millisecond on: its lock lights, busy or not, a reset; or a late scan. */
-  host?(atMs: number, what: "locks" | "busy" | "reset" | "late", value: number): void;
+  host?(atMs: number, what: "locks" | "busy" | "reset" | "late" | "off", value: number): void;
+  /** A frame of live changes that the host sends, seen from this millisecond on. */
+  asked?(atMs: number, frame: Uint8Array): void;
+  /** The same frame, answered. */
+  answered?(atMs: number, frame: Uint8Array): void;
   contact?(atMs: number, contact: string, closed: boolean): void;
   /** What a bank now reads under a strobe (null: none): the whole input of the firmware. */
   answer?(atMs: number, strobe: number | null, bank: number, word: number): void;
@@ -53,7 +58,9 @@ export class Device {
   nowMs = 0;
   private readonly world: ElectricalWorld;
   private readonly schedule: ContactSchedule;
-  private readonly runtime: Runtime;
+  private runtime: Runtime;
+  private readonly tables: Uint8Array;
+  private isAsked = false;
   private readonly turnings = new Map<string, Turning>();
   private isHostBusy = false;
   private lateUntilMs = 0;
@@ -63,14 +70,22 @@ export class Device {
     design: Design,
     private readonly watch: DeviceWatch,
     bounce: Bounce | null = null,
+    /** What live changes kept before. */
+    kept?: Uint8Array,
   ) {
     this.scan = scanTableOf(design);
     this.world = new ElectricalWorld(this.scan, derive(design).profile ?? ASSUMED_LEVELS);
     this.schedule = new ContactSchedule(bounce);
-    this.runtime = startRuntime(tableBytes(this.scan, design), {
-      report: (kind, bytes) => this.take(kind, bytes),
-      lamp: (line, on) => this.watch.lamp?.(this.nowMs, line, on),
-    });
+    this.tables = tableBytes(this.scan, design);
+    this.runtime = this.start(kept);
+  }
+
+  private start(kept?: Uint8Array): Runtime {
+    const host = {
+      report: (kind: ReportName, bytes: Uint8Array) => this.take(kind, bytes),
+      lamp: (line: number, on: boolean) => this.watch.lamp?.(this.nowMs, line, on),
+    };
+    return startRuntime(this.tables, host, kept);
   }
 
   private take(kind: ReportName, bytes: Uint8Array): boolean {
@@ -134,6 +149,42 @@ export class Device {
     this.lateUntilMs = this.nowMs + ms;
   }
 
+  /** The power goes and comes back at once: what is kept stays, all else begins anew; contacts are as they are. */
+  powerCut(): void {
+    this.watch.host?.(this.nowMs, "off", 0);
+    const before = this.runtime.answers.slice();
+    this.runtime = this.start(this.runtime.kept.slice());
+    this.runtime.answers.set(before);
+    this.isAsked = false;
+    this.isHostBusy = false;
+    this.scannedMs = this.nowMs;
+  }
+
+  /** What live changes keep, as it is now. */
+  get kept(): Uint8Array {
+    return this.runtime.kept.slice();
+  }
+
+  /** A frame of live changes from the host. @returns whether the device takes it now. */
+  ask(frame: Uint8Array): boolean {
+    if (!this.runtime.ask(frame)) return false;
+    this.watch.asked?.(this.nowMs, frame);
+    this.isAsked = true;
+    return true;
+  }
+
+  /** What the device answers when the host asks; null without live changes. */
+  answer(): Uint8Array | null {
+    return this.runtime.answered();
+  }
+
+  private tellAnswer() {
+    const frame = this.runtime.answered();
+    if (frame === null || frame[FRAME_AT.STATUS] === STATUS.WORKING) return;
+    this.isAsked = false;
+    this.watch.answered?.(this.nowMs, frame);
+  }
+
   /** One millisecond: contacts move, the firmware scans. */
   step(): void {
     this.turnKnobs();
@@ -141,6 +192,7 @@ export class Device {
     if (this.nowMs >= this.lateUntilMs) {
       this.runtime.scan(this.nowMs + 1 - this.scannedMs);
       this.scannedMs = this.nowMs + 1;
+      if (this.isAsked) this.tellAnswer();
     }
     this.nowMs += 1;
   }

@@ -1,4 +1,5 @@
 import { LIMITS, type ReportName, REPORTS } from "../contract/contract";
+import { FRAME_BYTES, KEPT_BYTES, NO_SEAL } from "../contract/live";
 import { RUNTIME_WASM_HEX } from "./runtimeWasm.generated";
 
 /** What the firmware calls out for. */
@@ -17,6 +18,12 @@ export interface Runtime {
   hostReset(): void;
   switchClosed(switchNumber: number): boolean;
   layerActive(layer: number): boolean;
+  /** A frame of live changes from the host. @returns whether it is taken: not while another is being worked on. */
+  ask(frame: Uint8Array): boolean;
+  /** What the host gets when it asks for the answer; null on a device without live changes. */
+  answered(): Uint8Array | null;
+  /** The bytes that outlast the power. */
+  kept: Uint8Array;
   /** Answers of the electrical world: word of a bank while a strobe is driven, at (strobe + 1) · BANKS + bank. */
   answers: Uint16Array;
 }
@@ -31,6 +38,10 @@ interface Exports {
   ov_layer_active(layer: number): number;
   ov_tables_place(): number;
   ov_answers_place(): number;
+  ov_kept_place(): number;
+  ov_live_place(): number;
+  ov_live_asked(): void;
+  ov_live_frame(): number;
 }
 
 export const BANKS = LIMITS.BANKS;
@@ -46,7 +57,7 @@ const fromHex = (hex: string) => {
 let compiled: WebAssembly.Module | undefined;
 
 /** Starts the firmware on a device's tables. The module is a few kilobytes, so compiling it at once is fine. */
-export function startRuntime(tables: Uint8Array, host: RuntimeHost): Runtime {
+export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?: Uint8Array): Runtime {
   if (tables.length > LIMITS.TABLE_BYTES)
     throw new RangeError(`tables of ${tables.length} bytes; there is room for ${LIMITS.TABLE_BYTES}`);
   compiled ??= new WebAssembly.Module(fromHex(RUNTIME_WASM_HEX));
@@ -61,7 +72,23 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost): Runtime {
   new Uint8Array(exports.memory.buffer, exports.ov_tables_place(), LIMITS.TABLE_BYTES).set(tables);
   const answers = new Uint16Array(exports.memory.buffer, exports.ov_answers_place(), (LIMITS.LINES + 1) * BANKS);
   answers.fill(0xffff);
+  const kept = new Uint8Array(exports.memory.buffer, exports.ov_kept_place(), KEPT_BYTES);
+  kept.fill(NO_SEAL);
+  if (keptBefore) kept.set(keptBefore);
+  const frameAt = (place: number) => new Uint8Array(exports.memory.buffer, place, FRAME_BYTES);
   return {
+    kept,
+    ask(frame) {
+      const place = exports.ov_live_place();
+      if (place === 0) return false;
+      frameAt(place).fill(0).set(frame);
+      exports.ov_live_asked();
+      return true;
+    },
+    answered() {
+      const place = exports.ov_live_frame();
+      return place === 0 ? null : frameAt(place).slice();
+    },
     started: exports.ov_init(),
     scan: exports.ov_scan,
     hostLocks: exports.ov_host_locks,

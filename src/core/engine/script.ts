@@ -10,8 +10,8 @@ export interface FirmwareScript {
   expected: string;
 }
 
-/** Records what the firmware senses and reports in a simulated run. */
-export function recordScript(design: Design, request: SimulationRequest): Result<FirmwareScript> {
+/** Writes down what a device senses and reports while it runs. */
+export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): FirmwareScript } {
   const script: string[] = [];
   const expected: string[] = [];
   let locks = 0;
@@ -20,15 +20,28 @@ export function recordScript(design: Design, request: SimulationRequest): Result
       script.push(`${atMs} sense ${strobe ?? "-"} ${bank} ${word.toString(16).padStart(4, "0")}`),
     report: (report) => expected.push(`${report.atMs} ${report.interface} ${toHex(report.bytes)}`),
     lamp: (atMs, line, on) => expected.push(`${atMs} lamp ${line} ${on ? 1 : 0}`),
+    asked: (atMs, frame) => script.push(`${atMs} ask ${toHex(frame)}`),
+    answered: (atMs, frame) => expected.push(`${atMs} live ${toHex(frame)}`),
     host: (atMs, what, value) => {
       if (what === "locks" && value === locks) return;
       if (what === "locks") locks = value;
-      script.push(what === "reset" ? `${atMs} reset` : `${atMs} ${what} ${value}`);
+      if (what === "off") locks = 0;
+      script.push(what === "reset" || what === "off" ? `${atMs} ${what}` : `${atMs} ${what} ${value}`);
     },
   };
-  const run = simulate(design, request, watch);
-  if (!run.ok) return run;
-  script.push(`${request.untilMs} end`);
-  expected.push("end");
-  return good({ script: `${script.join("\n")}\n`, expected: `${expected.join("\n")}\n` });
+  return {
+    watch,
+    end(atMs) {
+      script.push(`${atMs} end`);
+      expected.push("end");
+      return { script: `${script.join("\n")}\n`, expected: `${expected.join("\n")}\n` };
+    },
+  };
+}
+
+/** Records what the firmware senses and reports in a simulated run. */
+export function recordScript(design: Design, request: SimulationRequest): Result<FirmwareScript> {
+  const recorder = scriptRecorder();
+  const run = simulate(design, request, recorder.watch);
+  return run.ok ? good(recorder.end(request.untilMs)) : run;
 }

@@ -1,3 +1,4 @@
+import { FRAME_BYTES } from "../contract/live";
 import { text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";
 import type { Element } from "../catalogue/kinds/controlKind";
@@ -16,8 +17,8 @@ import { randomFrom } from "../optimisation/random";
 const LONGEST_MS = 600_000;
 
 const HAND_ACTIONS = ["press", "release", "turn"] as const;
-/** What the computer or the board does: takes no reports for a while, resets the bus, scans late. */
-const HOST_ACTIONS = ["busy", "ready", "reset", "late"] as const;
+/** What the computer or the board does: takes no reports for a while, resets the bus, scans late, loses its power, asks. */
+const HOST_ACTIONS = ["busy", "ready", "reset", "late", "power-cut", "ask"] as const;
 
 const eventSchema = z.strictObject({
   atMs: whole(0, LONGEST_MS),
@@ -30,6 +31,8 @@ const eventSchema = z.strictObject({
   steps: z.optional(whole(-1000, 1000)),
   /** By how much a scan is late, in ms. */
   ms: z.optional(whole(1, 200)),
+  /** The frame of live changes that is asked, in hexadecimal; what is left out of it is 0. */
+  frame: z.optional(text(2, 2 * FRAME_BYTES)),
 });
 export type SimulationEvent = z.infer<typeof eventSchema>;
 
@@ -41,8 +44,16 @@ export const simulationSchema = z.strictObject({
 });
 export type SimulationRequest = z.infer<typeof simulationSchema>;
 
+/** A frame of live changes as it was answered. */
+export interface TimedFrame {
+  atMs: number;
+  bytes: Uint8Array;
+}
+
 export interface SimulationResult {
   reports: TimedReport[];
+  /** Frames of live changes that the device answered. */
+  answers: TimedFrame[];
   /** What a host set to the design's keyboard language would have typed. */
   text: string;
 }
@@ -74,6 +85,7 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
   return [
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {
+      if (event.action === "ask" && !isFrame(event.frame)) return [{ path: `events.${at}.frame`, message: NO_FRAME }];
       const moved = isHostEvent(event) ? null : movedElement(design, event);
       if (typeof moved !== "string") return [];
       return [{ path: `events.${at}.${moved.includes(" end ") ? "end" : "control"}`, message: moved }];
@@ -81,9 +93,15 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
   ];
 }
 
+const NO_FRAME = "give the frame to ask in hexadecimal, two digits a byte";
+const isFrame = (hex: string | undefined) => hex !== undefined && /^([0-9a-f]{2})+$/i.test(hex);
+const frameOf = (hex: string) => Uint8Array.from(hex.match(/../g) ?? [], (byte) => parseInt(byte, 16));
+
 function order(device: Device, design: Design, event: SimulationEvent) {
   if (event.action === "reset") return device.hostReset();
   if (event.action === "late") return device.late(event.ms ?? 1);
+  if (event.action === "power-cut") return device.powerCut();
+  if (event.action === "ask") return void device.ask(frameOf(event.frame ?? ""));
   if (event.action === "busy" || event.action === "ready") return device.hostBusy(event.action === "busy");
   const element = movedElement(design, event) as Element;
   if (event.action === "turn") device.turn(element.id, event.steps ?? 1);
@@ -103,6 +121,7 @@ export function simulate(
   const problems = problemsOf(design, request.events);
   if (problems.length > 0) return bad(...problems);
   const reports: TimedReport[] = [];
+  const answers: TimedFrame[] = [];
   const host = new HostStandIn();
   const { bounce } = request;
   const device = new Device(
@@ -115,6 +134,10 @@ export function simulate(
         host.receive(report);
         device.hostLocks(host.locks);
       },
+      answered(atMs, bytes) {
+        answers.push({ atMs, bytes });
+        watch.answered?.(atMs, bytes);
+      },
     },
     bounce ? { mostMs: bounce.mostMs, random: randomFrom(bounce.seed) } : null,
   );
@@ -125,5 +148,5 @@ export function simulate(
     if (event.atMs < request.untilMs) order(device, design, event);
   }
   device.runUntil(request.untilMs);
-  return good({ reports, text: host.text });
+  return good({ reports, answers, text: host.text });
 }

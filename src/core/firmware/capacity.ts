@@ -1,4 +1,5 @@
 import { type ArenaCounts, LIMITS, REPORTS, arenaBytes, ramBytes } from "../contract/contract";
+import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
 import { tableBytes } from "./tables";
@@ -16,6 +17,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     layers: design.keymap.layers.length,
     lamps: scan.lamps.length,
     reportBytes: interfaces.reduce((sum, name) => sum + REPORTS[name].bytes, 0),
+    liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
 }
 

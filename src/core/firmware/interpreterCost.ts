@@ -20,7 +20,8 @@ export interface InterpreterWork {
  * fresh counts of every circuit, within a thirtieth, by tests/firmware/pythonCost.test.ts.
  */
 const STEPS = {
-  scan: 178,
+  scan: 190,
+  live: 80,
   read: 45,
   strobedGroup: 86,
   restingGroup: 77,
@@ -88,6 +89,7 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } 
   const tops = new Set(rungs.flatMap((set) => set.map(([, { top }]) => top)).filter((top) => top !== null));
   return {
     scan: 1,
+    live: design.reportSet.interfaces.includes("live") ? 1 : 0,
     ...linesRead(scan, design),
     ...channels,
     strobedGroup: strobed,
@@ -114,6 +116,7 @@ export function interpreterWork(design: Design, scan: ScanTable): InterpreterWor
   const settling = design.timing.settleUs > 0 ? 1 : 0;
   const calls =
     3 +
+    counts.live +
     counts.pinLine +
     (2 + settling) * counts.strobedGroup +
     3 * counts.registerBit +

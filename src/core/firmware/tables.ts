@@ -17,6 +17,7 @@ import { actionOf } from "../bindings";
 import { encodingContextOf } from "../keymap/encodingContext";
 import type { ActionEntry } from "../bindings/bindingKind";
 import { bankCount, type ScanTable } from "./scanTable";
+import { unlockSwitches } from "./unlock";
 
 const LAMP_CODE = { never: LAMP.NEVER, always: LAMP.ALWAYS, layer: LAMP.LAYER, lock: LAMP.LOCK } as const;
 const LOCK_BIT = { num: 0, caps: 1, scroll: 2 } as const;
@@ -86,13 +87,12 @@ export function actionTable(entries: ActionEntry[]): { table: number[]; pool: nu
   return { table, pool };
 }
 
-function actionsOf(scan: ScanTable, design: Design) {
+/** What every input does on every layer, layer by layer, input by input. */
+export function actionEntries(scan: ScanTable, design: Design): ActionEntry[] {
   const context = encodingContextOf(design);
-  return actionTable(
-    design.keymap.layers.flatMap((layer) =>
-      scan.inputs.map((inputId) =>
-        actionOf(Object.hasOwn(layer.bindings, inputId) ? layer.bindings[inputId] : undefined, context),
-      ),
+  return design.keymap.layers.flatMap((layer) =>
+    scan.inputs.map((inputId) =>
+      actionOf(Object.hasOwn(layer.bindings, inputId) ? layer.bindings[inputId] : undefined, context),
     ),
   );
 }
@@ -106,7 +106,7 @@ function bankBytes(scan: ScanTable): number[] {
 
 function bodySections(scan: ScanTable, design: Design): BodySection[] {
   const encoders = scan.encoders.flatMap((e) => [e.lineA, e.lineB, e.statesPerStep]);
-  const { table, pool } = actionsOf(scan, design);
+  const { table, pool } = actionTable(actionEntries(scan, design));
   const section = (at: HeaderField, title: string, bytes: number[], entryBytes: number) => ({
     at,
     title,
@@ -133,6 +133,11 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
 const reportBits = ({ reportSet }: Design) =>
   reportSet.interfaces.reduce((bits, name) => bits | (1 << REPORTS[name].number), 0);
 
+/** What live changes cannot change: a device and a design that agree in it differ in their actions only. */
+const fixedHeader = (header: number[]) => [header[AT.REPORTS], ...header.slice(AT.SWITCHES, AT.UNLOCK_FIRST)];
+const fixedBody = (body: BodySection[]) =>
+  body.filter(({ at }) => at !== "ACTION_TABLE" && at !== "ACTION_POOL").flatMap(({ bytes }) => bytes);
+
 function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): number[] {
   const bytes = new Array<number>(HEADER_BYTES).fill(0);
   const put = (field: HeaderField, ...values: number[]) => bytes.splice(AT[field], values.length, ...values);
@@ -148,6 +153,11 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("FLIPS", scan.settling.filter(({ flips }) => flips).length);
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
+  const unlock = unlockSwitches(scan, design);
+  const numberOf = (nth: 0 | 1) => (unlock ? scan.switches.indexOf(unlock[nth]) : NONE);
+  put("UNLOCK_FIRST", numberOf(0));
+  put("UNLOCK_SECOND", numberOf(1));
+  put("FIXED_CRC", ...word(crc16([...fixedHeader(bytes), ...fixedBody(body)])));
   let place = HEADER_BYTES;
   for (const section of body) {
     put(section.at, ...word(place));

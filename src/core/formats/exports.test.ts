@@ -65,8 +65,10 @@ describe("exports", () => {
   });
 
   it("write the descriptors of the declared interfaces only, one after the other", async () => {
-    const both = [...bytesOf(hidInterfaces.keyboard.descriptor()), ...bytesOf(hidInterfaces.consumer.descriptor())];
-    expect([...(await make("report-descriptor-bin")).bytes]).toEqual(both);
+    const all = (["keyboard", "consumer", "live"] as const).flatMap((kind) => [
+      ...bytesOf(hidInterfaces[kind].descriptor()),
+    ]);
+    expect([...(await make("report-descriptor-bin")).bytes]).toEqual(all);
     const one = {
       ...finishedPad(),
       reportSet: { ...finishedPad().reportSet, productName: "P", interfaces: ["consumer" as const] },

@@ -12,6 +12,7 @@ export interface DescriptorItem {
 export const PREFIX = {
   input: 0x80,
   output: 0x90,
+  feature: 0xb0,
   collection: 0xa0,
   endCollection: 0xc0,
   usagePage: 0x04,

@@ -5,6 +5,7 @@ const PAGE_NAMES: Record<number, string> = {
   0x07: "Key Codes",
   0x08: "LEDs",
   0x0c: "Consumer",
+  0xff00: "Vendor-defined",
 };
 
 interface MainFlags {
@@ -59,6 +60,10 @@ export class DescriptorWriter {
 
   output(flags: MainFlags, meaning: string) {
     return this.add(unsignedItem(PREFIX.output, flagBits(flags)), `Output (${flagWords(flags)})`, meaning);
+  }
+
+  feature(flags: MainFlags, meaning: string) {
+    return this.add(unsignedItem(PREFIX.feature, flagBits(flags)), `Feature (${flagWords(flags)})`, meaning);
   }
 
   application(meaning: string) {

@@ -1,3 +1,4 @@
+import { FRAME_BYTES } from "../contract/live";
 import { REPORTS, type ReportName } from "../contract/contract";
 import type { DescriptorItem } from "./descriptorItem";
 import { DescriptorWriter } from "./descriptorWriter";
@@ -67,4 +68,25 @@ const consumer: HidInterface = {
   },
 };
 
-export const hidInterfaces: Record<InterfaceKind, HidInterface> = { keyboard, consumer };
+/** A usage page that belongs to nobody (USB HID Usage Tables, table "Usage Page Summary": FF00 to FFFF). */
+export const LIVE_COLLECTION = [0xff00, 0x01] as const;
+
+/** Live changes: one feature report there and back, which no driver of the host's takes for input. */
+const live: HidInterface = {
+  kind: "live",
+  title: "Live changes",
+  reportBytes: [],
+  collection: [...LIVE_COLLECTION],
+  outputBytes: 0,
+  descriptor() {
+    const w = new DescriptorWriter();
+    w.usagePage(LIVE_COLLECTION[0], "the next usages are this device's own");
+    w.usage(LIVE_COLLECTION[1], "1", "this interface changes what the keys do").application("here its report begins");
+    w.usage(LIVE_COLLECTION[1], "1", "a frame").logical(0, 255, "any byte");
+    w.size(8).count(FRAME_BYTES, "the bytes of a frame");
+    w.feature({ variable: true }, "sent and asked for by the host: a frame there, its answer back");
+    return w.end().items;
+  },
+};
+
+export const hidInterfaces: Record<InterfaceKind, HidInterface> = { keyboard, consumer, live };

@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { useHand } from "@/store/hand";
 import { FirstKeymapOffer } from "@/ui/pieces/FirstKeymapOffer";
 import { Section } from "@/ui/pieces/sheets";
@@ -7,6 +8,9 @@ import { BindingSection } from "./BindingSection";
 import { LampSection } from "./LampSection";
 import { LayersSection } from "./LayersSection";
 import { useKeymap } from "./useKeymap";
+
+/** Talking with a device comes when the stage is there. */
+const OnDeviceSection = dynamic(() => import("./OnDeviceSection").then((m) => m.OnDeviceSection));
 
 /** Layers, and what the input in hand does on the layer in hand. */
 export function KeymapTray() {
@@ -24,6 +28,7 @@ export function KeymapTray() {
           <div>Select a key, an encoder or a lamp on the mat, or a line of the table.</div>
         </Section>
       )}
+      <OnDeviceSection />
     </>
   );
 }

@@ -9,6 +9,7 @@ import { Checkbox } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
 import { IdentitySection } from "./IdentitySection";
 import { TimingSection } from "./TimingSection";
+import { UnlockSection } from "./UnlockSection";
 
 function declare(design: Design, kind: InterfaceKind, declared: boolean): Design {
   const interfaces = interfaceKinds.filter((one) =>
@@ -25,9 +26,11 @@ export function ReportsTray() {
     <>
       <Section title="Live reports">
         <div style={{ color: "var(--faint)" }}>Press keys on the mat: these are the bytes the firmware sends.</div>
-        {reportSet.interfaces.map((kind) => (
-          <LiveReport key={kind} kind={kind} />
-        ))}
+        {reportSet.interfaces
+          .filter((kind) => hidInterfaces[kind].reportBytes.length > 0)
+          .map((kind) => (
+            <LiveReport key={kind} kind={kind} />
+          ))}
       </Section>
       <Section title="The device declares">
         {interfaceKinds.map((kind) => (
@@ -41,6 +44,7 @@ export function ReportsTray() {
           />
         ))}
       </Section>
+      <UnlockSection />
       <IdentitySection />
       <TimingSection />
     </>

@@ -1,9 +1,10 @@
 """What moves around a simulated board: the clock, the computer, and a script of contacts.
 
 python3 run.py WIRING < script, lines:
-MS contact NUMBER 0|1, MS locks VALUE, MS busy 0|1, MS host 0|1 (whether it is there), MS end."""
+MS contact NUMBER 0|1, MS locks VALUE, MS busy 0|1, MS host 0|1 (whether it is there), MS ask FRAME, MS off (the power goes
+and comes back), MS end."""
 
-NAMES = {0x06: "keyboard", 0x01: "consumer"}  # by usage
+NAMES = {0x01: "keyboard", 0x0C: "consumer", 0xFF00: "live"}  # by usage page
 TICKS = 1 << 29
 RUNS_OVER_MS = 23
 
@@ -12,9 +13,18 @@ class SequenceEnds(BaseException):
     """Nothing that a program would catch."""
 
 
+class PowerCut(BaseException):
+    """The same."""
+
+
 class Host:
     def __init__(self):
+        self.nvm = bytearray(b"\xff" * 2048)
+        self.power_on()
+
+    def power_on(self):
         self.reports, self.locks, self.is_busy, self.is_there, self.boot_device = [], None, False, True, 0
+        self.question = None
 
 
 class Clock:
@@ -26,8 +36,16 @@ class Clock:
 
     def restart(self):
         self.ms = -2
+        self.skip = False
+
+    def again(self):
+        """The power has come back: the next question is the first one again."""
+        self.skip = True
 
     def next_ms(self):
+        if self.skip:
+            self.skip = False
+            return (self.ms - RUNS_OVER_MS) % TICKS
         if self.ms >= 0:
             self.tell(self.ms)
         self.ms += 1

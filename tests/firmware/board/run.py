@@ -9,7 +9,7 @@ DEVICE, WIRING = sys.argv[1:3]
 WANTED = sys.argv[3] if len(sys.argv) > 3 else ""
 
 import harness  # noqa: E402
-from harness import NAMES, SequenceEnds, clock, host  # noqa: E402
+from harness import NAMES, PowerCut, SequenceEnds, clock, host  # noqa: E402
 from world import world  # noqa: E402
 
 BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "supervisor", "usb_hid")
@@ -46,6 +46,10 @@ class Sequence:
                 host.is_busy = rest[0] == "1"
             elif verb == "host":
                 host.is_there = rest[0] == "1"
+            elif verb == "ask":
+                host.question = bytes.fromhex(rest[0])[:63]
+            elif verb == "off":
+                raise PowerCut
             else:
                 raise SequenceEnds
 
@@ -55,8 +59,8 @@ class Sequence:
             if glows != self.glowing.get(nth, False):
                 self.glowing[nth] = glows
                 print(ms, "lamp", nth, int(glows))
-        for usage, report in host.reports:
-            print(ms, NAMES[usage], report.hex())
+        for page, report in host.reports:
+            print(ms, NAMES[page], report.hex())
         host.reports.clear()
 
     def is_seen(self, nth, lamp, ms):
@@ -72,13 +76,22 @@ class Sequence:
         host.__init__()
         clock.restart()
         clock.begin, clock.tell = self.begin, self.tell
+        while self.is_cut_off():
+            host.power_on()
+            clock.again()
+
+    def is_cut_off(self):
+        """Runs the device until its sequence ends, or its power."""
         for name in [one for one in sys.modules if one in BOARD_MODULES + ("hardware",)]:
             del sys.modules[name]
         exec(BOOT, {"__name__": "__main__"})
         try:
             exec(CODE, {"__name__": "__main__"})
+        except PowerCut:
+            return True
         except SequenceEnds:
             print("end")
+        return False
 
 
 def sequences(script):

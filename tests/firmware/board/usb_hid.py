@@ -15,12 +15,15 @@ class Device:
             raise ValueError("not the length or number that was declared")
         if host.is_busy:
             raise OSError("the computer does not take it now")
-        host.reports.append((self.usage, bytes(report)))
+        host.reports.append((self.page, bytes(report)))
 
     def get_last_received_report(self, report_id=None):
         if report_id != self.report_id or self.out_bytes == 0:
             raise ValueError("no such report")
-        told, host.locks = host.locks, None
+        if self.page == 0xFF00:
+            told, host.question = host.question, None
+        else:
+            told, host.locks = host.locks, None
         return told
 
 

@@ -1,13 +1,19 @@
 /* A small USB host and the finished image on the simulated chip. It attaches, enumerates, then plays a script of contacts
  * and asks for reports once a millisecond. Usage: host MCU FLASH WIRING < SCRIPT, or host MCU FLASH WIRING ask < REQUESTS.
  * Script lines:  MS contact NUMBER 1|0    MS locks VALUE    MS reset    MS end
+ * With "talk" in place of "ask" it is a conversation, see converse.
  * Requests:      eight bytes of a setup packet in hexadecimal, then bytes to send; "reset"; "listen MS". The answer is
  *                printed. */
+#define _POSIX_C_SOURCE 200809L
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
 
 #include <simavr/avr_usb.h>
+#include <sys/wait.h>
+#include <unistd.h>
+
+#include <simavr/avr_eeprom.h>
 #include <simavr/sim_avr.h>
 #include <simavr/sim_io.h>
 
@@ -26,7 +32,7 @@ static long now_ms;
 static unsigned long late, scans, sequence;
 static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since the bus was ready */
 static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
-static int kind_at[ENDPOINTS];
+static int kind_at[ENDPOINTS], live_interface = -1;
 static unsigned lowest_sp = 0xffff;
 
 static void end_scan(void) {
@@ -52,6 +58,8 @@ static void on_scan(struct avr_t *a, avr_io_addr_t addr, uint8_t v, void *p) {
 static void on_bus_events(struct avr_t *a, avr_io_addr_t addr, uint8_t v, void *p) { (void)p; a->data[addr] &= v; }
 static void on_attach(struct avr_irq_t *irq, uint32_t value, void *p) { (void)irq; (void)p; attached = (int)value; }
 
+static void watch_eeprom(void);
+
 static void step(void) {
   int state = avr_run(avr);
   unsigned sp = avr->data[R_SPL] | (unsigned)(avr->data[R_SPH] << 8);
@@ -60,6 +68,7 @@ static void step(void) {
     fprintf(stderr, "the simulated chip stopped\n");
     exit(3);
   }
+  watch_eeprom();
 }
 
 static void run_cycles(avr_cycle_count_t cycles) {
@@ -130,11 +139,23 @@ static int request(int type, int what, int value, int index, int length, uint8_t
   return control(setup, data);
 }
 
-/* Which report comes on which endpoint: the keyboard's interface says that it boots. */
+/* What an interface is, by the usage page that its report descriptor begins with. */
+static int kind_of(int interface) {
+  uint8_t start[3] = {0, 0, 0};
+  request(0x81, 6, 0x2200, interface, 3, start);
+  if (start[0] == 0x06) {
+    live_interface = interface;
+    return OV_REPORT_LIVE;
+  }
+  return start[1] == 0x01 ? OV_REPORT_KEYBOARD : OV_REPORT_CONSUMER;
+}
+
+/* Which report comes on which endpoint. */
 static void learn_endpoints(const uint8_t *bytes, int length) {
   int at, kind = -1;
+  live_interface = -1;
   for (at = 0; at + 1 < length && bytes[at] > 0; at += bytes[at]) {
-    if (bytes[at + 1] == 4) kind = bytes[at + 7] == 1 ? OV_REPORT_KEYBOARD : OV_REPORT_CONSUMER;
+    if (bytes[at + 1] == 4) kind = kind_of(bytes[at + 2]);
     if (bytes[at + 1] == 5 && (bytes[at + 2] & 0x0F) < ENDPOINTS) kind_at[bytes[at + 2] & 0x0F] = kind;
   }
 }
@@ -272,6 +293,116 @@ static int measure_latency(int contact, int every_ms, int presses) {
   return 0;
 }
 
+/* Frames of live changes: a feature report there, and its answer. */
+static int set_frame(uint8_t *frame) { return request(0x21, 9, 0x0300, live_interface, OV_FRAME_BYTES, frame); }
+static int get_frame(uint8_t *frame) { return request(0xA1, 1, 0x0300, live_interface, OV_FRAME_BYTES, frame); }
+
+static void print_hex(const uint8_t *bytes, int count) {
+  int i;
+  for (i = 0; i < count; i++) printf("%02x", bytes[i]);
+  putchar('\n');
+}
+
+/* The power goes and comes back: memory is gone, EEPROM stays, contacts are as they are. */
+static int power_cut(void) {
+  memset(avr->data + 0x100, 0x55, (size_t)avr->ramend - 0xff);
+  return begin();
+}
+
+/* Power that fails at every write of a byte: the one being written is as it was, as it was to be, or anything. For each, a
+ * copy of the whole chip goes on from there, starts, and tells how many changes are in effect. */
+static int fails_at_writes;
+static uint8_t eeprom_before[OV_KEPT_BYTES];
+
+static void tell_changes(void) {
+  uint8_t frame[OV_FRAME_BYTES];
+  int tries;
+  memset(frame, 0, sizeof frame);
+  frame[OV_FRAME_AT_COMMAND] = OV_COMMAND_HELLO;
+  if (!power_cut() || set_frame(frame) != 0) {
+    puts("silent");
+    return;
+  }
+  for (tries = 0; tries < 10; tries++) {
+    run_cycles(CYCLES_A_MS);
+    if (get_frame(frame) == OV_FRAME_BYTES && frame[OV_FRAME_AT_STATUS] == OV_STATUS_OK) break;
+  }
+  printf("%d\n", frame[OV_HELLO_AT_CHANGES]);
+}
+
+static void fail_here(unsigned at) {
+  uint8_t now, variants[4];
+  avr_eeprom_desc_t one = {&now, 0, 1};
+  int i;
+  one.offset = at;
+  avr_ioctl(avr, AVR_IOCTL_EEPROM_GET, &one);
+  variants[0] = eeprom_before[at];
+  variants[1] = now;
+  variants[2] = (uint8_t)(eeprom_before[at] & now);
+  variants[3] = OV_SEAL;
+  eeprom_before[at] = now;
+  for (i = 0; i < 4; i++) {
+    fflush(stdout);
+    if (fork() == 0) {
+      fails_at_writes = 0;
+      one.ee = &variants[i];
+      avr_ioctl(avr, AVR_IOCTL_EEPROM_SET, &one);
+      tell_changes();
+      fflush(stdout);
+      _exit(0);
+    }
+    wait(NULL);
+  }
+}
+
+#define EEPROM_PLACE 0x41
+
+/* After each instruction: whether a byte has been written. */
+static void watch_eeprom(void) {
+  unsigned at = (avr->data[EEPROM_PLACE] | (unsigned)(avr->data[EEPROM_PLACE + 1] << 8)) & (OV_KEPT_BYTES - 1);
+  uint8_t now;
+  avr_eeprom_desc_t one = {&now, 0, 1};
+  if (!fails_at_writes) return;
+  one.offset = at;
+  avr_ioctl(avr, AVR_IOCTL_EEPROM_GET, &one);
+  if (now != eeprom_before[at]) fail_here(at);
+}
+
+static int read_hex(const char *text, uint8_t *bytes, int most) {
+  unsigned byte;
+  int n = 0, used;
+  for (; n < most && sscanf(text, " %2x%n", &byte, &used) == 1; text += used) bytes[n++] = (uint8_t)byte;
+  return n;
+}
+
+/* A conversation, line by line, each answered by lines that end with one of a dot: contact N 0|1; pass MS; set FRAME; get;
+ * off; fails 0|1 (whether the power fails at every write from now on, in copies). */
+static int converse(void) {
+  static char line[512];
+  setvbuf(stdout, NULL, _IOLBF, 0);
+  while (fgets(line, sizeof line, stdin)) {
+    uint8_t frame[OV_FRAME_BYTES];
+    int a = 0, b = 0;
+    if (sscanf(line, "contact %d %d", &a, &b) == 2) wiring_set_contact(a, b);
+    else if (sscanf(line, "pass %d", &a) == 1) run_to(now_ms + a);
+    else if (sscanf(line, "fails %d", &a) == 1) {
+      avr_eeprom_desc_t all = {eeprom_before, 0, sizeof eeprom_before};
+      avr_ioctl(avr, AVR_IOCTL_EEPROM_GET, &all);
+      fails_at_writes = a;
+    } else if (strncmp(line, "set ", 4) == 0) {
+      int count = read_hex(line + 4, frame, sizeof frame);
+      puts(request(0x21, 9, 0x0300, live_interface, count, frame) == 0 ? "taken" : "stall");
+    } else if (strncmp(line, "get", 3) == 0) {
+      if (get_frame(frame) == OV_FRAME_BYTES) print_hex(frame, OV_FRAME_BYTES);
+      else puts("stall");
+    } else if (strncmp(line, "off", 3) == 0) {
+      if (!power_cut()) puts("silent");
+    } else puts("cannot follow");
+    puts(".");
+  }
+  return 0;
+}
+
 static int answer_requests(void) {
   static uint8_t data[1024];
   unsigned bytes[64];
@@ -312,7 +443,7 @@ static int load(const char *path) {
 int main(int argc, char **argv) {
   char line[96];
   if (argc < 4 || !(avr = avr_make_mcu_by_name(argv[1]))) {
-    fprintf(stderr, "usage: host MCU FLASH WIRING [ask | latency CONTACT EVERY_MS PRESSES]\n");
+    fprintf(stderr, "usage: host MCU FLASH WIRING [ask | talk | latency CONTACT EVERY_MS PRESSES]\n");
     return 2;
   }
   avr_init(avr);
@@ -325,7 +456,7 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, SCAN_MARK, on_scan, NULL);
   avr->io[AVR_DATA_TO_IO(BUS_EVENTS)].w.c = on_bus_events;
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_USB_GETIRQ(), USB_IRQ_ATTACH), on_attach, NULL);
-  if (argc > 4) {
+  if (argc > 4 && strcmp(argv[4], "talk") != 0) {
     if (!attach() || !enumerate()) {
       puts("does not attach");
       return 0;
@@ -337,6 +468,7 @@ int main(int argc, char **argv) {
     puts("does not attach");
     return 0;
   }
+  if (argc > 4) return converse();
   while (fgets(line, sizeof line, stdin)) {
     if (line[0] != '\n' && !obey(line)) {
       fprintf(stderr, "cannot follow: %s", line);

@@ -7,7 +7,7 @@ import type { Design } from "../../document/schema";
 import type { ScanTable } from "../../firmware/scanTable";
 import { hidInterfaces } from "../../hid/interfaces";
 import { identityOf } from "../../image/identity";
-import { descriptorWithId, isBootKeyboard, reportIdOf } from "./interfaces";
+import { bytesBothWays, descriptorWithId, isBootKeyboard, reportIdOf } from "./interfaces";
 import { type Literal, bytesLiteral, listing, literal } from "./literals";
 import { partsOf } from "./parts";
 
@@ -19,10 +19,9 @@ export const pinNameOf =
 
 function interfaceText(design: Design): string {
   const rows = design.reportSet.interfaces.map((kind, nth) => {
-    const { collection, outputBytes } = hidInterfaces[kind];
     const reportId = reportIdOf(design, nth);
-    const [page, usage] = collection;
-    const numbers = [page, usage, reportId, REPORTS[kind].bytes, outputBytes, REPORTS[kind].number];
+    const [page, usage] = hidInterfaces[kind].collection;
+    const numbers = [page, usage, reportId, ...bytesBothWays(kind), REPORTS[kind].number];
     return `    (${bytesLiteral(descriptorWithId(kind, reportId))}, ${numbers.join(", ")}),  # ${kind}`;
   });
   return `INTERFACES = (\n${rows.join("\n")}\n)`;

@@ -1,5 +1,6 @@
 import { BOARD_BYTES_MOST, FLASH_MAP, TABLE_BYTES_MOST } from "@/core/contract/board";
 import { REPORTS } from "@/core/contract/contract";
+import { FRAME_BYTES } from "@/core/contract/live";
 import type { Design } from "@/core/document/schema";
 import { hidInterfaces } from "@/core/hid/interfaces";
 import type { ImageSizes } from "@/core/image/flashImage";
@@ -27,7 +28,7 @@ export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageS
         <Values
           rows={design.reportSet.interfaces.map((kind, nth) => [
             `${hidInterfaces[kind].title}, endpoint ${nth + 1}`,
-            `${REPORTS[kind].bytes} bytes`,
+            REPORTS[kind].bytes > 0 ? `${REPORTS[kind].bytes} bytes` : `${FRAME_BYTES} bytes when asked`,
           ])}
         />
       </Section>
