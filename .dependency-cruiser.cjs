@@ -41,6 +41,7 @@ const rooms = [
   "engine",
   "image",
   "loader",
+  "live",
   "targets",
   "formats",
   "edits",

@@ -9,7 +9,12 @@ import type { Debounce } from "@/core/document/debounce";
 import { shareOutDirect } from "@/core/edits/wiring";
 import type { SimulationEvent } from "@/core/engine/simulate";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
-import type { Binding } from "@/core/bindings";
+import { type Binding, actionOf } from "@/core/bindings";
+import { scanTableOf } from "@/core/firmware/scanTable";
+import { tableBytes } from "@/core/firmware/tables";
+import { toHex } from "@/core/hex";
+import { encodingContextOf } from "@/core/keymap/encodingContext";
+import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
 
 /** An example of docs/device-behaviour.md: a small device, what the hand does, and what must come of it. */
 export interface Example {
@@ -41,9 +46,30 @@ export function readBinding(text: string): Binding | null {
 }
 
 function readHostEvent(line: string): SimulationEvent {
-  const [, atMs, action, late] = /^at (\d+) (?:host (busy|ready|reset)|late (\d+))$/.exec(line)!;
+  const [, atMs, action, late, cut] = /^at (\d+) (?:host (busy|ready|reset)|late (\d+)|(power cut))$/.exec(line)!;
   if (late) return { atMs: Number(atMs), action: "late", ms: Number(late) };
-  return { atMs: Number(atMs), action: action as SimulationEvent["action"] };
+  return { atMs: Number(atMs), action: cut ? "power-cut" : (action as SimulationEvent["action"]) };
+}
+
+/** A set of one live change, told frame by frame; each frame has its time. */
+const FRAME_MS = 100;
+const CHANGE = /^at (\d+) change (\w+): (.*)$/;
+
+function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
+  const scan = scanTableOf(design);
+  const tables = tableBytes(scan, design);
+  const tablesCrc = tables.at(-2)! | (tables.at(-1)! << 8);
+  return lines.flatMap((line, sequence) => {
+    const [, atMs, name, binding] = CHANGE.exec(line)!;
+    const { kind, modifiers, value } = actionOf(readBinding(binding) ?? undefined, encodingContextOf(design));
+    const input = scan.inputs.indexOf(`${name}:press`);
+    const change: Change = { layer: 0, input, action: [kind, modifiers, value & 0xff, value >> 8] };
+    return writeQuestions([change], { sequence, tablesCrc }).map((question, nth) => ({
+      atMs: Number(atMs) + nth * FRAME_MS,
+      action: "ask" as const,
+      frame: toHex(frameOf(question, nth + 1)),
+    }));
+  });
 }
 
 function place(design: Design, kind: "key" | "encoder" | "lamp" | "toggle", name: string): Design {
@@ -65,17 +91,21 @@ export function readExample(text: string): Example {
   for (let number = 2; new RegExp(`(layer|hold|stay) ${number}`).test(setup); number++)
     design = withLayer(design, layerId(String(number)));
   const events: SimulationEvent[] = [];
+  const changes: string[] = [];
   for (const line of lines) {
     const event = /^at (\d+) (press|release|turn) (\w+)(?: (-?\d+))?$/.exec(line);
     if (event) {
       const [, atMs, action, control, steps] = event;
       const turn = steps === undefined ? {} : { steps: Number(steps) };
       events.push({ atMs: Number(atMs), control, action: action as SimulationEvent["action"], ...turn });
-    } else if (line.startsWith("at ")) events.push(readHostEvent(line));
+    } else if (CHANGE.test(line)) changes.push(line);
+    else if (line.startsWith("at ")) events.push(readHostEvent(line));
     else design = obey(design, line);
   }
+  const wired = shareOutDirect(design);
+  events.push(...changeEvents(wired, changes));
   const untilMs = Math.max(...events.map((one) => one.atMs)) + 200;
-  return { design: shareOutDirect(design), events, untilMs, expected: expected.split("\n").filter(Boolean) };
+  return { design: wired, events, untilMs, expected: expected.split("\n").filter(Boolean) };
 }
 
 function obey(design: Design, line: string): Design {

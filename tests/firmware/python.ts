@@ -39,11 +39,11 @@ export const runPython = (folder: string, ...parameters: string[]): string =>
 /** The program that runs a device's two files on the simulated board. */
 const RUN = fileURLToPath(new URL("board/run.py", import.meta.url));
 
-/** Puts an unpacked device on the simulated board. @param wanted "facts" tells its interfaces, "count" its steps a scan */
-export function onBoard(design: Design, folder: string, script: string, wanted?: "facts" | "count"): Run {
+/** Puts an unpacked device on the simulated board. @param wanted "facts" tells its interfaces, "count" its steps a scan, "files" and a folder: what it keeps goes there */
+export function onBoard(design: Design, folder: string, script: string, ...wanted: string[]): Run {
   const wiring = join(folder, "wiring.txt");
   writeFileSync(wiring, boardWiring(design));
-  return play(PYTHON, [RUN, folder, wiring, ...(wanted ? [wanted] : [])], script);
+  return play(PYTHON, [RUN, folder, wiring, ...wanted], script);
 }
 
 /** The design on a class that runs Python, with the app's own pin plan. */

@@ -136,6 +136,7 @@ Controller: ${profile?.title ?? "none chosen yet; the pins in pins.h are empty u
    (each control once) and compares what the device reports with \`expected.txt\`, which the design program simulated.
 2. Open \`pins.h\`: it lists every line with its pin. Compare it with your wiring.
 3. Fill in the seven functions of \`hal/hal_board.c\` with your controller's pin and USB calls. The comments say what each must do.
+   The two below them keep live changes until the power is off, as they are; write to memory that lasts if yours has some.
 4. In your board's own project compile \`src/*.c\`, \`tables.c\` and \`hal/hal_board.c\`. Call \`ov_init()\` once, then \`ov_scan()\`
    every millisecond with the milliseconds since the last call. Hand the descriptors of \`pins.h\` to the USB side: one interface each.
 5. Load it before the case is closed, with the board's loader button in reach, and press every control once.

@@ -35,19 +35,28 @@ const MOST_SHOWN = 6;
 /** A device in the hand: what it does otherwise than the design, and changing that without loading it again. */
 export function OnDeviceSection() {
   const { design } = useKeymap();
-  const { on, words, isTrouble, doing } = useLiveDevice();
+  const { on, doing } = useLiveDevice();
   return (
     <Section title="On the device">
       {on === null ? <Apart design={design} isBusy={doing.doing !== "nothing"} /> : <Joined design={design} />}
-      <Box role="status" aria-label="Device" minHeight="20px" fontSize="13px">
-        <Doing doing={doing} design={design} />
-        {words && (
-          <Box color={isTrouble ? "var(--stop)" : "var(--settled)"} fontWeight="600">
-            {words}
-          </Box>
-        )}
-      </Box>
+      <State design={design} />
+      {on === "stand-in" && <StandInHand design={design} doing={doing} />}
     </Section>
+  );
+}
+
+/** What goes on, or how it ended. */
+function State({ design }: { design: Design }) {
+  const { words, isTrouble, doing } = useLiveDevice();
+  return (
+    <Box role="status" aria-label="Device" minHeight="20px" fontSize="13px">
+      <Doing doing={doing} design={design} />
+      {words && (
+        <Box color={isTrouble ? "var(--stop)" : "var(--settled)"} fontWeight="600">
+          {words}
+        </Box>
+      )}
+    </Box>
   );
 }
 
@@ -96,7 +105,7 @@ function Apart({ design, isBusy }: { design: Design; isBusy: boolean }) {
 }
 
 function Joined({ design }: { design: Design }) {
-  const { on, name, keymap, doing, before } = useLiveDevice();
+  const { name, keymap, doing, before } = useLiveDevice();
   const comparison = useMemo(() => compare(design, keymap!), [design, keymap]);
   const isBusy = doing.doing !== "nothing";
   const { changes } = comparison;
@@ -124,7 +133,6 @@ function Joined({ design }: { design: Design }) {
         </PlainButton>
         <PlainButton onClick={() => void leave()}>Disconnect</PlainButton>
       </Row>
-      {on === "stand-in" && <StandInHand design={design} doing={doing} />}
     </>
   );
 }

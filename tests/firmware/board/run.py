@@ -1,6 +1,6 @@
 """Runs a device's boot.py and code.py on the simulated board, for each sequence of a script afresh.
 
-python3 run.py DEVICE_FOLDER WIRING [facts|count] < script"""
+python3 run.py DEVICE_FOLDER WIRING [facts|count|files FOLDER] < script; with files the board has no small memory."""
 
 import sys
 
@@ -25,6 +25,15 @@ def program(name):
 
 
 BOOT, CODE = program("boot.py"), program("code.py")
+
+
+def keep_in_files(folder):
+    """The board has no small memory; its drive is a folder of this computer, or none that could be written."""
+    import hardware
+    import microcontroller
+
+    microcontroller.nvm = None
+    hardware.Kept.file_of = staticmethod(lambda slot: "%s/kept%d.bin" % (folder, slot))
 
 
 class Sequence:
@@ -85,6 +94,8 @@ class Sequence:
         for name in [one for one in sys.modules if one in BOARD_MODULES + ("hardware",)]:
             del sys.modules[name]
         exec(BOOT, {"__name__": "__main__"})
+        if WANTED == "files":
+            keep_in_files(sys.argv[4])
         try:
             exec(CODE, {"__name__": "__main__"})
         except PowerCut:

@@ -34,7 +34,7 @@ quiet${isUsb8 ? " and off the bus" : ""}. None of this has run on a board; regis
 ## Files
 
 - \`src/\`: the runtime. \`lines/\`: strobes, sense lines, lamps, added parts, as \`board_block.c\` says.
-- ${isUsb8 ? "`chip/`: the chip's registers and USB." : "`port.h`: yours to fill in. `port/`: what joins it to the lines."}
+- ${isUsb8 ? "`chip/`: the chip's registers and USB." : "`port.h`: yours to fill in. `port/`: what joins it to the lines, and what live changes keep (in RAM, until you give it memory that lasts)."}
 - \`tables.c\`: numbering and keymap. \`pins.h\`: every line with its pin, and the report descriptors.
 - \`design.ovrin.json\`: the design itself, to import again.
 

@@ -44,6 +44,8 @@ shows. Never run on a board: what is said of boards here is from memory.
 - ${bootAdvice(design)}
 - Times count milliseconds: a scan that takes several of them only makes a press come that much later.
 - An interpreter cannot read a fast knob surely. The design program says how long a scan takes, as a range.
+- Live changes are kept in the board's small memory where it has 1,024 bytes of it, else in two files on the drive, where the
+  computer has not taken it for itself; else until the power is off.
 - Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
 
 ## Files
