@@ -3,7 +3,17 @@ import { finishedPad } from "../../../tests/support/designs";
 import { bind } from "../edits/keymap";
 import { crc16 } from "../contract/crc16";
 import { AT } from "../contract/contract";
-import { COMMAND, FRAME_AT, FRAME_BYTES, HELLO_AT, KEPT_BYTES, MOST_CHANGES, SEAL, STATUS } from "../contract/live";
+import {
+  COMMAND,
+  FRAME_AT,
+  FRAME_BYTES,
+  HELLO_AT,
+  KEPT_BYTES,
+  MOST_CHANGES,
+  SEAL,
+  SLOT_BYTES,
+  STATUS,
+} from "../contract/live";
 import type { Design } from "../document/schema";
 import { BANKS, startRuntime } from "../engine/runtime";
 import { scanTableOf } from "../firmware/scanTable";
@@ -78,6 +88,14 @@ describe("a device that is asked", () => {
     expect((await talk.hello()).isUnlocked).toBe(true);
     await device.clock.pause(1_500);
     expect(await status(talk.write([], hello))).toBe(STATUS.LOCKED);
+  });
+
+  it("stays unlocked for two minutes from the last change on", async () => {
+    device.unlock();
+    await device.clock.pause(110_000);
+    await talk.write([], await talk.hello());
+    await device.clock.pause(110_000);
+    expect((await talk.hello()).isUnlocked).toBe(true);
   });
 
   it("is not unlocked by two keys held shorter than two seconds, nor by one of them", async () => {
@@ -242,13 +260,13 @@ describe("as many changes as a slot holds", () => {
 
 describe("longer actions", () => {
   // No binding of today is longer than an entry, so a block is given a pool by hand: one that types Q and has a tail.
-  const pool = [9, 9, 2, 0, LETTER_Q, 0, 5];
-  const long = { kind: 2, modifiers: 0, value: LETTER_Q, more: [5] };
+  const pool = [9, 9, 2, 0, LETTER_Q, 0, 1];
+  const long = { kind: 2, modifiers: 0, value: LETTER_Q, more: [1] };
 
   it("are known in the device's pool, or cannot be sent", () => {
     expect(shortOf(long, pool)).toEqual([0x7f, 0, 2, 0]);
     expect(shortOf({ ...long, more: [6] }, pool)).toBeNull();
-    expect(shortOf({ ...long, more: [5, 5] }, pool)).toBeNull();
+    expect(shortOf({ ...long, more: [1, 1] }, pool)).toBeNull();
     expect(isSame([0x7f, 0, 2, 0], long, pool)).toBe(true);
     expect(isSame([0x7f, 0, 1, 0], long, pool)).toBe(false);
     expect(isSame([2, 0, LETTER_Q, 0], long, pool)).toBe(false);
@@ -273,10 +291,17 @@ describe("longer actions", () => {
       runtime.answers.fill(0xffff);
       for (let ms = 0; ms < 50; ms++) runtime.scan(1);
       const answer = [...runtime.answered()!];
-      return { has: reports.includes(LETTER_Q), pool: answer.slice(FRAME_AT.PAYLOAD, FRAME_AT.PAYLOAD + 7) };
+      runtime.ask(frameOf({ command: COMMAND.HELLO }, 2));
+      runtime.scan(1);
+      return {
+        has: reports.includes(LETTER_Q),
+        pool: answer.slice(FRAME_AT.PAYLOAD, FRAME_AT.PAYLOAD + 7),
+        changes: runtime.answered()![HELLO_AT.CHANGES],
+      };
     };
-    expect(told(2)).toEqual({ has: true, pool });
-    expect(told(4).has).toBe(false);
+    expect(told(2)).toEqual({ has: true, pool, changes: 1 });
+    // What begins in the pool's last byte would end outside it.
+    expect(told(6)).toEqual({ has: false, pool, changes: 0 });
   });
 });
 
@@ -307,6 +332,7 @@ describe("power that fails", () => {
     runtime.answers.fill(0xffff);
     for (let ms = 0; ms < 100; ms++) runtime.scan(1);
     const seen = new Set<number>();
+    const sealed: boolean[] = [];
     let writes = 0;
     const step = () => {
       const before = runtime.kept.slice();
@@ -314,6 +340,7 @@ describe("power that fails", () => {
       const at = before.findIndex((byte, nth) => byte !== runtime.kept[nth]);
       if (at < 0) return;
       writes++;
+      sealed.push(runtime.kept[SLOT_BYTES.KEYMAP] === SEAL);
       for (const garbage of [before[at], runtime.kept[at], 0xff, 0x00, SEAL, before[at] & runtime.kept[at]]) {
         const torn = before.slice();
         torn[at] = garbage;
@@ -327,6 +354,8 @@ describe("power that fails", () => {
     }
     step();
     expect(writes).toBeGreaterThan(15);
+    expect(sealed.filter(Boolean)).toHaveLength(1);
+    expect(sealed.at(-1)).toBe(true);
     expect([...seen].sort()).toEqual([1, 3]);
     expect(inEffect(runtime.kept)).toBe(3);
   });
