@@ -28,7 +28,7 @@ export function onSmallClass(design: Design): Design {
 /** The simulated chip with a small USB host and the parts around it. */
 export function buildUsbHost(folder: string): string {
   const program = join(folder, "usb-host");
-  const sources = ["host.c", "wiring.c", "expanders.c", "ladders.c"].map((name) => join(chip, name));
+  const sources = ["host.c", "endpoints.c", "wiring.c", "expanders.c", "ladders.c"].map((name) => join(chip, name));
   const includes = [`-I${join(firmware, "src")}`, `-I${chip}`];
   execFileSync("gcc", [...STRICT, "-O2", ...includes, ...sources, "-o", program, "-lsimavr", "-lelf"]);
   return program;

@@ -18,10 +18,15 @@
 #include <simavr/sim_io.h>
 
 #include "contract.h"
+#include "endpoints.h"
 #include "wiring.h"
 
 #define SCAN_MARK 0x3E       /* GPIOR0: a scan begins */
-#define BUS_EVENTS 0xE1      /* the chip's register of bus events */
+#define BUS_EVENTS 0xE1      /* the chip's register of bus events, and flags of it that the harness raises */
+#define SUSPENDED 0x01
+#define WOKEN_UP 0x10
+#define CONTROL 0xE0         /* where the device calls a host that sleeps */
+#define WAKES_HOST 0x02
 #define ENDPOINTS 5
 #define CYCLES_A_MS 16000
 #define PATIENCE 400000      /* cycles until an answer is given up */
@@ -173,6 +178,7 @@ static int enumerate(void) {
   static uint8_t data[1024];
   int got, i;
   for (i = 0; i < ENDPOINTS; i++) kind_at[i] = -1;
+  endpoints_forget();
   avr_ioctl(avr, AVR_IOCTL_USB_RESET, NULL);
   run_cycles(CYCLES_A_MS * 3);
   if (request(0x80, 6, 0x0100, 0, 64, data) != 18) return 0;
@@ -180,7 +186,9 @@ static int enumerate(void) {
   if (request(0x80, 6, 0x0200, 0, 255, data) < 9) return 0;
   got = request(0x80, 6, 0x0200, 0, data[2] | (data[3] << 8), data);
   learn_endpoints(data, got);
-  return request(0x00, 9, 1, 0, 0, NULL) == 0;
+  if (request(0x00, 9, 1, 0, 0, NULL) != 0) return 0;
+  if (!endpoints_agree(data, got)) exit(4);
+  return 1;
 }
 
 /* What the endpoints hold from the scan that is over. */
@@ -376,7 +384,8 @@ static int read_hex(const char *text, uint8_t *bytes, int most) {
 }
 
 /* A conversation, line by line, each answered by lines that end with one of a dot: contact N 0|1; pass MS; set FRAME; get;
- * off; fails 0|1 (whether the power fails at every write from now on, in copies). */
+ * off; setup BYTES (a setup packet, and bytes to send); suspend; resume; woken (whether the device has called the host since
+ * it was suspended); fails 0|1 (whether the power fails at every write from now on, in copies). */
 static int converse(void) {
   static char line[512];
   setvbuf(stdout, NULL, _IOLBF, 0);
@@ -395,6 +404,21 @@ static int converse(void) {
     } else if (strncmp(line, "get", 3) == 0) {
       if (get_frame(frame) == OV_FRAME_BYTES) print_hex(frame, OV_FRAME_BYTES);
       else puts("stall");
+    } else if (strncmp(line, "setup ", 6) == 0) {
+      static uint8_t packet[8 + 64], data[1024];
+      int got = read_hex(line + 6, packet, sizeof packet);
+      memcpy(data, packet + 8, sizeof packet - 8);
+      got = control(packet, data);
+      if (got < 0) puts("stall");
+      else print_hex(data, packet[0] & 0x80 ? got : 0);
+    } else if (strncmp(line, "suspend", 7) == 0) {
+      avr->data[CONTROL] &= (uint8_t)~WAKES_HOST;
+      avr->data[BUS_EVENTS] |= SUSPENDED;
+    } else if (strncmp(line, "resume", 6) == 0) {
+      avr->data[CONTROL] &= (uint8_t)~WAKES_HOST;
+      avr->data[BUS_EVENTS] |= WOKEN_UP;
+    } else if (strncmp(line, "woken", 5) == 0) {
+      puts(avr->data[CONTROL] & WAKES_HOST ? "yes" : "no");
     } else if (strncmp(line, "off", 3) == 0) {
       if (!power_cut()) puts("silent");
     } else puts("cannot follow");
@@ -454,6 +478,7 @@ int main(int argc, char **argv) {
     return 2;
   }
   avr_register_io_write(avr, SCAN_MARK, on_scan, NULL);
+  endpoints_watch(avr);
   avr->io[AVR_DATA_TO_IO(BUS_EVENTS)].w.c = on_bus_events;
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_USB_GETIRQ(), USB_IRQ_ATTACH), on_attach, NULL);
   if (argc > 4 && strcmp(argv[4], "talk") != 0) {

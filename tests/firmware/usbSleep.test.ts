@@ -1,0 +1,89 @@
+import { spawnSync } from "node:child_process";
+import { afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { finishedPad } from "../support/designs";
+import { BOARD_AT, FLASH_MAP } from "@/core/contract/board";
+import { crc16 } from "@/core/contract/crc16";
+import { workFolder } from "./builds";
+import { ChipTalk } from "./chipTalk";
+import { buildUsbHost, imageFiles, onSmallClass } from "./usbChip";
+
+const design = onSmallClass(finishedPad());
+const ALLOW_WAKING = "setup 0003010000000000";
+const FORBID_WAKING = "setup 0001010000000000";
+let host: string;
+let args: string[];
+let chip: ChipTalk;
+beforeAll(() => {
+  const folder = workFolder();
+  host = buildUsbHost(folder);
+  args = imageFiles(design, folder);
+});
+beforeEach(() => {
+  chip = new ChipTalk(host, args);
+});
+afterEach(() => chip.end());
+
+const reports = (lines: string[]) => lines.filter((line) => line.includes(" keyboard "));
+async function pressAsleep(): Promise<string[]> {
+  await chip.order("suspend");
+  await chip.pass(5);
+  await chip.order("contact 0 1");
+  return reports(await chip.pass(30));
+}
+async function resume(): Promise<string[]> {
+  await chip.order("resume");
+  return reports(await chip.pass(20));
+}
+
+describe("a device whose computer sleeps", () => {
+  it("sends nothing, calls the computer when it may, and tells the press once the bus runs again", async () => {
+    await chip.order(ALLOW_WAKING);
+    expect(await pressAsleep()).toEqual([]);
+    expect(await chip.order("woken")).toEqual(["yes"]);
+    expect(await resume()).toHaveLength(1);
+    await chip.order("contact 0 0");
+    expect(reports(await chip.pass(30))).toHaveLength(1);
+  });
+
+  it.each([
+    ["when it was never allowed", []],
+    ["when it was forbidden again", [ALLOW_WAKING, FORBID_WAKING]],
+  ])("does not call the computer %s", async (_when, orders) => {
+    for (const order of orders) await chip.order(order);
+    expect(await pressAsleep()).toEqual([]);
+    expect(await chip.order("woken")).toEqual(["no"]);
+    expect(await resume()).toHaveLength(1);
+  });
+
+  it("does not call the computer while nothing is to be told", async () => {
+    await chip.order(ALLOW_WAKING);
+    await chip.order("suspend");
+    await chip.pass(100);
+    expect(await chip.order("woken")).toEqual(["no"]);
+  });
+});
+
+/** The board block's endpoint table spoilt, and its CRC right again. */
+function spoilt(change: (block: Uint8Array, table: number) => void): string[] {
+  const folder = workFolder();
+  return imageFiles(design, folder, (flash) => {
+    const block = flash.subarray(FLASH_MAP.BOARD, FLASH_MAP.TABLES);
+    const wordAt = (at: number) => block[at] | (block[at + 1] << 8);
+    change(block, wordAt(BOARD_AT.ENDPOINT_TABLE));
+    const end = wordAt(BOARD_AT.LENGTH) - 2;
+    const crc = crc16(block.subarray(0, end));
+    block.set([crc & 0xff, crc >> 8], end);
+  });
+}
+
+describe("the harness", () => {
+  it.each<[string, (block: Uint8Array, table: number) => void, RegExp]>([
+    ["an endpoint that the chip does not have", (block, table) => (block[table + 1] = 9), /none of that number/],
+    ["packets that are larger than their place", (block, table) => (block[table + 3] = 0x72), /1024 bytes, 1 banks/],
+    ["an endpoint in the wrong direction", (block, table) => (block[table + 2] = 0xc0), /is set up as c0/],
+  ])("notices %s", (_what, change, words) => {
+    const { status, stderr } = spawnSync(host, spoilt(change), { input: "", encoding: "utf8" });
+    expect(status).toBe(4);
+    expect(stderr).toMatch(words);
+  });
+});
