@@ -1,7 +1,7 @@
 import { spawnSync } from "node:child_process";
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { finishedPad } from "../support/designs";
-import { BOARD_AT, FLASH_MAP } from "@/core/contract/board";
+import { BOARD_AT, BOARD_ENTRY_BYTES, FLASH_MAP } from "@/core/contract/board";
 import { crc16 } from "@/core/contract/crc16";
 import { workFolder } from "./builds";
 import { ChipTalk } from "./chipTalk";
@@ -76,10 +76,19 @@ function spoilt(change: (block: Uint8Array, table: number) => void): string[] {
   });
 }
 
+const fallingOrder = (block: Uint8Array, table: number) => {
+  block[table + 1] = 2;
+  block[table + BOARD_ENTRY_BYTES.ENDPOINT + 1] = 1;
+};
+
 describe("the harness", () => {
   it.each<[string, (block: Uint8Array, table: number) => void, RegExp]>([
-    ["an endpoint that the chip does not have", (block, table) => (block[table + 1] = 9), /none of that number/],
-    ["packets that are larger than their place", (block, table) => (block[table + 3] = 0x72), /1024 bytes, 1 banks/],
+    ["endpoints that are set up in falling order", fallingOrder, /endpoint 1 after endpoint 2: memory slides/],
+    [
+      "packets that are larger than their place",
+      (block, table) => (block[table + 3] = 0x72),
+      /1104 bytes of packets; the chip has 832/,
+    ],
     ["an endpoint in the wrong direction", (block, table) => (block[table + 2] = 0xc0), /is set up as c0/],
   ])("notices %s", (_what, change, words) => {
     const { status, stderr } = spawnSync(host, spoilt(change), { input: "", encoding: "utf8" });
