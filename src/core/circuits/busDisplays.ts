@@ -90,6 +90,7 @@ export const busDisplays: CircuitKind<BusDisplays> = {
   kind: "bus-displays",
   stem: "displays",
   title: "Displays on the bus",
+  isUndriven: true,
   purpose: "Two wires for all displays; alike ones beyond their addresses go behind a bus multiplexer.",
   schema: busDisplaysSchema,
   fresh: (id, name) => ({ id, kind: "bus-displays", name, members: [], bus: 0, ownAddresses: 2 }),

@@ -54,6 +54,7 @@ export const lightChain: CircuitKind<LightChain> = {
   kind: "light-chain",
   stem: "lights",
   title: "Light chain",
+  isUndriven: true,
   purpose: "Addressable lights on one pin, each passing the data on: a dead one stops the rest until it is bridged.",
   schema: lightChainSchema,
   fresh: (id, name) => ({ id, kind: "light-chain", name, members: [], bridged: [], shifted: false }),

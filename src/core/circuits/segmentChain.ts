@@ -14,6 +14,7 @@ export const segmentChain: CircuitKind<SegmentChain> = {
   kind: "segment-chain",
   stem: "digits",
   title: "Segment displays in a chain",
+  isUndriven: true,
   purpose: "Three pins for any number of segment displays: each driver passes the data on to the next.",
   schema: segmentChainSchema,
   fresh: (id, name) => ({ id, kind: "segment-chain", name, members: [] }),

@@ -9,6 +9,11 @@ export const c99: FirmwareTarget = {
   id: "firmware-c",
   title: "Firmware, C99",
   purpose: "Runtime, tables, pin list, a stand-in that runs on this computer, and what to do in which order.",
+  takes: [
+    "The whole runtime: keymap, layers, knobs, lamps, live changes.",
+    "Pins, added parts and USB are left to whoever builds it.",
+  ],
+  problems: () => [],
   async files(design, plan) {
     const demonstration = recordScript(design, demonstrationOf(design));
     if (!demonstration.ok) return demonstration;

@@ -227,7 +227,7 @@ function StandInHand({ design, doing }: { design: Design; doing: LiveDoing }) {
   return (
     <Box borderTop="1px dashed var(--edge)" paddingTop="8px">
       <Box color="var(--faint)" fontSize="13px" marginBottom="6px">
-        Your hand on the stand-in. It keeps the keymap that it was loaded with when it was connected.
+        Your hand on the stand-in. It was loaded with the design as it was when you connected it.
       </Box>
       <Row>
         <PlainButton disabled={!both || (!isIdle && doing.doing !== "waiting")} onClick={unlockStandIn}>

@@ -54,14 +54,26 @@ const common = (design: Design, scan: ScanTable, block: Block, isUsb8: boolean) 
 const runtimeOf = (sources: Record<string, string>) =>
   Object.fromEntries(Object.entries(sources).filter(([name]) => name.startsWith("src/")));
 
+const NO_CONTROLLER = { path: "controllers", message: "has no controller; choose one in Pins" };
+
 /** Sources that drive pins and added parts by themselves: whole for the 8-bit USB classes, over a dozen calls for others. */
 export const project: FirmwareTarget = {
   id: "firmware-project",
   title: "Firmware, a project to compile",
   purpose: "Whole for the 8-bit USB boards; for any other controller a dozen calls and USB are left to join.",
+  takes: [
+    "Every circuit of contacts, knobs and lamps; live changes.",
+    "Whole for the 8-bit USB classes; elsewhere pins and USB are left to join.",
+  ],
+  problems(design, scan) {
+    const { profile } = derive(design);
+    if (!profile) return [NO_CONTROLLER];
+    const block = blockOf(design, scan, hasUsb8Chip(profile.id) ? usb8Pins(profile) : new PortPins());
+    return block.ok ? [] : block.problems;
+  },
   async files(design, scan) {
     const { profile } = derive(design);
-    if (!profile) return bad({ path: "controllers", message: "has no controller; choose one in Pins" });
+    if (!profile) return bad(NO_CONTROLLER);
     const { RUNTIME_SOURCES } = await import("../runtimeSources.generated");
     const { LINES, USB8, PORT } = await import("./projectSources.generated");
     const isUsb8 = hasUsb8Chip(profile.id);

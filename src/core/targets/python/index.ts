@@ -45,6 +45,11 @@ export const python: FirmwareTarget = {
   id: "firmware-python",
   title: "Firmware, Python",
   purpose: "For boards that run Python: files to copy onto their drive; nothing to compile.",
+  takes: [
+    "Every circuit of contacts, knobs and lamps; live changes where the board has memory for them.",
+    "Knobs are sampled in each scan: one that is turned fast loses steps.",
+  ],
+  problems: problemsOf,
   async files(design, scan) {
     const problems = problemsOf(design);
     if (problems.length > 0) return bad(...problems);

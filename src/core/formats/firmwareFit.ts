@@ -1,0 +1,47 @@
+import { circuitKindOf } from "../circuits";
+import type { Design } from "../document/schema";
+import { overLimits } from "../firmware/capacity";
+import { scanTableOf } from "../firmware/scanTable";
+import { flashImage } from "../image/flashImage";
+import { IMAGE_ARENA_BYTES } from "../image/usb8Image.generated";
+import { firmwareTargets } from "../targets";
+
+/** What one form of firmware makes of a design, told before it is asked for. */
+export interface FirmwareFit {
+  id: string;
+  takes: string[];
+  /** Why it cannot be made, as the end of "The design …"; null when it can. */
+  refusal: string | null;
+}
+
+const IMAGE_TAKES = [
+  "Every circuit of contacts, knobs and lamps, USB, live changes; nothing to compile.",
+  "Knobs are read once a millisecond.",
+];
+
+const words = (problems: { message: string }[]) =>
+  problems.length === 0 ? null : problems.map(({ message }) => message).join("; ");
+
+function imageRefusal(design: Design): string | null {
+  // What the code is does not matter to whether a design fits beside it.
+  const made = flashImage(design, { bytes: new Uint8Array(), arenaBytes: IMAGE_ARENA_BYTES });
+  return made.ok ? null : words(made.problems);
+}
+
+/** Every form of firmware with what it takes, and whether it takes this design. */
+export function firmwareFits(design: Design): FirmwareFit[] {
+  const scan = scanTableOf(design);
+  const over = overLimits(scan, design).map((what) => ({ message: `has ${what}` }));
+  return [
+    { id: "flash-image", takes: IMAGE_TAKES, refusal: imageRefusal(design) },
+    ...firmwareTargets.map(({ id, takes, problems }) => ({
+      id,
+      takes,
+      refusal: words(over.length > 0 ? over : problems(design, scan)),
+    })),
+  ];
+}
+
+/** Parts of a design that no firmware of today drives, by name: lights, displays, radios. */
+export const undrivenCircuits = ({ circuits }: Design): string[] =>
+  circuits.filter((circuit) => circuitKindOf(circuit).isUndriven).map(({ name }) => name);
