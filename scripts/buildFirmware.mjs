@@ -58,7 +58,7 @@ export function compileWasm() {
   const sources = stamped.filter((path) => path.endsWith(".c"));
   const flags = [
     "--target=wasm32",
-    "-O2",
+    "-Os",
     "-ffreestanding",
     "-nostdlib",
     "-mbulk-memory",

@@ -1,4 +1,4 @@
-import type { InterfaceKind } from "../hid/interfaces";
+import type { InterfaceKind } from "../hid/interfaceKinds";
 import type { Schema } from "../schema";
 
 /** What table entries need to know about the keymap around a binding. */

@@ -1,6 +1,6 @@
 import { type Schema, type schemaCore, z } from "../schema";
 import { ACTION } from "../contract/contract";
-import type { InterfaceKind } from "../hid/interfaces";
+import type { InterfaceKind } from "../hid/interfaceKinds";
 import type {
   ActionEntry,
   BindingKind,

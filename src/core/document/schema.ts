@@ -6,7 +6,7 @@ import { partListSchema } from "../catalogue/parts/part";
 import { briefSchema } from "./wish";
 import { capSetSchema, colourGroupSchema } from "./capSet";
 import { circuitSchema } from "../circuits";
-import { interfaceKinds } from "../hid/interfaces";
+import { interfaceKinds } from "../hid/interfaceKinds";
 import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
 import { shapeSchema } from "../shapes";

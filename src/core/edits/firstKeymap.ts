@@ -4,7 +4,7 @@ import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { readingRows } from "../geometry/readingOrder";
-import type { InterfaceKind } from "../hid/interfaces";
+import type { InterfaceKind } from "../hid/interfaceKinds";
 import { usageOfLabel } from "../hid/usageOfLabel";
 
 export const FILL_TITLE = "Give them a first keymap, by label and by place";

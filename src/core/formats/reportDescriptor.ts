@@ -1,7 +1,8 @@
 import { good } from "../document/problem";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
-import { hidInterfaces, interfaceKinds } from "../hid/interfaces";
+import { interfaceFaces, interfaceKinds } from "../hid/interfaceKinds";
+import { hidInterfaces } from "../hid/interfaces";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 
 const declared = (design: Design) => interfaceKinds.filter((kind) => design.reportSet.interfaces.includes(kind));
@@ -30,7 +31,7 @@ export const reportDescriptorHex: Artifact = {
     const parts = declared(design).map((kind) => {
       const items = hidInterfaces[kind].descriptor();
       const lines = items.map(({ bytes, name, depth }) => `${hex(bytes).padEnd(10)}# ${"  ".repeat(depth)}${name}`);
-      return [`# ${hidInterfaces[kind].title}, ${bytesOf(items).length} bytes`, ...lines].join("\n");
+      return [`# ${interfaceFaces[kind].title}, ${bytesOf(items).length} bytes`, ...lines].join("\n");
     });
     return good({
       fileName: `${fileStem(design)}-descriptor.txt`,

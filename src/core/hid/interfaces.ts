@@ -1,18 +1,11 @@
 import { FRAME_BYTES } from "../contract/live";
-import { REPORTS, type ReportName } from "../contract/contract";
 import type { DescriptorItem } from "./descriptorItem";
 import { DescriptorWriter } from "./descriptorWriter";
-
-/** The reports of the device contract, each on an interface of its own. */
-export const interfaceKinds = Object.keys(REPORTS) as [ReportName, ...ReportName[]];
-export type InterfaceKind = ReportName;
+import type { InterfaceKind } from "./interfaceKinds";
 
 /** One USB interface that a device can declare. */
 export interface HidInterface {
   kind: InterfaceKind;
-  title: string;
-  /** What the bytes of its input report are, first byte first. */
-  reportBytes: string[];
   /** Usage page and usage of its collection. */
   collection: [page: number, usage: number];
   /** Bytes that the host sends: the keyboard's lights. */
@@ -23,8 +16,6 @@ export interface HidInterface {
 /** The boot keyboard's report descriptor: the items of USB HID 1.11, appendix B.1, in the order given there. */
 const keyboard: HidInterface = {
   kind: "keyboard",
-  title: "Keyboard, boot layout",
-  reportBytes: ["modifiers", "reserved", "key 1", "key 2", "key 3", "key 4", "key 5", "key 6"],
   collection: [0x01, 0x06],
   outputBytes: 1,
   descriptor() {
@@ -51,8 +42,6 @@ const LAST_CONSUMER_USAGE = 0x3ff;
 /** Consumer control: one 16-bit usage, 0 when nothing is pressed. */
 const consumer: HidInterface = {
   kind: "consumer",
-  title: "Consumer control",
-  reportBytes: ["usage, low byte", "usage, high byte"],
   collection: [0x0c, 0x01],
   outputBytes: 0,
   descriptor() {
@@ -74,8 +63,6 @@ export const LIVE_COLLECTION = [0xff00, 0x01] as const;
 /** Live changes: one feature report there and back, which no driver of the host's takes for input. */
 const live: HidInterface = {
   kind: "live",
-  title: "Live changes",
-  reportBytes: [],
   collection: [...LIVE_COLLECTION],
   outputBytes: 0,
   descriptor() {

@@ -1,6 +1,7 @@
 import { REPORTS } from "../contract/contract";
 import { bytesOf } from "./descriptorWriter";
-import { type InterfaceKind, hidInterfaces } from "./interfaces";
+import type { InterfaceKind } from "./interfaceKinds";
+import { hidInterfaces } from "./interfaces";
 
 /** Who a device says it is. */
 export interface UsbIdentity {

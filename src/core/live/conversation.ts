@@ -1,5 +1,5 @@
 import { COMMAND, FRAME_AT, FRAME_BYTES, LIVE_VERSION, STATUS } from "../contract/live";
-import { TABLE_VERSION } from "../contract/contract";
+import { LIMITS, TABLE_VERSION } from "../contract/contract";
 import { type Transport, TransportClosed } from "../loader/transport";
 import {
   type ActionBytes,
@@ -120,6 +120,8 @@ export class Conversation {
     const hello = helloOf(await this.ask(helloQuestion));
     if (hello.liveVersion !== LIVE_VERSION || hello.tableVersion !== TABLE_VERSION)
       throw new LiveRefusal(STATUS.UNKNOWN, REFUSALS[STATUS.UNKNOWN]);
+    if (hello.layers > LIMITS.LAYERS || hello.inputs > LIMITS.INPUTS || hello.poolBytes > LIMITS.TABLE_BYTES)
+      throw new LiveRefusal(STATUS.UNKNOWN, "The device answers with numbers that no device can have. Load it again.");
     return hello;
   }
 

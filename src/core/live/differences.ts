@@ -66,7 +66,8 @@ const LOAD_AGAIN = "load it again";
 export function compare(design: Design, device: DeviceKeymap): Comparison {
   const scan = scanTableOf(design);
   const { hello, loaded, active, pool } = device;
-  if (fixedCrcOf(design) !== hello.fixedCrc)
+  const counts = design.keymap.layers.length * scan.inputs.length;
+  if (fixedCrcOf(design) !== hello.fixedCrc || [loaded, active].some(({ length }) => length !== counts))
     return {
       differences: [],
       changes: null,

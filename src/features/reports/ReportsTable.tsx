@@ -1,5 +1,6 @@
 "use client";
 
+import { interfaceFaces } from "@/core/hid/interfaceKinds";
 import { Box } from "@chakra-ui/react";
 import type { DescriptorItem } from "@/core/hid/descriptorItem";
 import { hidInterfaces } from "@/core/hid/interfaces";
@@ -31,12 +32,12 @@ export function ReportsTable() {
         const lines = withOffsets(hidInterfaces[kind].descriptor());
         const length = lines.at(-1)!.offset + lines.at(-1)!.item.bytes.length;
         return (
-          <section key={kind} aria-label={`Descriptor of ${hidInterfaces[kind].title}`}>
+          <section key={kind} aria-label={`Descriptor of ${interfaceFaces[kind].title}`}>
             <Box as="h3" padding="8px 8px 4px" fontWeight="700">
-              Interface {nth}: {hidInterfaces[kind].title}, {length} bytes
+              Interface {nth}: {interfaceFaces[kind].title}, {length} bytes
             </Box>
             <Table
-              label={`Descriptor of ${hidInterfaces[kind].title}`}
+              label={`Descriptor of ${interfaceFaces[kind].title}`}
               rows={lines}
               rowId={({ offset }) => `${kind} ${offset}`}
               empty=""

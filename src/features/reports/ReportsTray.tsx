@@ -1,7 +1,8 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
-import { type InterfaceKind, hidInterfaces, interfaceKinds } from "@/core/hid/interfaces";
+import { type InterfaceKind, interfaceKinds, interfaceFaces } from "@/core/hid/interfaceKinds";
 import type { Design } from "@/core/document/schema";
 import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
@@ -9,7 +10,9 @@ import { Checkbox } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
 import { IdentitySection } from "./IdentitySection";
 import { TimingSection } from "./TimingSection";
-import { UnlockSection } from "./UnlockSection";
+
+/** It needs the numbering of switches, and only a device with live changes needs it. */
+const UnlockSection = dynamic(() => import("./UnlockSection").then((m) => m.UnlockSection));
 
 function declare(design: Design, kind: InterfaceKind, declared: boolean): Design {
   const interfaces = interfaceKinds.filter((one) =>
@@ -27,7 +30,7 @@ export function ReportsTray() {
       <Section title="Live reports">
         <div style={{ color: "var(--faint)" }}>Press keys on the mat: these are the bytes the firmware sends.</div>
         {reportSet.interfaces
-          .filter((kind) => hidInterfaces[kind].reportBytes.length > 0)
+          .filter((kind) => interfaceFaces[kind].reportBytes.length > 0)
           .map((kind) => (
             <LiveReport key={kind} kind={kind} />
           ))}
@@ -36,15 +39,15 @@ export function ReportsTray() {
         {interfaceKinds.map((kind) => (
           <Checkbox
             key={kind}
-            label={hidInterfaces[kind].title}
+            label={interfaceFaces[kind].title}
             checked={reportSet.interfaces.includes(kind)}
             onChange={(on) =>
-              edit(`${on ? "declare" : "drop"} ${hidInterfaces[kind].title}`, (d) => declare(d, kind, on))
+              edit(`${on ? "declare" : "drop"} ${interfaceFaces[kind].title}`, (d) => declare(d, kind, on))
             }
           />
         ))}
       </Section>
-      <UnlockSection />
+      {reportSet.interfaces.includes("live") && <UnlockSection />}
       <IdentitySection />
       <TimingSection />
     </>
@@ -53,7 +56,7 @@ export function ReportsTray() {
 
 function LiveReport({ kind }: { kind: InterfaceKind }) {
   const report = useSession((state) => state.reports.findLast((one) => one.interface === kind));
-  const { title, reportBytes } = hidInterfaces[kind];
+  const { title, reportBytes } = interfaceFaces[kind];
   return (
     <Box>
       <Box fontWeight="600">{title}</Box>

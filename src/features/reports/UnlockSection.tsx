@@ -11,7 +11,6 @@ import { Columns, Section } from "@/ui/pieces/sheets";
 /** Which two switches, held together, let a computer change what the keys do. */
 export function UnlockSection() {
   const design = useDesign();
-  if (!design.reportSet.interfaces.includes("live")) return null;
   const scan = scanTableOf(design);
   const both = unlockSwitches(scan, design);
   const { elements } = derive(design);

@@ -1,4 +1,4 @@
-import { type InterfaceKind, hidInterfaces } from "../../hid/interfaces";
+import { type InterfaceKind, interfaceFaces } from "../../hid/interfaceKinds";
 import { reportOf } from "../../bindings";
 import { type Rule, listed } from "../finding";
 
@@ -19,11 +19,11 @@ export const missingInterface: Rule = {
     return [...needed.entries()]
       .filter(([kind]) => !design.reportSet.interfaces.includes(kind))
       .map(([kind, ids]) => ({
-        message: `${listed(ids.slice(0, 4).map((id) => inputs.find((i) => i.id === id)?.label ?? id))} would report on "${hidInterfaces[kind].title}", which the device does not declare.`,
+        message: `${listed(ids.slice(0, 4).map((id) => inputs.find((i) => i.id === id)?.label ?? id))} would report on "${interfaceFaces[kind].title}", which the device does not declare.`,
         subjects: ids.map((id) => ({ kind: "input" as const, id })),
         fixes: [
           {
-            title: `Declare ${hidInterfaces[kind].title}`,
+            title: `Declare ${interfaceFaces[kind].title}`,
             apply: (d) => ({ ...d, reportSet: { ...d.reportSet, interfaces: [...d.reportSet.interfaces, kind] } }),
           },
         ],

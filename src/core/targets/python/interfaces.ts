@@ -3,7 +3,8 @@ import { PACKED_FRAME_BYTES } from "../../contract/live";
 import type { Design } from "../../document/schema";
 import { PREFIX, unsignedItem } from "../../hid/descriptorItem";
 import { DescriptorWriter } from "../../hid/descriptorWriter";
-import { type InterfaceKind, LIVE_COLLECTION, hidInterfaces } from "../../hid/interfaces";
+import type { InterfaceKind } from "../../hid/interfaceKinds";
+import { LIVE_COLLECTION, hidInterfaces } from "../../hid/interfaces";
 
 /**
  * Live changes there: frames go out and come in as reports of their own, as the interpreter has no feature reports (from

@@ -1,8 +1,8 @@
+import { interfaceFaces } from "@/core/hid/interfaceKinds";
 import { BOARD_BYTES_MOST, FLASH_MAP, TABLE_BYTES_MOST } from "@/core/contract/board";
 import { REPORTS } from "@/core/contract/contract";
 import { FRAME_BYTES } from "@/core/contract/live";
 import type { Design } from "@/core/document/schema";
-import { hidInterfaces } from "@/core/hid/interfaces";
 import type { ImageSizes } from "@/core/image/flashImage";
 import { Section, Values } from "@/ui/pieces/sheets";
 
@@ -27,7 +27,7 @@ export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageS
       <Section title="What the computer finds">
         <Values
           rows={design.reportSet.interfaces.map((kind, nth) => [
-            `${hidInterfaces[kind].title}, endpoint ${nth + 1}`,
+            `${interfaceFaces[kind].title}, endpoint ${nth + 1}`,
             REPORTS[kind].bytes > 0 ? `${REPORTS[kind].bytes} bytes` : `${FRAME_BYTES} bytes when asked`,
           ])}
         />

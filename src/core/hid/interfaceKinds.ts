@@ -1,0 +1,15 @@
+import { REPORTS, type ReportName } from "../contract/contract";
+
+/** The reports of the device contract, each on an interface of its own. What they are stands in interfaces.ts. */
+export const interfaceKinds = Object.keys(REPORTS) as [ReportName, ...ReportName[]];
+export type InterfaceKind = ReportName;
+
+/** What people call an interface, and what the bytes of its input report are, first byte first. */
+export const interfaceFaces: Record<InterfaceKind, { title: string; reportBytes: string[] }> = {
+  keyboard: {
+    title: "Keyboard, boot layout",
+    reportBytes: ["modifiers", "reserved", "key 1", "key 2", "key 3", "key 4", "key 5", "key 6"],
+  },
+  consumer: { title: "Consumer control", reportBytes: ["usage, low byte", "usage, high byte"] },
+  live: { title: "Live changes", reportBytes: [] },
+};
