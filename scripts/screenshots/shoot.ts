@@ -118,6 +118,27 @@ const shots: Shot[] = [
       await page.getByText("The stand-in took").waitFor();
     },
   },
+  {
+    name: "live",
+    path: "/bench/kestrel/keymap",
+    prepare: async (page) => {
+      const section = page.getByRole("region", { name: "On the device" });
+      const press = (name: string | RegExp) => section.getByRole("button", { name }).click();
+      await press("Declare Live changes");
+      await press("Connect the stand-in");
+      await section.getByText("The device does as the design says.").waitFor();
+      await part(page, "Mark").click();
+      await page.getByRole("combobox", { name: "Search a usage" }).fill("q");
+      await page.getByRole("listbox", { name: "Search a usage" }).getByRole("option").first().click();
+      await press("Send to the device");
+      await press(/^Hold /);
+      await section.getByText("In effect and kept").waitFor();
+      await part(page, "Faster").click();
+      await page.getByRole("combobox", { name: "Search a usage" }).fill("x");
+      await page.getByRole("listbox", { name: "Search a usage" }).getByRole("option").first().click();
+      await section.getByRole("button", { name: "Cut its power" }).scrollIntoViewIfNeeded();
+    },
+  },
   { name: "night", path: "/bench/loom-64/wiring", night: true },
 ];
 
