@@ -30,6 +30,7 @@ import { edgeCrossesItself } from "./rules/edgeCrossesItself";
 import { moduleOutside } from "./rules/moduleOutside";
 import { openingAtEdge } from "./rules/openingAtEdge";
 import { fastEncoder } from "./rules/fastEncoder";
+import { interpretedEncoder } from "./rules/interpretedEncoder";
 import { firmwareLimits } from "./rules/firmwareLimits";
 import { loneKey } from "./rules/loneKey";
 import { missingInterface } from "./rules/missingInterface";
@@ -124,6 +125,7 @@ export const rules: Rule[] = [
   addedParts,
   sampledEncoder,
   fastEncoder,
+  interpretedEncoder,
   links,
   noController,
   classSense,

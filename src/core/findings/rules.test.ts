@@ -208,6 +208,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     changeControl(done, "e1", { stepsPerTurn: 100 }),
     /^E1 makes 400 states a turn; read once a millisecond it keeps up to 2\.5 turns a second, and the brief wishes 4\./,
   ],
+  [
+    "wiring/interpreted-encoder",
+    changeControl(chooseController(done, "dual-core-3v3-26"), "e1", { stepsPerTurn: 30 }),
+    /^In Python E1 would be read every 1\.\d to \d\.\d ms: sure up to somewhere between \d\.\d and \d\.\d turns a second, and the brief wishes 4\. A compiled project reads every millisecond\.$/,
+  ],
   ["brief/wish-unmet", changeWish(done, { firmware: "interpreted" }), /^The Small .* runs no interpreted firmware\.$/],
   [
     "brief/wish-unmet",
@@ -553,13 +558,13 @@ describe("rules", () => {
   it.each(demoDesigns.filter(({ id }) => id !== "glasshouse"))("are silent on $name", (design) =>
     expect(findingsOf(design)).toEqual([]),
   );
-  it("have nothing to say of Glasshouse but a note: how its knobs are read", () => {
+  it("have nothing to say of Glasshouse but notes: how its knobs are read, compiled and in Python", () => {
     const glasshouse = demoDesigns.find(({ id }) => id === "glasshouse")!;
     expect(
       findingsOf(glasshouse)
         .map(({ rule, severity }) => `${severity} ${rule}`)
         .sort(),
-    ).toEqual(["note wiring/sampled-encoder"]);
+    ).toEqual(["note wiring/interpreted-encoder", "note wiring/sampled-encoder"]);
   });
 
   it("tell the most pressing first", () => {
@@ -604,6 +609,7 @@ describe("rules", () => {
         "brief/plan-broken",
         "brief/wish-unmet",
         "wiring/fast-encoder",
+        "wiring/interpreted-encoder",
         "wiring/low-level",
         "wiring/sampled-encoder",
         "pins/all-pins-current",
