@@ -209,6 +209,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^E1 makes 400 states a turn; read once a millisecond it keeps up to 2\.5 turns a second, and the brief wishes 4\./,
   ],
   [
+    "wiring/slow-reading",
+    all(keyBlock(14, 10), "ladder"),
+    /^Reading this device takes \d,\d{3} µs, \d,\d{3} of them .* \(.*ladder.*\): a scan comes every \d ms only\./,
+  ],
+  [
     "wiring/interpreted-encoder",
     changeControl(chooseController(done, "dual-core-3v3-26"), "e1", { stepsPerTurn: 30 }),
     /^In Python E1 would be read every 1\.\d to \d\.\d ms: sure up to somewhere between \d\.\d and \d\.\d turns a second, and the brief wishes 4\. A compiled project reads every millisecond\.$/,
@@ -612,6 +617,7 @@ describe("rules", () => {
         "wiring/interpreted-encoder",
         "wiring/low-level",
         "wiring/sampled-encoder",
+        "wiring/slow-reading",
         "pins/all-pins-current",
         "pins/class-sense",
         "pins/lamp-current",
