@@ -64,7 +64,7 @@ import { plugRoom } from "./rules/plugRoom";
 import { sampledEncoder } from "./rules/sampledEncoder";
 import { lowLevel } from "./rules/lowLevel";
 import { settleTime } from "./rules/settleTime";
-import { slowReading } from "./rules/slowReading";
+import { slowLadder } from "./rules/slowLadder";
 import { sameLabel } from "./rules/sameLabel";
 import { tooClose } from "./rules/tooClose";
 import { tooFewPins } from "./rules/tooFewPins";
@@ -113,7 +113,7 @@ export const rules: Rule[] = [
   loneKey,
   lowLevel,
   settleTime,
-  slowReading,
+  slowLadder,
   ladderWindows,
   ladderCurrent,
   sameAddress,

@@ -209,9 +209,9 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^E1 makes 400 states a turn; read once a millisecond it keeps up to 2\.5 turns a second, and the brief wishes 4\./,
   ],
   [
-    "wiring/slow-reading",
+    "wiring/slow-ladder",
     all(keyBlock(14, 10), "ladder"),
-    /^Reading this device takes \d,\d{3} µs, \d,\d{3} of them .* \(.*ladder.*\): a scan comes every \d ms only\./,
+    /^Converting the \d+ banks of .* takes \d,\d{3} µs: a scan comes every \d ms only\. \d banks fit a millisecond;/,
   ],
   [
     "wiring/interpreted-encoder",
@@ -617,7 +617,7 @@ describe("rules", () => {
         "wiring/interpreted-encoder",
         "wiring/low-level",
         "wiring/sampled-encoder",
-        "wiring/slow-reading",
+        "wiring/slow-ladder",
         "pins/all-pins-current",
         "pins/class-sense",
         "pins/lamp-current",
