@@ -1,4 +1,4 @@
-import { COMMAND, FRAME_AT, FRAME_BYTES, LIVE_VERSION, STATUS } from "../contract/live";
+import { FRAME_AT, FRAME_BYTES, LIVE_VERSION, STATUS } from "../contract/live";
 import { LIMITS, TABLE_VERSION } from "../contract/contract";
 import { type Transport, TransportClosed } from "../loader/transport";
 import {
@@ -154,6 +154,3 @@ export class Conversation {
     tell(questions.length, questions.length);
   }
 }
-
-/** The commands that change a device. */
-export const CHANGING: readonly number[] = [COMMAND.BEGIN, COMMAND.WRITE, COMMAND.FINISH];
