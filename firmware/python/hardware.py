@@ -131,6 +131,10 @@ class Kept:
     def kept(self, at):
         return self.bytes[at]
 
+    def keeping(self):
+        """Whether a byte is still being written: here all is done at once."""
+        return False
+
     def keep(self, at, byte):
         self.bytes[at] = byte
         slot, place = divmod(at - KEPT_KEYMAP, SLOT_BYTES_KEYMAP)

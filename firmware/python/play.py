@@ -16,7 +16,7 @@ Lines of a script (the same as those of the C archive):
 
 import sys
 
-from device.contract import KEEP_BUSY, KEEP_TAKEN, KEPT_BYTES, NO_SEAL, REPORT_NAMES
+from device.contract import KEEP_TAKEN, KEPT_BYTES, NO_SEAL, REPORT_NAMES
 from device.runtime import Runtime
 from tables import TABLES
 
@@ -42,7 +42,7 @@ class Bench:
         self.driven = "-"
         self.scanned_ms = self.now_ms
         self.is_busy = False
-        self.keeping = 0  # scans until a byte is kept
+        self.scans_left = 0  # scans until a byte is kept
         self.runtime = Runtime(TABLES, self, self.send, self)
 
     # What is kept.
@@ -50,17 +50,18 @@ class Bench:
     def kept(self, at):
         return self.bytes[at]
 
+    def keeping(self):
+        return self.scans_left > 0
+
     def keep(self, at, byte):
-        if self.keeping:
-            return KEEP_BUSY
         self.bytes[at] = byte
-        self.keeping = SCANS_A_BYTE
+        self.scans_left = SCANS_A_BYTE
         return KEEP_TAKEN
 
     # What the lines read.
 
     def catch(self):
-        self.keeping = max(0, self.keeping - 1)
+        self.scans_left = max(0, self.scans_left - 1)
 
     def strobe(self, line):
         self.driven = str(line)

@@ -158,7 +158,6 @@
 #define OV_MOST_POOL_READ 56
 #define OV_UNLOCK_TENTHS 20
 #define OV_OPEN_SECONDS 120
-#define OV_KEEP_BUSY 0
 #define OV_KEEP_TAKEN 1
 #define OV_KEEP_UNTIL_OFF 2
 #define OV_LIVE_NEED(inputs, layers) (((inputs) * (layers) + 7u) / 8u + OV_FRAME_BYTES)

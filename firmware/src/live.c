@@ -109,6 +109,7 @@ void ov_live_pass(uint8_t elapsed_ms) {
   uint8_t status;
   if (!frame) return;
   ov_unlock_pass(elapsed_ms);
+  if (ov_hal_keeping()) return; /* what is kept could not be read now without waiting */
   ov_writing_take_over();
   if (!working || ov_debounce_busy()) return;
   status = working == 1 ? obey() : ov_writing_pass();

@@ -47,8 +47,9 @@ void ov_hal_lamp(uint8_t line, uint8_t on);
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length);
 /* What is kept while the power is off, OV_KEPT_BYTES of it, for live changes; a byte that was never written is 0xFF. */
 uint8_t ov_hal_kept(uint16_t at);
-/* Begins to keep a byte: OV_KEEP_TAKEN, or OV_KEEP_BUSY while the one before is being written, or OV_KEEP_UNTIL_OFF when it
- * will be lost with the power. */
+/* Whether a byte is still being written: then none is begun, and none is read unless a key needs it. */
+uint8_t ov_hal_keeping(void);
+/* Begins to keep a byte: OV_KEEP_TAKEN, or OV_KEEP_UNTIL_OFF when it will be lost with the power. */
 uint8_t ov_hal_keep(uint16_t at, uint8_t byte);
 
 #ifdef __cplusplus

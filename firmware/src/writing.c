@@ -88,7 +88,6 @@ static uint8_t check_next(void) {
 /* The byte just written comes next; when it was the last, what it belonged to is done. */
 static uint8_t write_next(void) {
   uint8_t taken = ov_hal_keep((uint16_t)(place + at), from[at]);
-  if (taken == OV_KEEP_BUSY) return OV_STATUS_WORKING;
   if (taken == OV_KEEP_UNTIL_OFF) forgets = 1;
   if (++at < end) return OV_STATUS_WORKING;
   if (step == CRC) {

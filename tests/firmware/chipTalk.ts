@@ -78,6 +78,12 @@ export class ChipTalk {
     };
   }
 
+  /** How many scans were late until now. */
+  async late(): Promise<number> {
+    const [count] = await this.order("late");
+    return Number(count);
+  }
+
   end(): void {
     this.program.stdin.end();
   }

@@ -74,6 +74,18 @@ describe("live changes on the simulated chip", () => {
     expect(await reportsOf(contactOf(firstKey))).not.toContain(Q_DOWN);
   });
 
+  it("make no scan late, however many are sent", async () => {
+    await unlock();
+    const wanted = scan.inputs.reduce(
+      (d, id, nth) => bind(d, "base", id, { does: "keyboard", usage: 4 + nth, modifiers: 1 }),
+      changed,
+    );
+    const before = await chip.late();
+    await send(wanted);
+    expect((await talk.hello()).changes).toBe(scan.inputs.length);
+    expect(await chip.late()).toBe(before);
+  });
+
   it("leave the old set or the new one when the power fails at any write of a byte", async () => {
     await unlock();
     await send();

@@ -84,6 +84,7 @@ uint16_t ov_hal_read(uint8_t b) { (void)b; return 0; }
 void ov_hal_lamp(uint8_t l, uint8_t on) { (void)l; (void)on; }
 uint8_t ov_hal_report(uint8_t k, const uint8_t *b, uint8_t n) { (void)k; (void)b; (void)n; return 1; }
 uint8_t ov_hal_kept(uint16_t at) { (void)at; return 0xFF; }
+uint8_t ov_hal_keeping(void) { return 0; }
 uint8_t ov_hal_keep(uint16_t at, uint8_t byte) { (void)at; (void)byte; return OV_KEEP_TAKEN; }
 int main(void) {
   unsigned i, spoilt = 0;

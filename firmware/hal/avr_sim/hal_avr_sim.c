@@ -90,8 +90,9 @@ uint8_t ov_hal_kept(uint16_t at) {
   return PORT(OV_PORT_KEPT);
 }
 
+uint8_t ov_hal_keeping(void) { return PORT(OV_PORT_KEEPS); }
+
 uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
-  if (PORT(OV_PORT_KEEPS)) return OV_KEEP_BUSY;
   place_kept(at);
   PORT(OV_PORT_KEPT) = byte;
   return OV_KEEP_TAKEN;

@@ -35,13 +35,15 @@ uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
 }
 
 /* What live changes keep. In RAM, so that it works on any controller until the power is off, which the host is told. Where
- * yours has 1,024 bytes that outlast the power, read and write those instead: answer OV_KEEP_BUSY while a byte is still
- * being written, and OV_KEEP_TAKEN. A frame that the host sends on the interface OV_REPORT_LIVE goes into ov_live_place,
+ * yours has 1,024 bytes that outlast the power, read and write those instead: answer OV_KEEP_TAKEN, and say
+ * while a byte is still being written. A frame that the host sends on the interface OV_REPORT_LIVE goes into ov_live_place,
  * then call ov_live_asked; when it asks for the answer, give it ov_live_frame. */
 static uint8_t kept[OV_KEPT_BYTES];
 static uint8_t is_blank = 1;
 
 uint8_t ov_hal_kept(uint16_t at) { return is_blank ? OV_NO_SEAL : kept[at]; }
+
+uint8_t ov_hal_keeping(void) { return 0; }
 
 uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
   uint16_t i;

@@ -38,8 +38,8 @@ uint16_t ov_hal_read(uint8_t bank) { return answers[row][bank]; }
 void ov_hal_lamp(uint8_t line, uint8_t on) { printf("%lu lamp %u %u\n", now_ms, line, on); }
 
 uint8_t ov_hal_kept(uint16_t at) { return kept[at]; }
+uint8_t ov_hal_keeping(void) { return keeping; }
 uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
-  if (keeping > 0) return OV_KEEP_BUSY;
   kept[at] = byte;
   keeping = SCANS_A_BYTE;
   return OV_KEEP_TAKEN;

@@ -91,9 +91,10 @@ uint8_t ov_hal_kept(uint16_t at) {
   return EEDR;
 }
 
+uint8_t ov_hal_keeping(void) { return EECR & BIT(EEPE); }
+
 /* The two bits must follow each other within four cycles; nothing interrupts here. */
 uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
-  if (EECR & BIT(EEPE)) return OV_KEEP_BUSY;
   EEAR = at;
   EEDR = byte;
   EECR = BIT(EEMPE);

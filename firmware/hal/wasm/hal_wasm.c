@@ -37,8 +37,8 @@ uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   return (uint8_t)host_report(kind, bytes, length);
 }
 uint8_t ov_hal_kept(uint16_t at) { return kept[at]; }
+uint8_t ov_hal_keeping(void) { return keeping; }
 uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
-  if (keeping > 0) return OV_KEEP_BUSY;
   kept[at] = byte;
   keeping = SCANS_A_BYTE;
   return OV_KEEP_TAKEN;

@@ -73,6 +73,7 @@ class Live:
         self.table = table
         self.actions = actions
         self.debounce = debounce
+        self.kept = kept
         self.inputs = table[AT_SWITCHES] + 2 * table[AT_ENCODERS]
         self.slots = Slots(table, actions, kept)
         self.changes = Changes(self.slots, actions)
@@ -94,6 +95,8 @@ class Live:
         if not self.is_declared:
             return
         self.unlock.play(elapsed_ms)
+        if self.kept.keeping():
+            return
         self.writing.take_over()
         if not self.is_working or self.debounce.busy:
             return

@@ -25,7 +25,7 @@ MOST_ELAPSED_MS = 255
 class Runtime:
     """A device. lines reads and drives its contacts and lamps; send(kind, bytes) hands a report to the host side.
 
-    kept has kept(at) and keep(at, byte), as ov_hal_kept and ov_hal_keep of the C HAL: what outlasts the power."""
+    kept has kept(at), keeping() and keep(at, byte), as the C HAL has: what outlasts the power."""
 
     def __init__(self, table, lines, send, kept):
         state = state_of(table)

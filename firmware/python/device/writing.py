@@ -3,7 +3,6 @@ by change; sealed; and taken over once nothing is held."""
 
 from device.contract import (
     CHANGE_BYTES,
-    KEEP_BUSY,
     KEEP_UNTIL_OFF,
     MOST_CHANGES,
     MOST_WRITTEN,
@@ -92,8 +91,6 @@ class Writing:
 
     def write_next(self):
         taken = self.slots.kept.keep(self.place, self.left[0])
-        if taken == KEEP_BUSY:
-            return STATUS_WORKING
         if taken == KEEP_UNTIL_OFF:
             self.forgets = True
         self.place += 1

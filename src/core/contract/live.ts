@@ -127,7 +127,7 @@ export const UNLOCK_TENTHS = 20;
 export const OPEN_SECONDS = 120;
 
 /** What ov_hal_keep answers. */
-export const KEEP = { BUSY: 0, TAKEN: 1, UNTIL_OFF: 2 } as const;
+export const KEEP = { TAKEN: 1, UNTIL_OFF: 2 } as const;
 
 /** What live changes need in the arena: a bit for each input on each layer, and a frame. */
 export const liveBytes = (inputs: number, layers: number): number => Math.ceil((inputs * layers) / 8) + FRAME_BYTES;

@@ -384,7 +384,7 @@ static int read_hex(const char *text, uint8_t *bytes, int most) {
 }
 
 /* A conversation, line by line, each answered by lines that end with one of a dot: contact N 0|1; pass MS; set FRAME; get;
- * off; setup BYTES (a setup packet, and bytes to send); suspend; resume; woken (whether the device has called the host since
+ * off; late (how many scans were); setup BYTES (a setup packet, and bytes to send); suspend; resume; woken (whether the device has called the host since
  * it was suspended); fails 0|1 (whether the power fails at every write from now on, in copies). */
 static int converse(void) {
   static char line[512];
@@ -417,6 +417,8 @@ static int converse(void) {
     } else if (strncmp(line, "resume", 6) == 0) {
       avr->data[CONTROL] &= (uint8_t)~WAKES_HOST;
       avr->data[BUS_EVENTS] |= WOKEN_UP;
+    } else if (strncmp(line, "late", 4) == 0) {
+      printf("%lu\n", late);
     } else if (strncmp(line, "woken", 5) == 0) {
       puts(avr->data[CONTROL] & WAKES_HOST ? "yes" : "no");
     } else if (strncmp(line, "off", 3) == 0) {
