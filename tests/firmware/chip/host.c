@@ -363,13 +363,30 @@ static void fail_here(unsigned at) {
   }
 }
 
+#define EEPROM_CONTROL 0x3F
+#define EEPROM_WRITES 0x02
 #define EEPROM_PLACE 0x41
+#define CYCLES_A_WRITE 54400 /* 3.4 ms, from memory */
+
+/* The simulator writes at once; a chip says for its time that it writes. */
+static avr_cycle_count_t writes_until;
+
+static void on_eeprom_control(struct avr_t *a, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)p;
+  if (!(v & EEPROM_WRITES)) return;
+  writes_until = a->cycle + CYCLES_A_WRITE;
+  a->data[addr] |= EEPROM_WRITES;
+}
 
 /* After each instruction: whether a byte has been written. */
 static void watch_eeprom(void) {
   unsigned at = (avr->data[EEPROM_PLACE] | (unsigned)(avr->data[EEPROM_PLACE + 1] << 8)) & (OV_KEPT_BYTES - 1);
   uint8_t now;
   avr_eeprom_desc_t one = {&now, 0, 1};
+  if (writes_until > 0 && avr->cycle >= writes_until) {
+    writes_until = 0;
+    avr->data[EEPROM_CONTROL] &= (uint8_t)~EEPROM_WRITES;
+  }
   if (!fails_at_writes) return;
   one.offset = at;
   avr_ioctl(avr, AVR_IOCTL_EEPROM_GET, &one);
@@ -481,6 +498,7 @@ int main(int argc, char **argv) {
   }
   avr_register_io_write(avr, SCAN_MARK, on_scan, NULL);
   endpoints_watch(avr);
+  avr_register_io_write(avr, EEPROM_CONTROL, on_eeprom_control, NULL);
   avr->io[AVR_DATA_TO_IO(BUS_EVENTS)].w.c = on_bus_events;
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_USB_GETIRQ(), USB_IRQ_ATTACH), on_attach, NULL);
   if (argc > 4 && strcmp(argv[4], "talk") != 0) {
