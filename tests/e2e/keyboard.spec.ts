@@ -61,7 +61,9 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes, wholly 
   await enter(page, /^K3$/);
   await enter(page, /^Press it on my keyboard$/, "Space");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("complementary", { name: "Tray" }).getByRole("status")).toHaveText("Enter");
+  await expect(
+    page.getByRole("complementary", { name: "Tray" }).getByRole("status", { name: "What it does" }),
+  ).toHaveText("Enter");
   await enter(page, /^E1 turned clockwise$/);
   await tabTo(page, /^Search a usage$/);
   await page.keyboard.type("digit 7");

@@ -77,11 +77,11 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes and back
   await part(page, "K4").click();
   await page.getByRole("button", { name: "Press it on my keyboard" }).click();
   await page.keyboard.press("KeyO");
-  await expect(tray(page).getByRole("status")).toHaveText("O");
+  await expect(tray(page).getByRole("status", { name: "What it does" })).toHaveText("O");
   await part(page, "E1").click();
   await page.getByLabel("Movement").selectOption({ label: "E1 turned clockwise" });
   await bindByName(page, "volume up");
-  await expect(tray(page).getByRole("status")).toHaveText("Volume Increment");
+  await expect(tray(page).getByRole("status", { name: "What it does" })).toHaveText("Volume Increment");
 
   // Undo through three stages and forth again.
   await goTo(page, "Layout");

@@ -42,7 +42,14 @@ export function BindingSection() {
           onCommit={pickInput}
         />
       )}
-      <Box padding="8px 10px" bg="var(--paper)" borderLeft="4px solid var(--saffron)" fontWeight="600" role="status">
+      <Box
+        padding="8px 10px"
+        bg="var(--paper)"
+        borderLeft="4px solid var(--saffron)"
+        fontWeight="600"
+        role="status"
+        aria-label="What it does"
+      >
         {binding ? phraseOf(binding, context) : isBase ? "nothing yet" : "as on the layer beneath"}
       </Box>
       <UsageSearch
