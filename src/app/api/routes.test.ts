@@ -183,13 +183,29 @@ describe("simulate", () => {
         { atMs: 15, interface: "keyboard", bytes: "0000040000000000" },
         { atMs: 55, interface: "keyboard", bytes: "0000000000000000" },
       ],
+      answers: [],
       text: "a",
     });
+  });
+
+  it("gives what the device answers to frames of live changes, also after its power was off", async () => {
+    const events = [
+      { atMs: 5, action: "ask", frame: "0107" },
+      { atMs: 20, action: "power-cut" },
+      { atMs: 25, action: "ask", frame: "63" },
+    ];
+    const { body } = await answer(simulate(ask({ design: finishedPad(), events, untilMs: 50 })));
+    expect(body.answers.map(({ atMs, bytes }: { atMs: number; bytes: string }) => [atMs, bytes.slice(0, 6)])).toEqual([
+      [5, "010701"],
+      [25, "630004"],
+    ]);
   });
 
   it.each([
     ["an unknown control", { events: [{ atMs: 1, control: "zz", action: "press" }], untilMs: 9 }, "events.0.control"],
     ["an unknown action", { events: [{ atMs: 1, control: "k1", action: "lick" }], untilMs: 9 }, "events.0.action"],
+    ["a frame that is none", { events: [{ atMs: 1, action: "ask", frame: "xyz" }], untilMs: 9 }, "events.0.frame"],
+    ["no frame", { events: [{ atMs: 1, action: "ask" }], untilMs: 9 }, "events.0.frame"],
     ["no end", { events: [] }, "untilMs"],
   ])("names %s", async (_what, rest, path) => {
     const { status, body } = await answer(simulate(ask({ design: finishedPad(), ...rest })));

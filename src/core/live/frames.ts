@@ -1,6 +1,5 @@
 import { crc16 } from "../contract/crc16";
 import {
-  CHANGE_BYTES,
   COMMAND,
   FRAME_AT,
   FRAME_BYTES,
@@ -8,7 +7,9 @@ import {
   LIVE_STATE,
   MOST_POOL_READ,
   MOST_READ,
+  MOST_WRITTEN,
   SLOT_AT,
+  SLOT_BYTES,
 } from "../contract/live";
 
 /** Four bytes as in the action table: kind, modifiers, value. */
@@ -98,13 +99,12 @@ export function writeQuestions(
   changes: Change[],
   { sequence, tablesCrc }: Pick<Hello, "sequence" | "tablesCrc">,
 ): Question[] {
-  const most = Math.floor((FRAME_BYTES - 1 - FRAME_AT.PAYLOAD) / CHANGE_BYTES);
-  const parts = Array.from({ length: Math.ceil(changes.length / most) }, (_, nth) => nth * most);
+  const parts = Array.from({ length: Math.ceil(changes.length / MOST_WRITTEN) }, (_, nth) => nth * MOST_WRITTEN);
   const crc = setCrc((sequence + 1) & 0xffff, tablesCrc, changes);
   return [
     { command: COMMAND.BEGIN, count: changes.length },
     ...parts.map((first) => {
-      const some = changes.slice(first, first + most);
+      const some = changes.slice(first, first + MOST_WRITTEN);
       return { command: COMMAND.WRITE, first, count: some.length, payload: some.flatMap(changeBytes) };
     }),
     { command: COMMAND.FINISH, payload: word(crc) },
@@ -155,5 +155,5 @@ export const slotBytes = (seal: number, sequence: number, tablesCrc: number, cha
   ...word(tablesCrc),
   changes.length,
   ...word(setCrc(sequence, tablesCrc, changes)),
-  ...changes.flatMap(changeBytes).slice(0, 448 - SLOT_AT.CHANGES),
+  ...changes.flatMap(changeBytes).slice(0, SLOT_BYTES.KEYMAP - SLOT_AT.CHANGES),
 ];

@@ -28,7 +28,8 @@ const simulation: Task = (body) =>
       interface: report.interface,
       bytes: toHex(report.bytes),
     }));
-    return good(jsonReply({ reports, text: run.value.text }));
+    const answers = run.value.answers.map(({ atMs, bytes }) => ({ atMs, bytes: toHex(bytes) }));
+    return good(jsonReply({ reports, answers, text: run.value.text }));
   });
 
 const exportArtifact: Task = async (body, id) => {

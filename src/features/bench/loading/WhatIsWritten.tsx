@@ -28,7 +28,7 @@ export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageS
         <Values
           rows={design.reportSet.interfaces.map((kind, nth) => [
             `${interfaceFaces[kind].title}, endpoint ${nth + 1}`,
-            REPORTS[kind].bytes > 0 ? `${REPORTS[kind].bytes} bytes` : `${FRAME_BYTES} bytes when asked`,
+            REPORTS[kind].bytes > 0 ? `${REPORTS[kind].bytes} bytes` : `${FRAME_BYTES} bytes`,
           ])}
         />
       </Section>
