@@ -7,7 +7,6 @@ import { MOST_CHANGES } from "@/core/contract/live";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { scanTableOf } from "@/core/firmware/scanTable";
-import { unlockSwitches } from "@/core/firmware/unlock";
 import { phraseContextOf } from "@/core/keymap/phraseContext";
 import { type Comparison, type Difference, compare } from "@/core/live/differences";
 import { edit } from "@/store/bench";
@@ -182,13 +181,17 @@ function DifferenceLine({ design, difference }: { design: Design; difference: Di
   );
 }
 
-/** Labels of the two switches that unlock the device. */
-function unlockWords(design: Design): string | null {
-  const both = unlockSwitches(scanTableOf(design), design);
-  return both && both.map((id) => derive(design).elements.get(id)?.label ?? id).join(" and ");
+/** Labels of the two switches that unlock the device as it was loaded: the design may have chosen others since. */
+function useUnlockWords(design: Design): string | null {
+  const both = useLiveDevice(({ keymap }) => keymap?.hello.unlock ?? null);
+  if (!both) return null;
+  const { switches } = scanTableOf(design);
+  const { elements } = derive(design);
+  return both.map((nth) => elements.get(switches[nth])?.label ?? `switch ${nth + 1}`).join(" and ");
 }
 
 function Doing({ doing, design }: { doing: LiveDoing; design: Design }) {
+  const both = useUnlockWords(design);
   switch (doing.doing) {
     case "choosing":
       return <>Choose the device in the browser&rsquo;s list.</>;
@@ -206,8 +209,8 @@ function Doing({ doing, design }: { doing: LiveDoing; design: Design }) {
           <Box flex="1" fontWeight="600">
             {doing.forWhat === "letting go"
               ? "Let go of all keys on the device, and put switches back that hold a layer."
-              : unlockWords(design)
-                ? `Hold ${unlockWords(design)} on the device together for two seconds.`
+              : both
+                ? `Hold ${both} on the device together for two seconds.`
                 : "The device has no two keys that could unlock it."}
           </Box>
           <PlainButton onClick={giveUp}>Give up</PlainButton>
@@ -222,7 +225,7 @@ function Doing({ doing, design }: { doing: LiveDoing; design: Design }) {
 function StandInHand({ design, doing }: { design: Design; doing: LiveDoing }) {
   const { input } = useKeymap();
   const isIdle = doing.doing === "nothing";
-  const both = unlockWords(design);
+  const both = useUnlockWords(design);
   const element = input?.motion === "press" ? elementOf(design, input.id) : null;
   return (
     <Box borderTop="1px dashed var(--edge)" paddingTop="8px">
