@@ -21,6 +21,11 @@ void ov_host_locks(uint8_t locks);
 /* Called after a bus reset: the host knows nothing any more, so what is held is told again. */
 void ov_host_reset(void);
 
+/* Told by a board whose pins interrupt: at every edge of an encoder's lines its state (bit 1: A closed, bit 0: B closed),
+ * first where it rests, after ov_init and before the first scan. It is not sampled then, and loses no step between two
+ * scans. May be called from an interrupt, which must not interrupt itself. Others never call it. */
+void ov_encoder_edge(uint8_t encoder, uint8_t state);
+
 /* Live changes: the interface OV_REPORT_LIVE takes frames of OV_FRAME_BYTES from the host and gives them back answered. A
  * frame goes into ov_live_place, unless that is 0 (none is taken now), and is then told by ov_live_asked; between two
  * scans only. ov_live_frame is what the host gets when it asks, 0 on a device without live changes. */

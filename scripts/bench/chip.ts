@@ -2,14 +2,8 @@ import { demoDesigns } from "../../demo";
 import { FLASH_MAP } from "@/core/contract/board";
 import { usb8Code } from "@/core/image/usb8Code";
 import { play, workFolder } from "../../tests/firmware/builds";
-import {
-  buildUsbHost,
-  imageFiles,
-  manyAtOnce,
-  onSmallClass,
-  recordContacts,
-  toldOf,
-} from "../../tests/firmware/usbChip";
+import { onSmallClass } from "../../tests/firmware/onSmallClass";
+import { buildUsbHost, imageFiles, manyAtOnce, recordContacts, toldOf } from "../../tests/firmware/usbChip";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { usb8FeatureBytes } from "../buildFirmware.mjs";
 import type { Row } from "./row";

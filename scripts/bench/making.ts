@@ -3,7 +3,7 @@ import { demoDesigns } from "../../demo";
 import { addControl } from "@/core/edits/controls";
 import { newDesign } from "@/core/document/newDesign";
 import { artifactNamed } from "@/core/formats/registry";
-import { onSmallClass } from "../../tests/firmware/usbChip";
+import { onSmallClass } from "../../tests/firmware/onSmallClass";
 import type { Row } from "./row";
 
 const KEYS = 1000;

@@ -15,6 +15,7 @@ import { tableBytes } from "@/core/firmware/tables";
 import { toHex } from "@/core/hex";
 import { encodingContextOf } from "@/core/keymap/encodingContext";
 import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
+import { onSmallClass } from "./onSmallClass";
 
 /** An example of docs/device-behaviour.md: a small device, what the hand does, and what must come of it. */
 export interface Example {
@@ -43,6 +44,20 @@ export function readBinding(text: string): Binding | null {
   const parts = text.split("+").map((part) => part.trim());
   const modifiers = parts.slice(0, -1).reduce((bits, name) => bits | (1 << MODIFIERS.indexOf(name)), 0);
   return { does: "keyboard", usage: usageOf(parts.at(-1)!), modifiers };
+}
+
+const HAND = /^at (\d+) (press|release|turn) (\w+)(?: (-?\d+))?(?: at (\d+) a second)?$/;
+
+function readHandEvent(line: string): SimulationEvent | null {
+  const [, atMs, action, control, steps, speed] = HAND.exec(line) ?? [];
+  if (atMs === undefined) return null;
+  return {
+    atMs: Number(atMs),
+    control,
+    action: action as SimulationEvent["action"],
+    ...(steps === undefined ? {} : { steps: Number(steps) }),
+    ...(speed === undefined ? {} : { turnsPerSecond: Number(speed) }),
+  };
 }
 
 function readHostEvent(line: string): SimulationEvent {
@@ -83,6 +98,9 @@ function withLayer(design: Design, id: string): Design {
   return design.keymap.layers.some((layer) => layer.id === id) ? design : addLayer(design, id, id);
 }
 
+/** A controller on which knobs are told by their edges. */
+const INTERRUPTING = "pins interrupt";
+
 /** Makes the device of an example line by line; layers are made up to the highest that is named. */
 export function readExample(text: string): Example {
   const [setup, expected = ""] = text.split(/^gives\n?/m);
@@ -93,16 +111,14 @@ export function readExample(text: string): Example {
   const events: SimulationEvent[] = [];
   const changes: string[] = [];
   for (const line of lines) {
-    const event = /^at (\d+) (press|release|turn) (\w+)(?: (-?\d+))?$/.exec(line);
-    if (event) {
-      const [, atMs, action, control, steps] = event;
-      const turn = steps === undefined ? {} : { steps: Number(steps) };
-      events.push({ atMs: Number(atMs), control, action: action as SimulationEvent["action"], ...turn });
-    } else if (CHANGE.test(line)) changes.push(line);
+    const hand = readHandEvent(line);
+    if (hand) events.push(hand);
+    else if (CHANGE.test(line)) changes.push(line);
     else if (line.startsWith("at ")) events.push(readHostEvent(line));
-    else design = obey(design, line);
+    else if (line !== INTERRUPTING) design = obey(design, line);
   }
-  const wired = shareOutDirect(design);
+  const direct = shareOutDirect(design);
+  const wired = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
   events.push(...changeEvents(wired, changes));
   const untilMs = Math.max(...events.map((one) => one.atMs)) + 200;
   return { design: wired, events, untilMs, expected: expected.split("\n").filter(Boolean) };

@@ -10,7 +10,8 @@ import { workFolder } from "./builds";
 import { ChipTalk } from "./chipTalk";
 import { contactsOf } from "./chipWiring";
 import { withLive } from "./liveUse";
-import { buildUsbHost, imageFiles, onSmallClass } from "./usbChip";
+import { onSmallClass } from "./onSmallClass";
+import { buildUsbHost, imageFiles } from "./usbChip";
 
 const design = onSmallClass(withLive(finishedPad()));
 const scan = scanTableOf(design);

@@ -12,7 +12,7 @@ import { usb8Processor } from "../../scripts/buildFirmware.mjs";
 import { finishedPad } from "../support/designs";
 import { workFolder } from "./builds";
 import { PYTHON } from "./python";
-import { onSmallClass } from "./usbChip";
+import { onSmallClass } from "./onSmallClass";
 
 const BRIDGE = fileURLToPath(new URL("terminal.py", import.meta.url));
 

@@ -16,7 +16,8 @@ import { firstDifference } from "./firstDifference";
 import { PYTHON, onPythonClass } from "./python";
 import { randomUse } from "./randomUse";
 import { unpack } from "./unpack";
-import { buildUsbHost, later, onSmallClass, recordContacts } from "./usbChip";
+import { onSmallClass } from "./onSmallClass";
+import { buildUsbHost, later, recordContacts } from "./usbChip";
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const SEQUENCES = 15;

@@ -21,7 +21,9 @@ export function randomUse(design: Design, seed: number, moods = true): Simulatio
     atMs += Math.floor(random() * 18);
     if (turnable.length > 0 && random() < 0.2) {
       const { id, controlId } = pick(turnable);
-      events.push({ atMs, control: controlId, end: id, action: "turn", steps: Math.floor(random() * 5) - 2 });
+      const steps = Math.floor(random() * 5) - 2;
+      const speed = random() < 0.3 ? { turnsPerSecond: 2 + Math.floor(random() * 18) } : {};
+      events.push({ atMs, control: controlId, end: id, action: "turn", steps, ...speed });
       continue;
     }
     if (moods && random() < 0.12) {

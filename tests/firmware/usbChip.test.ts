@@ -1,12 +1,13 @@
 import { describe, expect, it } from "vitest";
 import type { Design } from "@/core/document/schema";
 import type { SimulationRequest } from "@/core/engine/simulate";
-import { IMAGE_ARENA_BYTES } from "@/core/image/usb8Image.generated";
+import { IMAGE_ARENA_BYTES, IMAGE_VARIABLE_BYTES } from "@/core/image/usb8Image.generated";
 import { wiredDemos } from "../support/designs";
 import { firstDifference } from "./firstDifference";
 import { play, workFolder } from "./builds";
 import { randomUse } from "./randomUse";
-import { buildUsbHost, imageFiles, lateOn, later, manyAtOnce, onSmallClass, recordContacts, toldOf } from "./usbChip";
+import { onSmallClass } from "./onSmallClass";
+import { buildUsbHost, imageFiles, lateOn, later, manyAtOnce, recordContacts, toldOf } from "./usbChip";
 
 /** Device time of each demo on the simulated chip, by fixed seeds. */
 const BUDGET_MS = 60_000;
@@ -16,9 +17,7 @@ const CYCLES_A_MS = 16_000;
 /** Toggles that tell each flip cost more: twenty flipped at once may make one scan late, which keeps its times. */
 const MOST_CYCLES: Record<string, number> = { glasshouse: 1.5 * CYCLES_A_MS };
 const AT_ONCE = 20;
-/** RAM of the chip, and what of it the image's own variables take beside the arena. */
 const RAM_BYTES = 2560;
-const OWN_VARIABLES = 100;
 
 const host = buildUsbHost(workFolder());
 
@@ -58,7 +57,7 @@ describe.each(wiredDemos)("the finished image of $name on the simulated chip", (
   });
 
   it("leaves the stack twice the room that it was seen to need", () =>
-    expect(2 * toldOf(notes, "stack")).toBeLessThan(RAM_BYTES - IMAGE_ARENA_BYTES - OWN_VARIABLES));
+    expect(2 * toldOf(notes, "stack")).toBeLessThan(RAM_BYTES - IMAGE_ARENA_BYTES - IMAGE_VARIABLE_BYTES));
 
   it("is used: there are several reports in a sequence", () =>
     expect(output.split("\n").length).toBeGreaterThan(5 * uses.length));

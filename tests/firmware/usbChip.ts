@@ -9,8 +9,6 @@ import { toHex } from "@/core/hex";
 import { flashImage } from "@/core/image/flashImage";
 import { usb8Code } from "@/core/image/usb8Code";
 import { derive } from "@/core/derived/derive";
-import { chooseController, adoptPinPlan } from "@/core/edits/pins";
-import { planPins } from "@/core/pins/planPins";
 import { usb8Processor } from "../../scripts/buildFirmware.mjs";
 import { STRICT, play } from "./builds";
 import { chipWiring, contactsOf } from "./chipWiring";
@@ -18,12 +16,6 @@ import { chipWiring, contactsOf } from "./chipWiring";
 const firmware = fileURLToPath(new URL("../../firmware", import.meta.url));
 const chip = fileURLToPath(new URL("chip", import.meta.url));
 const FLASH_BYTES = 0x8000;
-
-/** The design on the small 5 V class, with the app's own pin plan. */
-export function onSmallClass(design: Design): Design {
-  const moved = chooseController(design, "small-5v-18");
-  return adoptPinPlan(moved, planPins(moved));
-}
 
 /** The simulated chip with a small USB host and the parts around it. */
 export function buildUsbHost(folder: string): string {

@@ -4,7 +4,8 @@ import { boardPads, glowing, linePairPad, pads, without } from "./circuitPads";
 import { firstDifference } from "./firstDifference";
 import { play, workFolder } from "./builds";
 import { randomUse } from "./randomUse";
-import { buildUsbHost, imageFiles, later, onSmallClass, recordContacts } from "./usbChip";
+import { onSmallClass } from "./onSmallClass";
+import { buildUsbHost, imageFiles, later, recordContacts } from "./usbChip";
 
 const host = buildUsbHost(workFolder());
 const SEQUENCES = 25;

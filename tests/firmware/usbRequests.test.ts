@@ -8,7 +8,8 @@ import { hidInterfaces } from "@/core/hid/interfaces";
 import { toHex } from "@/core/hex";
 import { finishedPad } from "../support/designs";
 import { workFolder } from "./builds";
-import { ask, buildUsbHost, imageFiles, onSmallClass } from "./usbChip";
+import { onSmallClass } from "./onSmallClass";
+import { ask, buildUsbHost, imageFiles } from "./usbChip";
 
 // Requests and their answers: USB 2.0, chapter 9, and HID 1.11, chapter 7, written out by hand.
 

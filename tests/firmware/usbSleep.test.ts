@@ -5,7 +5,8 @@ import { BOARD_AT, BOARD_ENTRY_BYTES, FLASH_MAP } from "@/core/contract/board";
 import { crc16 } from "@/core/contract/crc16";
 import { workFolder } from "./builds";
 import { ChipTalk } from "./chipTalk";
-import { buildUsbHost, imageFiles, onSmallClass } from "./usbChip";
+import { onSmallClass } from "./onSmallClass";
+import { buildUsbHost, imageFiles } from "./usbChip";
 
 const design = onSmallClass(finishedPad());
 const ALLOW_WAKING = "setup 0003010000000000";

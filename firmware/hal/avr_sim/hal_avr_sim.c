@@ -109,6 +109,11 @@ static void ask(void) {
   asked = 1;
 }
 
+static void tell_edge(void) {
+  uint8_t encoder = PORT(OV_PORT_FRAME);
+  ov_encoder_edge(encoder, PORT(OV_PORT_FRAME));
+}
+
 static void tell_answer(void) {
   const uint8_t *frame = ov_live_frame();
   uint8_t i;
@@ -128,6 +133,7 @@ int main(void) {
       case 2: ov_host_locks(PORT(OV_PORT_LOCKS)); break;
       case 3: ov_host_reset(); break;
       case 4: ask(); break;
+      case 5: tell_edge(); break;
       default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }

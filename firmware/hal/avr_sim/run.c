@@ -19,6 +19,7 @@
 #define COMMAND_LOCKS 2
 #define COMMAND_RESET 3
 #define COMMAND_ASK 4
+#define COMMAND_EDGE 5
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -159,6 +160,11 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "ask") == 0) {
     read_frame(line + used);
     do_command(avr, COMMAND_ASK);
+  } else if (strcmp(verb, "edge") == 0) {
+    if (sscanf(line + used, "%u %u", &b, &word) != 2) return 0;
+    frame[0] = (unsigned char)b, frame[1] = (unsigned char)word;
+    frame_at = 0;
+    do_command(avr, COMMAND_EDGE);
   } else if (strcmp(verb, "reset") == 0) {
     do_command(avr, COMMAND_RESET);
   } else if (strcmp(verb, "late") == 0) {

@@ -1,7 +1,8 @@
 /* The HAL for your own board. Fill in the functions with your controller's pin and USB calls; the comments say
  * what each must do. The line numbers are listed with their pins in pins.h. Call ov_init once,
  * then ov_scan every millisecond with the milliseconds since the last call; ov_host_reset after a bus reset.
- * Never wait inside a report. */
+ * Never wait inside a report. Where both lines of a knob can interrupt, tell ov_encoder_edge its state at each edge (ovrin.h):
+ * it then loses no step, however fast it is turned. Else it is read once a scan. */
 #include "ovrin.h"
 #include "pins.h"
 #include "tables.h"

@@ -2,6 +2,7 @@
  * device reports. Script lines:
  *   MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
  *                               while STROBE (a number, or - for none) is driven
+ *   MS edge ENCODER STATE       an edge of an encoder whose pins interrupt (bit 1: A closed, bit 0: B closed)
  *   MS busy 1|0                 from this millisecond on, the endpoints take no report, or take them again
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS reset                    the bus is reset: the host knows nothing any more
@@ -124,6 +125,12 @@ static int obey(const char *line) {
   if (sscanf(line, "%lu %7s%n", &ms, verb, &used) != 2 || ms < now_ms) return 0;
   run_until(ms);
   if (strcmp(verb, "sense") == 0) return set_answer(line + used);
+  if (strcmp(verb, "edge") == 0) {
+    unsigned encoder, state;
+    if (sscanf(line + used, "%u %u", &encoder, &state) != 2) return 0;
+    ov_encoder_edge((uint8_t)encoder, (uint8_t)state);
+    return 1;
+  }
   if (strcmp(verb, "busy") == 0) {
     busy = atoi(line + used);
     return 1;

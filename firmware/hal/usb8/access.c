@@ -1,4 +1,6 @@
 /* Pins, converter and two-wire bus of the 8-bit USB class. Registers from memory, held against the simulated chip. */
+#include <avr/interrupt.h>
+
 #include "access.h"
 
 #include "ovrin.h"
@@ -93,11 +95,14 @@ uint8_t ov_hal_kept(uint16_t at) {
 
 uint8_t ov_hal_keeping(void) { return EECR & BIT(EEPE); }
 
-/* The two bits must follow each other within four cycles; nothing interrupts here. */
+/* The two bits must follow each other within four cycles, so that nothing may interrupt there. */
 uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
+  uint8_t flags = SREG;
   EEAR = at;
   EEDR = byte;
+  cli();
   EECR = BIT(EEMPE);
   EECR |= BIT(EEPE);
+  SREG = flags;
   return OV_KEEP_TAKEN;
 }

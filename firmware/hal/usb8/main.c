@@ -3,6 +3,7 @@
 #include <avr/io.h>
 
 #include "board.h"
+#include "edges.h"
 #include "ovrin.h"
 #include "usb.h"
 
@@ -11,7 +12,15 @@
 uint16_t ov_arena[OV_DEVICE_ARENA_BYTES / 2];
 const uint16_t ov_arena_bytes = sizeof ov_arena;
 
+/* What a loader left switched on must not interrupt. */
+static void quiet_interrupts(void) {
+  USBCON = 0;
+  UDIEN = EIMSK = PCICR = 0;
+  TIMSK0 = TIMSK1 = TIMSK3 = TIMSK4 = 0;
+}
+
 static void start_chip(void) {
+  quiet_interrupts();
   CLKPR = 0x80;
   CLKPR = 0;
   MCUCR = 0x80; /* twice: a factory chip keeps four pins of port F for its debugger */
@@ -36,6 +45,7 @@ int main(void) {
   if (!ov_board_is_good()) for (;;) {}
   ov_lines_start();
   if (ov_init() != OV_START_READY || !ov_lines_open()) for (;;) {}
+  ov_edges_open();
   ov_usb_attach();
   since = TCNT3;
   for (;;) {

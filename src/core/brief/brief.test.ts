@@ -20,6 +20,7 @@ import { leastAreaCm2, wishTroubles } from "./wishFit";
 const setting = { brief: emptyBrief, debounceMs: 5, settleUs: 5 };
 const profile = (id: string): ControllerProfile => controllerCatalogue.find((each) => each.id === id)!;
 const small = profile("small-5v-18");
+const large = profile("large-5v-70");
 const direct: ChosenPlan = {
   profileId: small.id,
   switchStrategy: "direct",
@@ -258,13 +259,19 @@ describe("what a wish runs into by itself", () => {
 });
 
 describe("a fast knob", () => {
-  const words = (turnsPerSecond: number) =>
-    optionFor({ ...noWish, encoders: 1, turnsPerSecond }, direct, small, setting)!.certainty.map((one) => one.words);
+  const words = (turnsPerSecond: number, profile = large, encoders = 1) =>
+    optionFor({ ...noWish, encoders, turnsPerSecond }, direct, profile, setting)!.certainty.map((one) => one.words);
   // A reading is over in less, but the firmware looks once a millisecond: 1000 readings against 24 × 4 × 11 = 1056 states.
   it("is told when it makes more states than the firmware's millisecond can see", () => {
     expect(words(10)).toEqual([]);
     expect(words(11)).toEqual([
       "knobs are read 1000 times a second but make 1056 states: sure up to 10.4 turns a second",
     ]);
+  });
+
+  it("is told by its edges on the 8-bit USB class, as long as there are pads that interrupt for all", () => {
+    const pads = usablePins(small).filter(({ interrupt }) => interrupt).length;
+    expect(words(20, small, Math.floor(pads / 2))).toEqual([]);
+    expect(words(20, small, Math.floor(pads / 2) + 1)).toHaveLength(1);
   });
 });

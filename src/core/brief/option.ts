@@ -1,4 +1,5 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
+import { hasUsb8Chip } from "../chips/usb8";
 import { needsOf } from "./needs";
 import { type PinRoom, pinRoomOf } from "./pinRoom";
 import { type PartCounts, priceOf, sumParts } from "../catalogue/prices";
@@ -121,6 +122,13 @@ export const statesPerSecond = (turnsPerSecond: number): number => 24 * 4 * turn
 /** Turns a second of which a knob of 24 steps loses none, read so many times a second. */
 const sureTurns = (readings: number): string => (readings / statesPerSecond(1)).toFixed(1);
 
+/** Whether the firmware is told every edge of the knobs: compiled, on an 8-bit USB class, all lines on pads that interrupt. */
+const areKnobsTold = (plan: ChosenPlan, profile: ControllerProfile, { interrupts }: PinRoom, language: Language) =>
+  language === "compiled" &&
+  plan.turnStrategy !== "with-switches" &&
+  hasUsb8Chip(profile.id) &&
+  interrupts.met >= interrupts.wanted;
+
 /** Whether every state of a turning knob is seen: all knobs are read once a millisecond, or as often as a reading lasts. */
 function turnCertainty(wish: Wish, plan: ChosenPlan, scanUs: number): Certainty[] {
   if (needsOf(wish).turns === 0) return [];
@@ -207,6 +215,7 @@ export function optionFor(
   const room = pinRoomOf(lots, profile);
   const language = languageFor(wish, profile);
   const scanUs = scanUsOf(pieces, wish, profile, language);
+  const knobs = areKnobsTold(plan, profile, room, language) ? [] : turnCertainty(wish, plan, scanUs);
   const parts = sumParts([
     ...all.map((piece) => piece.parts),
     { resistor: new Set(all.flatMap(({ shared }) => shared)).size },
@@ -228,7 +237,7 @@ export function optionFor(
     money: priceOf(profile.id, brief.prices, profile.price) + partsMoney,
     // A press that its reading just missed waits for the next one.
     pressToReportMs: Math.max(SCAN_MS, scanUs / 1000) + debounceMs + scanUs / 1000 + POLL_MS,
-    certainty: [...all.flatMap(({ certainty }) => certainty), ...turnCertainty(wish, plan, scanUs)],
+    certainty: [...all.flatMap(({ certainty }) => certainty), ...knobs],
     unmet: unmetBy(wish, profile),
     language,
   };

@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 2;
+export const BOARD_VERSION = 3;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -30,12 +30,15 @@ const HEADER = [
   ["PAIRS_FIRST", 1],
   ["ENDPOINTS", 1],
   ["DESCRIPTORS", 1],
+  /** Encoders whose edges interrupt. */
+  ["EDGE_ENCODERS", 1],
   ["START_TABLE", 2],
   ["STROBE_TABLE", 2],
   ["BANK_TABLE", 2],
   ["LAMP_TABLE", 2],
   ["PART_TABLE", 2],
   ["ENDPOINT_TABLE", 2],
+  ["EDGE_TABLE", 2],
   ["DESCRIPTOR_TABLE", 2],
 ] as const;
 export type BoardField = (typeof HEADER)[number][0];
@@ -57,6 +60,8 @@ export const BOARD_ENTRY_BYTES = {
   LAMP: 5,
   /** Report kind, endpoint, its two configuration bytes, interface. */
   ENDPOINT: 5,
+  /** Encoder, pin of A, pin of B. */
+  EDGE: 5,
   /** Type, index, interface (NONE: any), length, place in the block. */
   DESCRIPTOR: 7,
 } as const;

@@ -4,6 +4,7 @@ import {
   type ArenaCounts,
   AT,
   BANK_LINES,
+  EDGE_STEPS,
   ENTRY_BYTES,
   FIRST_MODIFIER,
   HEADER_BYTES,
@@ -149,6 +150,7 @@ ${reports.join("\n")}
 ${defines("START_", START).join("\n")}
 
 #define OV_STEP_RUNS ${STEP_RUNS}
+#define OV_EDGE_STEPS ${EDGE_STEPS}
 
 /* Live changes: see src/core/contract/live.ts. */
 ${liveDefines()}

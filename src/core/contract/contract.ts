@@ -132,6 +132,9 @@ export type ReportName = keyof typeof REPORTS;
 /** What ov_init answers: READY, or why the device stays quiet. */
 export const START = { READY: 0, NO_TABLES: 1, OTHER_VERSION: 2, TORN: 3, NO_ROOM: 4 } as const;
 
+/** Steps between two scans that are kept of encoders whose edges interrupt, and one. */
+export const EDGE_STEPS = 16;
+
 /** Runs of steps in one direction that wait to be told, for each encoder. */
 export const STEP_RUNS = 3;
 
@@ -175,7 +178,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = 112;
+export const FIXED_RAM_BYTES = 128;
 export const STACK_BYTES = 64;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

@@ -1,5 +1,6 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
+import { edgeEncoders } from "../firmware/edgeEncoders";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import type { ReportName } from "../contract/contract";
@@ -26,6 +27,8 @@ export interface DeviceWatch {
   asked?(atMs: number, frame: Uint8Array): void;
   /** The same frame, answered. */
   answered?(atMs: number, frame: Uint8Array): void;
+  /** An edge of an encoder whose pins interrupt, by its number: its state, bit 1 A closed, bit 0 B closed. */
+  edge?(atMs: number, encoder: number, state: number): void;
   contact?(atMs: number, contact: string, closed: boolean): void;
   /** What a bank now reads under a strobe (null: none): the whole input of the firmware. */
   answer?(atMs: number, strobe: number | null, bank: number, word: number): void;
@@ -47,14 +50,16 @@ const QUADRATURE = [
 
 /** A hand on a knob: steps it still has to make, and when the next quadrature state comes. */
 interface Turning {
-  orders: { states: number; direction: number }[];
+  orders: { states: number; direction: number; stateMs: number }[];
   phase: number;
+  /** Several states may fall into one millisecond. */
   nextMs: number;
 }
 
 /** One design, powered: its circuits around the real firmware, in milliseconds. */
 export class Device {
   readonly scan: ScanTable;
+  private readonly edgeEncoders: number[];
   nowMs = 0;
   private readonly world: ElectricalWorld;
   private readonly schedule: ContactSchedule;
@@ -67,13 +72,14 @@ export class Device {
   private scannedMs = 0;
 
   constructor(
-    design: Design,
+    private readonly design: Design,
     private readonly watch: DeviceWatch,
     bounce: Bounce | null = null,
     /** What live changes kept before. */
     kept?: Uint8Array,
   ) {
     this.scan = scanTableOf(design);
+    this.edgeEncoders = edgeEncoders(design, this.scan);
     this.world = new ElectricalWorld(this.scan, derive(design).profile ?? ASSUMED_LEVELS);
     this.schedule = new ContactSchedule(bounce);
     this.tables = tableBytes(this.scan, design);
@@ -85,7 +91,16 @@ export class Device {
       report: (kind: ReportName, bytes: Uint8Array) => this.take(kind, bytes),
       lamp: (line: number, on: boolean) => this.watch.lamp?.(this.nowMs, line, on),
     };
-    return startRuntime(this.tables, host, kept);
+    const runtime = startRuntime(this.tables, host, kept);
+    for (const encoder of this.edgeEncoders) this.tellEdge(runtime, encoder);
+    return runtime;
+  }
+
+  private tellEdge(runtime: Runtime, encoder: number) {
+    const { elementId } = this.scan.encoders[encoder];
+    const state = (this.world.isClosed(`${elementId}/A`) ? 2 : 0) + (this.world.isClosed(`${elementId}/B`) ? 1 : 0);
+    this.watch.edge?.(this.nowMs, encoder, state);
+    runtime.encoderEdge(encoder, state);
   }
 
   private take(kind: ReportName, bytes: Uint8Array): boolean {
@@ -99,30 +114,44 @@ export class Device {
     this.schedule.order(elementId, pressed, Math.max(atMs, this.nowMs));
   }
 
-  /** Turns an encoder by felt steps, clockwise when positive, from now on; a turn under way is finished first. */
-  turn(elementId: string, steps: number): void {
+  /**
+   * Turns an encoder by felt steps, clockwise when positive, from now on; a turn under way is finished first.
+   * @param turnsPerSecond a calm hand's when left out
+   */
+  turn(elementId: string, steps: number, turnsPerSecond?: number): void {
     const encoder = this.scan.encoders.find((e) => e.elementId === elementId);
     if (!encoder || steps === 0) return;
     const turning = this.turnings.get(elementId) ?? { orders: [], phase: 3, nextMs: 0 };
     // Not in the first scan, in which the firmware takes whatever it sees for where the knob rests.
     if (turning.orders.length === 0) turning.nextMs = Math.max(turning.nextMs, this.nowMs, 1);
-    turning.orders.push({ states: Math.abs(steps) * encoder.statesPerStep, direction: Math.sign(steps) });
+    const states = Math.abs(steps) * encoder.statesPerStep;
+    const stateMs = turnsPerSecond === undefined ? STATE_MS : this.stateMs(elementId, turnsPerSecond);
+    turning.orders.push({ states, direction: Math.sign(steps), stateMs });
     this.turnings.set(elementId, turning);
+  }
+
+  /** Time of one quadrature state: states a turn = steps a turn × states a step (common practice). */
+  private stateMs(elementId: string, turnsPerSecond: number): number {
+    const { stepsPerTurn, statesPerStep } = derive(this.design).elements.get(elementId)!.turning!;
+    return 1000 / (turnsPerSecond * stepsPerTurn * statesPerStep);
   }
 
   private turnKnobs() {
     for (const [elementId, turning] of this.turnings) {
-      const [order] = turning.orders;
-      if (!order || turning.nextMs > this.nowMs) continue;
-      const before = QUADRATURE[turning.phase];
-      turning.phase = (turning.phase + order.direction + 4) % 4;
-      const after = QUADRATURE[turning.phase];
-      const end = before.A !== after.A ? "A" : "B";
-      this.schedule.step(`${elementId}/${end}`, after[end], this.nowMs);
-      turning.nextMs = this.nowMs + STATE_MS;
-      order.states -= 1;
-      if (order.states === 0) turning.orders.shift();
+      while (turning.orders.length > 0 && turning.nextMs < this.nowMs + 1) this.nextState(elementId, turning);
     }
+  }
+
+  private nextState(elementId: string, turning: Turning) {
+    const [order] = turning.orders;
+    const before = QUADRATURE[turning.phase];
+    turning.phase = (turning.phase + order.direction + 4) % 4;
+    const after = QUADRATURE[turning.phase];
+    const end = before.A !== after.A ? "A" : "B";
+    this.schedule.step(`${elementId}/${end}`, after[end], this.nowMs);
+    turning.nextMs += order.stateMs;
+    order.states -= 1;
+    if (order.states === 0) turning.orders.shift();
   }
 
   /** The host's lock lights: bit 0 num, 1 caps, 2 scroll. */
@@ -221,6 +250,10 @@ export class Device {
       if (!this.world.set(contact, closed)) continue;
       changed = true;
       this.watch.contact?.(this.nowMs, contact, closed);
+      const encoder = this.edgeEncoders.find((number) =>
+        contact.startsWith(`${this.scan.encoders[number].elementId}/`),
+      );
+      if (encoder !== undefined) this.tellEdge(this.runtime, encoder);
     }
     if (!changed) return;
     if (!this.watch.answer) this.world.answer(this.runtime.answers, BANKS);

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { finishedPad, pad, withDiodes, wiredDemos } from "../../../tests/support/designs";
 import { addLayer, bind, setLampRule } from "../edits/keymap";
+import { movePin } from "../edits/pins";
 import { shareOutDirect, unwire } from "../edits/wiring";
 import type { Design } from "../document/schema";
 import { ContactSchedule } from "./contactSchedule";
@@ -62,6 +63,28 @@ describe("a simulated pad", () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it("loses steps of a fast knob that is read once a millisecond, none of one on pins that interrupt", () => {
+    const told = bind(finishedPad(), "base", "e1:cw", { does: "keyboard", usage: 0x04, modifiers: 0 });
+    const read = movePin(told, "e1:turn/A", "P18");
+    const turn = (turnsPerSecond: number): SimulationEvent[] => [
+      { atMs: 10, control: "e1", action: "turn", steps: 12, turnsPerSecond },
+    ];
+    expect(textOf(read, turn(10))).toBe("a".repeat(12));
+    expect(textOf(read, turn(20))).not.toBe("a".repeat(12));
+    expect(textOf(told, turn(20))).toBe("a".repeat(12));
+    expect(textOf(shareOutDirect(pad()), turn(20))).toBe("");
+  });
+
+  it("keeps fifteen steps between two scans", () => {
+    const bound = bind(finishedPad(), "base", "e1:cw", { does: "keyboard", usage: 0x04, modifiers: 0 });
+    const late = (steps: number): SimulationEvent[] => [
+      { atMs: 10, action: "late", ms: 150 },
+      { atMs: 10, control: "e1", action: "turn", steps, turnsPerSecond: 20 },
+    ];
+    expect(textOf(bound, late(15))).toBe("a".repeat(15));
+    expect(textOf(bound, late(20))).toBe("a".repeat(15));
   });
 
   it("counts a knob's step that is turned before the first scan", () => {

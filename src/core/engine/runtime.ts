@@ -18,6 +18,8 @@ export interface Runtime {
   hostReset(): void;
   switchClosed(switchNumber: number): boolean;
   layerActive(layer: number): boolean;
+  /** An edge of an encoder whose pins interrupt: its state, bit 1 A closed, bit 0 B closed. */
+  encoderEdge(encoder: number, state: number): void;
   /** A frame of live changes from the host. @returns whether it is taken: not while another is being worked on. */
   ask(frame: Uint8Array): boolean;
   /** What the host gets when it asks for the answer; null on a device without live changes. */
@@ -39,6 +41,7 @@ interface Exports {
   ov_tables_place(): number;
   ov_answers_place(): number;
   ov_kept_place(): number;
+  ov_encoder_edge(encoder: number, state: number): void;
   ov_live_place(): number;
   ov_live_asked(): void;
   ov_live_frame(): number;
@@ -94,6 +97,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
     hostLocks: exports.ov_host_locks,
     hostReset: exports.ov_host_reset,
     switchClosed: (sw) => exports.ov_switch_closed(sw) !== 0,
+    encoderEdge: exports.ov_encoder_edge,
     layerActive: (layer) => exports.ov_layer_active(layer) !== 0,
     answers,
   };

@@ -1,5 +1,5 @@
 import { FRAME_BYTES } from "../contract/live";
-import { text, whole, listOf, z } from "../schema";
+import { between, text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";
 import type { Element } from "../catalogue/kinds/controlKind";
 import { kindOf } from "../catalogue/kinds";
@@ -29,6 +29,8 @@ const eventSchema = z.strictObject({
   end: z.optional(text(1, 100)),
   /** Felt steps of a turn, clockwise when positive. */
   steps: z.optional(whole(-1000, 1000)),
+  /** How fast the hand turns: a calm hand when left out. */
+  turnsPerSecond: z.optional(between(0.1, 20)),
   /** By how much a scan is late, in ms. */
   ms: z.optional(whole(1, 200)),
   /** The frame of live changes that is asked, in hexadecimal; what is left out of it is 0. */
@@ -104,7 +106,7 @@ function order(device: Device, design: Design, event: SimulationEvent) {
   if (event.action === "ask") return void device.ask(frameOf(event.frame ?? ""));
   if (event.action === "busy" || event.action === "ready") return device.hostBusy(event.action === "busy");
   const element = movedElement(design, event) as Element;
-  if (event.action === "turn") device.turn(element.id, event.steps ?? 1);
+  if (event.action === "turn") device.turn(element.id, event.steps ?? 1, event.turnsPerSecond);
   else device.press(element.id, event.action === "press", event.atMs);
 }
 

@@ -205,8 +205,13 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   ],
   [
     "wiring/fast-encoder",
-    changeControl(done, "e1", { stepsPerTurn: 100 }),
-    /^E1 makes 400 states a turn; read once a millisecond it keeps up to 2\.5 turns a second, and the brief wishes 4\./,
+    movePin(changeControl(done, "e1", { stepsPerTurn: 100 }), "e1:turn/A", "P18"),
+    /^E1 makes 400 states a turn; read once a millisecond it keeps up to 2\.5 turns a second, and the brief wishes 4\. Put both its lines on pads that interrupt\.$/,
+  ],
+  [
+    "wiring/fast-encoder",
+    changeControl(chooseController(done, "large-5v-70"), "e1", { stepsPerTurn: 100 }),
+    /^E1 makes 400 states a turn; .* Take one of fewer steps\.$/,
   ],
   [
     "wiring/slow-ladder",

@@ -176,7 +176,7 @@ describe("recording", () => {
   it("gives a script and what must come of it, ended alike", () => {
     const recorded = recordScript(finishedPad(), demonstrationOf(finishedPad()));
     if (!recorded.ok) throw new Error(JSON.stringify(recorded.problems));
-    expect(recorded.value.script).toMatch(/^10 sense 1 0 fff[e-f]\n/);
+    expect(recorded.value.script).toMatch(/^0 edge 0 0\n10 sense 1 0 fff[e-f]\n/);
     expect(recorded.value.script).toMatch(/\d+ end\n$/);
     expect(recorded.value.expected).toMatch(/\nend\n$/);
     expect(recorded.value.expected).toContain("15 keyboard 0000040000000000");
@@ -195,6 +195,6 @@ describe("recording", () => {
       events: [{ atMs: 1, control: "k1", action: "press" }],
       untilMs: 50,
     });
-    expect(recorded).toEqual({ ok: true, value: { script: "50 end\n", expected: "0 lamp 0 0\nend\n" } });
+    expect(recorded).toEqual({ ok: true, value: { script: "0 edge 0 0\n50 end\n", expected: "0 lamp 0 0\nend\n" } });
   });
 });

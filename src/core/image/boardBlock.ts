@@ -17,6 +17,7 @@ import { BANK_LINES, NONE, REPORTS } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import type { Design } from "../document/schema";
 import { type Result, bad, good } from "../document/problem";
+import { edgeEncoders } from "../firmware/edgeEncoders";
 import { bankCount, type ScanTable } from "../firmware/scanTable";
 import {
   DESCRIPTOR,
@@ -129,6 +130,13 @@ const ladderBytes = (scan: ScanTable, lines: BoardLines): number[] =>
     return part(BOARD_PART.LADDER, [...places, ...windowEdges(bank).flatMap(word)]);
   });
 
+/** Encoders on pins that interrupt: each with its number and its two pins. */
+const edgeBytes = (design: Design, scan: ScanTable, lines: BoardLines): number[][] =>
+  edgeEncoders(design, scan).map((number) => {
+    const { lineA, lineB } = scan.encoders[number];
+    return [number, ...[lineA, lineB].flatMap((line) => lines.pin(scan.senseLines[line], START_MODE.PULL_UP))];
+  });
+
 interface Described {
   type: number;
   index: number;
@@ -185,6 +193,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   const banks = bankBytes(scan, lines);
   const lamps = lampBytes(scan, lines);
   const parts = partBytes(scan, lines);
+  const edges = edgeBytes(design, scan, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
   if (lines.problems.length > 0) return bad(...lines.problems);
   if (lines.remoteBytes > REMOTE_BYTES_MOST)
@@ -201,6 +210,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
     ["LAMP_TABLE", lamps.bytes],
     ["PART_TABLE", parts],
     ["ENDPOINT_TABLE", endpointBytes(design)],
+    ["EDGE_TABLE", edges.flat()],
   ];
   const header = new Array<number>(BOARD_HEADER_BYTES).fill(0);
   const put = (field: BoardField, ...values: number[]) => header.splice(BOARD_AT[field], values.length, ...values);
@@ -223,6 +233,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   put("PAIRS_FIRST", pairsFirst);
   put("ENDPOINTS", design.reportSet.interfaces.length);
   put("DESCRIPTORS", all.length);
+  put("EDGE_ENCODERS", edges.length);
   const bytes = [...header, ...sections.flatMap(([, section]) => section), ...descriptors];
   return good(Uint8Array.from([...bytes, ...word(crc16(bytes))]));
 }

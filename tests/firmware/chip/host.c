@@ -206,21 +206,44 @@ static void collect(void) {
 
 static void tell_lamp(int lamp, int lit) { printf("%ld lamp %d %d\n", now_ms, lamp, lit); }
 
+/* A scan has begun: what the one before it showed and sent. */
+static void scan_has_begun(void) {
+  if (now_ms >= 0) {
+    wiring_tell_lamps(tell_lamp);
+    collect();
+  }
+  if (passed > 1 && now_ms >= 0) {
+    late++;
+    fprintf(stderr, "late %lu %ld %d\n", sequence, now_ms + 1, passed - 1);
+  }
+  now_ms += now_ms < 0 ? 1 : passed;
+  scans++;
+}
+
 /* Runs until a scan begins that is at least this millisecond's. */
 static void run_to(long ms) {
   while (now_ms < ms) {
     int before = scans_marked;
     while (scans_marked == before) step();
-    if (now_ms >= 0) {
-      wiring_tell_lamps(tell_lamp);
-      collect();
+    scan_has_begun();
+  }
+}
+
+/* Turns a knob, whatever the scans are at: a state every so many cycles. The contacts of A and B, and states, clockwise
+ * when positive; where it rests both are open. */
+static void turn_knob(int a, int b, int states, int cycles) {
+  static const unsigned char closed[4] = {0, 2, 3, 1};
+  int phase = 0, direction = states < 0 ? 3 : 1;
+  for (states = abs(states); states > 0; states--) {
+    avr_cycle_count_t until = avr->cycle + (avr_cycle_count_t)cycles;
+    int before = closed[phase], now = closed[phase = (phase + direction) % 4];
+    if ((before ^ now) & 2) wiring_set_contact(a, now >> 1);
+    else wiring_set_contact(b, now & 1);
+    while (avr->cycle < until) {
+      int marked = scans_marked;
+      step();
+      if (scans_marked != marked) scan_has_begun();
     }
-    if (passed > 1 && now_ms >= 0) {
-      late++;
-      fprintf(stderr, "late %lu %ld %d\n", sequence, now_ms + 1, passed - 1);
-    }
-    now_ms += now_ms < 0 ? 1 : passed;
-    scans++;
   }
 }
 
@@ -233,6 +256,13 @@ static int begin(void) {
   return 1;
 }
 
+/* A contact moves, and what interrupts because of it has been served before the next one does. */
+static void move_contact(int contact, int closed) {
+  avr_cycle_count_t end = avr->cycle + PATIENCE;
+  wiring_set_contact(contact, closed);
+  while (avr->cycle < end && (avr_has_pending_interrupts(avr) || avr->interrupts.running_ptr > 0)) step();
+}
+
 static int obey(const char *line) {
   long ms;
   char word[16];
@@ -241,7 +271,7 @@ static int obey(const char *line) {
   /* Lights are set between two scans. */
   run_to(strcmp(word, "locks") == 0 ? ms - 1 : ms);
   sscanf(line + used, "%d %d", &a, &b);
-  if (strcmp(word, "contact") == 0) wiring_set_contact(a, b);
+  if (strcmp(word, "contact") == 0) move_contact(a, b);
   else if (strcmp(word, "locks") == 0) {
     uint8_t value = (uint8_t)a;
     request(0x21, 9, 0x0200, 0, 1, &value);
@@ -292,7 +322,7 @@ static int measure_latency(int contact, int every_ms, int presses) {
       random = random * 1103515245u + 12345u;
       run_cycles((avr_cycle_count_t)CYCLES_A_MS * 20 + (random >> 8) % (CYCLES_A_MS * 8ul));
       while (asked <= avr->cycle) asked += (avr_cycle_count_t)every_ms * CYCLES_A_MS;
-      wiring_set_contact(contact, closed);
+      move_contact(contact, closed);
       closed_at = avr->cycle;
       asked = ask_until(asked, every_ms);
       if (closed) printf("%lu\n", (unsigned long)((asked - closed_at) / (CYCLES_A_MS / 1000)));
@@ -400,7 +430,8 @@ static int read_hex(const char *text, uint8_t *bytes, int most) {
   return n;
 }
 
-/* A conversation, line by line, each answered by lines that end with one of a dot: contact N 0|1; pass MS; set FRAME; get;
+/* A conversation, line by line, each answered by lines that end with one of a dot: contact N 0|1; pass MS; turn A B STATES
+ * CYCLES (see turn_knob); set FRAME; get;
  * off; late (how many scans were); setup BYTES (a setup packet, and bytes to send); suspend; resume; woken (whether the device has called the host since
  * it was suspended); fails 0|1 (whether the power fails at every write from now on, in copies). */
 static int converse(void) {
@@ -408,8 +439,9 @@ static int converse(void) {
   setvbuf(stdout, NULL, _IOLBF, 0);
   while (fgets(line, sizeof line, stdin)) {
     uint8_t frame[OV_FRAME_BYTES];
-    int a = 0, b = 0;
-    if (sscanf(line, "contact %d %d", &a, &b) == 2) wiring_set_contact(a, b);
+    int a = 0, b = 0, states = 0, cycles = 0;
+    if (sscanf(line, "contact %d %d", &a, &b) == 2) move_contact(a, b);
+    else if (sscanf(line, "turn %d %d %d %d", &a, &b, &states, &cycles) == 4) turn_knob(a, b, states, cycles);
     else if (sscanf(line, "pass %d", &a) == 1) run_to(now_ms + a);
     else if (sscanf(line, "fails %d", &a) == 1) {
       avr_eeprom_desc_t all = {eeprom_before, 0, sizeof eeprom_before};

@@ -5,6 +5,7 @@
 #include <stdlib.h>
 #include <string.h>
 
+#include <simavr/avr_ioport.h>
 #include <simavr/sim_io.h>
 
 #define MOST_NETS 512
@@ -219,10 +220,27 @@ int wiring_read(const char *path, avr_t *avr) {
   return 1;
 }
 
+/* Tells the chip's pins what has changed on them, so that they interrupt where they are asked to. */
+static void tell_pins(void) {
+  static int was[64];
+  int i;
+  for (i = 0; i < pin_count; i++) {
+    const struct pin *pin = &pins[i];
+    int high;
+    if (is_output(pin)) continue;
+    high = level_of(pin);
+    if (high != was[i])
+      avr_raise_irq(avr_io_getirq(chip, AVR_IOCTL_IOPORT_GETIRQ((char)('B' + pin->port)), pin->bit), (uint32_t)high);
+    was[i] = high;
+  }
+}
+
 void wiring_set_contact(int contact, int closed) {
   if (contact < conductor_count) conductors[contact].closed = closed;
   else ladders_press(contact - conductor_count, closed);
   solved = 0;
+  solve();
+  tell_pins();
 }
 
 static int is_lit(const struct lamp *lamp) {

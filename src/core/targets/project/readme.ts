@@ -13,7 +13,9 @@ const portSteps = `1. \`make\` compiles everything for this computer as it is, s
    Matrices, registers, multiplexers, expanders, ladders and lamps are driven through them; there is nothing else to write.
 3. What is left to join is USB: one interface for each descriptor in \`pins.h\`; \`port.h\` says what to call when.
 4. Compile with your controller's compiler: \`make CC=… CFLAGS=… LDFLAGS=…\`, or add the folders to your own project.
-5. Load it before the case is closed, with the loader's button or reset in reach, and press every control once.`;
+5. Load it before the case is closed, with the loader's button or reset in reach, and press every control once.
+
+Knobs are read once a millisecond: with 24 steps of 4 states sure up to 10 turns a second.`;
 
 /** What to do with the project, in which order, and how to get back. */
 export function projectReadme(design: Design, isUsb8: boolean): string {

@@ -1,0 +1,73 @@
+/* Knobs on pins that interrupt: at each edge the lines of all of them are read and told to the runtime. Any pin of port B
+ * interrupts when it changes; of the other ports, four pins of D and one of E have an interrupt of their own. */
+#include <avr/interrupt.h>
+#include <avr/io.h>
+
+#include "access.h"
+#include "board.h"
+#include "ovrin.h"
+#include "edges.h"
+
+#define BIT(n) ((uint8_t)(1u << (n)))
+#define PORT_B 0x23
+#define PORT_E 0x2C
+
+static const uint8_t *edges; /* the table in the board block */
+static uint8_t count;
+
+static uint8_t is_low(const uint8_t **at) {
+  uint8_t input = ov_flash_next(at);
+  return ov_pin_is_high(input, ov_flash_next(at)) ? 0 : 1;
+}
+
+static void tell_all(void) {
+  const uint8_t *at = edges;
+  uint8_t left;
+  for (left = count; left > 0; left--) {
+    uint8_t encoder = ov_flash_next(&at);
+    uint8_t a = is_low(&at);
+    ov_encoder_edge(encoder, (uint8_t)(a << 1 | is_low(&at)));
+  }
+}
+
+ISR(PCINT0_vect) { tell_all(); }
+ISR(INT0_vect, ISR_ALIASOF(PCINT0_vect));
+ISR(INT1_vect, ISR_ALIASOF(PCINT0_vect));
+ISR(INT2_vect, ISR_ALIASOF(PCINT0_vect));
+ISR(INT3_vect, ISR_ALIASOF(PCINT0_vect));
+ISR(INT6_vect, ISR_ALIASOF(PCINT0_vect));
+
+/* From now on every change of the pin interrupts. */
+static void watch(uint8_t input, uint8_t mask) {
+  if (input == PORT_B) PCMSK0 |= mask;
+  else if (input == PORT_E) EIMSK |= BIT(INT6);
+  else EIMSK |= mask; /* the four of port D have the numbers of their bits */
+}
+
+static void watch_all(void) {
+  const uint8_t *at = edges;
+  uint8_t left;
+  for (left = count; left > 0; left--) {
+    uint8_t nth;
+    at++;
+    for (nth = 0; nth < 2; nth++) {
+      uint8_t input = ov_flash_next(&at);
+      watch(input, ov_flash_next(&at));
+    }
+  }
+}
+
+/* They are told where they rest before anything interrupts. A loader may have left interrupts of its own switched on. */
+void ov_edges_open(void) {
+  edges = ov_board_table(OV_BOARD_AT_EDGE_TABLE);
+  count = ov_board_byte(OV_BOARD_AT_EDGE_ENCODERS);
+  if (count == 0) return;
+  tell_all();
+  EICRA = BIT(ISC00) | BIT(ISC10) | BIT(ISC20) | BIT(ISC30);
+  EICRB = BIT(ISC60);
+  watch_all();
+  EIFR = 0xFF;
+  PCIFR = BIT(PCIF0);
+  PCICR = BIT(PCIE0);
+  sei();
+}

@@ -1,0 +1,7 @@
+#ifndef OV_EDGES_H
+#define OV_EDGES_H
+
+/* edges.c: from then on knobs are told as they turn; before the first scan */
+void ov_edges_open(void);
+
+#endif

@@ -1,0 +1,20 @@
+import { hasUsb8Chip } from "../chips/usb8";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import type { ScanTable } from "./scanTable";
+
+/**
+ * The encoders whose every edge the firmware is told by an interrupt, by encoder number. That is so on the 8-bit USB
+ * classes, whose image and project do it, when both lines are on pads of their own that can interrupt; all others are
+ * read once a scan.
+ */
+export function edgeEncoders(design: Design, { encoders, senseLines, access }: ScanTable): number[] {
+  const { profile } = derive(design);
+  if (!profile || !hasUsb8Chip(profile.id)) return [];
+  const interrupts = new Set(profile.pins.flatMap(({ name, interrupt }) => (interrupt ? [name] : [])));
+  const isHeard = (line: number) => {
+    const net = senseLines[line];
+    return !Object.hasOwn(access, net) && interrupts.has(design.pinPlan[net]?.pin ?? "");
+  };
+  return encoders.flatMap(({ lineA, lineB }, number) => (isHeard(lineA) && isHeard(lineB) ? [number] : []));
+}
