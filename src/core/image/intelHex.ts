@@ -15,11 +15,12 @@ function record(type: number, at: number, bytes: number[]): string {
 
 /** Parts of a memory of at most 64 KiB as Intel HEX (records 00 and 01), sixteen bytes a line. */
 export function intelHex(parts: HexPart[]): string {
-  const lines = parts.flatMap(({ at, bytes }) =>
-    Array.from({ length: Math.ceil(bytes.length / RECORD_BYTES) }, (_, nth) => {
+  const lines = parts.flatMap(({ at, bytes }) => {
+    const all = Array.from(bytes);
+    return Array.from({ length: Math.ceil(all.length / RECORD_BYTES) }, (_, nth) => {
       const from = nth * RECORD_BYTES;
-      return record(0, at + from, Array.from(bytes).slice(from, from + RECORD_BYTES));
-    }),
-  );
+      return record(0, at + from, all.slice(from, from + RECORD_BYTES));
+    });
+  });
   return `${[...lines, record(1, 0, [])].join("\n")}\n`;
 }
