@@ -78,8 +78,7 @@ static void take_steps(void) {
   }
 }
 
-static void sample(uint8_t e) {
-  uint16_t entry = entry_of(e);
+static void sample(uint8_t e, uint16_t entry) {
   int8_t told;
   if (state_of[e] & BY_EDGES) return;
   told = move_to(e, read_state(entry), entry);
@@ -88,7 +87,8 @@ static void sample(uint8_t e) {
 
 void ov_encoders_sample(void) {
   uint8_t count = ov_table_byte(OV_AT_ENCODERS);
+  uint16_t entry = ov_table_word(OV_AT_ENCODER_TABLE);
   uint8_t e;
   take_steps();
-  for (e = 0; e < count; e++) sample(e);
+  for (e = 0; e < count; e++, entry = (uint16_t)(entry + OV_ENCODER_BYTES)) sample(e, entry);
 }

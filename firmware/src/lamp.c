@@ -6,15 +6,19 @@
 /* What a lamp was told last: nothing yet, off, on. In the first scan every lamp is told, so that none starts lit. */
 #define OFF 1
 
-static uint8_t locks;
+static uint8_t locks, locks_changed;
 static uint8_t *told;
 
 void ov_lamps_init(void) {
   told = ov_arena_take(ov_table_byte(OV_AT_LAMPS));
   locks = 0;
+  locks_changed = 1;
 }
 
-void ov_host_locks(uint8_t value) { locks = value; }
+void ov_host_locks(uint8_t value) {
+  locks = value;
+  locks_changed = 1;
+}
 
 static uint8_t wanted(uint16_t entry) {
   uint8_t argument = ov_table_byte((uint16_t)(entry + 2));
@@ -30,6 +34,8 @@ void ov_lamps_show(void) {
   uint16_t entry = ov_table_word(OV_AT_LAMP_TABLE);
   uint8_t count = ov_table_byte(OV_AT_LAMPS);
   uint8_t i;
+  if (!ov_layers_changed() && !locks_changed) return;
+  locks_changed = 0;
   for (i = 0; i < count; i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {
     uint8_t on = wanted(entry);
     if (told[i] == OFF + on) continue;

@@ -6,24 +6,38 @@
 static uint8_t *holders;
 static uint8_t default_layer;
 static uint8_t held; /* holders in all, so that the common case looks at none */
+static uint8_t changed;
 
 void ov_layers_init(void) {
   holders = ov_arena_take(ov_table_byte(OV_AT_LAYERS));
   default_layer = 0;
   held = 0;
+  changed = 1;
 }
 
 void ov_layer_hold(uint8_t layer) {
   holders[layer]++;
   held++;
+  changed = 1;
 }
 
 void ov_layer_let_go(uint8_t layer) {
   holders[layer]--;
   held--;
+  changed = 1;
 }
 
-void ov_layer_stay(uint8_t layer) { default_layer = layer; }
+void ov_layer_stay(uint8_t layer) {
+  default_layer = layer;
+  changed = 1;
+}
+
+uint8_t ov_layers_changed(void) {
+  uint8_t told = changed;
+  changed = 0;
+  return told;
+}
+
 uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == default_layer); }
 
 static uint8_t answers(uint8_t layer, uint8_t input) {

@@ -9,8 +9,11 @@
 /* What is seldom needed is kept out of what calls it, which so stays short and quick. */
 #if defined(__GNUC__)
 #define OV_RARELY __attribute__((noinline, cold))
+/* What runs in a loop of its own has the processor's registers for itself when it is not put into what calls it. */
+#define OV_APART __attribute__((noinline))
 #else
 #define OV_RARELY
+#define OV_APART
 #endif
 
 /* arena.c */
@@ -71,6 +74,7 @@ void ov_layer_hold(uint8_t layer);
 void ov_layer_let_go(uint8_t layer);
 void ov_layer_stay(uint8_t layer);
 uint8_t ov_layer_for(uint8_t input);
+uint8_t ov_layers_changed(void); /* since it was asked last */
 
 /* report_keyboard.c, report_consumer.c: one file a report */
 void ov_keyboard_init(void);

@@ -1,5 +1,6 @@
 /* Presses that the device makes and ends by itself: an encoder's steps, and switches that tell their change.
- * A pulse begins and ends only when the host has taken what was told before, so that a slow host misses none. */
+ * A pulse begins and ends only when the host has taken what was told before, so that a slow host misses none. One is told
+ * at a time, and those that wait take turns: so each is a report of its own, whatever else is flipped or turned. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -7,9 +8,12 @@
 /* Steps that wait, in runs of one direction, the oldest run first: how many, and below it one bit of direction; 0 ends
  * the list. When the direction has changed more often than there are runs, a step takes back one of the newest run. */
 static uint16_t *runs_of;
-static uint8_t *left_of;  /* ms left of the pulse being told */
-static uint8_t *input_of; /* the input it is told on */
+static uint8_t *input_of; /* the input of a switch that tells its change */
 static uint8_t pulsers;
+static uint8_t waiting;    /* how many have steps that wait */
+static uint8_t told;       /* whose turn it is, or was last */
+static uint8_t told_input; /* the input it is told on */
+static uint8_t left_ms;    /* of the pulse being told; 0: none is */
 
 #define COUNT(run) ((run) >> 1)
 #define MOST_STEPS 0x7FFFu
@@ -17,13 +21,15 @@ static uint8_t pulsers;
 void ov_pulses_init(void) {
   pulsers = (uint8_t)(ov_table_byte(OV_AT_ENCODERS) + ov_table_byte(OV_AT_FLIPS));
   runs_of = (uint16_t *)(void *)ov_arena_take((uint16_t)(pulsers * OV_STEP_RUNS * 2u));
-  left_of = ov_arena_take(pulsers);
   input_of = ov_arena_take(pulsers);
+  waiting = left_ms = 0;
+  told = (uint8_t)(pulsers - 1u);
 }
 
 void ov_pulse(uint8_t pulser, uint8_t second) {
   uint16_t *run = runs_of + (uint16_t)pulser * OV_STEP_RUNS;
   uint8_t nth = 0;
+  if (run[0] == 0) waiting++;
   while (nth + 1 < OV_STEP_RUNS && run[nth + 1] != 0) nth++;
   if (run[nth] == 0 || (run[nth] & 1u) == second) {
     if (COUNT(run[nth]) < MOST_STEPS) run[nth] = (uint16_t)(((COUNT(run[nth]) + 1u) << 1) | second);
@@ -40,7 +46,7 @@ void ov_pulse_input(uint8_t pulser, uint8_t input) {
 }
 
 uint8_t ov_pulse_idle(uint8_t pulser) {
-  return (uint8_t)(left_of[pulser] == 0 && runs_of[(uint16_t)pulser * OV_STEP_RUNS] == 0);
+  return (uint8_t)(!(left_ms && told == pulser) && runs_of[(uint16_t)pulser * OV_STEP_RUNS] == 0);
 }
 
 /* An encoder has an input for each direction; a switch that tells its change has one, which came with its pulse. */
@@ -49,33 +55,38 @@ static uint8_t input_for(uint8_t pulser, uint8_t second) {
   return (uint8_t)(ov_table_byte(OV_AT_SWITCHES) + 2u * pulser + second);
 }
 
-static void start(uint8_t pulser, uint16_t *run) {
+/* The oldest step of a pulser. @returns its direction */
+static uint8_t take(uint16_t *run) {
   uint8_t second = (uint8_t)(run[0] & 1u);
   uint8_t i;
   run[0] = (uint16_t)(run[0] - 2u);
-  if (COUNT(run[0]) == 0) {
-    for (i = 0; i + 1 < OV_STEP_RUNS; i++) run[i] = run[i + 1];
-    run[OV_STEP_RUNS - 1] = 0;
-  }
-  input_of[pulser] = input_for(pulser, second);
-  left_of[pulser] = ov_table_byte(OV_AT_PULSE_MS);
-  ov_input_changed(input_of[pulser], 1);
+  if (COUNT(run[0]) > 0) return second;
+  for (i = 0; i + 1 < OV_STEP_RUNS; i++) run[i] = run[i + 1];
+  run[OV_STEP_RUNS - 1] = 0;
+  if (run[0] == 0) waiting--;
+  return second;
 }
 
-static void play(uint8_t pulser, uint8_t elapsed_ms) {
-  uint16_t *run = runs_of + (uint16_t)pulser * OV_STEP_RUNS;
-  if (left_of[pulser] > elapsed_ms) {
-    left_of[pulser] = (uint8_t)(left_of[pulser] - elapsed_ms);
-  } else if (left_of[pulser] > 0) {
-    left_of[pulser] = 0;
-    ov_input_changed(input_of[pulser], 0);
-  } else if (run[0] != 0) {
-    start(pulser, run);
-  }
+/* The next one of those that wait, after the one that was told last. */
+static void start(void) {
+  uint16_t *run;
+  do {
+    told = (uint8_t)(told + 1u < pulsers ? told + 1u : 0);
+    run = runs_of + (uint16_t)told * OV_STEP_RUNS;
+  } while (run[0] == 0);
+  told_input = input_for(told, take(run));
+  left_ms = ov_table_byte(OV_AT_PULSE_MS);
+  ov_input_changed(told_input, 1);
 }
 
 void ov_pulses_play(uint8_t elapsed_ms) {
-  uint8_t pulser;
   if (ov_reports_waiting()) return;
-  for (pulser = 0; pulser < pulsers; pulser++) play(pulser, elapsed_ms);
+  if (left_ms > elapsed_ms) {
+    left_ms = (uint8_t)(left_ms - elapsed_ms);
+  } else if (left_ms > 0) {
+    left_ms = 0;
+    ov_input_changed(told_input, 0);
+  } else if (waiting > 0) {
+    start();
+  }
 }

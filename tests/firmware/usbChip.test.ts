@@ -14,8 +14,6 @@ const BUDGET_MS = 60_000;
 
 /** One millisecond at 16 MHz. */
 const CYCLES_A_MS = 16_000;
-/** Toggles that tell each flip cost more: twenty flipped at once may make one scan late, which keeps its times. */
-const MOST_CYCLES: Record<string, number> = { glasshouse: 1.5 * CYCLES_A_MS };
 const AT_ONCE = 20;
 const RAM_BYTES = 2560;
 
@@ -52,8 +50,8 @@ describe.each(wiredDemos)("the finished image of $name on the simulated chip", (
     const run = play(host, files, recordContacts(design, use).script);
     const events = [...use.events, ...(lateOn(run.notes).get(0) ?? [])].sort((a, b) => a.atMs - b.atMs);
     expect(firstDifference(run.output, recordContacts(design, { ...use, events }).expected)).toBeNull();
-    expect(toldOf(run.notes, "most")).toBeLessThan(MOST_CYCLES[demo.id] ?? CYCLES_A_MS);
-    if (!(demo.id in MOST_CYCLES)) expect(toldOf(run.notes, "late")).toBe(0);
+    expect(toldOf(run.notes, "most")).toBeLessThan(CYCLES_A_MS);
+    expect(toldOf(run.notes, "late")).toBe(0);
   });
 
   it("leaves the stack twice the room that it was seen to need", () =>

@@ -11,6 +11,10 @@ static uint8_t *levels;
 static uint8_t outputs_changed;
 static uint8_t pair; /* the lamp between two lines that was shown last */
 
+/* Looked up where shifting by a number would take its time: the bits, and the lowest one in each step of four select lines. */
+static const uint8_t bits[8] OV_IN_FLASH = {0x01, 0x02, 0x04, 0x08, 0x10, 0x20, 0x40, 0x80};
+static const uint8_t lowest_bit[16] OV_IN_FLASH = {0, 0, 1, 0, 2, 0, 1, 0, 3, 0, 1, 0, 2, 0, 1, 0};
+
 void ov_lines_start(void) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_START_TABLE);
   uint8_t input;
@@ -59,10 +63,20 @@ void ov_hal_release(uint8_t line) {
   ov_pin_let_go(input, mask, ov_flash_next(&at) & OV_STROBE_PULL_UP);
 }
 
+static uint16_t read_whole_bytes(const uint8_t *at) {
+  uint8_t low = levels[ov_flash_next(&at)];
+  uint8_t high;
+  low |= ov_flash_next(&at);
+  high = levels[ov_flash_next(&at)];
+  high |= ov_flash_next(&at);
+  return (uint16_t)(low | (uint16_t)(high << 8));
+}
+
 uint16_t ov_hal_read(uint8_t bank) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_BANK_TABLE) + (uint16_t)bank * OV_BOARD_BANK_BYTES;
   uint8_t lines = ov_flash_next(&at);
   uint16_t word = 0xFFFF, bit = 1;
+  if (lines & OV_BANK_WHOLE_BYTES) return read_whole_bytes(at);
   ov_ports_catch(levels);
   for (; lines > 0; lines--, bit = (uint16_t)(bit << 1)) {
     uint8_t from = ov_flash_next(&at);
@@ -93,14 +107,13 @@ static void catch_registers(const uint8_t *at) {
   }
 }
 
-/* What each multiplexer of a set says on one channel. */
-static void catch_channel(const uint8_t *data_pins, uint8_t chips, uint8_t channel, uint8_t *to) {
-  uint8_t mask = (uint8_t)(1u << (channel & 7u));
-  to += channel >> 3;
+/* What each multiplexer of a set says on one channel: what reads low is marked in the bytes, which were all high. */
+OV_APART static void catch_channel(const uint8_t *data_pins, uint8_t chips, uint8_t channel, uint8_t *to) {
+  uint8_t mask = (uint8_t)~ov_flash_byte(bits + (channel & 7u));
+  if (channel & 8u) to++;
   for (; chips > 0; chips--, to += 2) {
     uint8_t data = ov_flash_next(&data_pins);
-    if (ov_pin_is_high(data, ov_flash_next(&data_pins))) *to |= mask;
-    else *to &= (uint8_t)~mask;
+    if (!ov_pin_is_high(data, ov_flash_next(&data_pins))) *to &= mask;
   }
 }
 
@@ -110,26 +123,22 @@ static void turn_select(const uint8_t *select_pins, uint8_t nth) {
   ov_pin_turn(input, ov_flash_next(&at));
 }
 
-static uint8_t lowest_bit(uint8_t of) {
-  uint8_t nth = 0;
-  for (; !(of & 1u); of >>= 1) nth++;
-  return nth;
-}
-
 /* One select line changes at a time (Gray's code), so that each channel costs one write: what changes from step to step
  * is the lowest bit of the step's number. After the last channel only the highest line is high. */
-static void catch_multiplexers(const uint8_t *at) {
+OV_APART static void catch_multiplexers(const uint8_t *at) {
   uint8_t selects = ov_flash_next(&at);
   const uint8_t *select_pins = at;
-  uint8_t chips, step;
+  uint8_t chips, last, step, i;
   uint8_t *to;
   at += 2 * selects;
   chips = ov_flash_next(&at);
   to = levels + OV_LEVEL_REMOTE + ov_flash_next(&at);
-  for (step = 0;; turn_select(select_pins, lowest_bit(step))) {
+  last = (uint8_t)((1u << selects) - 1u);
+  for (i = 0; i < 2 * chips; i++) to[i] = 0xFF;
+  for (step = 0;; turn_select(select_pins, ov_flash_byte(lowest_bit + step))) {
     ov_hal_settle(1);
     catch_channel(at, chips, (uint8_t)(step ^ (step >> 1)), to);
-    if (++step >> selects) break;
+    if (step++ == last) break;
   }
   turn_select(select_pins, (uint8_t)(selects - 1));
 }

@@ -46,4 +46,4 @@ class Encoders:
         for nth, encoder in enumerate(self.all):
             told = encoder.move_to(self.is_low(encoder.line_a) << 1 | self.is_low(encoder.line_b))
             if told is not None:
-                self.pulses.pulsers[nth].add(told)
+                self.pulses.add(nth, told)

@@ -20,7 +20,7 @@ class Flips:
 
     def flipped(self, number, closed):
         nth = self.table[self.first + SWITCH_BYTES * number + 1]
-        idle = self.pulses.pulsers[nth].is_idle()
+        idle = self.pulses.is_idle(nth)
         holds = not self.tells_report(number) if closed else self.actions.held_on[number] != NONE
         if idle and holds:
             self.keymap.changed(number, closed)

@@ -1,6 +1,7 @@
 """Presses that the device makes and ends by itself: an encoder's steps, and switches that tell their change.
 
-A pulse begins and ends only when the host has taken what was told before, so that a slow host misses none."""
+A pulse begins and ends only when the host has taken what was told before, so that a slow host misses none. One is told
+at a time, and those that wait take turns: so each is a report of its own, whatever else is flipped or turned."""
 
 from device.contract import AT_ENCODERS, AT_FLIPS, AT_PULSE_MS, AT_SWITCHES, STEP_RUNS
 
@@ -8,12 +9,11 @@ MOST_STEPS = 0x7FFF
 
 
 class Pulser:
-    """Steps that wait, in runs of one direction, the oldest run first; and the pulse being told."""
+    """Steps that wait, in runs of one direction, the oldest run first."""
 
     def __init__(self):
         self.runs = []  # [count, direction]
-        self.left_ms = 0
-        self.input = 0
+        self.input = 0  # of a switch that tells its change
 
     def add(self, second):
         """When the direction has changed more often than there are runs, a step takes back one of the newest run."""
@@ -35,9 +35,6 @@ class Pulser:
             self.runs.pop(0)
         return run[1]
 
-    def is_idle(self):
-        return self.left_ms == 0 and not self.runs
-
 
 class Pulses:
     def __init__(self, table, keymap, reports):
@@ -45,30 +42,50 @@ class Pulses:
         self.switches = table[AT_SWITCHES]
         self.pulse_ms = table[AT_PULSE_MS]
         self.pulsers = [Pulser() for _ in range(self.encoders + table[AT_FLIPS])]
+        self.waiting = 0  # how many have steps that wait
+        self.told = len(self.pulsers) - 1  # whose turn it is, or was last
+        self.told_input = 0
+        self.left_ms = 0  # of the pulse being told; 0: none is
         self.keymap = keymap
         self.reports = reports
+
+    def is_idle(self, nth):
+        return not (self.left_ms > 0 and self.told == nth) and not self.pulsers[nth].runs
 
     def tell(self, nth, number):
         """Of a switch that tells its change: always the same input."""
         self.pulsers[nth].input = number
-        self.pulsers[nth].add(0)
+        self.add(nth, 0)
+
+    def add(self, nth, second):
+        pulser = self.pulsers[nth]
+        if not pulser.runs:
+            self.waiting += 1
+        pulser.add(second)
 
     def play(self, elapsed_ms):
         if self.reports.waiting:
             return
-        for nth, pulser in enumerate(self.pulsers):
-            if pulser.left_ms > elapsed_ms:
-                pulser.left_ms -= elapsed_ms
-            elif pulser.left_ms > 0:
-                pulser.left_ms = 0
-                self.keymap.changed(pulser.input, False)
-            elif pulser.runs:
-                self.start(nth, pulser)
+        if self.left_ms > elapsed_ms:
+            self.left_ms -= elapsed_ms
+        elif self.left_ms > 0:
+            self.left_ms = 0
+            self.keymap.changed(self.told_input, False)
+        elif self.waiting > 0:
+            self.start()
 
-    def start(self, nth, pulser):
-        """An encoder has an input for each direction; a switch that tells its change has one, which came with its pulse."""
+    def start(self):
+        """The next one of those that wait, after the one that was told last; an encoder has an input for each direction."""
+        nth = self.told
+        while True:
+            nth = (nth + 1) % len(self.pulsers)
+            if self.pulsers[nth].runs:
+                break
+        pulser = self.pulsers[nth]
         second = pulser.take()
-        if nth < self.encoders:
-            pulser.input = self.switches + 2 * nth + second
-        pulser.left_ms = self.pulse_ms
-        self.keymap.changed(pulser.input, True)
+        if not pulser.runs:
+            self.waiting -= 1
+        self.told = nth
+        self.told_input = self.switches + 2 * nth + second if nth < self.encoders else pulser.input
+        self.left_ms = self.pulse_ms
+        self.keymap.changed(self.told_input, True)

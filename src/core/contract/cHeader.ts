@@ -20,6 +20,7 @@ import {
   TABLE_VERSION,
 } from "./contract";
 import {
+  BANK_WHOLE_BYTES,
   BOARD_AT,
   BOARD_ENTRY_BYTES,
   BOARD_HEADER_BYTES,
@@ -167,6 +168,7 @@ ${Object.entries(BOARD_ENTRY_BYTES)
   .join("\n")}
 ${defines("START_MODE_", START_MODE).join("\n")}
 ${defines("STROBE_", STROBE_FLAG).join("\n")}
+#define OV_BANK_WHOLE_BYTES ${hex(BANK_WHOLE_BYTES)}
 ${defines("LEVEL_", LEVEL_AT).join("\n")}
 ${defines("LAMP_ON_", LAMP_ON).join("\n")}
 ${defines("PART_", BOARD_PART).join("\n")}

@@ -3,6 +3,7 @@ import type { LineAccess } from "../circuits/lineAccess";
 import { BANK_LINES } from "../contract/contract";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../derived/derive";
+import { readingOrder } from "./readingOrder";
 import { type DebounceSchool, debounceOf } from "../document/debounce";
 import type { Design } from "../document/schema";
 
@@ -63,12 +64,12 @@ export function scanTableOf(design: Design): ScanTable {
   const lamps = builtCircuits.flatMap((scan) => scan.lamps);
   const scanned = new Set(groups.flatMap((group) => group.cells.map((cell) => cell.elementId)));
   const strobeLines = [...new Set(groups.flatMap((group) => (group.strobeNet === null ? [] : [group.strobeNet])))];
-  const senseLines = [
-    ...new Set([
-      ...groups.flatMap((group) => group.cells.map((cell) => cell.senseNet)),
-      ...encoders.flatMap((e) => [e.netA, e.netB]),
-    ]),
-  ];
+  const access: ScanTable["access"] = Object.assign({}, ...builtCircuits.map((scan) => scan.access));
+  const sensed = new Set([
+    ...groups.flatMap((group) => group.cells.map((cell) => cell.senseNet)),
+    ...encoders.flatMap((e) => [e.netA, e.netB]),
+  ]);
+  const senseLines = readingOrder([...sensed], access);
   const senseLine = numbered(senseLines);
   const presses = inputs.filter((input) => input.motion === "press" && scanned.has(input.elementId));
   const switches = presses.map((input) => input.elementId);
@@ -100,7 +101,7 @@ export function scanTableOf(design: Design): ScanTable {
     ),
     conductors: builtCircuits.flatMap((scan) => scan.conductors),
     ladders: builtCircuits.flatMap((scan) => scan.ladders),
-    access: Object.assign({}, ...builtCircuits.map((scan) => scan.access)),
+    access,
   };
 }
 

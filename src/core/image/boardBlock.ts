@@ -1,4 +1,5 @@
 import {
+  BANK_WHOLE_BYTES,
   BOARD_AT,
   BOARD_ENTRY_BYTES,
   BOARD_HEADER_BYTES,
@@ -7,6 +8,7 @@ import {
   BOARD_VERSION,
   type BoardField,
   LAMP_ON,
+  LEVEL_AT,
   REMOTE_BYTES_MOST,
   START_MODE,
   STROBE_FLAG,
@@ -29,7 +31,7 @@ import {
   reportDescriptor,
   stringDescriptor,
 } from "../hid/usbDescriptors";
-import { ALWAYS_HIGH, type BlockPins, BoardLines } from "./boardLines";
+import { ALWAYS_HIGH, type BlockPins, BoardLines, type LevelPlace } from "./boardLines";
 import { addressesOf, chipsOf } from "../firmware/accessSets";
 import { identityOf } from "./identity";
 
@@ -47,9 +49,20 @@ function strobeBytes(scan: ScanTable, lines: BoardLines): number[] {
   ]);
 }
 
+/** Lines of registers, multiplexers and expanders mostly lie in order: the bank is then read as two bytes at once. */
+function wholeBytes(own: LevelPlace[]): number[] | null {
+  const inOrder = own.every(({ at, mask }, nth) => at === own[0].at + (nth >> 3) && mask === 1 << (nth & 7));
+  if (!inOrder || own[0].at < LEVEL_AT.REMOTE || own[0].at & LEVEL_AT.INVERTED) return null;
+  const unused = word((0xffff << own.length) & 0xffff);
+  const second = own.length > 8 ? own[0].at + 1 : LEVEL_AT.ALWAYS_HIGH;
+  return [BANK_WHOLE_BYTES | own.length, own[0].at, unused[0], second, unused[1]];
+}
+
 function bankBytes(scan: ScanTable, lines: BoardLines): number[] {
   return Array.from({ length: bankCount(scan) }, (_, bank) => {
     const own = scan.senseLines.slice(bank * BANK_LINES, (bank + 1) * BANK_LINES).map((net) => lines.level(net));
+    const whole = wholeBytes(own);
+    if (whole) return [...whole, ...new Array<number>(BOARD_ENTRY_BYTES.BANK - whole.length).fill(0)];
     const all = Array.from({ length: BANK_LINES }, (_, nth) => own[nth] ?? ALWAYS_HIGH);
     return [own.length, ...all.flatMap(({ at, mask }) => [at, mask])];
   }).flat();

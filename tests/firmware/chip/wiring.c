@@ -220,27 +220,28 @@ int wiring_read(const char *path, avr_t *avr) {
   return 1;
 }
 
-/* Tells the chip's pins what has changed on them, so that they interrupt where they are asked to. */
-static void tell_pins(void) {
-  static int was[64];
+/* The levels that the chip's inputs see, one for each pin. */
+static void listen_to(int *levels) {
   int i;
-  for (i = 0; i < pin_count; i++) {
-    const struct pin *pin = &pins[i];
-    int high;
-    if (is_output(pin)) continue;
-    high = level_of(pin);
-    if (high != was[i])
-      avr_raise_irq(avr_io_getirq(chip, AVR_IOCTL_IOPORT_GETIRQ((char)('B' + pin->port)), pin->bit), (uint32_t)high);
-    was[i] = high;
-  }
+  solve();
+  for (i = 0; i < pin_count; i++) levels[i] = !is_output(&pins[i]) && level_of(&pins[i]);
 }
 
+/* Pins whose level has changed by it are told, so that they interrupt where they are asked to. */
 void wiring_set_contact(int contact, int closed) {
+  int before[64], after[64], i;
+  listen_to(before);
   if (contact < conductor_count) conductors[contact].closed = closed;
   else ladders_press(contact - conductor_count, closed);
   solved = 0;
-  solve();
-  tell_pins();
+  listen_to(after);
+  for (i = 0; i < pin_count; i++) {
+    avr_irq_t *pin = avr_io_getirq(chip, AVR_IOCTL_IOPORT_GETIRQ((char)('B' + pins[i].port)), pins[i].bit);
+    if (before[i] == after[i]) continue;
+    /* The simulator knows edges by the level that it was told last. */
+    avr_raise_irq(pin, (uint32_t)before[i]);
+    avr_raise_irq(pin, (uint32_t)after[i]);
+  }
 }
 
 static int is_lit(const struct lamp *lamp) {
