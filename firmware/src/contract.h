@@ -221,7 +221,7 @@
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
 
-/* Bytes of the arena: resting words, last words, waiting steps, debounce, layer each input was pressed on, quadrature state and travel, input of a switch that tells its change, holders, lit, last reports taken, changed bindings and a frame. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, lamps, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 1u * (pulsers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes) + 1u * (liveBytes))
+/* Bytes of the arena: resting words, last words, waiting steps, whether a switch of it settles, debounce, layer each input was pressed on, quadrature state and travel, input of a switch that tells its change, holders, lit, last reports taken, changed bindings and a frame. */
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, lamps, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 1u * (pulsers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes) + 1u * (liveBytes))
 
 #endif

@@ -41,31 +41,30 @@ static void count(uint8_t sw, uint8_t closed, uint8_t entry) {
 }
 
 /* A change that is seen for the first time. */
-static void begin(uint8_t sw, uint8_t closed) {
+static uint8_t begin(uint8_t sw, uint8_t closed) {
   uint8_t entry = entry_of(sw);
   uint8_t ms = entry & OV_SWITCH_DEBOUNCE_MS;
   uint8_t at_once = (uint8_t)((entry & OV_SWITCH_EAGER) || ms == 0 || (starting && (entry & OV_SWITCH_FLIPS)));
   if (at_once) count(sw, closed, entry);
-  if (ms == 0 || (at_once && !(entry & OV_SWITCH_EAGER))) return;
+  if (ms == 0 || (at_once && !(entry & OV_SWITCH_EAGER))) return 0;
   state_of[sw] = (uint8_t)(state_of[sw] | (at_once ? LOCKED : 0) | ms);
   busy++;
+  return ms;
 }
 
-void ov_debounce(uint8_t sw, uint8_t closed) {
+uint8_t ov_debounce(uint8_t sw, uint8_t closed) {
   uint8_t state = state_of[sw];
   uint8_t differs = (uint8_t)(((state & CLOSED) != 0) != (closed != 0));
   uint8_t left = state & LEFT_MS;
-  if (left == 0) {
-    if (differs) begin(sw, closed);
-    return;
-  }
+  if (left == 0) return differs ? begin(sw, closed) : 0;
   if (left > elapsed && (differs || (state & LOCKED))) {
     state_of[sw] = (uint8_t)(state - elapsed);
-    return;
+    return left;
   }
   busy--;
   state_of[sw] = state & CLOSED;
-  if (!differs) return;
-  if (state & LOCKED) begin(sw, closed);
-  else count(sw, closed, entry_of(sw));
+  if (!differs) return 0;
+  if (state & LOCKED) return begin(sw, closed);
+  count(sw, closed, entry_of(sw));
+  return 0;
 }

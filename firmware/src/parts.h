@@ -114,12 +114,13 @@ void ov_switch_found_closed(uint8_t sw); /* at the start: nobody has flipped it 
 
 /* debounce.c */
 void ov_debounce_init(void);
-void ov_debounce(uint8_t sw, uint8_t closed);
+uint8_t ov_debounce(uint8_t sw, uint8_t closed); /* other than 0 while its time runs */
 void ov_debounce_pass(uint8_t elapsed_ms); /* before the switches are read */
 uint8_t ov_debounce_busy(void);
 
 /* scan.c */
 void ov_scan_init(void);
+void ov_settling_init(void);
 void ov_scan_switches(void);
 uint8_t ov_sense_low(uint8_t line); /* from the words read with no strobe */
 

@@ -14,6 +14,7 @@ uint8_t ov_init(void) {
   ov_arena_open();
   ov_scan_init();
   ov_pulses_init();
+  ov_settling_init();
   ov_debounce_init();
   ov_actions_init();
   ov_changes_init();

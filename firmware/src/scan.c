@@ -5,6 +5,7 @@
 
 static uint16_t *resting;   /* of each bank, the word read with nothing strobed */
 static uint16_t *last_word; /* of each group */
+static uint8_t *settling;   /* of each group, whether the time of one of its switches runs */
 static uint8_t settle_us;
 
 static uint16_t *words(uint8_t count) {
@@ -19,6 +20,8 @@ void ov_scan_init(void) {
   last_word = words(ov_table_byte(OV_AT_GROUPS));
   settle_us = ov_table_byte(OV_AT_SETTLE_US);
 }
+
+void ov_settling_init(void) { settling = ov_arena_take(ov_table_byte(OV_AT_GROUPS)); }
 
 static void read_resting_banks(void) {
   uint16_t table = ov_table_word(OV_AT_BANK_TABLE);
@@ -38,13 +41,16 @@ static uint16_t read_strobed(uint8_t strobe, uint8_t bank) {
   return word;
 }
 
-static void debounce_group(uint16_t group, uint16_t word) {
+/* @returns whether the time of one of its switches runs */
+static uint8_t debounce_group(uint16_t group, uint16_t word) {
+  uint8_t runs = 0;
   uint16_t cell = (uint16_t)(group + 2);
   uint16_t end = (uint16_t)(cell + 16);
   for (; cell != end; cell++, word >>= 1) {
     uint8_t sw = ov_table_byte(cell);
-    if (sw != OV_NONE) ov_debounce(sw, (uint8_t)(~word & 1u));
+    if (sw != OV_NONE) runs |= ov_debounce(sw, (uint8_t)(~word & 1u));
   }
+  return runs;
 }
 
 static void scan_group(uint8_t index, uint16_t group) {
@@ -52,9 +58,9 @@ static void scan_group(uint8_t index, uint16_t group) {
   uint8_t bank = ov_table_byte((uint16_t)(group + 1));
   uint16_t word = strobe == OV_NONE ? resting[bank] : read_strobed(strobe, bank);
   /* Nothing new on these lines and nothing being debounced: every switch is as it was. */
-  if (word == last_word[index] && !ov_debounce_busy()) return;
+  if (word == last_word[index] && !settling[index]) return;
   last_word[index] = word;
-  debounce_group(group, word);
+  settling[index] = debounce_group(group, word);
 }
 
 void ov_scan_switches(void) {

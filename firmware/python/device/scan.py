@@ -26,6 +26,7 @@ class Scan:
         places = range(first, first + GROUP_BYTES * table[AT_GROUPS], GROUP_BYTES)
         self.groups = [(table[at], table[at + 1], self.cells(table, at + 2)) for at in places]
         self.last = [0xFFFF] * len(self.groups)
+        self.settling = [False] * len(self.groups)  # whether the time of one of its switches runs
 
     @staticmethod
     def cells(table, at):
@@ -47,11 +48,12 @@ class Scan:
         for nth, (strobe, bank, cells) in enumerate(self.groups):
             read = self.resting[bank] if strobe == NONE else self.strobed(strobe, bank)
             # Nothing new on these lines and nothing being debounced: every switch is as it was.
-            if read == self.last[nth] and self.debounce.busy == 0:
+            if read == self.last[nth] and not self.settling[nth]:
                 continue
             self.last[nth] = read
             for bit, number in cells:
                 self.debounce.see(number, not read >> bit & 1)
+            self.settling[nth] = any([self.debounce.left_ms[number] > 0 for _, number in cells])
 
     def is_low(self, line):
         """From the words read with nothing driven."""
