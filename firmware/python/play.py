@@ -6,7 +6,7 @@ python3 play.py demo.txt expected.txt  compares it
 Lines of a script (the same as those of the C archive):
   MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
                               while STROBE (a number, or - for none) is driven
-  MS busy 1|0                 from this millisecond on, the endpoints take no report, or take them again
+  MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
   MS reset                    the bus is reset: the host knows nothing any more
   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
@@ -42,6 +42,7 @@ class Bench:
         self.driven = "-"
         self.scanned_ms = self.now_ms
         self.is_busy = False
+        self.held = {}  # what waits on each endpoint while the host does not ask
         self.scans_left = 0  # scans until a byte is kept
         self.runtime = Runtime(TABLES, self, self.send, self)
 
@@ -79,10 +80,16 @@ class Bench:
         self.tell("%d lamp %d %d" % (self.now_ms, line, on))
 
     def send(self, kind, report):
-        if self.is_busy:
+        if self.is_busy and kind in self.held:
             return False
-        self.tell("%d %s %s" % (self.now_ms, REPORT_NAMES[kind], report.hex()))
+        if self.is_busy:
+            self.held[kind] = bytes(report)
+        else:
+            self.deliver(kind, report)
         return True
+
+    def deliver(self, kind, report):
+        self.tell("%d %s %s" % (self.now_ms, REPORT_NAMES[kind], report.hex()))
 
     def run_until(self, ms):
         while self.now_ms < ms:
@@ -110,11 +117,17 @@ class Bench:
 
     def do_busy(self, ms, value):
         self.is_busy = value == "1"
+        if self.is_busy:
+            return
+        for kind in sorted(self.held):
+            self.deliver(kind, self.held[kind])
+        self.held = {}
 
     def do_locks(self, ms, value):
         self.runtime.host_locks(int(value))
 
     def do_reset(self, ms):
+        self.held = {}
         self.runtime.host_reset()
 
     def do_ask(self, ms, frame):

@@ -2,6 +2,9 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { finishedPad, pad } from "../../tests/support/designs";
 import type { Control } from "@/core/catalogue/kinds";
 import { addControl, changeControl } from "@/core/edits/controls";
+import { movePin } from "@/core/edits/pins";
+import type { Design } from "@/core/document/schema";
+import { changeWish } from "@/core/edits/wish";
 import { shareOutDirect } from "@/core/edits/wiring";
 import { addLayer, bind, setLampRule } from "@/core/edits/keymap";
 import {
@@ -11,6 +14,7 @@ import {
   releaseAll,
   setBounce,
   setWithoutDiodes,
+  spinElement,
   startSession,
   stopSession,
   turnElement,
@@ -163,6 +167,20 @@ describe("the live session", () => {
     turnElement("e1:turn", 2);
     pass(200);
     expect(state().deeds.map(({ deed }) => deed)).toEqual(["Volume Increment", "Volume Increment"]);
+  });
+
+  it("spins a knob once round as fast as the brief wishes: all is told where pins interrupt, and lost where they are read", async () => {
+    const bound = bind(finishedPad(), "base", "e1:cw", { does: "consumer", usage: 0xe9 });
+    const fast = changeWish(bound, { turnsPerSecond: 15 });
+    const told = async (design: Design) => {
+      await startSession(design);
+      pass(5);
+      spinElement("e1:turn");
+      pass(400);
+      return state().deeds.length;
+    };
+    expect(await told(fast)).toBe(24);
+    expect(await told(movePin(fast, "e1:turn/A", "P18"))).toBeLessThan(24);
   });
 
   it("shows layers and lamps while they last", async () => {

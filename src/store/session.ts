@@ -57,5 +57,8 @@ export const flipElement = (elementId: string, others: string[]): void =>
 export const turnElement = (elementId: string, steps: number): void =>
   whenAwake((device) => device.turnKnob(elementId, steps));
 
+/** Turns a knob round once, as fast as the brief wishes. */
+export const spinElement = (elementId: string): void => whenAwake((device) => device.spinKnob(elementId));
+
 /** Lets go of all that a hand holds; what stays where it is put stays. */
 export const releaseAll = (): void => loaded?.letGo();

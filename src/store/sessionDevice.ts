@@ -189,3 +189,9 @@ export function letGo(): void {
 export function turnKnob(elementId: string, steps: number): void {
   device?.turn(elementId, steps);
 }
+
+/** A whole turn clockwise, as fast as the brief wishes. */
+export function spinKnob(elementId: string): void {
+  const turning = design && derive(design).elements.get(elementId)?.turning;
+  if (turning) device?.turn(elementId, turning.stepsPerTurn, design!.brief.wish.turnsPerSecond);
+}

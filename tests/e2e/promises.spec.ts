@@ -83,6 +83,13 @@ test("the inner ring of two turns by itself", async ({ page }) => {
   await expect(sent).not.toHaveText("0");
 });
 
+test("a knob that is spun round tells every one of its steps", async ({ page }) => {
+  await page.goto("/bench/kestrel/try");
+  await part(page, "Rotator").waitFor();
+  await tray(page).getByRole("button", { name: "Spin Rotator" }).click();
+  await expect(typed(page)).toHaveText("]".repeat(30));
+});
+
 test("a design deleted in another tab is kept here, and asked about", async ({ page, context }) => {
   await page.goto("/bench/kestrel/layout");
   await saved(page);

@@ -25,13 +25,24 @@ describe("a busy endpoint", () => {
     ]);
   });
 
-  it("gets no backlog: what came and went meanwhile is not told", () => {
-    const script = ["5 busy 1", "10 sense - 0 fffe", "30 sense - 0 fffd", "60 busy 0", "90 end"];
-    expect(reports(...script)).toEqual(["60 keyboard 0000050000000000", "end"]);
+  it("gets no backlog: of what came and went meanwhile the first report waited, and the newest follows", () => {
+    const script = ["5 busy 1", "10 sense - 0 fffe", "30 sense - 0 fffd", "45 sense - 0 fffc", "60 busy 0", "90 end"];
+    expect(reports(...script)).toEqual(["60 keyboard 0000040000000000", "60 keyboard 0000040500000000", "end"]);
   });
 
-  it("gets nothing when all is as it was", () => {
-    expect(reports("5 busy 1", "10 sense - 0 fffe", "30 sense - 0 ffff", "60 busy 0", "90 end")).toEqual(["end"]);
+  it("gets a press that waited and is over", () => {
+    expect(reports("5 busy 1", "10 sense - 0 fffe", "30 sense - 0 ffff", "60 busy 0", "90 end")).toEqual([
+      "60 keyboard 0000040000000000",
+      "60 keyboard 0000000000000000",
+      "end",
+    ]);
+  });
+
+  it("gets nothing of what waited before a reset", () => {
+    expect(reports("5 busy 1", "10 sense - 0 fffe", "20 reset", "60 busy 0", "90 end")).toEqual([
+      "60 keyboard 0000040000000000",
+      "end",
+    ]);
   });
 
   it("says where a script cannot be followed", () => {

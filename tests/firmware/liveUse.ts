@@ -1,5 +1,6 @@
 import { COMMAND } from "@/core/contract/live";
 import type { Design } from "@/core/document/schema";
+import type { DeviceWatch } from "@/core/engine/device";
 import { type FirmwareScript, scriptRecorder } from "@/core/engine/script";
 import { Conversation, LiveRefusal } from "@/core/live/conversation";
 import { changesInEffect } from "@/core/live/differences";
@@ -34,11 +35,10 @@ function someChanges(random: () => number, layers: number, inputs: number): Chan
 
 /**
  * A wild talk with a device: it is unlocked or not, told changes, asked rubbish, pressed in between, and loses its power.
- * The same for the same seed.
+ * The same for the same seed. @returns when it is over, in ms
  */
-export async function recordLiveUse(design: Design, seed: number): Promise<FirmwareScript> {
-  const recorder = scriptRecorder();
-  const device = new StandInDevice(design, recorder.watch);
+export async function talkWildly(design: Design, seed: number, watch: DeviceWatch): Promise<number> {
+  const device = new StandInDevice(design, watch);
   const transport = device.transport();
   await transport.open();
   const talk = new Conversation(transport, device.clock);
@@ -82,5 +82,11 @@ export async function recordLiveUse(design: Design, seed: number): Promise<Firmw
   }
   switches.forEach((id) => device.hold(id, false));
   await device.clock.pause(200);
-  return recorder.end(device.nowMs);
+  return device.nowMs;
+}
+
+/** The same as a script, and what must come of it. */
+export async function recordLiveUse(design: Design, seed: number): Promise<FirmwareScript> {
+  const recorder = scriptRecorder();
+  return recorder.end(await talkWildly(design, seed, recorder.watch));
 }

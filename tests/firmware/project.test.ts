@@ -26,7 +26,7 @@ const demos = wiredDemos.map((design): [string, Design] => [design.name, design]
 
 function usesOf(design: Design) {
   const runs = Array.from({ length: SEQUENCES }, (_, seed) =>
-    recordContacts(design, later(randomUse(design, seed + 1, false))),
+    recordContacts(design, later(randomUse(design, seed + 1, []))),
   );
   return {
     script: runs.map(({ script }) => script).join(""),

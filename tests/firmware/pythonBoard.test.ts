@@ -10,7 +10,7 @@ import { later, recordContacts } from "./usbChip";
 const SEQUENCES = 20;
 
 const runsOf = (design: Design) =>
-  Array.from({ length: SEQUENCES }, (_, seed) => recordContacts(design, later(randomUse(design, seed + 1, false))));
+  Array.from({ length: SEQUENCES }, (_, seed) => recordContacts(design, later(randomUse(design, seed + 1, []))));
 const scriptOf = (runs: { script: string }[]) => runs.map(({ script }) => script).join("");
 const expectedOf = (runs: { expected: string }[]) => runs.map(({ expected }) => expected).join("");
 

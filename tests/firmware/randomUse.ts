@@ -3,11 +3,17 @@ import type { Design } from "@/core/document/schema";
 import { randomFrom } from "@/core/optimisation/random";
 import type { SimulationEvent, SimulationRequest } from "@/core/engine/simulate";
 
+const MOODS = ["busy", "ready", "reset", "late"] as const;
+
 /**
  * A short, wild use of a device, with bouncing contacts and a computer with its moods: the same for the same seed.
- * @param moods whether the computer is busy, resets the bus, and the scan is late at times
+ * @param moods at times the computer does not ask, resets the bus, or the scan is late
  */
-export function randomUse(design: Design, seed: number, moods = true): SimulationRequest {
+export function randomUse(
+  design: Design,
+  seed: number,
+  moods: readonly (typeof MOODS)[number][] = MOODS,
+): SimulationRequest {
   const random = randomFrom(seed);
   const elements = [...derive(design).elements.values()];
   const pressable = elements.filter(({ kind }) => kind === "switch");
@@ -26,8 +32,8 @@ export function randomUse(design: Design, seed: number, moods = true): Simulatio
       events.push({ atMs, control: controlId, end: id, action: "turn", steps, ...speed });
       continue;
     }
-    if (moods && random() < 0.12) {
-      const action = pick(["busy", "ready", "reset", "late"] as const);
+    if (moods.length > 0 && random() < 0.12) {
+      const action = pick([...moods]);
       events.push(action === "late" ? { atMs, action, ms: 1 + Math.floor(random() * 12) } : { atMs, action });
       continue;
     }

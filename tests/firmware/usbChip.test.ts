@@ -22,7 +22,7 @@ const host = buildUsbHost(workFolder());
 function usesFor(design: Design, budgetMs: number): SimulationRequest[] {
   const uses: SimulationRequest[] = [];
   for (let seed = 1, ms = 0; ms < budgetMs; seed++) {
-    const use = later(randomUse(design, seed, false));
+    const use = later(randomUse(design, seed, ["busy", "ready"]));
     ms += use.untilMs;
     uses.push(use);
   }

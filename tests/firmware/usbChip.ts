@@ -68,6 +68,7 @@ export function recordContacts(design: Design, request: SimulationRequest): { sc
   const watch: DeviceWatch = {
     contact: (atMs, contact, closed) => script.push(`${atMs} contact ${numbers.get(contact)} ${closed ? 1 : 0}`),
     host: (atMs, what, value) => {
+      if (what === "busy") script.push(`${atMs} busy ${value}`);
       if (what !== "locks" || value === locks) return;
       locks = value;
       const sameMs = script.findIndex((line) => line.startsWith(`${atMs} `));

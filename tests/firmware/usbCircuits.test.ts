@@ -11,7 +11,7 @@ const host = buildUsbHost(workFolder());
 const SEQUENCES = 25;
 
 const runsOf = (design: Design) =>
-  Array.from({ length: SEQUENCES }, (_, seed) => recordContacts(design, later(randomUse(design, seed + 1, false))));
+  Array.from({ length: SEQUENCES }, (_, seed) => recordContacts(design, later(randomUse(design, seed + 1, []))));
 
 describe("lamps between line pairs on the simulated chip", () => {
   const design = onSmallClass(linePairPad);

@@ -73,8 +73,8 @@ uint16_t ov_hal_read(uint8_t bank) {
 
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
-  if (!PORT(OV_PORT_TAKEN)) return 0;
   PORT(OV_PORT_INTERFACE) = kind;
+  if (!PORT(OV_PORT_TAKEN)) return 0;
   for (i = 0; i < length; i++) PORT(OV_PORT_BYTE) = bytes[i];
   PORT(OV_PORT_SENT) = length;
   return 1;

@@ -14,7 +14,7 @@
 #define OV_PORT_COMMAND 0xE9   /* read: 0 = scan, 1 = start afresh, 2 = lock lights follow, 3 = bus reset, 4 = a frame, 5 = an edge */
 #define OV_PORT_LOCKS 0xEA
 #define OV_PORT_ELAPSED 0xEB   /* read: ms since the last scan */
-#define OV_PORT_TAKEN 0xEC     /* read: whether the host takes the report */
+#define OV_PORT_TAKEN 0xEC     /* read: whether the endpoint of the report that begins has room */
 #define OV_PORT_FRAME 0xED     /* read: the next byte of the frame, or of the edge: encoder, state */
 #define OV_PORT_KEPT_LOW 0xEE  /* write: place of the kept byte */
 #define OV_PORT_KEPT_HIGH 0xEF

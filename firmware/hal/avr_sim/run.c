@@ -28,6 +28,8 @@ static uint16_t answers[STROBES + 1][BANKS];
 static unsigned row, bank, interface, length, command, locks;
 static unsigned char bytes[64], frame[64], kept[OV_KEPT_BYTES];
 static unsigned frame_at, kept_at, keeping;
+static unsigned char held[OV_REPORT_KINDS][OV_LONGEST_REPORT]; /* what waits on each endpoint while the host is busy */
+static unsigned held_length[OV_REPORT_KINDS];
 static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static unsigned long now_ms, late_until, scanned_ms;
 static int busy, lamp_line = -1;
@@ -50,7 +52,7 @@ static void on_lamp(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   lamp_line = -1;
 }
 static uint8_t elapsed_ms(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(now_ms + 1 - scanned_ms); }
-static uint8_t is_taken(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)!busy; }
+static uint8_t is_taken(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(!busy || held_length[interface] == 0); }
 static uint8_t word_low(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)answers[row][bank]; }
 static uint8_t word_high(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(answers[row][bank] >> 8); }
 static uint8_t lock_lights(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)locks; }
@@ -68,12 +70,32 @@ static void on_keep(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
 
 static void on_catch(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; if (keeping > 0) keeping--; }
 
-static void on_sent(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+static void deliver(unsigned kind, const unsigned char *from, unsigned count) {
   unsigned i;
-  (void)avr; (void)addr; (void)v; (void)p;
-  printf("%lu %s ", now_ms, report_names[interface]);
-  for (i = 0; i < length; i++) printf("%02x", bytes[i]);
+  printf("%lu %s ", now_ms, report_names[kind]);
+  for (i = 0; i < count; i++) printf("%02x", from[i]);
   putchar('\n');
+}
+
+/* An endpoint holds one report until the host asks; frames of live changes are asked for apart. */
+static void on_sent(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)avr; (void)addr; (void)v; (void)p;
+  if (!busy || interface == OV_REPORT_LIVE) {
+    deliver(interface, bytes, length);
+    return;
+  }
+  memcpy(held[interface], bytes, length);
+  held_length[interface] = length;
+}
+
+static void set_busy(int value) {
+  unsigned kind;
+  busy = value;
+  if (busy) return;
+  for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
+    if (held_length[kind] > 0) deliver(kind, held[kind], held_length[kind]);
+    held_length[kind] = 0;
+  }
 }
 
 static void on_ready(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
@@ -140,6 +162,7 @@ static void read_frame(const char *hex) {
 static void power_on(avr_t *avr) {
   scanned_ms = now_ms;
   busy = 0;
+  memset(held_length, 0, sizeof held_length);
   keeping = 0;
   do_command(avr, COMMAND_AFRESH);
 }
@@ -166,11 +189,12 @@ static int obey(avr_t *avr, const char *line) {
     frame_at = 0;
     do_command(avr, COMMAND_EDGE);
   } else if (strcmp(verb, "reset") == 0) {
+    memset(held_length, 0, sizeof held_length);
     do_command(avr, COMMAND_RESET);
   } else if (strcmp(verb, "late") == 0) {
     late_until = ms + (unsigned long)atoi(line + used);
   } else if (strcmp(verb, "busy") == 0) {
-    busy = atoi(line + used);
+    set_busy(atoi(line + used));
   } else if (strcmp(verb, "off") == 0) {
     power_on(avr);
   } else {

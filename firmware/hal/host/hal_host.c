@@ -3,7 +3,7 @@
  *   MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
  *                               while STROBE (a number, or - for none) is driven
  *   MS edge ENCODER STATE       an edge of an encoder whose pins interrupt (bit 1: A closed, bit 0: B closed)
- *   MS busy 1|0                 from this millisecond on, the endpoints take no report, or take them again
+ *   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS reset                    the bus is reset: the host knows nothing any more
  *   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
@@ -48,13 +48,36 @@ uint8_t ov_hal_keep(uint16_t at, uint8_t byte) {
 
 static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 
-uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
+/* What waits on each endpoint while the host does not ask. */
+static uint8_t held[OV_REPORT_KINDS][OV_LONGEST_REPORT];
+static uint8_t held_length[OV_REPORT_KINDS];
+
+static void deliver(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
-  if (busy) return 0;
   printf("%lu %s ", now_ms, report_names[kind]);
   for (i = 0; i < length; i++) printf("%02x", bytes[i]);
   putchar('\n');
+}
+
+uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
+  if (busy && held_length[kind] > 0) return 0;
+  if (busy) {
+    memcpy(held[kind], bytes, length);
+    held_length[kind] = length;
+  } else {
+    deliver(kind, bytes, length);
+  }
   return 1;
+}
+
+static void set_busy(int value) {
+  uint8_t kind;
+  busy = value;
+  if (busy) return;
+  for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
+    if (held_length[kind] > 0) deliver(kind, held[kind], held_length[kind]);
+    held_length[kind] = 0;
+  }
 }
 
 static uint8_t started;
@@ -64,6 +87,7 @@ static void start(void) {
   row = 0;
   scanned_ms = now_ms;
   busy = 0;
+  memset(held_length, 0, sizeof held_length);
   keeping = 0;
   asked = 0;
   started = ov_init();
@@ -132,7 +156,7 @@ static int obey(const char *line) {
     return 1;
   }
   if (strcmp(verb, "busy") == 0) {
-    busy = atoi(line + used);
+    set_busy(atoi(line + used));
     return 1;
   }
   if (strcmp(verb, "locks") == 0) {
@@ -140,6 +164,7 @@ static int obey(const char *line) {
     return 1;
   }
   if (strcmp(verb, "reset") == 0) {
+    memset(held_length, 0, sizeof held_length);
     ov_host_reset();
     return 1;
   }

@@ -3,7 +3,7 @@ import type { Design } from "../document/schema";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
-import type { ReportName } from "../contract/contract";
+import { type ReportName, REPORTS } from "../contract/contract";
 import { type Bounce, ContactSchedule } from "./contactSchedule";
 import { ElectricalWorld } from "./electricalWorld";
 import { STATUS, FRAME_AT } from "../contract/live";
@@ -68,6 +68,9 @@ export class Device {
   private isAsked = false;
   private readonly turnings = new Map<string, Turning>();
   private isHostBusy = false;
+  /** What waits on an endpoint while the host does not ask. */
+  private readonly endpoints = new Map<ReportName, Uint8Array>();
+  private isScanning = false;
   private lateUntilMs = 0;
   private scannedMs = 0;
 
@@ -103,10 +106,16 @@ export class Device {
     runtime.encoderEdge(encoder, state);
   }
 
+  /** An endpoint holds one report until the host asks. */
   private take(kind: ReportName, bytes: Uint8Array): boolean {
-    if (this.isHostBusy) return false;
-    this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes });
+    if (this.isHostBusy && this.endpoints.has(kind)) return false;
+    if (this.isHostBusy) this.endpoints.set(kind, bytes);
+    else this.deliver(kind, bytes);
     return true;
+  }
+
+  private deliver(kind: ReportName, bytes: Uint8Array) {
+    this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes });
   }
 
   /** Presses or releases a switch element at a millisecond, now at the earliest. */
@@ -156,19 +165,24 @@ export class Device {
 
   /** The host's lock lights: bit 0 num, 1 caps, 2 scroll. */
   hostLocks(bits: number): void {
-    this.watch.host?.(this.nowMs + 1, "locks", bits);
+    this.watch.host?.(this.nowMs + (this.isScanning ? 1 : 0), "locks", bits);
     this.runtime.hostLocks(bits);
   }
 
-  /** The host takes no reports, or takes them again. */
+  /** The host asks for no reports, or asks again and first gets those that wait on the endpoints. */
   hostBusy(isBusy: boolean): void {
     this.watch.host?.(this.nowMs, "busy", isBusy ? 1 : 0);
     this.isHostBusy = isBusy;
+    if (isBusy) return;
+    const waiting = [...this.endpoints].sort(([a], [b]) => REPORTS[a].number - REPORTS[b].number);
+    this.endpoints.clear();
+    for (const [kind, bytes] of waiting) this.deliver(kind, bytes);
   }
 
   /** The bus is reset: the host knows nothing any more. */
   hostReset(): void {
     this.watch.host?.(this.nowMs, "reset", 0);
+    this.endpoints.clear();
     this.runtime.hostReset();
   }
 
@@ -186,6 +200,7 @@ export class Device {
     this.runtime.answers.set(before);
     this.isAsked = false;
     this.isHostBusy = false;
+    this.endpoints.clear();
     this.scannedMs = this.nowMs;
   }
 
@@ -219,7 +234,9 @@ export class Device {
     this.turnKnobs();
     this.moveContacts();
     if (this.nowMs >= this.lateUntilMs) {
+      this.isScanning = true;
       this.runtime.scan(this.nowMs + 1 - this.scannedMs);
+      this.isScanning = false;
       this.scannedMs = this.nowMs + 1;
       if (this.isAsked) this.tellAnswer();
     }

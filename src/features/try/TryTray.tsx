@@ -8,6 +8,7 @@ import {
   pressElement,
   setBounce,
   setWithoutDiodes,
+  spinElement,
   turnElement,
   useSession,
 } from "@/store/session";
@@ -118,6 +119,13 @@ function EndsSection({ design }: { design: Design }) {
               </PlainButton>
               <PlainButton aria-label={`Turn ${end.label} clockwise`} onClick={() => turnElement(end.id, 1)}>
                 ↻
+              </PlainButton>
+              <PlainButton
+                aria-label={`Spin ${end.label}`}
+                title={`Once round at ${design.brief.wish.turnsPerSecond} turns a second, the fastest that the brief wishes: are all steps told?`}
+                onClick={() => spinElement(end.id)}
+              >
+                Spin
               </PlainButton>
             </>
           ) : (

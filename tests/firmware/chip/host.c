@@ -1,6 +1,6 @@
 /* A small USB host and the finished image on the simulated chip. It attaches, enumerates, then plays a script of contacts
  * and asks for reports once a millisecond. Usage: host MCU FLASH WIRING < SCRIPT, or host MCU FLASH WIRING ask < REQUESTS.
- * Script lines:  MS contact NUMBER 1|0    MS locks VALUE    MS reset    MS end
+ * Script lines:  MS contact NUMBER 1|0    MS locks VALUE    MS busy 1|0    MS end
  * With "talk" in place of "ask" it is a conversation, see converse.
  * Requests:      eight bytes of a setup packet in hexadecimal, then bytes to send; "reset"; "listen MS". The answer is
  *                printed. */
@@ -37,6 +37,7 @@ static long now_ms;
 static unsigned long late, scans, sequence;
 static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since the bus was ready */
 static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
+static int is_busy; /* the host asks for no report */
 static int kind_at[ENDPOINTS], live_interface = -1;
 static unsigned lowest_sp = 0xffff;
 
@@ -194,6 +195,7 @@ static int enumerate(void) {
 /* What the endpoints hold from the scan that is over. */
 static void collect(void) {
   int pipe;
+  if (is_busy) return;
   for (pipe = 1; pipe < ENDPOINTS; pipe++) {
     uint8_t bytes[64];
     uint32_t length = sizeof bytes, i;
@@ -272,12 +274,16 @@ static int obey(const char *line) {
   run_to(strcmp(word, "locks") == 0 ? ms - 1 : ms);
   sscanf(line + used, "%d %d", &a, &b);
   if (strcmp(word, "contact") == 0) move_contact(a, b);
-  else if (strcmp(word, "locks") == 0) {
+  else if (strcmp(word, "busy") == 0) {
+    is_busy = a;
+    collect();
+  } else if (strcmp(word, "locks") == 0) {
     uint8_t value = (uint8_t)a;
     request(0x21, 9, 0x0200, 0, 1, &value);
   } else if (strcmp(word, "end") == 0) {
     puts("end");
     sequence++;
+    is_busy = 0;
     wiring_start_afresh();
     return begin();
   } else return 0;
