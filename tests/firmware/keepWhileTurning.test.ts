@@ -4,7 +4,7 @@ import { unlockSwitches } from "@/core/firmware/unlock";
 import { Conversation } from "@/core/live/conversation";
 import { changesInEffect } from "@/core/live/differences";
 import type { Change } from "@/core/live/frames";
-import { finishedPad } from "../support/designs";
+import { wiredDemos } from "../support/designs";
 import { workFolder } from "./builds";
 import { ChipTalk } from "./chipTalk";
 import { contactsOf } from "./chipWiring";
@@ -13,25 +13,28 @@ import { onSmallClass } from "./onSmallClass";
 import { buildUsbHost, imageFiles } from "./usbChip";
 
 const CYCLES_A_MS = 16_000;
-/** Between two states of the knob: no multiple of anything, so that edges come at any time. */
-const CYCLES_A_STATE = 701;
-const SETS = 8;
+/** Between two states of the knob: far too fast for a hand, and no multiple of anything, so that edges come at any time. */
+const CYCLES_A_STATE = 331;
+const SETS = 4;
+const CHANGES = 60;
 
 /** The chip, whose knob never rests while time passes. */
 class TurningChip extends ChipTalk {
   knob: [number, number] | null = null;
+  private direction = 1;
 
   override async pass(ms: number): Promise<string[]> {
     if (!this.knob) return super.pass(ms);
     const [a, b] = this.knob;
     const states = 4 * Math.ceil((ms * CYCLES_A_MS) / CYCLES_A_STATE / 4);
-    return this.order(`turn ${a} ${b} ${states} ${CYCLES_A_STATE}`);
+    this.direction = -this.direction;
+    return this.order(`turn ${a} ${b} ${this.direction * states} ${CYCLES_A_STATE}`);
   }
 }
 
 // A byte is kept by two writes within four cycles: an edge that interrupts between them would lose it.
 it("what is kept is whole although a knob interrupts all the time", { timeout: 120_000 }, async () => {
-  const design = onSmallClass(withLive(finishedPad()));
+  const design = onSmallClass(withLive(wiredDemos.find(({ id }) => id === "kestrel")!));
   const scan = scanTableOf(design);
   const contacts = contactsOf(design);
   const numberOf = (contact: string) => contacts.indexOf(contact);
@@ -47,11 +50,10 @@ it("what is kept is whole although a knob interrupts all the time", { timeout: 1
       await chip.holdTogether(unlocking, 2100);
       const hello = await talk.hello();
       chip.knob = [numberOf(`${elementId}/A`), numberOf(`${elementId}/B`)];
-      const changes = Array.from({ length: 9 }, (_, input): Change => ({
-        layer: 0,
-        input,
-        action: [2, 0, 0x1e + input + set, 0],
-      }));
+      const changes = Array.from({ length: Math.min(CHANGES, hello.layers * hello.inputs) }, (_, nth): Change => {
+        const place = { layer: Math.floor(nth / hello.inputs), input: nth % hello.inputs };
+        return { ...place, action: [2, 0x80, 0x1e + ((nth + set) % 60), 0] };
+      });
       await talk.write(changes, hello);
       chip.knob = null;
       // They come into effect when every step is told.

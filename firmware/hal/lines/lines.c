@@ -65,11 +65,7 @@ void ov_hal_release(uint8_t line) {
 
 static uint16_t read_whole_bytes(const uint8_t *at) {
   uint8_t low = levels[ov_flash_next(&at)];
-  uint8_t high;
-  low |= ov_flash_next(&at);
-  high = levels[ov_flash_next(&at)];
-  high |= ov_flash_next(&at);
-  return (uint16_t)(low | (uint16_t)(high << 8));
+  return (uint16_t)(low | (uint16_t)(levels[ov_flash_next(&at)] << 8));
 }
 
 uint16_t ov_hal_read(uint8_t bank) {

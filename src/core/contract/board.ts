@@ -74,10 +74,7 @@ export const STROBE_FLAG = {
   PULL_UP: 1,
 } as const;
 
-/**
- * Added to a bank's count of lines: they lie in order in two whole bytes. Then only these follow, each with what is added
- * to it, so that lines that are not used read high.
- */
+/** Added to a bank's count of lines: they lie in order in two whole bytes, whose places (LEVEL_AT) alone follow. */
 export const BANK_WHOLE_BYTES = 0x80;
 
 /** Where a line's level is found: the five ports first, then a byte that is always high, then what is read remotely. */

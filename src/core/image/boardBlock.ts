@@ -53,9 +53,8 @@ function strobeBytes(scan: ScanTable, lines: BoardLines): number[] {
 function wholeBytes(own: LevelPlace[]): number[] | null {
   const inOrder = own.every(({ at, mask }, nth) => at === own[0].at + (nth >> 3) && mask === 1 << (nth & 7));
   if (!inOrder || own[0].at < LEVEL_AT.REMOTE || own[0].at & LEVEL_AT.INVERTED) return null;
-  const unused = word((0xffff << own.length) & 0xffff);
   const second = own.length > 8 ? own[0].at + 1 : LEVEL_AT.ALWAYS_HIGH;
-  return [BANK_WHOLE_BYTES | own.length, own[0].at, unused[0], second, unused[1]];
+  return [BANK_WHOLE_BYTES | own.length, own[0].at, second];
 }
 
 function bankBytes(scan: ScanTable, lines: BoardLines): number[] {
