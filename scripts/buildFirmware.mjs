@@ -60,6 +60,7 @@ export function compileWasm() {
   const flags = [
     "--target=wasm32",
     "-Os",
+    "-flto",
     "-ffreestanding",
     "-nostdlib",
     "-mbulk-memory",

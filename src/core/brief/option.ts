@@ -1,5 +1,5 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
-import { hasUsb8Chip } from "../chips/usb8";
+import { hasUsb8Chip } from "../chips/usb8Classes";
 import { needsOf } from "./needs";
 import { type PinRoom, pinRoomOf } from "./pinRoom";
 import { type PartCounts, priceOf, sumParts } from "../catalogue/prices";

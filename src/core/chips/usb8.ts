@@ -1,3 +1,5 @@
+import { type Usb8Class, hasUsb8Chip } from "./usb8Classes";
+
 /**
  * The 8-bit USB chip of the catalogue's two 16 MHz classes (32 KiB flash, 2.5 KiB RAM): its ports by pin name, as the
  * common small module and the bare chip lead them out (from memory; held against the simulated chip by
@@ -40,17 +42,15 @@ const bare = "B0 B1 B2 B3 B4 B5 B6 B7 C6 C7 D0 D1 D2 D3 D4 D5 D6 D7 E2 E6 F0 F1 
 const usb44 = named(Object.fromEntries(bare.map((place) => [place, place])));
 
 /** By controller class: the pins of the chip behind its pads. */
-const chipPins: Record<string, Record<string, ChipPin>> = { "small-5v-18": small18, "chip-8bit-usb-44": usb44 };
+const chipPins: Record<Usb8Class, Record<string, ChipPin>> = { "small-5v-18": small18, "chip-8bit-usb-44": usb44 };
 
 /** The chip's pin behind a pad, or null where the class has another chip. */
 export const chipPinOf = (profileId: string, pad: string): ChipPin | null =>
-  (Object.hasOwn(chipPins, profileId) && Object.hasOwn(chipPins[profileId], pad) && chipPins[profileId][pad]) || null;
+  (hasUsb8Chip(profileId) && Object.hasOwn(chipPins[profileId], pad) && chipPins[profileId][pad]) || null;
 
 /** Every pad of a class with the pin behind it. */
 export const padsOf = (profileId: string): [pad: string, pin: ChipPin][] =>
-  Object.hasOwn(chipPins, profileId) ? Object.entries(chipPins[profileId]) : [];
-
-export const hasUsb8Chip = (profileId: string): boolean => Object.hasOwn(chipPins, profileId);
+  hasUsb8Chip(profileId) ? Object.entries(chipPins[profileId]) : [];
 
 /** Address of a port's input register in data space; its direction lies one above, its level two. */
 const inputAddress = (port: string) => 0x23 + 3 * (port.charCodeAt(0) - "B".charCodeAt(0));

@@ -1,4 +1,4 @@
-import { hasUsb8Chip } from "../chips/usb8";
+import { hasUsb8Chip } from "../chips/usb8Classes";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import type { ScanTable } from "./scanTable";

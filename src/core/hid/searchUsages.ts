@@ -1,5 +1,6 @@
 import { consumerUsages } from "./consumerUsages";
 import { keyboardUsages } from "./keyboardUsages";
+import { wordsOfConsumer, wordsOfKeyboard } from "./usageWords";
 
 /** One hit of a search by name. */
 export interface UsageHit {
@@ -14,13 +15,13 @@ interface Entry {
 }
 
 const entries: Entry[] = [
-  ...keyboardUsages.map(({ usage, name, code, also }) => ({
-    hit: { page: "keyboard" as const, usage, name },
-    text: `${name} ${code} ${also}`.toLowerCase(),
+  ...keyboardUsages.map((entry) => ({
+    hit: { page: "keyboard" as const, usage: entry.usage, name: entry.name },
+    text: `${entry.name} ${entry.code} ${wordsOfKeyboard(entry)}`.toLowerCase(),
   })),
-  ...consumerUsages.map(({ usage, name, also }) => ({
-    hit: { page: "consumer" as const, usage, name },
-    text: `${name} ${also}`.toLowerCase(),
+  ...consumerUsages.map((entry) => ({
+    hit: { page: "consumer" as const, usage: entry.usage, name: entry.name },
+    text: `${entry.name} ${wordsOfConsumer(entry)}`.toLowerCase(),
   })),
 ];
 

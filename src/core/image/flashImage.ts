@@ -1,5 +1,5 @@
 import { BOARD_AT, BOARD_BYTES_MOST, FLASH_MAP, LEVEL_AT, TABLE_BYTES_MOST } from "../contract/board";
-import { hasUsb8Chip } from "../chips/usb8";
+import { hasUsb8Chip } from "../chips/usb8Classes";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { type Problem, type Result, bad, good } from "../document/problem";

@@ -1,5 +1,5 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
-import { hasUsb8Chip } from "../chips/usb8";
+import { hasUsb8Chip } from "../chips/usb8Classes";
 
 /** How a device comes onto a controller of a class: a finished image, files for its drive, or sources to compile. */
 export type LoadWay = "image" | "python" | "compile";

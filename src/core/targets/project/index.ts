@@ -1,4 +1,4 @@
-import { hasUsb8Chip } from "../../chips/usb8";
+import { hasUsb8Chip } from "../../chips/usb8Classes";
 import { BOARD_AT, BOARD_BYTES_MOST, LEVEL_AT } from "../../contract/board";
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
