@@ -117,7 +117,7 @@ const sectionsOf = (program) =>
 const FEATURES = {
   "check and memory": /\/(crc|check|arena|board|runtime|main)\.c$/,
   "contacts and debounce": /\/(scan|debounce|flips)\.c$/,
-  "knobs and pulses": /\/(encoder|pulses)\.c$/,
+  "knobs and pulses": /\/(encoder|pulses|edges)\.c$/,
   "keymap and layers": /\/(keymap|layers|actions|held)\.c$/,
   "live changes": /\/(slots|changes|writing|unlock|live)\.c$/,
   reports: /\/report\w*\.c$/,

@@ -1,5 +1,6 @@
 import { demoDesigns } from "../../demo";
 import { FLASH_MAP } from "@/core/contract/board";
+import { IMAGE_ARENA_BYTES, IMAGE_VARIABLE_BYTES } from "@/core/image/usb8Image.generated";
 import { usb8Code } from "@/core/image/usb8Code";
 import { play, workFolder } from "../../tests/firmware/builds";
 import { onSmallClass } from "../../tests/firmware/onSmallClass";
@@ -8,6 +9,8 @@ import { scanTableOf } from "@/core/firmware/scanTable";
 import { usb8FeatureBytes } from "../buildFirmware.mjs";
 import type { Row } from "./row";
 
+/** Of the chip. */
+const RAM_BYTES = 2560;
 const CYCLES_A_MS = 16_000;
 const AT_ONCE = 20;
 
@@ -60,6 +63,7 @@ function latencyRows(host: string): Row[] {
 /** The finished image on the simulated chip, every demo on the small 5 V class: cycles with the true cost of all pins. */
 export function chipRows(): Row[] {
   const host = buildUsbHost(workFolder());
+  let stack = 0;
   const scans = demoDesigns.flatMap((demo) => {
     const design = onSmallClass(demo);
     const { notes } = play(
@@ -67,11 +71,14 @@ export function chipRows(): Row[] {
       imageFiles(design, workFolder()),
       recordContacts(design, manyAtOnce(design, AT_ONCE)).script,
     );
+    stack = Math.max(stack, toldOf(notes, "stack"));
     return [
       row(`finished image, ${demo.name}: worst scan, ${AT_ONCE} at once`, toldOf(notes, "most"), "cycles", CYCLES_A_MS),
       row(`finished image, ${demo.name}: mean scan of that use`, toldOf(notes, "mean"), "cycles", CYCLES_A_MS),
     ];
   });
   const whole = row("finished image: flash of the code", usb8Code().bytes.length, "bytes", FLASH_MAP.BOARD);
-  return [whole, ...featureRows(), ...scans, ...latencyRows(host)];
+  const ram = IMAGE_VARIABLE_BYTES + IMAGE_ARENA_BYTES + stack;
+  const memory = row("finished image: RAM of variables, arena and the deepest stack seen", ram, "bytes", RAM_BYTES);
+  return [whole, memory, ...featureRows(), ...scans, ...latencyRows(host)];
 }
