@@ -119,6 +119,7 @@ void ov_debounce_pass(uint8_t elapsed_ms); /* before the switches are read */
 uint8_t ov_debounce_busy(void);
 
 /* scan.c */
+extern const uint8_t ov_bits[8]; /* in flash: the bits of a byte, looked up where shifting by a number would take its time */
 void ov_scan_init(void);
 void ov_settling_init(void);
 void ov_scan_switches(void);

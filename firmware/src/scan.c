@@ -72,11 +72,10 @@ void ov_scan_switches(void) {
   for (index = 0; index < count; index++, group = (uint16_t)(group + OV_GROUP_BYTES)) scan_group(index, group);
 }
 
-/* The bits of a byte: shifting by a number would take its time. */
-static const uint8_t bits[8] OV_IN_FLASH = {0x01, 0x02, 0x04, 0x08, 0x10, 0x20, 0x40, 0x80};
+const uint8_t ov_bits[8] OV_IN_FLASH = {0x01, 0x02, 0x04, 0x08, 0x10, 0x20, 0x40, 0x80};
 
 uint8_t ov_sense_low(uint8_t line) {
   uint16_t word = resting[line >> 4];
   uint8_t byte = (uint8_t)(line & 8u ? word >> 8 : word);
-  return (uint8_t)((byte & ov_flash_constant(bits + (line & 7u))) == 0);
+  return (uint8_t)((byte & ov_flash_byte(ov_bits + (line & 7u))) == 0);
 }

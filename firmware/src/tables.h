@@ -26,7 +26,7 @@ static inline uint32_t ov_table_long(uint16_t at) {
   return value;
 }
 #define OV_IN_FLASH __attribute__((section(".progmem.data")))
-static inline uint8_t ov_flash_constant(const uint8_t *at) {
+static inline uint8_t ov_flash_byte(const uint8_t *at) {
   uint8_t value;
   __asm__("lpm %0, Z" : "=r"(value) : "z"(at));
   return value;
@@ -43,7 +43,7 @@ static inline uint32_t ov_table_long(uint16_t at) {
   return ov_tables[at] | (uint32_t)ov_tables[at + 1] << 8 | (uint32_t)ov_tables[at + 2] << 16 | (uint32_t)ov_tables[at + 3] << 24;
 }
 #define OV_IN_FLASH
-static inline uint8_t ov_flash_constant(const uint8_t *at) { return *at; }
+static inline uint8_t ov_flash_byte(const uint8_t *at) { return *at; }
 #endif
 
 static inline uint16_t ov_table_word(uint16_t at) {

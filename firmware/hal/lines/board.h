@@ -5,16 +5,11 @@
 #include <stdint.h>
 
 #include "contract.h"
+#include "tables.h"
 
 extern const uint8_t ov_board[];
 
 #if defined(__AVR__)
-static inline uint8_t ov_flash_byte(const uint8_t *at) {
-  uint8_t value;
-  __asm__("lpm %0, Z" : "=r"(value) : "z"(at));
-  return value;
-}
-
 /* Reads on: the place moves to the next byte. */
 static inline uint8_t ov_flash_next(const uint8_t **at) {
   uint8_t value;
@@ -24,7 +19,6 @@ static inline uint8_t ov_flash_next(const uint8_t **at) {
   return value;
 }
 #else
-static inline uint8_t ov_flash_byte(const uint8_t *at) { return *at; }
 static inline uint8_t ov_flash_next(const uint8_t **at) { return *(*at)++; }
 #endif
 

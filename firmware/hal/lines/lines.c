@@ -11,8 +11,7 @@ static uint8_t *levels;
 static uint8_t outputs_changed;
 static uint8_t pair; /* the lamp between two lines that was shown last */
 
-/* Looked up where shifting by a number would take its time: the bits, and the lowest one in each step of four select lines. */
-static const uint8_t bits[8] OV_IN_FLASH = {0x01, 0x02, 0x04, 0x08, 0x10, 0x20, 0x40, 0x80};
+/* The lowest bit in each step of four select lines, looked up because shifting takes its time. */
 static const uint8_t lowest_bit[16] OV_IN_FLASH = {0, 0, 1, 0, 2, 0, 1, 0, 3, 0, 1, 0, 2, 0, 1, 0};
 
 void ov_lines_start(void) {
@@ -105,7 +104,7 @@ static void catch_registers(const uint8_t *at) {
 
 /* What each multiplexer of a set says on one channel: what reads low is marked in the bytes, which were all high. */
 OV_APART static void catch_channel(const uint8_t *data_pins, uint8_t chips, uint8_t channel, uint8_t *to) {
-  uint8_t mask = (uint8_t)~ov_flash_byte(bits + (channel & 7u));
+  uint8_t mask = (uint8_t)~ov_flash_byte(ov_bits + (channel & 7u));
   if (channel & 8u) to++;
   for (; chips > 0; chips--, to += 2) {
     uint8_t data = ov_flash_next(&data_pins);

@@ -5,8 +5,8 @@
 
 #include "access.h"
 #include "board.h"
-#include "ovrin.h"
 #include "edges.h"
+#include "ovrin.h"
 
 #define BIT(n) ((uint8_t)(1u << (n)))
 #define PORT_B 0x23
@@ -57,17 +57,17 @@ static void watch_all(void) {
   }
 }
 
-/* They are told where they rest before anything interrupts. A loader may have left interrupts of its own switched on. */
+/* They are told where they rest once every further edge is remembered, and before it interrupts: so none falls between. */
 void ov_edges_open(void) {
   edges = ov_board_table(OV_BOARD_AT_EDGE_TABLE);
   count = ov_board_byte(OV_BOARD_AT_EDGE_ENCODERS);
   if (count == 0) return;
-  tell_all();
   EICRA = BIT(ISC00) | BIT(ISC10) | BIT(ISC20) | BIT(ISC30);
   EICRB = BIT(ISC60);
-  watch_all();
   EIFR = 0xFF;
   PCIFR = BIT(PCIF0);
   PCICR = BIT(PCIE0);
+  watch_all();
+  tell_all();
   sei();
 }
