@@ -18,6 +18,7 @@ const downward = Object.entries(above).map(([layer, higher]) => ({
 // The rooms of the core, from the ground up: each may use those before it. Files beside the rooms (words, schema) serve all.
 const rooms = [
   "geometry",
+  "electrics",
   "optimisation",
   "contract",
   "hid",
@@ -38,6 +39,7 @@ const rooms = [
   "reach",
   "brief",
   "firmware",
+  "power",
   "engine",
   "image",
   "loader",

@@ -103,7 +103,7 @@ describe.each(CIRCUITS)("%s", (_title, design) => {
 describe("a ladder", () => {
   const bank = (count: number, pullDownOhm: number) => ({
     rungs: Array.from({ length: count }, (_, nth) => `k${nth}`),
-    resistorOhm: 1000,
+    rungOhms: Array.from({ length: count }, () => 1000),
     pullDownOhm,
   });
 
@@ -283,7 +283,7 @@ describe("two banks of a ladder with a pad held in each", () => {
     [3, 2],
     [1, 1],
   ])("reads what ngspice reads: pad %i of four while pad %i of the other bank is held", (read, other) => {
-    const bank = { rungs: ["1", "2", "3", "4"], resistorOhm: 1000, pullDownOhm: 1_000_000 };
+    const bank = { rungs: ["1", "2", "3", "4"], rungOhms: [1000, 1000, 1000, 1000], pullDownOhm: 1_000_000 };
     const load = floatingLoadOhm(bank, [other])!;
     expect(ladderLevel(bank, [read], [load])).toBeCloseTo(spiceBanks(4, 1000, 1_000_000, read, other), 3);
   });

@@ -10,6 +10,9 @@ export const addedParts = [
   { id: "bus-multiplexer", title: "8-way I²C multiplexer", price: 1.1, joints: 24 },
   { id: "level-shifter", title: "74AHCT125 level shifter", price: 0.4, joints: 14 },
   { id: "transistor", title: "Switching transistor", price: 0.05, joints: 3 },
+  { id: "terminal", title: "Two-way terminal", price: 0.3, joints: 2 },
+  { id: "selector", title: "Three-way selector jumper", price: 0.1, joints: 3 },
+  { id: "fuse", title: "Resettable fuse", price: 0.2, joints: 2 },
   { id: "socket", title: "Switch socket", price: 0.15, joints: 2 },
   { id: "chip-support", title: "Plug, regulator and small parts of a bare chip", price: 3, joints: 40 },
 ] as const;

@@ -67,7 +67,8 @@ export interface LadderBank {
   top: string;
   /** Element ids from the lowest rung to the highest. */
   rungs: string[];
-  resistorOhm: number;
+  /** From ground up: the nth stands beneath the nth rung; the highest rung is the top. */
+  rungOhms: number[];
   pullDownOhm: number;
 }
 

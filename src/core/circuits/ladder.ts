@@ -1,4 +1,4 @@
-import { between, whole, z } from "../schema";
+import { between, listOf, whole, z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { CONVERSION_US } from "./direct";
@@ -14,6 +14,10 @@ const ladderSchema = z.strictObject({
   pullDownOhm: between(100, 1e8),
   /** Of the resistors, as a part of one. */
   tolerance: between(0, 0.2),
+  /** Resistors of a bank from ground up where they are not all alike; a bank of another count has equal ones. */
+  rungOhms: listOf(between(1, 1e7), 32),
+  /** Of the supply between two readings, from its mean to its peak, as a part of one. */
+  ripple: between(0, 0.2),
 });
 export type LadderCircuit = z.infer<typeof ladderSchema>;
 
@@ -29,16 +33,20 @@ const banksOf = (circuit: LadderCircuit, members: PlacedElement[]): PlacedElemen
   return Array.from({ length: count }, (_, nth) => members.slice(nth * each, (nth + 1) * each));
 };
 
-/** Pad k of n sits at k/n of the supply: n equal resistors from ground up, a pad at the top of each. */
+/** Resistors of a bank of so many keys, from ground up. */
+export const rungOhmsOf = ({ rungOhms, resistorOhm }: LadderCircuit, count: number): number[] =>
+  rungOhms.length === count ? rungOhms : Array.from({ length: count }, () => resistorOhm);
+
+/** Pad k of n sits at k/n of the supply when all are equal: n resistors from ground up, a pad at the top of each. */
 function addBank(builder: CircuitBuilder, circuit: LadderCircuit, pads: PlacedElement[], top: Net, read: Net) {
   const { built } = builder;
+  const ohms = rungOhmsOf(circuit, pads.length);
   let below = builder.ground;
   pads.forEach((element, nth) => {
     const isTop = nth === pads.length - 1;
     const rung = isTop ? top : builder.net(element.id, element.label, "switch", null);
     builder.joint(rung, element, 0);
-    const value = `${circuit.resistorOhm} Ω`;
-    builder.shunt(`rung ${element.id}`, "resistor", value, rung, below, element.contacts[0].at);
+    builder.shunt(`rung ${element.id}`, "resistor", `${ohms[nth]} Ω`, rung, below, element.contacts[0].at);
     below = rung;
     builder.joint(read, element, 1);
     built.groups.push({ strobeNet: null, cells: [{ senseNet: element.id, elementId: element.id }] });
@@ -54,7 +62,7 @@ function addBank(builder: CircuitBuilder, circuit: LadderCircuit, pads: PlacedEl
     line: read.id,
     top: top.id,
     rungs: pads.map(({ id }) => id),
-    resistorOhm: circuit.resistorOhm,
+    rungOhms: ohms,
     pullDownOhm: circuit.pullDownOhm,
   });
 }
@@ -75,6 +83,8 @@ export const ladder: CircuitKind<LadderCircuit> = {
     resistorOhm: 1000,
     pullDownOhm: 1_000_000,
     tolerance: 0.01,
+    rungOhms: [],
+    ripple: 0,
   }),
   accepts: (element) => element.kind === "switch",
   ...memberList,

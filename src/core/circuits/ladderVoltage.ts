@@ -4,9 +4,10 @@ import type { LadderBank } from "./circuitKind";
 const FULL_SCALE = 65536;
 
 const parallel = (a: number, b: number) => (a * b) / (a + b);
+const sum = (ohms: number[]) => ohms.reduce((a, b) => a + b, 0);
 
 /** What of a bank its voltages depend on. */
-type Ladder = Pick<LadderBank, "rungs" | "resistorOhm" | "pullDownOhm">;
+type Ladder = Pick<LadderBank, "rungs" | "rungOhms" | "pullDownOhm">;
 
 /**
  * Voltage on the common line of a powered ladder bank as a part of the supply, with some rungs pressed.
@@ -19,15 +20,15 @@ export function ladderLevel(bank: Ladder, pressed: number[], loads: number[] = [
   if (pressed.length === 0) return 0;
   const lowest = Math.min(...pressed);
   const highest = Math.max(...pressed);
-  const above = bank.resistorOhm * (bank.rungs.length - highest);
-  const own = parallel(bank.resistorOhm * lowest, bank.pullDownOhm);
+  const above = sum(bank.rungOhms.slice(highest));
+  const own = parallel(sum(bank.rungOhms.slice(0, lowest)), bank.pullDownOhm);
   const below = loads.reduce(parallel, own);
   return below / (below + above);
 }
 
 /** What a bank that floats puts on the common line: the resistors below its lowest pressed rung, in ohm; null for none. */
 export const floatingLoadOhm = (bank: Ladder, pressed: number[]): number | null =>
-  pressed.length === 0 ? null : bank.resistorOhm * Math.min(...pressed);
+  pressed.length === 0 ? null : sum(bank.rungOhms.slice(0, Math.min(...pressed)));
 
 /** Levels of each rung pressed alone, from the bottom. */
 export const rungLevels = (bank: Ladder): number[] => bank.rungs.map((_, nth) => ladderLevel(bank, [nth + 1]));
@@ -52,23 +53,35 @@ export function rungTold(bank: Ladder, level: number): number | null {
 }
 
 /**
- * Least distance between a rung's true level and the edge of its window, as a part of the supply, when every resistor
- * below a rung is high by the tolerance and every one above is low, or the other way round: the worst case for that rung.
+ * Lowest and highest level of a rung pressed alone, as a part of the supply: every resistor below it off by the
+ * tolerance one way and every one above it the other way. The level rises with each resistor below and falls with each
+ * above, so no other set of resistors within the tolerance goes beyond.
+ * @param rung counted from 0 at the bottom
+ */
+export function rungRange(bank: Ladder, rung: number, tolerance: number): { least: number; most: number } {
+  const below = sum(bank.rungOhms.slice(0, rung + 1));
+  const above = sum(bank.rungOhms.slice(rung + 1));
+  const at = (sign: number) => {
+    const low = parallel(below * (1 + sign * tolerance), bank.pullDownOhm * (1 + sign * tolerance));
+    return low / (low + above * (1 - sign * tolerance));
+  };
+  return { least: at(-1), most: at(1) };
+}
+
+/**
+ * Least distance between a rung's true level and the edge of its window, as a part of the supply, in the worst case of
+ * all resistors, with the supply off by its ripple between the reading of the converter's reference and of the rung.
  * Negative when keys can be mistaken for each other.
  */
-export function ladderMargin(bank: Ladder, tolerance: number): number {
+export function ladderMargin(bank: Ladder, tolerance: number, ripple = 0): number {
   const levels = rungLevels(bank);
   const count = bank.rungs.length;
-  const off = (nth: number, sign: number) => {
-    const below = parallel(bank.resistorOhm * (nth + 1) * (1 + sign * tolerance), bank.pullDownOhm);
-    const above = bank.resistorOhm * (count - nth - 1) * (1 - sign * tolerance);
-    return below / (below + above);
-  };
-  let least = Infinity;
+  let margin = Infinity;
   levels.forEach((own, nth) => {
     const low = (own + (levels[nth - 1] ?? 0)) / 2;
     const high = nth + 1 < count ? (own + levels[nth + 1]) / 2 : Infinity;
-    least = Math.min(least, off(nth, -1) - low, high - off(nth, 1));
+    const { least, most } = rungRange(bank, nth, tolerance);
+    margin = Math.min(margin, least * (1 - ripple) - low, high - most * (1 + ripple));
   });
-  return least;
+  return margin;
 }

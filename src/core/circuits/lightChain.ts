@@ -1,8 +1,12 @@
-import { z } from "../schema";
+import { whole, z } from "../schema";
+import type { Point } from "../geometry/point";
 import type { CircuitKind } from "./circuitKind";
-import { listFields, memberIds, memberList } from "./memberList";
+import { addShifter } from "./levelShifter";
+import { MOST_MEMBERS, listFields, memberIds, memberList } from "./memberList";
 import { type Net, outputNeed } from "./net";
 import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
+
+export const lightFeeds = ["5V", "diode", "logic"] as const;
 
 const lightChainSchema = z.strictObject({
   ...listFields,
@@ -11,6 +15,16 @@ const lightChainSchema = z.strictObject({
   bridged: memberIds,
   /** Whether a level shifter lifts the data to the lights' own supply. */
   shifted: z.boolean(),
+  /** What the lights run on: 5 V, 5 V less a diode so that 3.3 V data is enough, or the logic's own voltage. */
+  feed: z.enum(lightFeeds),
+  /** Most that firmware may ask of any colour of any light. */
+  brightnessPercent: whole(1, 100),
+  /** Most colours of one light at full at the same time: white is three. */
+  colours: z.union([z.literal(1), z.literal(2), z.literal(3)]),
+  /** Most lights lit at once; null for all. */
+  mostLit: z.nullable(whole(1, MOST_MEMBERS)),
+  /** Lights at which supply and ground are fed in once more, beside the first. */
+  feedAt: memberIds,
 });
 export type LightChain = z.infer<typeof lightChainSchema>;
 
@@ -23,26 +37,13 @@ const OUT = 1;
 const PLUS = 2;
 const MINUS = 3;
 
-/** Terminals of a 74AHCT125 that are used: one buffer; the other three rest with their inputs on ground. */
-function addShifter(builder: CircuitBuilder, from: Net, to: Net, usual: ReturnType<typeof middleOf>) {
-  const { ground, fiveVolt: supply } = builder;
-  const pins: [string, Net | null][] = [
-    ["1OE", ground],
-    ["1A", from],
-    ["1Y", to],
-    ["2OE", ground],
-    ["2A", ground],
-    ["2Y", null],
-    ["GND", ground],
-    ["3Y", null],
-    ["3A", ground],
-    ["3OE", ground],
-    ["4Y", null],
-    ["4A", ground],
-    ["4OE", ground],
-    ["VCC", supply],
-  ];
-  builder.chip("U1", "74AHCT125 level shifter", "level-shifter", pins, usual);
+/** What the lights hang on; a diode before them lowers it, and with it the level that their data needs. */
+function lightSupply(builder: CircuitBuilder, circuit: LightChain, at: Point): Net {
+  if (circuit.feed === "logic") return builder.supply;
+  if (circuit.feed === "5V") return builder.fiveVolt;
+  const lowered = builder.own("supply", "supply", null);
+  builder.shunt("supply diode", "diode", "1N4007", builder.fiveVolt, lowered, at);
+  return lowered;
 }
 
 /** Lights that answer, in the order of the chain: their place is their index. */
@@ -57,13 +58,26 @@ export const lightChain: CircuitKind<LightChain> = {
   isUndriven: true,
   purpose: "Addressable lights on one pin, each passing the data on: a dead one stops the rest until it is bridged.",
   schema: lightChainSchema,
-  fresh: (id, name) => ({ id, kind: "light-chain", name, members: [], bridged: [], shifted: false }),
+  fresh: (id, name) => ({
+    id,
+    kind: "light-chain",
+    name,
+    members: [],
+    bridged: [],
+    shifted: false,
+    feed: "5V",
+    brightnessPercent: 100,
+    colours: 3,
+    mostLit: null,
+    feedAt: [],
+  }),
   accepts: (element) => element.kind === "light",
   members: memberList.members,
   with: memberList.with,
   without(circuit, elementId) {
     const left = memberList.without(circuit, elementId);
-    return left === circuit ? circuit : { ...left, bridged: left.bridged.filter((id) => id !== elementId) };
+    const others = (ids: string[]) => ids.filter((id) => id !== elementId);
+    return left === circuit ? circuit : { ...left, bridged: others(left.bridged), feedAt: others(left.feedAt) };
   },
   build(circuit, elements, places) {
     const builder = new CircuitBuilder(circuit.id, places);
@@ -72,10 +86,11 @@ export const lightChain: CircuitKind<LightChain> = {
     const pin = builder.own("data", "data", outputNeed);
     let data = builder.own("data in", "chain", null);
     const at = lights[0].contacts[IN].at;
+    const supply = lightSupply(builder, circuit, lights[0].contacts[PLUS].at);
     let from = pin;
     if (circuit.shifted) {
       from = builder.own("data 5 V", "chain", null);
-      addShifter(builder, pin, from, middleOf([lights[0]]));
+      addShifter(builder, [{ from: pin, to: from }], middleOf([lights[0]]));
     }
     builder.shunt("data resistor", "resistor", "330 Ω", from, data, at);
     lights.forEach((light, nth) => {
@@ -83,7 +98,7 @@ export const lightChain: CircuitKind<LightChain> = {
       // Bridged: its data in and out are one net.
       if (!circuit.bridged.includes(light.id)) data = builder.own(`link ${nth + 1}`, "chain", null);
       builder.joint(data, light, OUT);
-      builder.joint(builder.fiveVolt, light, PLUS);
+      builder.joint(supply, light, PLUS);
       builder.joint(builder.ground, light, MINUS);
     });
     return builder.built;

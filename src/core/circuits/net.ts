@@ -72,11 +72,16 @@ export const SUPPLY = "V+";
 /** Rails of parts that want their own voltage, whatever the controller's is. */
 export const RAIL_5V = "5V";
 export const RAIL_3V3 = "3V3";
+/** The module's own 5 V, where a jumper stands between it and the 5 V rail. */
+export const RAIL_BOARD_5V = "board 5V";
+/** Where an outside source or a battery enters the module. */
+export const RAIL_IN = "IN+";
 /** All rails, and what they carry; null is the logic's voltage. */
 export const rails: { id: string; volts: number | null }[] = [
   { id: SUPPLY, volts: null },
   { id: RAIL_5V, volts: 5 },
   { id: RAIL_3V3, volts: 3.3 },
+  { id: RAIL_BOARD_5V, volts: 5 },
 ];
 
 const noNeed: PinNeed = {

@@ -10,6 +10,8 @@ const outputRegistersSchema = z.strictObject({
   kind: z.literal("output-registers"),
   /** Whether a PWM pin on the enable terminals sets the brightness of all lamps together. */
   dimmed: z.boolean(),
+  /** What lamps and registers run on: the logic's own voltage, or the 5 V rail with registers of the 74HCT sort. */
+  feed: z.enum(["logic", "5V"]),
 });
 export type OutputRegisters = z.infer<typeof outputRegistersSchema>;
 
@@ -23,7 +25,14 @@ interface Bus {
 }
 
 /** Terminals of a 74HC595 by its data sheet. */
-function terminals(builder: CircuitBuilder, q: (Net | null)[], bus: Bus, serialIn: Net, serialOut: Net | null) {
+function terminals(
+  builder: CircuitBuilder,
+  supply: Net,
+  q: (Net | null)[],
+  bus: Bus,
+  serialIn: Net,
+  serialOut: Net | null,
+) {
   const pins: [string, Net | null][] = [
     ["QB", q[1]],
     ["QC", q[2]],
@@ -40,7 +49,7 @@ function terminals(builder: CircuitBuilder, q: (Net | null)[], bus: Bus, serialI
     ["OE", bus.enable],
     ["SER", serialIn],
     ["QA", q[0]],
-    ["VCC", builder.supply],
+    ["VCC", supply],
   ];
   return pins;
 }
@@ -55,7 +64,7 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
   title: "Serial-in registers for lamps",
   purpose: "74HC595 in a chain: three pins for any number of lamps, one more to dim them all.",
   schema: outputRegistersSchema,
-  fresh: (id, name) => ({ id, kind: "output-registers", name, members: [], dimmed: true }),
+  fresh: (id, name) => ({ id, kind: "output-registers", name, members: [], dimmed: true, feed: "logic" }),
   accepts: (element) => element.kind === "lamp",
   ...memberList,
   partLines: () => LINES,
@@ -64,15 +73,16 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
     const { built } = builder;
     const lamps = present(circuit.members, elements).filter(({ kind }) => kind === "lamp");
     if (lamps.length === 0) return built;
+    const supply = circuit.feed === "5V" ? builder.fiveVolt : builder.supply;
     const bus: Bus = {
       clock: builder.own("clock", "clock", outputNeed),
       latch: builder.own("latch", "latch", outputNeed),
       enable: circuit.dimmed ? builder.own("enable", "enable", pwmNeed) : builder.ground,
-      reset: builder.supply,
+      reset: supply,
     };
     const branches = lamps.map((lamp) => {
       const net = builder.net(lamp.id, lamp.label, "lamp", null);
-      builder.joint(builder.supply, lamp, 0);
+      builder.joint(supply, lamp, 0);
       builder.inline("resistor", net, lamp, 1);
       built.lamps.push({ elementId: lamp.id, net: lamp.id });
       return net;
@@ -87,9 +97,9 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
       const usual = middleOf(lamps.slice(from, from + LINES));
       builder.chip(
         `U${nth + 1}`,
-        "74HC595 output register",
+        circuit.feed === "5V" ? "74HCT595 output register" : "74HC595 output register",
         "register-out",
-        terminals(builder, q, bus, serial, out),
+        terminals(builder, supply, q, bus, serial, out),
         usual,
       );
       if (out) serial = out;

@@ -1,16 +1,18 @@
-import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
+import type { ControllerProfile, Pin } from "../catalogue/controllers/controllerProfile";
 import { type Control, kindOf } from "../catalogue/kinds";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
 import type { BuiltCircuit, Shunt } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
 import { layChips } from "../circuits/layChips";
-import { GROUND, type Net, type PlacedElement, SUPPLY, rails } from "../circuits/net";
+import { GROUND, type Net, type PlacedElement, RAIL_5V, RAIL_IN, SUPPLY, rails } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
 import { partCatalogue } from "../catalogue/parts";
 import type { Part } from "../catalogue/parts/part";
 import type { Outline } from "../geometry/outline";
+import { type Point, point } from "../geometry/point";
 import type { Controller, Design } from "../document/schema";
+import { buildSupply } from "./supplyParts";
 import { withOwnFlags } from "./ownFlags";
 import { type PlacedController, placedController } from "./placedController";
 import { elementsOf } from "./placedElements";
@@ -107,14 +109,23 @@ export class Derived {
     return this.keep("inputs", () => this.design.controls.flatMap((control) => kindOf(control).inputs(control)));
   }
 
-  /** What each circuit builds, in the order of the circuits. */
+  /** What each circuit builds, in the order of the circuits, and last what the supply adds. */
   get builtCircuits(): BuiltCircuit[] {
     return this.keep("builtCircuits", () => {
       const { circuits, chipPlaces } = this.design;
-      const plans = circuits.map((circuit) => circuitKindOf(circuit).build(circuit, this.elements, chipPlaces));
+      const plans = [
+        ...circuits.map((circuit) => circuitKindOf(circuit).build(circuit, this.elements, chipPlaces)),
+        buildSupply(this.design.supply, chipPlaces, this.supplyEntry),
+      ];
       const module = this.moduleOutline;
       return layChips(plans, chipPlaces, module ? [...this.bodies, module] : this.bodies);
     });
+  }
+
+  /** Where added supply parts lie by themselves: by the module, or where the panel begins. */
+  private get supplyEntry(): Point {
+    const placement = this.controller?.placement;
+    return placement ? point(placement.xMm, placement.yMm) : point(0, 0);
   }
 
   /** The main controller's outline on the mat. */
@@ -132,7 +143,7 @@ export class Derived {
         if (known) merged.set(id, { ...known, joints: [...known.joints, ...net.joints] });
         else merged.set(id, id === net.id ? net : { ...net, id, flag: id });
       }
-      const power = [...rails.map(({ id }) => id), GROUND];
+      const power = [RAIL_IN, ...rails.map(({ id }) => id), GROUND];
       const last = power.flatMap((id) => merged.get(id) ?? []);
       const signals = [...merged.values()].filter(({ id }) => !power.includes(id));
       return [...withOwnFlags(signals, last), ...last].map((net) => ({ ...net, controllerId: this.servedBy }));
@@ -144,13 +155,18 @@ export class Derived {
     return this.controllers[0]?.controller.id ?? null;
   }
 
+  /** Pads that feed a rail; the 5 V rail has none of its own where a jumper chooses its source. */
+  padsOf(railId: string, profile: ControllerProfile): Pin[] {
+    return railId === RAIL_5V && this.design.supply.outside ? [] : railPads(profile, railId);
+  }
+
   /** A rail that the controller feeds from the same pads as its logic is the logic's rail. */
   private railOf(netId: string): string {
     const volts = rails.find(({ id }) => id === netId)?.volts ?? null;
     const { profile } = this;
     if (volts === null || !profile) return netId;
-    const own = railPads(profile, netId);
-    const logic = railPads(profile, SUPPLY);
+    const own = this.padsOf(netId, profile);
+    const logic = this.padsOf(SUPPLY, profile);
     return own.length > 0 && own.every((pad) => logic.includes(pad)) ? SUPPLY : netId;
   }
 

@@ -3,6 +3,7 @@ import { usualMaking } from "./makingSettings";
 import { noReach } from "./reachSettings";
 import { noPinWishes } from "./pinWishes";
 import { trialIdentity } from "./identity";
+import { usualSupply } from "./supplySettings";
 import { usualWires } from "./wireSettings";
 
 type Json = Record<string, unknown>;
@@ -154,6 +155,28 @@ function oneWordOneThing(old: Json): Json {
   return { ...old, version: 6, circuits, timing, brief: chosen, reportSet: named };
 }
 
+/** What kinds take, where they did not say so: typical of their classes (from memory). */
+const DRAWS: Record<string, Json> = {
+  lamp: { colour: "red" },
+  display: { currentMa: 25 },
+  segments: { currentMa: 160 },
+  radio: { currentMa: 15 },
+};
+
+const FEEDS: Record<string, Json> = {
+  "light-chain": { feed: "5V", brightnessPercent: 100, colours: 3, mostLit: null, feedAt: [] },
+  "output-registers": { feed: "logic" },
+  "segment-chain": { shifted: false },
+  ladder: { rungOhms: [], ripple: 0 },
+};
+
+/** Version 6 knew neither where the current comes from nor what every part takes. */
+function currentsOfAll(old: Json): Json {
+  const controls = objects(old.controls).map((control) => ({ ...DRAWS[String(control.kind)], ...control }));
+  const circuits = objects(old.circuits).map((circuit) => ({ ...FEEDS[String(circuit.kind)], ...circuit }));
+  return { ...old, version: 7, controls, circuits, supply: usualSupply, buses: [] };
+}
+
 /** By the version they start from. */
 const steps: Record<number, (old: Json) => Json> = {
   1: circuitsFromKeys,
@@ -161,6 +184,7 @@ const steps: Record<number, (old: Json) => Json> = {
   3: allCircuits,
   4: schoolsOfDebounce,
   5: oneWordOneThing,
+  6: currentsOfAll,
 };
 
 /** Brings an older document forward, version by version. What is not recognised is handed on unchanged. */

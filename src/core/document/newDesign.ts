@@ -2,6 +2,7 @@ import { trialIdentity } from "./identity";
 import { noPinWishes } from "./pinWishes";
 import { usualWires } from "./wireSettings";
 import { emptyBrief } from "./wish";
+import { usualSupply } from "./supplySettings";
 import { usualTiming } from "./debounce";
 import { usualMaking } from "./makingSettings";
 import { noReach } from "./reachSettings";
@@ -52,6 +53,8 @@ export function newDesign(id: string, name: string): Design {
     pinPlan: {},
     pinWishes: noPinWishes,
     wires: usualWires,
+    supply: usualSupply,
+    buses: [],
     keymap: { hostLanguage: "en-US", layers: [{ id: "base", name: "Base", bindings: {} }], lamps: {} },
     reportSet: { productName: name.slice(0, 60), ...trialIdentity, interfaces: ["keyboard", "consumer", "live"] },
     timing: usualTiming,

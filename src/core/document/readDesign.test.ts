@@ -10,8 +10,10 @@ import { controlKinds } from "../catalogue/kinds";
 import versionOne from "./version1.example.json";
 import versionThree from "./version3.example.json";
 import versionFive from "./version5.example.json";
+import versionSix from "./version6.example.json";
 import versionFour from "./version4.example.json";
 import { derive } from "../derived/derive";
+import { supplyAt } from "../power/solveSupply";
 import versionTwo from "./version2.example.json";
 
 const copy = (): Record<string, never> => JSON.parse(JSON.stringify(pad()));
@@ -34,7 +36,7 @@ describe("reading a design", () => {
   });
 
   it("tells a too new version to be opened with a newer program", () => {
-    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 6/);
+    expect(problemOf({ ...copy(), version: 99 })).toMatch(/^version: is 99; this program reads up to version 7/);
   });
 
   it.each([
@@ -107,7 +109,7 @@ describe("a design of version 1", () => {
   it("is brought forward with its wiring, and works", () => {
     const read = readDesign(versionOne);
     if (!read.ok) throw new Error(JSON.stringify(read.problems));
-    expect(read.value.version).toBe(6);
+    expect(read.value.version).toBe(7);
     const [matrix, direct] = read.value.circuits;
     expect(matrix).toMatchObject({
       kind: "matrix",
@@ -149,7 +151,7 @@ describe("a design of version 3", () => {
       if (circuit.kind === "direct") expect(circuit.polarity).toBe("to-ground");
     }
     expect(pinPlan).toEqual(versionThree.pinPlan);
-    expect(controls).toEqual(versionThree.controls);
+    expect(controls).toMatchObject(versionThree.controls);
   });
 });
 
@@ -182,6 +184,23 @@ describe("a design of version 4", () => {
   });
 });
 
+describe("a design of version 6", () => {
+  it("is brought forward with where its current comes from and what each part takes", () => {
+    const read = readDesign(versionSix);
+    if (!read.ok) throw new Error(JSON.stringify(read.problems));
+    const { supply, controls, circuits, pinPlan } = read.value;
+    expect(supply.source).toEqual({ kind: "usb-2" });
+    expect(controls).toMatchObject(versionSix.controls);
+    const takes = new Map(controls.map((control) => [control.kind, "currentMa" in control ? control.currentMa : null]));
+    expect([takes.get("display"), takes.get("segments"), takes.get("radio")]).toEqual([25, 160, 15]);
+    expect(controls.flatMap((control) => (control.kind === "lamp" ? control.colour : []))).toEqual(["red", "red"]);
+    expect(circuits).toMatchObject(versionSix.circuits);
+    expect(circuits.find(({ kind }) => kind === "light-chain")).toMatchObject({ feed: "5V", brightnessPercent: 100 });
+    expect(pinPlan).toEqual(versionSix.pinPlan);
+    expect(supplyAt(read.value, "worst")!.sourceMa).toBeGreaterThan(300);
+  });
+});
+
 describe("a design of version 5", () => {
   it("is brought forward with one word for one thing, and nothing is lost", () => {
     const read = readDesign(versionFive);
@@ -200,6 +219,6 @@ describe("a design of version 5", () => {
     if (both?.kind !== "two-way-matrix") throw new Error("gone");
     expect(Object.values(both.cells).map(({ direction }) => direction)).toEqual(["column-to-row", "row-to-column"]);
     expect(circuits.find(({ kind }) => kind === "multiplexer")).toMatchObject({ channels: 8 });
-    expect(read.value.controls).toEqual(versionFive.controls);
+    expect(read.value.controls).toMatchObject(versionFive.controls);
   });
 });

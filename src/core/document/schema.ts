@@ -11,12 +11,13 @@ import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
 import { shapeSchema } from "../shapes";
 import { bindingSchema } from "../bindings";
+import { busSettingsSchema, supplySchema } from "./supplySettings";
 import { timingSchema } from "./debounce";
 import { pinWishesSchema } from "./pinWishes";
 import { wireSettingsSchema } from "./wireSettings";
 
 export const DESIGN_FORMAT = "ovrin-design";
-export const DESIGN_VERSION = 6;
+export const DESIGN_VERSION = 7;
 export const MOST_CONTROLS = 1000;
 
 const nameSchema = text(1, 80);
@@ -146,6 +147,9 @@ export const designSchema = z.strictObject({
   pinPlan: z.record(z.string(), pinChoiceSchema),
   pinWishes: pinWishesSchema,
   wires: wireSettingsSchema,
+  supply: supplySchema,
+  /** Two-wire buses that are not as usual. */
+  buses: listOf(busSettingsSchema, 4),
   keymap: keymapSchema,
   reportSet: reportSetSchema,
   timing: timingSchema,

@@ -1,7 +1,8 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { boundsOf } from "../geometry/outline";
-import { netlistOf } from "../wires/netlist";
+import { lampBranches } from "../power/lampBranches";
+import { netlistOf, smallPartsOf } from "../wires/netlist";
 import { type Artifact, asText } from "./artifact";
 import { csvFile } from "./csvFile";
 
@@ -14,10 +15,20 @@ interface Placed {
   side: "front" | "solder";
 }
 
-const valueOf = (part: string) => (part.startsWith("D_") ? "1N4148" : "resistor");
+/** Values of all small parts by their names; a lamp's resistor follows from its current. */
+function valuesOf(design: Design): Map<string, string> {
+  const ohm = (elementId: string | null) => lampBranches(design).get(elementId ?? "")?.ohm;
+  return new Map(
+    smallPartsOf(design).map(({ part, value, elementId }) => {
+      const own = ohm(elementId);
+      return [part, value ?? (own ? `${own} Ω` : "resistor")];
+    }),
+  );
+}
 
 /** Added diodes and resistors lie midway between their two ends. */
 function smallParts(design: Design): Placed[] {
+  const values = valuesOf(design);
   const ends = new Map<string, { xMm: number; yMm: number }[]>();
   for (const { pins } of netlistOf(design))
     for (const { part, at } of pins) if (/^[DR]_/.test(part)) ends.set(part, [...(ends.get(part) ?? []), at]);
@@ -27,7 +38,7 @@ function smallParts(design: Design): Placed[] {
     const angle = (Math.atan2(b.yMm - a.yMm, b.xMm - a.xMm) * 180) / Math.PI;
     return {
       part,
-      value: valueOf(part),
+      value: values.get(part) ?? "",
       xMm: (box.minXMm + box.maxXMm) / 2,
       yMm: (box.minYMm + box.maxYMm) / 2,
       rotationDeg: angle,

@@ -125,8 +125,8 @@ describe("the position table for assembly", () => {
     const rows = (bytes: Uint8Array) => Papa.parse<Record<string, string>>(text(bytes).trim(), { header: true }).data;
     const large = rows((await make("assembly-csv", glasshouse)).bytes);
     expect(large.filter(({ Value }) => /74HC4067/.test(Value))).toHaveLength(4);
-    expect(large.filter(({ Value }) => Value === "resistor")).toHaveLength(24);
-    expect(large).toHaveLength(glasshouse.controls.length + 1 + 7 + 24);
+    expect(large.filter(({ Value }) => Value === "470 Ω")).toHaveLength(24);
+    expect(large).toHaveLength(glasshouse.controls.length + 1 + 8 + 24);
     const small = rows((await make("assembly-csv")).bytes);
     expect(small.filter(({ Value }) => Value === "1N4148")).toHaveLength(10);
     expect(new Set(small.map(({ Part }) => Part)).size).toBe(small.length);

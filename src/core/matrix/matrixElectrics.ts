@@ -2,7 +2,7 @@ import { type MatrixCircuit, columnNetId, rowNetId } from "../circuits/matrix";
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { wireOhm } from "../wires/copper";
+import { wireOhm } from "../electrics/copper";
 import { type ScanCheck, checkScan } from "./scanElectrics";
 import { longestLineMm } from "./planMatrix";
 

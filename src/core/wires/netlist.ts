@@ -2,7 +2,6 @@ import type { Pin } from "../catalogue/controllers/controllerProfile";
 import type { InlinePart } from "../circuits/circuitKind";
 import { type Chip, terminalPlace } from "../circuits/chip";
 import { GROUND } from "../circuits/net";
-import { railPads } from "../circuits/railPads";
 import { derive } from "../derived/derive";
 import type { PlacedController } from "../derived/placedController";
 import type { Design } from "../document/schema";
@@ -74,6 +73,31 @@ function partNames(design: Design): PartNames {
   };
 }
 
+/** A diode or resistor of the netlist: its name there, and what is printed on it where the circuit says so. */
+export interface SmallPart {
+  part: string;
+  sort: InlinePart["sort"];
+  value: string | null;
+  /** The element in whose lead it stands; null for one between two nets. */
+  elementId: string | null;
+}
+
+/** Every diode and resistor, those in leads first. */
+export function smallPartsOf(design: Design): SmallPart[] {
+  const { builtCircuits, shunts } = derive(design);
+  const names = partNames(design);
+  const inLeads = builtCircuits.flatMap(({ inline }) => inline);
+  return [
+    ...inLeads.map((one) => ({
+      part: names.inlines.get(inlineKey(one))!,
+      sort: one.sort,
+      value: one.sort === "diode" ? "1N4148" : null,
+      elementId: one.elementId,
+    })),
+    ...shunts.map(({ id, sort, value }) => ({ part: names.shunts.get(id)!, sort, value, elementId: null })),
+  ];
+}
+
 interface Ends {
   near: NetlistPin;
   far: NetlistPin;
@@ -142,7 +166,7 @@ function addModulePins(
     if (pin.role === "ground") netOfPad.set(pin, GROUND);
     else if (pin.role === "io" && ownNet.has(pin.name)) netOfPad.set(pin, ownNet.get(pin.name)!);
   }
-  for (const { id } of [...nets].reverse()) for (const pad of railPads(profile, id)) netOfPad.set(pad, id);
+  for (const { id } of [...nets].reverse()) for (const pad of derive(design).padsOf(id, profile)) netOfPad.set(pad, id);
   profile.pins.forEach((pin, nth) => {
     const netId = netOfPad.get(pin);
     if (netId === undefined) return;

@@ -1,7 +1,7 @@
 import { type Net, rails } from "../circuits/net";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { wireOhm } from "./copper";
+import { wireOhm } from "../electrics/copper";
 import { type Wire, wiresOf } from "./wires";
 
 export interface SupplyDrop {

@@ -1,11 +1,11 @@
 import type { Chip } from "../circuits/chip";
 import type { Shunt } from "../circuits/circuitKind";
 import type { Net, Joint } from "../circuits/net";
-import { railPads } from "../circuits/railPads";
 import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { type Point, distanceMm } from "../geometry/point";
 import { distancesOf, treeEdges } from "../optimisation/spanningTree";
+import { fedAgain, supplyRoot } from "./supplyRoot";
 import { pinPlace } from "../pins/pinPlace";
 
 /** The order of the work: rows first, then what crosses them, then what leads away. */
@@ -102,12 +102,13 @@ export const boardOfAdded = (chipId: string, design: Design): string =>
 export const isPad = ({ id }: WireEnd): boolean => id.startsWith("pin ");
 
 /** Where a net meets the controller: its pin, or a pad of the module for supply and ground. */
-function pinEnd(net: Net, design: Design, { controller, profile }: Derived): WireEnd | null {
+function pinEnd(net: Net, design: Design, derived: Derived): WireEnd | null {
+  const { controller, profile } = derived;
   if (!controller || !profile) return null;
   const name = Object.hasOwn(design.pinPlan, net.id) ? design.pinPlan[net.id].pin : undefined;
   const [pin] =
     net.role === "supply"
-      ? railPads(profile, net.id)
+      ? derived.padsOf(net.id, profile)
       : profile.pins.filter((pad) =>
           net.role === "ground" ? pad.role === "ground" : pad.role === "io" && pad.name === name,
         );
@@ -161,9 +162,25 @@ function wiresOfNet(net: Net, nth: number, design: Design, derived: Derived): Wi
     wireBetween(net, nth, ...inOrder(net, ends[a], ends[b]), design),
   );
   const pin = pinEnd(net, design, derived);
+  wires.push(...wiresFedAgain(net, nth, ends, pin, derived));
   if (!pin || ends.length === 0) return wires.filter(isWire);
   const nearest = ends.reduce((a, b) => (distanceMm(b.at, pin.at) < distanceMm(a.at, pin.at) ? b : a));
   return [...wires, wireBetween(net, nth, nearest, pin, design)].filter(isWire);
+}
+
+/** Lights at which a long chain is fed once more have wires of their own from where the net begins. */
+function wiresFedAgain(net: Net, nth: number, ends: WireEnd[], pin: WireEnd | null, derived: Derived): Wire[] {
+  const again = new Set(fedAgain(net, derived));
+  if (again.size === 0) return [];
+  const rootId = supplyRoot(
+    net,
+    ends.map(({ id }) => id),
+  );
+  const root = pin ?? ends.find(({ id }) => id === rootId);
+  if (!root) return [];
+  return ends
+    .filter(({ id }) => again.has(id) && id !== root.id)
+    .map((end) => wireBetween(net, nth, end, root, derived.design));
 }
 
 /** A resistor at a contact is soldered to it by its own lead: nothing to cut. */

@@ -105,7 +105,7 @@ const BusChoice = ({ bus, set }: { bus: number; set: (change: object) => void })
 function LadderFields({ circuit, set }: { circuit: LadderCircuit; set: (change: object) => void }) {
   const design = useDesign();
   const { ladders } = derive(design).builtCircuits[design.circuits.indexOf(circuit)];
-  const margin = Math.min(...ladders.map((bank) => ladderMargin(bank, circuit.tolerance)));
+  const margin = Math.min(...ladders.map((bank) => ladderMargin(bank, circuit.tolerance, circuit.ripple)));
   return (
     <>
       <Columns>

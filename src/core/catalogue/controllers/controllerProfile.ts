@@ -35,6 +35,24 @@ export type Pin = z.infer<typeof pinSchema>;
 /** Whether firmware of a sort runs there, and whether it can be a USB device. */
 const firmwareSupport = z.enum(["no", "runs", "runs-usb"]);
 
+const powerSchema = z.strictObject({
+  /** Running with USB, and suspended with everything of its own off. */
+  activeMa: between(0.1, 1000),
+  asleepMa: between(0.001, 1000),
+  /** What the pads that pass the source on may carry: the module's fuse, diode or trace. */
+  passMa: between(10, 10_000),
+  /** Between source and logic; null where the logic runs on the source itself. */
+  regulator: z.nullable(
+    z.strictObject({
+      limitMa: between(10, 10_000),
+      dropoutV: between(0.01, 5),
+      /** Rise of its temperature by the watt. */
+      kelvinPerWatt: between(1, 1000),
+    }),
+  ),
+});
+export type ControllerPower = z.infer<typeof powerSchema>;
+
 /** A controller as data: what can be reached at which place, and its electrical and memory limits. */
 export const controllerProfileSchema = z.strictObject({
   id: idSchema,
@@ -72,6 +90,17 @@ export const controllerProfileSchema = z.strictObject({
   oscillator: z.nullable(z.strictObject({ xMm: between(-125, 125), yMm: between(-125, 125) })),
   /** Money units a piece, for estimates. */
   price: between(0, 1000),
+  /** Its own currents and what its supply pads give; where nothing is said, what is typical of its voltage and form. */
+  power: z.optional(powerSchema),
+  /** Bits of the analog converter, and how long one conversion and its sampling take; 10 bits of the 8-bit class if not said. */
+  converter: z.optional(
+    z.strictObject({
+      bits: whole(6, 24),
+      conversionUs: between(0.1, 10_000),
+      samplePf: between(0.5, 1000),
+      sampleUs: between(0.01, 10_000),
+    }),
+  ),
   pins: listOf(pinSchema, 200, 2),
 });
 export type ControllerProfile = z.infer<typeof controllerProfileSchema>;

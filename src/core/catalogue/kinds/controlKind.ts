@@ -1,3 +1,4 @@
+import { type LampColour, lampColours } from "../lampColours";
 import { type Schema, text, between, z } from "../../schema";
 import type { Part } from "../parts/part";
 import { shapeOutline } from "../parts/part";
@@ -68,6 +69,10 @@ export interface Element {
   contacts: Contact[];
   /** What it takes while it is on, in mA, where that counts. */
   currentMa?: number;
+  /** Of a lamp. */
+  colour?: LampColour;
+  /** Of a wiper: its track from end to end, in ohm. */
+  trackOhm?: number;
   /** A contact that stays where it is put. */
   stays?: true;
   /** Of what turns: quadrature states between two felt steps, and felt steps in a turn. */
@@ -168,6 +173,13 @@ export function turningOf(
   return { element, inputs: [input("cw", "clockwise"), input("ccw", "anticlockwise")] };
 }
 
+const isLampColour = (value: unknown): value is LampColour => lampColours.includes(value as LampColour);
+
+/** Usual track of sticks and pots, in ohm (common practice). */
+const TRACK_OHM = 10_000;
+const trackOf = (control: ControlBase) =>
+  "trackOhm" in control && typeof control.trackOhm === "number" ? control.trackOhm : TRACK_OHM;
+
 /** An element of a control that is neither switch nor quadrature pair. */
 export const elementOf = (
   control: ControlBase,
@@ -183,4 +195,6 @@ export const elementOf = (
   label,
   contacts,
   ...("currentMa" in control && typeof control.currentMa === "number" ? { currentMa: control.currentMa } : {}),
+  ...("colour" in control && isLampColour(control.colour) ? { colour: control.colour } : {}),
+  ...(kind === "analog" ? { trackOhm: trackOf(control) } : {}),
 });

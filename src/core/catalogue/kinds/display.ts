@@ -1,4 +1,4 @@
-import { whole, z } from "../../schema";
+import { between, whole, z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, elementOf } from "./controlKind";
 
 const displaySchema = z.strictObject({
@@ -7,6 +7,8 @@ const displaySchema = z.strictObject({
   widthPx: whole(8, 1024),
   heightPx: whole(8, 1024),
   bitsPerPx: whole(1, 24),
+  /** Lit dots and driver at their most. */
+  currentMa: between(1, 500),
 });
 export type Display = z.infer<typeof displaySchema>;
 
@@ -27,6 +29,7 @@ export const display: ControlKind<Display> = {
     widthPx: 128,
     heightPx: 64,
     bitsPerPx: 1,
+    currentMa: 25,
   }),
   ...asPart,
   elements: (control) => [

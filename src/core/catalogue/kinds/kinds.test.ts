@@ -20,7 +20,7 @@ describe.each(kinds)("kind $kind", (kind) => {
   it("is found by its name", () => expect(kindNamed(control.kind)).toBe(kind));
 
   it("refuses a field that it does not know", () => {
-    expect(kind.schema.safeParse({ ...control, colour: "red" }).success).toBe(false);
+    expect(kind.schema.safeParse({ ...control, moonPhase: "full" }).success).toBe(false);
   });
 
   it("has elements and contacts whose ids begin with its own and are all different", () => {

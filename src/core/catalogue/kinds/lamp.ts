@@ -1,5 +1,6 @@
 import { circle } from "../../geometry/outline";
 import { between, z } from "../../schema";
+import { lampColours } from "../lampColours";
 import { type ControlKind, contactRow, controlFields, elementOf } from "./controlKind";
 
 const lampSchema = z.strictObject({
@@ -8,6 +9,8 @@ const lampSchema = z.strictObject({
   diameterMm: between(1, 30),
   /** Current through the lamp when lit. */
   currentMa: between(0.1, 50),
+  /** It says what voltage stays on the lamp. */
+  colour: z.enum(lampColours),
 });
 export type Lamp = z.infer<typeof lampSchema>;
 
@@ -27,6 +30,7 @@ export const lamp: ControlKind<Lamp> = {
     partId: "lamp-round",
     diameterMm: 3,
     currentMa: 2,
+    colour: "red",
   }),
   cap: (control) => [circle(control.diameterMm)],
   body: (control) => circle(control.diameterMm + 0.8),

@@ -7,6 +7,10 @@ const potSchema = z.strictObject({
   motion: z.enum(["turn", "slide"]),
   /** Travel of the wiper: degrees of a turn, or millimetres of a slide. */
   travel: between(1, 3600),
+  /** Its track from end to end; 10 kΩ where nothing is said. */
+  trackOhm: z.optional(between(100, 1e6)),
+  /** A lever or gear before it: how far the hand moves in degrees, and the wiper's degrees for each of the hand's. */
+  lever: z.optional(z.strictObject({ degrees: between(1, 360), ratio: between(0.05, 50) })),
 });
 export type Pot = z.infer<typeof potSchema>;
 

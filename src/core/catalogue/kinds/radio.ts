@@ -1,7 +1,12 @@
-import { z } from "../../schema";
+import { between, z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, elementOf } from "./controlKind";
 
-const radioSchema = z.strictObject({ ...controlFields, kind: z.literal("radio") });
+const radioSchema = z.strictObject({
+  ...controlFields,
+  kind: z.literal("radio"),
+  /** While it sends or listens (15 mA without, 115 mA with an amplifier are typical; from memory). */
+  currentMa: between(1, 500),
+});
 export type Radio = z.infer<typeof radioSchema>;
 
 const ENDS = ["data-in", "data-out", "clock", "select", "enable", "interrupt", "plus", "minus"];
@@ -14,7 +19,7 @@ export const radio: ControlKind<Radio> = {
   prefix: "RM",
   schema: radioSchema,
   partId: "radio-module",
-  fresh: (id, label, placement) => ({ id, kind: "radio", label, placement, partId: "radio-module" }),
+  fresh: (id, label, placement) => ({ id, kind: "radio", label, placement, partId: "radio-module", currentMa: 15 }),
   ...asPart,
   elements: (control) => [elementOf(control, "radio", "device", control.label, contactRow(control.id, ENDS, 12, 1.8))],
   inputs: () => [],

@@ -1,7 +1,13 @@
-import { whole, z } from "../../schema";
+import { between, whole, z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, elementOf } from "./controlKind";
 
-const segmentsSchema = z.strictObject({ ...controlFields, kind: z.literal("segments"), digits: whole(1, 16) });
+const segmentsSchema = z.strictObject({
+  ...controlFields,
+  kind: z.literal("segments"),
+  digits: whole(1, 16),
+  /** All segments of all digits lit: the driver lights one digit at a time, so digits do not add up. */
+  currentMa: between(1, 2000),
+});
 export type Segments = z.infer<typeof segmentsSchema>;
 
 /** A row of seven-segment digits on a serial driver, which passes the data on to the next. */
@@ -12,7 +18,15 @@ export const segments: ControlKind<Segments> = {
   prefix: "SD",
   schema: segmentsSchema,
   partId: "segments-4",
-  fresh: (id, label, placement) => ({ id, kind: "segments", label, placement, partId: "segments-4", digits: 4 }),
+  fresh: (id, label, placement) => ({
+    id,
+    kind: "segments",
+    label,
+    placement,
+    partId: "segments-4",
+    digits: 4,
+    currentMa: 160,
+  }),
   ...asPart,
   elements: (control) => [
     elementOf(

@@ -1,4 +1,4 @@
-import { z } from "../../schema";
+import { between, listOf, z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, elementOf, switchOf } from "./controlKind";
 
 const stickSchema = z.strictObject({
@@ -7,6 +7,10 @@ const stickSchema = z.strictObject({
   /** Axes that are read as voltages; the third is a turn of the handle. */
   axes: z.union([z.literal(2), z.literal(3)]),
   push: z.boolean(),
+  /** The tracks from end to end; 10 kΩ where nothing is said. */
+  trackOhm: z.optional(between(100, 1e6)),
+  /** Where it came to rest each time it was let go, as parts of the converter's range. */
+  rests: z.optional(listOf(z.strictObject({ x: between(0, 1), y: between(0, 1) }), 500)),
 });
 export type Stick = z.infer<typeof stickSchema>;
 

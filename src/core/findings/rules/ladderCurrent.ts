@@ -17,7 +17,8 @@ export const ladderCurrent: Rule = {
       );
       if (circuit.kind !== "ladder" || banks.length === 0) return [];
       const fewest = Math.min(...banks.map(({ rungs }) => rungs.length));
-      const currentMa = (1000 * profile.logicV) / (fewest * circuit.resistorOhm);
+      const least = Math.min(...banks.map(({ rungOhms }) => rungOhms.reduce((a, b) => a + b, 0)));
+      const currentMa = (1000 * profile.logicV) / least;
       if (currentMa <= profile.pinCurrentMa) return [];
       const enough = Math.ceil((1000 * profile.logicV) / (profile.pinCurrentMa / 2) / fewest / 100) * 100;
       return [
@@ -27,7 +28,7 @@ export const ladderCurrent: Rule = {
           fixes: [
             {
               title: `Take resistors of ${enough} Ω`,
-              apply: (d) => changeCircuit<LadderCircuit>(d, circuit.id, { resistorOhm: enough }),
+              apply: (d) => changeCircuit<LadderCircuit>(d, circuit.id, { resistorOhm: enough, rungOhms: [] }),
             },
           ],
         },

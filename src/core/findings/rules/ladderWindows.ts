@@ -18,7 +18,7 @@ export const ladderWindows: Rule = {
       if (circuit.kind !== "ladder") return [];
       const margin = Math.min(
         Infinity,
-        ...builtCircuits[nth].ladders.map((bank) => ladderMargin(bank, circuit.tolerance)),
+        ...builtCircuits[nth].ladders.map((bank) => ladderMargin(bank, circuit.tolerance, circuit.ripple)),
       );
       if (margin >= LEAST_MARGIN) return [];
       const fewer = Math.max(2, Math.floor(circuit.perBank / 2));

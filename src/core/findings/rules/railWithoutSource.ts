@@ -1,6 +1,7 @@
-import { rails } from "../../circuits/net";
-import { railPads } from "../../circuits/railPads";
+import { RAIL_5V, RAIL_IN, rails } from "../../circuits/net";
 import { type Rule, listed, netSubject } from "../finding";
+
+const isRail = (netId: string) => netId === RAIL_IN || rails.some(({ id }) => id === netId);
 
 /** A rail that parts hang on and no pad of the controller gives. */
 export const railWithoutSource: Rule = {
@@ -9,10 +10,12 @@ export const railWithoutSource: Rule = {
   severity: "stop",
   why: "Parts for 3.3 V are destroyed by 5 V, and parts for 5 V do not start at 3.3 V; the rail needs a source of its own.",
   source: "the voltages of the controller profile's supply pads",
-  check(_design, { nets, profile, elements }) {
+  check(design, derived) {
+    const { nets, profile, elements } = derived;
     if (!profile) return [];
     return nets
-      .filter(({ id, role }) => role === "supply" && railPads(profile, id).length === 0)
+      .filter(({ id }) => isRail(id) && derived.padsOf(id, profile).length === 0)
+      .filter(({ id }) => !(id === RAIL_5V && design.supply.outside))
       .map(({ id, flag, joints }) => {
         const labels = [...new Set(joints.flatMap(({ elementId }) => elements.get(elementId)?.label ?? []))];
         const whose = labels.length > 0 ? listed(labels.slice(0, 4)) : "Parts";

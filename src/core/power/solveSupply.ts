@@ -1,0 +1,148 @@
+import { RAIL_5V, SUPPLY } from "../circuits/net";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { wireOhm } from "../electrics/copper";
+import type { Voltages } from "../electrics/network";
+import { type Consumer, type State, consumersOf } from "./consumers";
+import { feedsOf, isRegulated } from "./feeds";
+import { powerOf } from "./profilePower";
+import { DIODE_V, type SeriesPart } from "./seriesPart";
+import { type Settled, type World, beforeFeed, fromEntry, settle } from "./settleSupply";
+import { type SourceLimits, limitsOf } from "./sources";
+import { type SupplyNet, supplyNetsOf } from "./supplyNets";
+
+export interface RailLoad {
+  netId: string;
+  flag: string;
+  /** At its root, and what all parts on it take. */
+  volts: number;
+  ma: number;
+  /** The lowest that a part on it has between its own ends, and whose. */
+  leastV: number;
+  leastAt: Consumer | null;
+}
+
+/** Voltages and currents of a design at one moment. */
+export interface SupplyState {
+  state: State;
+  source: SourceLimits;
+  /** From the source itself; what a second source gives is told apart. */
+  sourceMa: number;
+  outsideMa: number;
+  /** Where the source enters the module. */
+  entryV: number;
+  series: SeriesPart[];
+  rails: RailLoad[];
+  /** By consumer: its current, and the voltage between its ends. */
+  parts: Map<string, { ma: number; volts: number }>;
+  /** By wire key: the current it carries, in mA. */
+  wireMa: Map<string, number>;
+}
+
+function wireCurrents(nets: SupplyNet[], volts: Map<string, Voltages>): Map<string, number> {
+  const currents = new Map<string, number>();
+  for (const { net, wires } of nets) {
+    const at = volts.get(net.id);
+    for (const { key, from, to, cutMm, mm2 } of wires) {
+      const [a, b] = [at?.get(from.id), at?.get(to.id)];
+      if (a !== undefined && b !== undefined)
+        currents.set(key, (1000 * Math.abs(a - b)) / Math.max(1e-6, wireOhm(cutMm, mm2)));
+    }
+  }
+  return currents;
+}
+
+function seriesParts(world: World, point: Settled, design: Design): SeriesPart[] {
+  const sourceMa = fromEntry(world, point.netMa);
+  const { cable, fuse, diode } = design.supply;
+  const part = (id: SeriesPart["id"], title: string, dropV: number, ma: number) => ({
+    id,
+    title,
+    ma,
+    dropV,
+    mw: dropV * ma,
+  });
+  const cableOhm = cableOhmOf(design);
+  const parts = [part("cable", `${cable.lengthM} m of cable, there and back`, (sourceMa / 1000) * cableOhm, sourceMa)];
+  if (fuse) parts.push(part("fuse", `fuse for ${fuse.holdMa} mA`, (sourceMa / 1000) * fuse.ohm, sourceMa));
+  if (diode !== "none") parts.push(part("diode", `${diode} diode`, world.diodeV, sourceMa));
+  const summed = new Map<string, SeriesPart>();
+  for (const feed of world.feeds) {
+    const before = beforeFeed(feed, point.entryV, point.volts);
+    const own = part(feed.part.id, feed.part.title, before - feed.arrives(before), point.netMa.get(feed.netId) ?? 0);
+    const known = summed.get(feed.part.id);
+    const sum = known
+      ? { ...known, ma: known.ma + own.ma, mw: known.mw + own.mw, dropV: Math.max(known.dropV, own.dropV) }
+      : own;
+    summed.set(feed.part.id, sum);
+  }
+  const { profile } = derive(design);
+  if (profile && powerOf(profile).regulator && isRegulated(profile.logicV) && !summed.has("regulator")) {
+    const ma = point.netMa.get(SUPPLY) ?? 0;
+    summed.set(
+      "regulator",
+      part("regulator", "the module's regulator", Math.max(0, point.entryV - profile.logicV), ma),
+    );
+  }
+  return [...parts, ...summed.values()];
+}
+
+const cableOhmOf = ({ supply: { cable } }: Design): number => 2 * wireOhm(cable.lengthM * 1000, cable.mm2);
+
+function railLoads(world: World, point: Settled): RailLoad[] {
+  return world.nets
+    .filter(({ net }) => net.role === "supply" && world.feeds.some(({ netId }) => netId === net.id))
+    .map(({ net, root }) => {
+      const on = world.consumers.filter(({ railId, plus }) => railId === net.id && plus !== null);
+      const volts = (consumer: Consumer) => point.parts.get(consumer.id)!.volts;
+      const worst = on.reduce<Consumer | null>((a, b) => (a && volts(a) <= volts(b) ? a : b), null);
+      return {
+        netId: net.id,
+        flag: net.flag,
+        volts: point.volts.get(net.id)?.get(root) ?? 0,
+        ma: point.netMa.get(net.id) ?? 0,
+        leastV: worst ? volts(worst) : (point.volts.get(net.id)?.get(root) ?? 0),
+        leastAt: worst,
+      };
+    });
+}
+
+/** Voltage of the source that a moment is told for: the lowest where everything is at its most, else the usual one. */
+const sourceVoltage = (source: SourceLimits, state: State) => (state === "worst" ? source.leastV : source.usualV);
+
+/**
+ * Currents and voltages of a design at a moment: loads that depend on their voltage, copper that takes some of it, and
+ * the source behind cable, fuse and diode, brought together by repetition until no part changes by 0.01 mA.
+ * @returns null while there is no controller
+ */
+export function supplyAt(design: Design, state: State): SupplyState | null {
+  const derived = derive(design);
+  if (!derived.profile) return null;
+  return derived.once(`supply ${state}`, () => {
+    const source = limitsOf(design.supply.source);
+    const nets = supplyNetsOf(design);
+    const world: World = {
+      state,
+      consumers: consumersOf(design),
+      nets,
+      feeds: feedsOf(derived, nets),
+      source,
+      sourceV: sourceVoltage(source, state),
+      seriesOhm: source.ohm + cableOhmOf(design) + (design.supply.fuse?.ohm ?? 0),
+      diodeV: DIODE_V[design.supply.diode],
+    };
+    const point = settle(world);
+    const outside = design.supply.outside?.isChosen ? (point.netMa.get(RAIL_5V) ?? 0) : 0;
+    return {
+      state,
+      source,
+      sourceMa: fromEntry(world, point.netMa),
+      outsideMa: outside,
+      entryV: point.entryV,
+      series: seriesParts(world, point, design),
+      rails: railLoads(world, point),
+      parts: point.parts,
+      wireMa: wireCurrents(nets, point.volts),
+    };
+  });
+}
