@@ -23,6 +23,10 @@ import { ladderCurrent } from "./rules/ladderCurrent";
 import { lampCurrent } from "./rules/lampCurrent";
 import { railWithoutSource } from "./rules/railWithoutSource";
 import { registerCurrent } from "./rules/registerCurrent";
+import { asleepCurrent } from "./rules/asleepCurrent";
+import { currentLimit } from "./rules/currentLimit";
+import { lampBranch } from "./rules/lampBranch";
+import { supplyVoltage } from "./rules/supplyVoltage";
 import { supplyHeat } from "./rules/supplyHeat";
 import { duplicateCell } from "./rules/duplicateCell";
 import { boardsOverlap } from "./rules/boardsOverlap";
@@ -122,8 +126,12 @@ export const rules: Rule[] = [
   railWithoutSource,
   lightLevel,
   registerCurrent,
+  currentLimit,
+  supplyVoltage,
   supplyHeat,
   supplyLoss,
+  lampBranch,
+  asleepCurrent,
   addedParts,
   sampledEncoder,
   fastEncoder,

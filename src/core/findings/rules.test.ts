@@ -18,10 +18,12 @@ import type { Circuit } from "../circuits";
 import type { BusDisplays } from "../circuits/busDisplays";
 import type { TwoWayMatrix } from "../circuits/twoWayMatrix";
 import type { ExpanderCircuit } from "../circuits/expander";
+import { usualSupply } from "../document/supplySettings";
+import type { LightChain } from "../circuits/lightChain";
 import type { LadderCircuit } from "../circuits/ladder";
 import type { MatrixCircuit } from "../circuits/matrix";
 import { derive } from "../derived/derive";
-import { supplyDrops } from "../wires/supplyDrop";
+import { supplyAt } from "../power/solveSupply";
 import { newDesign } from "../document/newDesign";
 import { usualMaking } from "../document/makingSettings";
 import type { Design } from "../document/schema";
@@ -214,7 +216,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^E1 makes 400 states a turn; .* Take one of fewer steps\.$/,
   ],
   [
-    "wiring/slow-ladder",
+    "circuits/slow-ladder",
     all(keyBlock(14, 10), "ladder"),
     /^Converting the \d+ banks of .* takes \d,\d{3} µs: a scan comes every \d ms only\. \d banks fit a millisecond;/,
   ],
@@ -232,7 +234,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   ["brief/wish-unmet", changeWish(done, { connection: "usb-midi" }), /^The brief wishes a music device;/],
   ["brief/wish-unmet", changeWish(chooseController(done, "large-5v-70"), {}), /is no USB device/],
   [
-    "pins/lamp-current",
+    "circuits/lamp-current",
     changeControl(done, "l1", { currentMa: 25 }),
     /^L1 takes 25 mA; a pin of the Small 5 V USB board, 18 I\/O gives 20 mA at most\.$/,
   ],
@@ -366,7 +368,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^The diode of K5 points against the others: pressed alone, it is not reported\.$/,
   ],
   [
-    "wiring/ladder-windows",
+    "circuits/ladder-windows",
     changeCircuit<LadderCircuit>(all(keyBlock(4, 3), "ladder"), "ladder", { tolerance: 0.1 }),
     /^Resistor ladder: with resistors of 10 % the windows of 12 keys keep -\d\.\d\d % of the supply as margin/,
   ],
@@ -376,14 +378,14 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^Address 1 is taken by more than one expander on the same bus\.$/,
   ],
   [
-    "wiring/light-level",
+    "circuits/light-level",
     all(rowOf("light", 3, "dual-core-3v3-26"), "light-chain"),
     /^Light chain: data at 3\.3 V is below the 3\.5 V that lights on 5 V want\.$/,
   ],
   [
-    "wiring/supply-loss",
+    "circuits/supply-loss",
     manyLights,
-    /^At 1\.4 A the V\+ wires of 0\.08 mm² lose \d\.\d\d of 5 V on the way to LT\d+ plus and back\.$/,
+    /^At 1\.\d A the V\+ wires of 0\.08 mm² lose \d\.\d\d of \d\.\d\d V on the way to LT\d+ and back\.$/,
   ],
   [
     "wiring/sampled-encoder",
@@ -417,7 +419,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^L1 of Lamps between line pairs leads from a line to itself and never lights\.$/,
   ],
   [
-    "wiring/ladder-current",
+    "circuits/ladder-current",
     changeCircuit<LadderCircuit>(all(rowOf("ladder-pad", 8, "small-5v-18"), "ladder"), "ladder", {
       perBank: 4,
       resistorOhm: 15,
@@ -425,27 +427,67 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^A bank of Resistor ladder takes 83\.3 mA from its pin; a pin of the .* gives 20 mA\.$/,
   ],
   [
-    "wiring/register-current",
+    "circuits/register-current",
     all(lampsOf(8, 20), "output-registers"),
     /^U1 of .* carries 160 mA with its 8 lamps on; it may carry 70 mA, so 8\.7 mA a lamp\.$/,
   ],
   [
-    "wiring/register-current",
+    "circuits/register-current",
     all(lampsOf(1, 40), "output-registers"),
     /^L1 takes 40 mA; an output of U1 in .* gives 35 mA\.$/,
   ],
   [
-    "pins/all-pins-current",
+    "circuits/all-pins-current",
     shareOutDirect(chooseController(lampsOf(30, 20), "large-5v-70")),
     /^30 lamps and outputs on pins take 600 mA together; all pins of the .* give 200 mA\./,
   ],
   [
-    "wiring/supply-heat",
+    "circuits/supply-heat",
     { ...manyLights, wires: { ...manyLights.wires, supplyMm2: 0.1 } },
-    /^The wire of V\+ carries up to 1\.4 A; one of 0\.1 mm² carries 0\.8 A\.$/,
+    /^A wire of V\+ carries up to 1\.\d A; one of 0\.1 mm² carries 0\.8 A\.$/,
   ],
   [
-    "wiring/rail-without-source",
+    "circuits/current-limit",
+    manyLights,
+    /^With everything at its most 1\d\d\d mA pass the USB 2\.0 port, which gives 500 mA: \d+ mA too much\.$/,
+  ],
+  [
+    "circuits/current-limit",
+    changeCircuit<LightChain>(all(rowOf("light", 120, "small-5v-18"), "light-chain"), "lights", {
+      brightnessPercent: 1,
+    }),
+    /^Before the computer has configured it the device takes 145 mA; until then the USB 2\.0 port gives 100 mA: 45 mA too much\.$/,
+  ],
+  [
+    "circuits/current-limit",
+    changeCircuit<LightChain>(all(rowOf("light", 12, "dual-core-3v3-26"), "light-chain"), "lights", { feed: "logic" }),
+    /^With everything at its most the regulator of the .* gets \d+ °C warmer than the air; it stands 75 °C\.$/,
+  ],
+  [
+    "circuits/supply-voltage",
+    {
+      ...all(rowOf("light", 36, "dual-core-3v3-26"), "light-chain"),
+      supply: { ...usualSupply, cable: { lengthM: 5, mm2: 0.2 } },
+    },
+    /^With everything at its most LT\d+ has \d\.\d\d V left; below 3\.8 V blue and green fade, and white turns reddish\.$/,
+  ],
+  [
+    "circuits/supply-voltage",
+    { ...done, supply: { ...usualSupply, source: { kind: "outside", volts: 3, limitMa: 1000 } } },
+    /^With everything at its most the logic has 2\.\d\d V left; below 4\.50 V the controller resets\.$/,
+  ],
+  [
+    "circuits/asleep-current",
+    lights,
+    /^Asleep the device still takes 36\.5 mA of 2\.5 mA, most of it in lights, which take 1 mA each even when dark\.$/,
+  ],
+  [
+    "circuits/lamp-branch",
+    shareOutDirect(changeControl(rowOf("lamp", 1, "dual-core-3v3-26"), "c0", { colour: "blue" })),
+    /^L1 needs 3\.1 V of the 3\.3 V it hangs on: too little is left for a resistor\. Take a red/,
+  ],
+  [
+    "circuits/rail-without-source",
     all(rowOf("radio", 1, "small-5v-18"), "spi-radio"),
     /^RM1 needs 3\.3 V on 3V3, and no pad of the .* gives it: add a regulator/,
   ],
@@ -622,14 +664,16 @@ describe("rules", () => {
         "wiring/interpreted-encoder",
         "wiring/low-level",
         "wiring/sampled-encoder",
-        "wiring/slow-ladder",
-        "pins/all-pins-current",
+        "circuits/slow-ladder",
+        "circuits/asleep-current",
+        "circuits/supply-voltage",
+        "circuits/all-pins-current",
         "pins/class-sense",
-        "pins/lamp-current",
+        "circuits/lamp-current",
         "pins/no-controller",
         "pins/start-up",
-        "wiring/rail-without-source",
-        "wiring/register-current",
+        "circuits/rail-without-source",
+        "circuits/register-current",
         "wiring/too-many-displays",
         "keymap/no-way-back",
         "try/firmware-limits",
@@ -684,16 +728,17 @@ describe("a supply loss", () => {
   const losing = (profileId: string, part: number): Design => {
     const motors = rowOf("motor", 4, profileId);
     const wired = wireAs(motors, "direct", idsOf(motors));
-    const [drop] = supplyDrops(wired);
+    const [rail] = supplyAt(wired, "worst")!.rails.filter(({ leastAt }) => leastAt?.sort === "output");
+    const worstPart = (rail.volts - rail.leastV) / rail.volts;
     return {
       ...wired,
-      wires: { ...wired.wires, supplyMm2: (wired.wires.supplyMm2 * drop.worstV) / (part * drop.railV) },
+      wires: { ...wired.wires, supplyMm2: (wired.wires.supplyMm2 * worstPart) / part },
     };
   };
 
   it.each(["small-5v-18", "dual-core-3v3-26"])("counts from 5 %% of what the rail carries on, on %s", (profileId) => {
     const told = (part: number) =>
-      findingsOf(losing(profileId, part)).filter(({ rule }) => rule === "wiring/supply-loss").length;
+      findingsOf(losing(profileId, part)).filter(({ rule }) => rule === "circuits/supply-loss").length;
     expect([told(0.051), told(0.049)]).toEqual([1, 0]);
   });
 });

@@ -3,7 +3,7 @@ import type { BuiltCircuit } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
 import type { LightChain } from "../circuits/lightChain";
 import { GROUND, type PlacedElement, SUPPLY } from "../circuits/net";
-import { type Derived, derive } from "../derived/derive";
+import type { Derived } from "../derived/derive";
 import type { Design } from "../document/schema";
 import type { Supply } from "../document/supplySettings";
 import { REGISTER_BITS } from "../circuits/lineAccess";
@@ -249,14 +249,14 @@ function controllers({ controllers }: Derived): Consumer[] {
   });
 }
 
-/** Everything that takes current, in the order of the circuits, the controller first. */
-export function consumersOf(design: Design): Consumer[] {
-  const derived = derive(design);
-  return derived.once("consumers", () => [
-    ...controllers(derived),
-    ...design.circuits.flatMap((circuit, nth) => {
-      const sight: Sight = { design, derived, circuit, built: derived.builtCircuits[nth] };
-      return [lights, lamps, devices, outputs, tracks, ladders, addedParts].flatMap((sort) => sort(sight));
-    }),
-  ]);
-}
+/**
+ * Everything that takes current, in the order of the circuits, the controller first.
+ * @param circuits those of the design, or the same used otherwise: how bright, how many at once
+ */
+export const consumersOf = (derived: Derived, circuits: Circuit[] = derived.design.circuits): Consumer[] => [
+  ...controllers(derived),
+  ...circuits.flatMap((circuit, nth) => {
+    const sight: Sight = { design: derived.design, derived, circuit, built: derived.builtCircuits[nth] };
+    return [lights, lamps, devices, outputs, tracks, ladders, addedParts].flatMap((sort) => sort(sight));
+  }),
+];

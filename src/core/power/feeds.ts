@@ -68,7 +68,8 @@ function behindDiode({ shunts }: Derived, netId: string): Feed[] {
   return [{ netId, from: { at: "end", netId: diode.from, end: `${diode.id}.1` }, arrives, part: lightDiode }];
 }
 
-function feedsOfNet(derived: Derived, netId: string): Feed[] {
+/** How one net gets its current: nothing for ground, or where nobody knows. */
+export function feedsOfNet(derived: Derived, netId: string): Feed[] {
   const logicV = derived.profile?.logicV ?? PASS_V;
   if (netId === GROUND || netId === RAIL_IN) return [];
   if (netId === SUPPLY) return [isRegulated(logicV) ? regulated(derived, netId, logicV) : passed(derived, netId)];

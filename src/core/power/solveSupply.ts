@@ -1,10 +1,11 @@
 import { RAIL_5V, SUPPLY } from "../circuits/net";
-import { derive } from "../derived/derive";
+import type { Circuit } from "../circuits";
+import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { wireOhm } from "../electrics/copper";
 import type { Voltages } from "../electrics/network";
 import { type Consumer, type State, consumersOf } from "./consumers";
-import { feedsOf, isRegulated } from "./feeds";
+import { feedsOf, feedsOfNet, isRegulated } from "./feeds";
 import { powerOf } from "./profilePower";
 import { DIODE_V, type SeriesPart } from "./seriesPart";
 import { type Settled, type World, beforeFeed, fromEntry, settle } from "./settleSupply";
@@ -29,10 +30,12 @@ export interface SupplyState {
   /** From the source itself; what a second source gives is told apart. */
   sourceMa: number;
   outsideMa: number;
-  /** Where the source enters the module. */
+  /** Where the source enters the module, and what the controller itself runs on. */
   entryV: number;
+  logicV: number;
   series: SeriesPart[];
   rails: RailLoad[];
+  consumers: Consumer[];
   /** By consumer: its current, and the voltage between its ends. */
   parts: Map<string, { ma: number; volts: number }>;
   /** By wire key: the current it carries, in mA. */
@@ -110,39 +113,60 @@ function railLoads(world: World, point: Settled): RailLoad[] {
 /** Voltage of the source that a moment is told for: the lowest where everything is at its most, else the usual one. */
 const sourceVoltage = (source: SourceLimits, state: State) => (state === "worst" ? source.leastV : source.usualV);
 
+/** The logic's rail at its root; without wires of its own it is inside the module. */
+function logicVoltage(world: World, { volts, entryV }: Settled, derived: Derived): number {
+  const root = world.nets.find(({ net }) => net.id === SUPPLY)?.root;
+  const own = root === undefined ? undefined : volts.get(SUPPLY)?.get(root);
+  return own ?? feedsOfNet(derived, SUPPLY)[0].arrives(entryV);
+}
+
+/** What differs from the design itself, for trying a cure without building it. */
+export interface Trial {
+  circuits?: Circuit[];
+  nets?: SupplyNet[];
+}
+
+function worldOf(derived: Derived, state: State, trial: Trial): World {
+  const { design } = derived;
+  const source = limitsOf(design.supply.source);
+  const nets = trial.nets ?? supplyNetsOf(design);
+  return {
+    state,
+    consumers: consumersOf(derived, trial.circuits),
+    nets,
+    feeds: feedsOf(derived, nets),
+    source,
+    sourceV: sourceVoltage(source, state),
+    seriesOhm: source.ohm + cableOhmOf(design) + (design.supply.fuse?.ohm ?? 0),
+    diodeV: DIODE_V[design.supply.diode],
+  };
+}
+
+/** The same as `supplyAt` with something tried out. */
+export function supplyTried(design: Design, state: State, trial: Trial): SupplyState | null {
+  const derived = derive(design);
+  if (!derived.profile) return null;
+  const world = worldOf(derived, state, trial);
+  const settled = settle(world);
+  return {
+    state,
+    source: world.source,
+    sourceMa: fromEntry(world, settled.netMa),
+    outsideMa: design.supply.outside?.isChosen ? (settled.netMa.get(RAIL_5V) ?? 0) : 0,
+    entryV: settled.entryV,
+    logicV: logicVoltage(world, settled, derived),
+    series: seriesParts(world, settled, design),
+    rails: railLoads(world, settled),
+    consumers: world.consumers,
+    parts: settled.parts,
+    wireMa: wireCurrents(world.nets, settled.volts),
+  };
+}
+
 /**
  * Currents and voltages of a design at a moment: loads that depend on their voltage, copper that takes some of it, and
  * the source behind cable, fuse and diode, brought together by repetition until no part changes by 0.01 mA.
  * @returns null while there is no controller
  */
-export function supplyAt(design: Design, state: State): SupplyState | null {
-  const derived = derive(design);
-  if (!derived.profile) return null;
-  return derived.once(`supply ${state}`, () => {
-    const source = limitsOf(design.supply.source);
-    const nets = supplyNetsOf(design);
-    const world: World = {
-      state,
-      consumers: consumersOf(design),
-      nets,
-      feeds: feedsOf(derived, nets),
-      source,
-      sourceV: sourceVoltage(source, state),
-      seriesOhm: source.ohm + cableOhmOf(design) + (design.supply.fuse?.ohm ?? 0),
-      diodeV: DIODE_V[design.supply.diode],
-    };
-    const point = settle(world);
-    const outside = design.supply.outside?.isChosen ? (point.netMa.get(RAIL_5V) ?? 0) : 0;
-    return {
-      state,
-      source,
-      sourceMa: fromEntry(world, point.netMa),
-      outsideMa: outside,
-      entryV: point.entryV,
-      series: seriesParts(world, point, design),
-      rails: railLoads(world, point),
-      parts: point.parts,
-      wireMa: wireCurrents(nets, point.volts),
-    };
-  });
-}
+export const supplyAt = (design: Design, state: State): SupplyState | null =>
+  derive(design).once(`supply ${state}`, () => supplyTried(design, state, {}));

@@ -14,7 +14,6 @@ import { cutList, metresOf } from "./cutList";
 import { bridgeLight, orderLights } from "../edits/lights";
 import { chainMm, lightTable } from "./lightOrder";
 import { netlistOf } from "./netlist";
-import { supplyDrops } from "./supplyDrop";
 import { cutLengthMm, phases, wiresOf } from "./wires";
 
 const loom = demoDesigns.find(({ id }) => id === "loom-64")!;
@@ -104,31 +103,6 @@ describe("the netlist", () => {
       diode.flatMap(({ pins }) => pins.filter(({ part }) => part === "D_K1").map(({ end }) => end)).sort(),
     ).toEqual(["A", "K"]);
   });
-});
-
-describe("the supply", () => {
-  it("loses by Ohm's law: 10 lights of 40 mA along 0.18 m of 0.1 mm²", () => {
-    const lights = lightGrid(10, 1);
-    const thin = { ...lights, wires: { ...lights.wires, supplyMm2: 0.1, endMm: 0, slackPercent: 0, stepMm: 1 } };
-    const [drop] = supplyDrops(thin);
-    expect(drop.currentMa).toBe(400);
-    // By hand: from the nearest light on, 20 mm of 0.1 mm² are 3.448 mΩ and carry 9, 8 … 1 lights of 40 mA; the lead
-    // to the controller carries all ten.
-    const wires = wiresOf(thin).filter(({ netId }) => netId === drop.netId);
-    const lead = wires.find(({ to }) => to.id.startsWith("pin "))!;
-    const ohmPerMm = 1 / 58 / 1000 / 0.1;
-    const chain = Array.from({ length: 9 }, (_, nth) => 20 * ohmPerMm * 0.04 * (nth + 1)).reduce((a, b) => a + b, 0);
-    expect(drop.worstV).toBeCloseTo(2 * (chain + lead.cutMm * ohmPerMm * 0.4), 6);
-  });
-
-  it("is held against what each rail carries", () => {
-    const rails = (profile: string) =>
-      supplyDrops(chooseController(lightGrid(3, 1), profile)).map(({ rail, railV }) => [rail, railV]);
-    expect(rails("small-5v-18")).toEqual([["V+", 5]]);
-    expect(rails("dual-core-3v3-26")).toEqual([["5V", 5]]);
-  });
-
-  it("is nothing to reckon with where no part takes a current", () => expect(supplyDrops(finishedPad())).toEqual([]));
 });
 
 describe("a chain of lights", () => {

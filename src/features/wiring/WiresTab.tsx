@@ -6,7 +6,7 @@ import { Box } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { linkConnectors, partConnectors } from "@/core/wires/connectors";
 import { cutList, metresOf } from "@/core/wires/cutList";
-import { supplyDrops } from "@/core/wires/supplyDrop";
+import { supplyAt } from "@/core/power/solveSupply";
 import { type Phase, type Wire, wiresOf } from "@/core/wires/wires";
 import type { WireSettings } from "@/core/document/wireSettings";
 import { edit, useDesign } from "@/store/bench";
@@ -140,7 +140,7 @@ function CutSection({ wires }: { wires: Wire[] }) {
   const design = useDesign();
   const settings = design.wires;
   const lines = cutList(wires);
-  const drops = supplyDrops(design);
+  const rails = supplyAt(design, "worst")?.rails ?? [];
   return (
     <Section title="Cutting list">
       <Columns>
@@ -157,9 +157,9 @@ function CutSection({ wires }: { wires: Wire[] }) {
             `${colour}, ${mm2} mm²`,
             `${metres.toFixed(2)} m`,
           ]),
-          ...drops.flatMap((drop): [string, string][] => [
-            [`All parts on ${drop.rail} at their most`, `${drop.currentMa.toFixed(0)} mA`],
-            [`Lost on the way to ${drop.worstAt}`, `${drop.worstV.toFixed(3)} V`],
+          ...rails.flatMap(({ flag, ma, volts, leastV, leastAt }): [string, string][] => [
+            [`All parts on ${flag} at their most`, `${ma.toFixed(0)} mA`],
+            [`Lost on the way to ${leastAt?.label ?? "its parts"} and back`, `${(volts - leastV).toFixed(3)} V`],
           ]),
         ]}
       />

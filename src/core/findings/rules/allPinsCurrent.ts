@@ -3,8 +3,8 @@ import { fedByPins } from "./ownSupply";
 
 /** Lamps between line pairs shine one at a time; all others can be on together. */
 export const allPinsCurrent: Rule = {
-  id: "pins/all-pins-current",
-  stage: "pins",
+  id: "circuits/all-pins-current",
+  stage: "circuits",
   severity: "stop",
   why: "All pins draw their current through the chip's own supply leads, and those have a limit of their own.",
   source: "the controller profile's current for all pins together",

@@ -4,8 +4,8 @@ import { type Rule, netSubject } from "../finding";
 
 /** A bank pin powers the whole row of resistors. */
 export const ladderCurrent: Rule = {
-  id: "wiring/ladder-current",
-  stage: "wiring",
+  id: "circuits/ladder-current",
+  stage: "circuits",
   severity: "stop",
   why: "The pin that powers a ladder's bank feeds all its resistors; too small ones overload it and bend the voltages.",
   source: "Ohm's law; the controller profile's current for one pin",

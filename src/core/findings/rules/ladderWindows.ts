@@ -8,8 +8,8 @@ const LEAST_MARGIN = 2 / 1024;
 
 /** Keys of a ladder must keep apart when every resistor is as far off as it may be. */
 export const ladderWindows: Rule = {
-  id: "wiring/ladder-windows",
-  stage: "wiring",
+  id: "circuits/ladder-windows",
+  stage: "circuits",
   severity: "stop",
   why: "Neighbouring keys of a ladder are told apart by their voltage; tolerances and the pull-down narrow the windows.",
   source: "Ohm's law, worst case of all resistors; shown against a circuit simulation in the reference tests",

@@ -2,8 +2,8 @@ import { type Rule, controlSubject } from "../finding";
 import { fedByPins } from "./ownSupply";
 
 export const lampCurrent: Rule = {
-  id: "pins/lamp-current",
-  stage: "pins",
+  id: "circuits/lamp-current",
+  stage: "circuits",
   severity: "stop",
   why: "A pin that gives more than its limit gets hot, droops, and may fail for good.",
   source: "the controller profile's current for one pin",

@@ -4,8 +4,8 @@ import { type Rule } from "../finding";
 
 /** Lights fed from 5 V may not take 3.3 V logic for high. */
 export const lightLevel: Rule = {
-  id: "wiring/light-level",
-  stage: "wiring",
+  id: "circuits/light-level",
+  stage: "circuits",
   severity: "warn",
   why: "Addressable lights on 5 V take their data for high from about 3.5 V on.",
   source: "common practice",

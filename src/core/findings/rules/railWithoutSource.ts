@@ -5,8 +5,8 @@ const isRail = (netId: string) => netId === RAIL_IN || rails.some(({ id }) => id
 
 /** A rail that parts hang on and no pad of the controller gives. */
 export const railWithoutSource: Rule = {
-  id: "wiring/rail-without-source",
-  stage: "wiring",
+  id: "circuits/rail-without-source",
+  stage: "circuits",
   severity: "stop",
   why: "Parts for 3.3 V are destroyed by 5 V, and parts for 5 V do not start at 3.3 V; the rail needs a source of its own.",
   source: "the voltages of the controller profile's supply pads",

@@ -7,8 +7,8 @@ const OUTPUT_MA = 35;
 const OUTPUTS = 8;
 
 export const registerCurrent: Rule = {
-  id: "wiring/register-current",
-  stage: "wiring",
+  id: "circuits/register-current",
+  stage: "circuits",
   severity: "stop",
   why: "An output register whose lamps take more than its ground lead carries gets hot and fails.",
   source: "74HC595 data sheet: 70 mA through the ground lead, 35 mA an output",

@@ -7,8 +7,8 @@ const us = (value: number) => number.format(Math.round(value));
 
 /** Every bank of a ladder is powered, waited for and converted, one after another, in each scan. */
 export const slowLadder: Rule = {
-  id: "wiring/slow-ladder",
-  stage: "wiring",
+  id: "circuits/slow-ladder",
+  stage: "circuits",
   severity: "warn",
   why: "The runtime scans once a millisecond; when reading alone takes longer, every scan is late and every press is told later.",
   source: "banks × (settle time + one conversion), times of the 8-bit class from memory",
