@@ -1,5 +1,6 @@
 import type { StageView } from "./stageView";
 import { briefStage } from "./brief/stage";
+import { circuitsStage } from "./circuits/stage";
 import { keymapStage } from "./keymap/stage";
 import { layoutStage } from "./layout/stage";
 import { pinsStage } from "./pins/stage";
@@ -13,6 +14,7 @@ export const stages: StageView[] = [
   layoutStage,
   wiringStage,
   pinsStage,
+  circuitsStage,
   keymapStage,
   reportsStage,
   tryStage,

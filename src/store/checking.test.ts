@@ -17,7 +17,7 @@ function bench() {
   return { looks, told, checking, settled };
 }
 
-const look = (budget: string): Look => ({ findings: [], budget });
+const look = (budget: string): Look => ({ findings: [], budget, currents: "" });
 
 describe("looking a design over aside", () => {
   it("looks at one design at a time, and passes by all but the newest", async () => {

@@ -1,4 +1,4 @@
-import type { Design } from "@/core/document/schema";
+import { DESIGN_VERSION, type Design } from "@/core/document/schema";
 import { type StoredDesign, openDatabase } from "./database";
 import { newId } from "./newId";
 
@@ -12,8 +12,17 @@ export async function listDesigns(): Promise<StoredDesign[]> {
   return all.sort((a, b) => b.savedAt.localeCompare(a.savedAt));
 }
 
+/** A design that an older version of the program stored, brought forward; the steps come only when there is one. */
+async function broughtForward(stored: StoredDesign): Promise<StoredDesign> {
+  const { version } = stored.design as { version: number };
+  if (version === DESIGN_VERSION) return stored;
+  const { migrate } = await import("@/core/document/migrations");
+  return { ...stored, design: migrate({ ...stored.design }) as unknown as Design };
+}
+
 export async function loadDesign(id: string): Promise<StoredDesign | undefined> {
-  return (await openDatabase()).get("designs", id);
+  const stored = await (await openDatabase()).get("designs", id);
+  return stored && broughtForward(stored);
 }
 
 /**
@@ -27,7 +36,7 @@ export async function saveDesign(design: Design, from: string | null, token: str
   const stored = await transaction.store.get(design.id);
   if ((stored?.token ?? null) !== from) {
     await transaction.done;
-    return { saved: false, stored: stored ?? null };
+    return { saved: false, stored: stored ? await broughtForward(stored) : null };
   }
   await transaction.store.put({ id: design.id, design, token, savedAt: at.toISOString() });
   await transaction.done;

@@ -1,5 +1,5 @@
 import { refusalOf, trust } from "@/core/document/gate";
-import { readDesign } from "@/core/document/readDesign";
+import { readToday } from "@/core/document/readToday";
 import type { Design } from "@/core/document/schema";
 import type { StoredDesign } from "./database";
 import type { SaveResult } from "./designRepository";
@@ -81,7 +81,7 @@ export class OpenDesigns {
       const stored = await this.ports.load(id);
       if (this.benchId !== id || this.onBench) return;
       if (!stored) return this.show({ status: "missing" });
-      const read = readDesign(stored.design);
+      const read = readToday(stored.design);
       if (!read.ok) return this.show({ status: "unreadable", problem: problemWords(read.problems[0]) });
       this.take(read.value, stored.token);
       this.show({ status: "ready" });
@@ -201,7 +201,7 @@ export class OpenDesigns {
       this.open.delete(benchId!);
       return this.show({ status: "missing" });
     }
-    const read = readDesign(stored.design);
+    const read = readToday(stored.design);
     if (!read.ok)
       return this.show({ refusal: `The other version cannot be read here: ${problemWords(read.problems[0])}` });
     onBench.history = advance(onBench.history, read.value, "take the other tab's version");

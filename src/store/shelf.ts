@@ -2,7 +2,7 @@ import { create } from "zustand";
 import { newDesign } from "@/core/document/newDesign";
 import type { Problem } from "@/core/document/problem";
 import type { Design } from "@/core/document/schema";
-import { MOST_DESIGN_BYTES, readDesignText } from "@/core/formats/readDesignText";
+import { MOST_DESIGN_BYTES } from "@/core/formats/designBytes";
 import type { StoredDesign } from "./database";
 import { listDesigns, loadDesign, removeDesign, restoreDesign, saveDesign } from "./designRepository";
 import { layOutDemos } from "./demos";
@@ -129,6 +129,7 @@ async function readFile(file: File): Promise<Design | ImportRefusal> {
       path: "",
       message: `The file has ${megabytes(file.size)} MB. Design files are far smaller; up to ${megabytes(MOST_DESIGN_BYTES)} MB are read.`,
     });
+  const { readDesignText } = await import("@/core/formats/readDesignText");
   const read = readDesignText(await file.text());
   return read.ok ? read.value : refuse(...read.problems);
 }

@@ -2,6 +2,10 @@ import { expose } from "comlink";
 import { budgetOf, budgetWords } from "@/core/brief/budget";
 import type { Design } from "@/core/document/schema";
 import type { ToldFinding } from "@/core/findings/finding";
+import { supplyView } from "@/core/power/supplyView";
+import { LIGHT_LEAST_V } from "@/core/power/lightCurrent";
+import { type FeedingPoints, feedingPoints } from "@/core/power/remedies";
+import { currentWords } from "@/core/power/currentWords";
 import { findingsOf, toldFinding } from "@/core/findings/check";
 
 /** What a look over a whole design tells. */
@@ -9,15 +13,24 @@ export interface Look {
   findings: ToldFinding[];
   /** What the brief has left, in words. */
   budget: string;
+  /** What the source gives at the most, in words. */
+  currents: string;
 }
 
 /** Looks a design over with every rule, and works its brief out anew. */
 const look = (design: Design): Look => ({
   findings: findingsOf(design).map(toldFinding),
   budget: budgetWords(budgetOf(design)),
+  currents: currentWords(design),
 });
 
-export const checkingTasks = { look };
+/** The fewest places at which a chain is fed once more, for every light to keep its voltage. */
+function feeding(design: Design, circuitId: string): FeedingPoints | null {
+  const chain = design.circuits.find(({ id }) => id === circuitId);
+  return chain?.kind === "light-chain" ? feedingPoints(design, { ...chain, feedAt: [] }, LIGHT_LEAST_V) : null;
+}
+
+export const checkingTasks = { look, supply: supplyView, feeding };
 export type CheckingTasks = typeof checkingTasks;
 
 expose(checkingTasks);

@@ -1,4 +1,4 @@
-import { MOST_DESIGN_BYTES } from "@/core/formats/readDesignText";
+import { MOST_DESIGN_BYTES } from "@/core/formats/designBytes";
 import { type Reply, problemReply } from "@/workers/server/reply";
 import { runTask } from "@/workers/server/runTask";
 import type { TaskName } from "@/workers/server/tasks";

@@ -116,10 +116,4 @@ export const busDisplays: CircuitKind<BusDisplays> = {
       }
     return builder.built;
   },
-  steps: (_circuit, built) => [
-    ...(built.chips.length > 0
-      ? ["Put the bus multiplexer down; each branch has its own pair of pull-up resistors."]
-      : ["One pair of pull-up resistors serves the whole bus; many display modules carry their own."]),
-    "Run SCL and SDA side by side, with ground beside them, and keep them short.",
-  ],
 };

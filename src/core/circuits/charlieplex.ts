@@ -73,8 +73,4 @@ export const charlieplex: CircuitKind<Charlieplex> = {
     }
     return built;
   },
-  steps: () => [
-    "Put a resistor into each line at its pin: every lamp's current passes two of them.",
-    "Solder each lamp with its anode on the first line of its pair and its cathode on the second.",
-  ],
 };

@@ -113,6 +113,4 @@ export interface CircuitKind<C extends CircuitBase> {
   /** Lines of one added part, where members can be ordered by place to keep its branches short. */
   partLines?(circuit: C): number;
   build(circuit: C, elements: Map<string, PlacedElement>, places: ChipPlaces): BuiltCircuit;
-  /** How it is put together, step by step, in the order of the work. */
-  steps(circuit: C, built: BuiltCircuit): string[];
 }

@@ -12,9 +12,6 @@ export const polarities = ["to-ground", "to-supply"] as const;
 const directSchema = z.strictObject({ ...listFields, kind: z.literal("direct"), polarity: z.enum(polarities) });
 export type DirectCircuit = z.infer<typeof directSchema>;
 
-/** Usual resistor that holds an input down while its contact is open (common practice). */
-const PULL_DOWN = "10 kΩ to ground";
-
 function addRead(builder: CircuitBuilder, circuit: DirectCircuit, element: PlacedElement) {
   if (circuit.polarity === "to-ground") return readEnds(builder, element, inputNeed);
   const ends = readEnds(builder, element, readNeed, { common: builder.supply, heldBy: "resistor" });
@@ -102,13 +99,6 @@ export const direct: CircuitKind<DirectCircuit> = {
     builder.built.reading = { settles: read ? 1 : 0, fixedUs: voltages * CONVERSION_US };
     return builder.built;
   },
-  steps: ({ polarity }, built) => [
-    polarity === "to-ground"
-      ? "Join the second contact of every switch to ground."
-      : `Join the second contact of every switch to the supply, and each pin's lead through ${PULL_DOWN}.`,
-    ...(built.lamps.length > 0 ? ["Put each lamp's resistor into the lead at its longer leg, the anode."] : []),
-    "Run each lead to its pin.",
-  ],
 };
 
 /** One conversion of a slow converter (from memory: about 110 µs at 10 bits). */

@@ -97,9 +97,4 @@ export const expander: CircuitKind<ExpanderCircuit> = {
     built.reading.fixedUs = count * READ_US;
     return built;
   },
-  steps: (_circuit, built) => [
-    "Put the expanders down with 100 nF from supply to ground at each, and set their address terminals.",
-    `Run both bus wires past ${built.chips.length === 1 ? "it" : "all of them"}, with one pair of pull-up resistors for the whole bus.`,
-    "Run each contact to its line and the contacts' other sides to ground; the expander's own pull-ups hold the lines.",
-  ],
 };

@@ -84,11 +84,4 @@ export const inputRegisters: CircuitKind<InputRegisters> = {
     built.reading.fixedUs = count * LINES * BIT_US + 1;
     return built;
   },
-  steps: (_circuit, built) => [
-    `Put ${built.chips.length === 1 ? "the register" : `${built.chips.length} registers`} down with 100 nF from VCC to ground at each.`,
-    "Chain them: QH of each to SER of the one before it; the first one's QH goes to the data pin, the last one's SER to ground.",
-    "Run clock and latch to all of them, CLK INH to ground.",
-    "Run each contact to its input, with 10 kΩ from the input to the supply, and the contacts' other sides to ground.",
-    "Tie inputs that stay free to ground.",
-  ],
 };

@@ -102,8 +102,4 @@ export const ladder: CircuitKind<LadderCircuit> = {
     builder.built.reading.fixedUs = banks.length * (CONVERSION_US + LADDER_SETTLE_US);
     return builder.built;
   },
-  steps: (_circuit, built) => [
-    `Solder the resistors in a row, one to a pad, ${built.ladders.length === 1 ? "from ground to the supply" : "each bank from ground to its own pin, which floats while another is read"}.`,
-    "Join the other contacts of all pads and run one lead to the analog pin, with the pull-down to ground there.",
-  ],
 };

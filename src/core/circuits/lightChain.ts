@@ -103,11 +103,4 @@ export const lightChain: CircuitKind<LightChain> = {
     });
     return builder.built;
   },
-  steps: ({ shifted, bridged }, built) => [
-    ...(shifted ? ["Put the level shifter down near the first light, with 100 nF at its supply."] : []),
-    "Put about 330 Ω into the data lead at its start.",
-    "Run data from each light's out to the next one's in, in the order of the chain.",
-    ...(bridged.length > 0 ? ["Bridge data in to data out at each dead light."] : []),
-    `Run supply and ground past all lights${built.nets.length > 30 ? ", fed at both ends" : ""}, with a large capacitor where they enter.`,
-  ],
 };

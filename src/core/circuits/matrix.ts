@@ -157,14 +157,4 @@ export const matrix: CircuitKind<MatrixCircuit> = {
     built.reading.settles = built.groups.length;
     return built;
   },
-  steps: ({ diodes }) => [
-    ...(diodes === "none"
-      ? ["Run each row past its switches, from contact to contact."]
-      : [
-          `Bend a diode at each switch, the ring ${diodes === "column-to-row" ? "to the row" : "to the switch"}, and solder it to the second contact.`,
-          "Run each row along the free ends of the diodes.",
-        ]),
-    "Run the columns insulated: they cross the rows.",
-    "Run one lead from each row and column to its pin.",
-  ],
 };

@@ -109,9 +109,4 @@ export const multiplexer: CircuitKind<MultiplexerCircuit> = {
     builder.built.reading = { settles: most, fixedUs: voltages.length * CONVERSION_US };
     return builder.built;
   },
-  steps: (_circuit, built) => [
-    `Put ${built.chips.length === 1 ? "the multiplexer" : `${built.chips.length} multiplexers`} down with 100 nF from VCC to ground at each, and E to ground.`,
-    "Run the select lines past all of them, then one data lead from each to its pin.",
-    "Run each contact to its channel and the contacts' other sides to ground; pots and sticks between supply and ground.",
-  ],
 };

@@ -112,10 +112,4 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
     built.reading.fixedUs = count * LINES * BIT_US;
     return built;
   },
-  steps: ({ dimmed }, built) => [
-    `Put ${built.chips.length === 1 ? "the register" : `${built.chips.length} registers`} down with 100 nF from VCC to ground at each.`,
-    "Chain them: QH' of each to SER of the next; the data pin goes to the first one's SER, SRCLR of all to the supply.",
-    `Run clock and latch to all of them, and OE ${dimmed ? "to the brightness pin, with 10 kΩ to the supply so that the lamps stay dark while it starts" : "to ground"}.`,
-    "Join all anodes to the supply; put one resistor into each cathode's branch and run it to its output.",
-  ],
 };

@@ -69,10 +69,4 @@ export const segmentChain: CircuitKind<SegmentChain> = {
     });
     return builder.built;
   },
-  steps: ({ shifted }) => [
-    ...(shifted ? ["Put the level shifter down near the first display, with 100 nF at its supply."] : []),
-    "Run clock and select past all displays, and the data pin to the first one's data.",
-    "Run each display's data out to the next one's data.",
-    "Feed supply and ground with 10 µF at each display.",
-  ],
 };

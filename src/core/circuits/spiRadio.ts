@@ -50,9 +50,4 @@ export const spiRadio: CircuitKind<SpiRadio> = {
       addModule(builder, module, circuit.bus);
     return builder.built;
   },
-  steps: () => [
-    "Solder 10 µF and 100 nF right at the module's supply pins: without them it resets while sending.",
-    "Feed it from 3.3 V; its inputs may take more, its supply does not.",
-    "Run clock and both data lines to the bus pins, then select, enable and interrupt. Mind the radio rules of your country.",
-  ],
 };

@@ -102,9 +102,4 @@ export const twoWayMatrix: CircuitKind<TwoWayMatrix> = {
     builder.built.reading.settles = builder.built.groups.length;
     return builder.built;
   },
-  steps: () => [
-    "Bend a diode at each switch; of two switches at one crossing the ring of one points to the row, of the other to the switch.",
-    "Run the rows along the free ends of the diodes, then the columns insulated.",
-    "Run one lead from each line to its pin: every line is driven and read in turn.",
-  ],
 };

@@ -3,29 +3,34 @@ import { between, whole, z } from "../schema";
 /** Cells by their chemistry; what each gives stands in `power/cells.ts`. */
 export const cellSorts = ["lithium-ion", "nickel", "alkaline"] as const;
 
-/** Currents that a USB-C source advertises by its pull-up: its default, 1.5 A and 3 A (USB Type-C specification, 4.5). */
-export const advertisedMa = [500, 1500, 3000] as const;
+export const outsideSourceSchema = z.strictObject({
+  kind: z.literal("outside"),
+  volts: between(3, 24),
+  limitMa: between(50, 20_000),
+});
+export const batterySchema = z.strictObject({
+  kind: z.literal("battery"),
+  cell: z.enum(cellSorts),
+  /** Cells one after another. */
+  series: whole(1, 12),
+  capacityMah: between(10, 50_000),
+  /** Voltage of a cell at which the device is switched off. */
+  cutOffV: between(0.5, 4),
+});
 
-export const sourceSchema = z.discriminatedUnion("kind", [
+const sourceSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("usb-2") }),
   z.strictObject({
     kind: z.literal("usb-c"),
+    /** What it advertises by its pull-up: its default, 1.5 A or 3 A (USB Type-C specification, 4.5). */
     advertisedMa: z.union([z.literal(500), z.literal(1500), z.literal(3000)]),
   }),
-  z.strictObject({ kind: z.literal("outside"), volts: between(3, 24), limitMa: between(50, 20_000) }),
-  z.strictObject({
-    kind: z.literal("battery"),
-    cell: z.enum(cellSorts),
-    /** Cells one after another. */
-    series: whole(1, 12),
-    capacityMah: between(10, 50_000),
-    /** Voltage of a cell at which the device is switched off. */
-    cutOffV: between(0.5, 4),
-  }),
+  outsideSourceSchema,
+  batterySchema,
 ]);
 export type Source = z.infer<typeof sourceSchema>;
 
-export const diodeSorts = ["none", "schottky", "silicon"] as const;
+const diodeSorts = ["none", "schottky", "silicon"] as const;
 
 /** Where the device's current comes from, what stands in series, and how the device is used. */
 export const supplySchema = z.strictObject({

@@ -2,9 +2,6 @@ import { type Result, bad } from "../document/problem";
 import { readDesign } from "../document/readDesign";
 import type { Design } from "../document/schema";
 
-/** A design of a thousand controls is far below this. */
-export const MOST_DESIGN_BYTES = 4 * 1024 * 1024;
-
 /** Line and column of a character, both from 1. */
 function placeIn(text: string, offset: number): string {
   const before = text.slice(0, offset).split("\n");

@@ -29,6 +29,7 @@ import { useMatHand } from "./useMatHand";
 import { useReach, warmth } from "./useReach";
 
 const WiresLens = dynamic(() => import("@/ui/lenses/WiresLens").then((m) => m.WiresLens));
+const LoadsOnMat = dynamic(() => import("./LoadsOnMat").then((m) => m.LoadsOnMat));
 const PinsLens = dynamic(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
 
 interface BenchMatProps {
@@ -181,6 +182,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
           wordsOf={wordsOf}
         />
       )}
+      {lens === "currents" && <LoadsOnMat design={shown} />}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried ?? null} />}
       {hand.frame && (
         <rect

@@ -54,12 +54,24 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
       );
     case "output-registers":
       return (
-        <Checkbox
-          label="A PWM pin dims all lamps together"
-          checked={circuit.dimmed}
-          onChange={(dimmed) => set({ dimmed })}
-        />
+        <>
+          <Checkbox
+            label="A PWM pin dims all lamps together"
+            checked={circuit.dimmed}
+            onChange={(dimmed) => set({ dimmed })}
+          />
+          <ChoiceField
+            label="Lamps and registers run on"
+            value={circuit.feed}
+            choices={[
+              { value: "logic", label: "the logic's voltage (74HC595)" },
+              { value: "5V", label: "5 V (74HCT595)" },
+            ]}
+            onCommit={(feed) => set({ feed })}
+          />
+        </>
       );
+    case "segment-chain":
     case "light-chain":
       return (
         <Checkbox

@@ -1,5 +1,6 @@
 "use client";
 
+import { stepsOf } from "@/core/circuits/steps";
 import { Box } from "@chakra-ui/react";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { type Circuit, circuitKindOf } from "@/core/circuits";
@@ -38,7 +39,7 @@ export function CircuitSection({ circuit }: { circuit: Circuit }) {
           marginTop="6px"
           css={{ "& li": { marginBottom: "4px" } }}
         >
-          {kind.steps(circuit, plan).map((step) => (
+          {stepsOf(circuit, plan).map((step) => (
             <li key={step}>{step}</li>
           ))}
         </Box>

@@ -1,11 +1,12 @@
 /** What the mat can show over the device. Every lens draws on the same device; none replaces it. */
-export type LensId = "outlines" | "plate" | "wires" | "pins" | "legends" | "reach";
+export type LensId = "outlines" | "plate" | "wires" | "pins" | "currents" | "legends" | "reach";
 
 export const lenses: { id: LensId; title: string }[] = [
   { id: "outlines", title: "Outlines" },
   { id: "plate", title: "Plate" },
   { id: "wires", title: "Wires" },
   { id: "pins", title: "Pins" },
+  { id: "currents", title: "Currents" },
   { id: "legends", title: "Legends" },
   { id: "reach", title: "Reach" },
 ];

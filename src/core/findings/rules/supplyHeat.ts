@@ -1,11 +1,10 @@
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { supplyAt } from "../../power/solveSupply";
+import { AMPERE_A_MM2 } from "../../power/wireLoads";
 import { wiresOf } from "../../wires/wires";
 import { type Rule, netSubject } from "../finding";
 
-/** A short insulated copper wire in air stays cool up to about so much a square millimetre (common practice). */
-const AMPERE_A_MM2 = 8;
 const SIZES_MM2 = [0.25, 0.5, 0.75, 1, 1.5, 2.5, 4];
 
 /** The most that one wire of each net carries, in A. */

@@ -1,3 +1,4 @@
+import { lampColours } from "@/core/catalogue/lampColours";
 import type { Control } from "@/core/catalogue/kinds";
 
 interface Named {
@@ -84,11 +85,24 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
   ],
   "five-way": [],
   "ladder-pad": [number("widthMm", "Width", "mm"), number("heightMm", "Height", "mm")],
-  lamp: [number("diameterMm", "Lamp ⌀", "mm"), number("currentMa", "Current", "mA")],
+  lamp: [
+    number("diameterMm", "Lamp ⌀", "mm"),
+    number("currentMa", "Current", "mA"),
+    pick(
+      "colour",
+      "Colour",
+      lampColours.map((colour) => [colour, colour]),
+    ),
+  ],
   light: [number("currentMa", "Current at full white", "mA")],
-  segments: [count("digits", "Digits")],
-  display: [count("widthPx", "Dots across"), count("heightPx", "Dots down"), count("bitsPerPx", "Bits a dot")],
-  radio: [],
+  segments: [count("digits", "Digits"), number("currentMa", "All segments lit", "mA")],
+  display: [
+    count("widthPx", "Dots across"),
+    count("heightPx", "Dots down"),
+    count("bitsPerPx", "Bits a dot"),
+    number("currentMa", "All dots lit", "mA"),
+  ],
+  radio: [number("currentMa", "While it sends", "mA")],
   buzzer: [number("currentMa", "Current", "mA")],
   motor: [number("currentMa", "Current", "mA")],
   fixing: [tick("carries", "Carries the plate")],
