@@ -1,3 +1,6 @@
+import { brokenLimits } from "../power/limits";
+import { dimmedTo, highestBrightness } from "../power/remedies";
+import type { SegmentChain } from "../circuits/segmentChain";
 import { switchStrategyNamed } from "../brief/strategies";
 import { LIGHT_DATA_V, type LightChain } from "../circuits/lightChain";
 import type { PlacedElement } from "../circuits/net";
@@ -49,7 +52,9 @@ const withShifters = (design: Design): Design =>
     ? design
     : design.circuits.reduce(
         (d, circuit) =>
-          circuit.kind === "light-chain" ? changeCircuit<LightChain>(d, circuit.id, { shifted: true }) : d,
+          circuit.kind === "light-chain" || circuit.kind === "segment-chain"
+            ? changeCircuit<LightChain | SegmentChain>(d, circuit.id, { shifted: true })
+            : d,
         design,
       );
 
@@ -76,7 +81,14 @@ export function wireAsPlanned(design: Design): Design {
     shifted,
     idsOf(shifted, ({ id }) => !circuitsOf.has(id)),
   );
-  return patientEnough(wired.circuits.reduce((d, { id }) => orderMembers(d, id), wired));
+  return dimEnough(patientEnough(wired.circuits.reduce((d, { id }) => orderMembers(d, id), wired)));
+}
+
+/** Lights that the source could not feed at full white are held to the highest brightness that it can. */
+function dimEnough(design: Design): Design {
+  if (brokenLimits(design).length === 0 || !design.circuits.some(({ kind }) => kind === "light-chain")) return design;
+  const percent = highestBrightness(design);
+  return percent === null ? design : { ...design, circuits: dimmedTo(design.circuits, percent) };
 }
 
 /** Lines that take longer to settle than the firmware waits are waited for. */

@@ -44,9 +44,9 @@ function Numbers({ loads }: { loads: WireLoad[] }) {
     .sort((a, b) => b.ma - a.ma)
     .map(({ key, from, to, ma }) => {
       const at = { xMm: (from.xMm + to.xMm) / 2, yMm: (from.yMm + to.yMm) / 2 };
-      if (taken.some((other) => Math.abs(other.xMm - at.xMm) < 9 && Math.abs(other.yMm - at.yMm) < 3.4)) return null;
+      if (taken.some((other) => Math.abs(other.xMm - at.xMm) < 26 && Math.abs(other.yMm - at.yMm) < 9)) return null;
       taken.push(at);
-      return <Flag key={key} x={at.xMm} y={at.yMm} words={`${words(ma)} mA`} colour={SHADE} size={2.3} />;
+      return <Flag key={key} x={at.xMm} y={at.yMm} words={`${words(ma)} mA`} colour={SHADE} size={3.2} grows />;
     });
 }
 

@@ -42,7 +42,7 @@ export function devicesPlan({ wish, profile }: StrategyContext): StrategyCost {
       certainty: hungry(wish.lights),
     },
     inCircuit("spi-radio", { kind: "radio", count: radios }),
-    inCircuit("segment-chain", { kind: "segments", count: wish.segments }),
+    inCircuit("segment-chain", { kind: "segments", count: wish.segments }, { shifted: profile.logicV < LIGHT_DATA_V }),
     inCircuit("direct", { kind: "buzzer", count: wish.buzzers }),
     inCircuit("direct", { kind: "motor", count: wish.motors }),
     wish.connection === "pad-port"
