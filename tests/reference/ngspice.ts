@@ -11,8 +11,7 @@ function run(lines: string[], control: string[]): string {
   return `${stdout}${stderr}`;
 }
 
-/** Diode 1N4148 with the parameters that its published SPICE models commonly carry (from memory). */
-export const DIODE_MODEL = ".model D1N4148 D(IS=2.52n RS=0.568 N=1.752 CJO=4p M=0.4 TT=20n)";
+export { DIODE_MODEL } from "@/core/formats/spice/matrixDeck";
 
 /** Runs a circuit in time. @returns when a node rises through a voltage, in seconds after the start */
 export function riseTime(lines: string[], node: string, volt: number, stepS: number, endS: number): number {

@@ -47,6 +47,8 @@ describe("exports", () => {
       "legend-sheet",
       "positions-csv",
       "drill-csv",
+      "power-csv",
+      "circuit-cir",
       "report-descriptor-bin",
       "report-descriptor-hex",
       "flash-image",

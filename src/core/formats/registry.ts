@@ -3,6 +3,8 @@ import type { Artifact } from "./artifact";
 import { designJson } from "./designJson";
 import { flashImageFile } from "./flashImageFile";
 import { plateDxf, plateStl, plateSvg } from "./plateFiles";
+import { circuitCir } from "./circuitCir";
+import { powerCsv } from "./powerCsv";
 import { drillCsv, positionsCsv } from "./positionsCsv";
 import { legendSheet, printSheets } from "./sheets";
 import { reportDescriptorBin, reportDescriptorHex } from "./reportDescriptor";
@@ -31,6 +33,8 @@ export const artifacts: Artifact[] = [
   legendSheet,
   positionsCsv,
   drillCsv,
+  powerCsv,
+  circuitCir,
   reportDescriptorBin,
   reportDescriptorHex,
   flashImageFile,

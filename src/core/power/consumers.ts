@@ -33,6 +33,15 @@ export interface Consumer {
   railId: string;
   /** In mA, at the voltage that it has there. */
   ma(state: State, volts: number): number;
+  /** Of an addressable light: how much of it is lit at a moment, and how. */
+  glow?(state: State): LitLight;
+}
+
+/** What the current of one light follows from. */
+export interface LitLight extends Glow {
+  whiteMa: number;
+  /** Of the light, 0 to 1: a usual moment may light the last one only partly. */
+  share: number;
 }
 
 type Fixed = Record<State, number>;
@@ -54,12 +63,7 @@ const PART_MA: Partial<Record<Chip["part"], number>> = { expander: 1, "bus-multi
 const LOGIC_MA = 0.05;
 
 /** How a chain glows at a moment, and how many of its lights. */
-export function glowOf(
-  chain: LightChain,
-  lights: number,
-  usual: Supply["usual"],
-  state: State,
-): Glow & { lit: number } {
+function glowOf(chain: LightChain, lights: number, usual: Supply["usual"], state: State): Glow & { lit: number } {
   const most = Math.min(lights, chain.mostLit ?? lights);
   const level = chain.brightnessPercent / 100;
   const lit = { idle: 0, typical: (most * usual.lights) / 100, worst: most, asleep: 0 }[state];
@@ -91,12 +95,15 @@ function lights({ design, derived, circuit }: Sight): Consumer[] {
     ...base(element, "light", railOf(derived, contact(element, "plus"))),
     plus: contact(element, "plus"),
     minus: contact(element, "minus"),
-    ma(state, volts) {
+    glow(state) {
       // A dead light that is bridged out still has its supply.
       const { lit, ...glow } = glowOf(circuit, here.length, design.supply.usual, state);
-      const share = Math.min(1, Math.max(0, lit - nth));
+      return { ...glow, whiteMa: element.currentMa ?? 0, share: Math.min(1, Math.max(0, lit - nth)) };
+    },
+    ma(state, volts) {
+      const { share, whiteMa, ...glow } = this.glow!(state);
       const dark = lightMa(DARK_LIGHT_MA, volts, glow);
-      return dark + share * (lightMa(element.currentMa ?? 0, volts, glow) - dark);
+      return dark + share * (lightMa(whiteMa, volts, glow) - dark);
     },
   }));
 }

@@ -7,7 +7,7 @@ export const DARK_LIGHT_MA = 1;
  * From which voltage on the current of a colour is whole, and below which it is gone: forward voltage with and without
  * room for the light's own current source (typical; from memory).
  */
-const COLOURS = [
+export const LIGHT_COLOURS = [
   { fullV: 2.6, goneV: 1.9 },
   { fullV: 3.7, goneV: 2.8 },
   { fullV: 3.7, goneV: 2.8 },
@@ -16,7 +16,7 @@ const COLOURS = [
 /** From here on every colour of a light has its whole current, with some room. */
 export const LIGHT_LEAST_V = 3.8;
 
-const part = (volts: number, { fullV, goneV }: (typeof COLOURS)[number]) =>
+const part = (volts: number, { fullV, goneV }: (typeof LIGHT_COLOURS)[number]) =>
   Math.min(1, Math.max(0, (volts - goneV) / (fullV - goneV)));
 
 /** How a chain is used at a moment. */
@@ -32,8 +32,8 @@ export interface Glow {
  * @param whiteMa at full white; a third of what is above its standing current belongs to each colour
  */
 export function lightMa(whiteMa: number, volts: number, { level, colours }: Glow): number {
-  const each = Math.max(0, whiteMa - DARK_LIGHT_MA) / COLOURS.length;
-  const lit = COLOURS.slice(COLOURS.length - colours);
+  const each = Math.max(0, whiteMa - DARK_LIGHT_MA) / LIGHT_COLOURS.length;
+  const lit = LIGHT_COLOURS.slice(LIGHT_COLOURS.length - colours);
   const awake = Math.min(1, Math.max(0, volts / 2));
   return DARK_LIGHT_MA * awake + lit.reduce((sum, colour) => sum + each * level * part(volts, colour), 0);
 }

@@ -4,8 +4,8 @@ import type { LightChain } from "../circuits/lightChain";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { usualSupply } from "../document/supplySettings";
-import { addControl, changeControl } from "../edits/controls";
-import { chooseController } from "../edits/pins";
+import { chainOf, elementIds, rowOf } from "../../../tests/support/litRows";
+import { changeControl } from "../edits/controls";
 import { changeCircuit, wireAs } from "../edits/wiring";
 import { derive } from "../derived/derive";
 import { wiresOf } from "../wires/wires";
@@ -17,19 +17,6 @@ import { feedingPoints, highestBrightness, mostLitAtOnce, dimmedTo, litAtMost, w
 import { states } from "./consumers";
 import { supplyAt } from "./solveSupply";
 
-const rowOf = (kind: "light" | "lamp" | "motor", count: number, profileId: string, stepMm = 20): Design =>
-  chooseController(
-    Array.from({ length: count }, (_, n) => n).reduce(
-      (d, n) => addControl(d, kind, `c${n}`, { xMm: n * stepMm, yMm: 0, rotationDeg: 0, boardId: "panel" }),
-      newDesign("row", "Row"),
-    ),
-    profileId,
-  );
-const idsOf = (design: Design) => [...derive(design).elements.keys()];
-const chainOf = (count: number, profileId = "small-5v-18", stepMm = 20) => {
-  const lights = rowOf("light", count, profileId, stepMm);
-  return wireAs(lights, "light-chain", idsOf(lights));
-};
 const lightsOf = (design: Design) => design.circuits.find((c): c is LightChain => c.kind === "light-chain")!;
 const set = (design: Design, change: Partial<LightChain>) => changeCircuit<LightChain>(design, "lights", change);
 
@@ -199,7 +186,7 @@ describe("a lamp's branch", () => {
 
   it("takes its current in the supply tree, from what its register hangs on", () => {
     const lamps = rowOf("lamp", 4, "small-5v-18");
-    const wired = wireAs(changeControl(lamps, "c0", { currentMa: 8 }), "output-registers", idsOf(lamps));
+    const wired = wireAs(changeControl(lamps, "c0", { currentMa: 8 }), "output-registers", elementIds(lamps));
     const state = supplyAt(wired, "worst")!;
     expect(state.parts.get("c0:lamp")!.ma).toBeCloseTo(3100 / 390, 2);
   });

@@ -126,7 +126,8 @@ export interface Trial {
   nets?: SupplyNet[];
 }
 
-function worldOf(derived: Derived, state: State, trial: Trial): World {
+/** What the voltages and currents of a design at a moment follow from; the schematic and other simulators start here. */
+export function worldOf(derived: Derived, state: State, trial: Trial = {}): World {
   const { design } = derived;
   const source = limitsOf(design.supply.source);
   const nets = trial.nets ?? supplyNetsOf(design);

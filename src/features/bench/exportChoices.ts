@@ -18,6 +18,12 @@ export const exportChoices = [
   { id: "legend-sheet", title: "Legend sheet at 1 : 1", purpose: "Every cap with its legends in the exact grid." },
   { id: "positions-csv", title: "Position table", purpose: "Every part with place and turn; can be read back." },
   { id: "drill-csv", title: "Drill table", purpose: "Every round hole with place and diameter." },
+  { id: "power-csv", title: "Current table", purpose: "What takes current, at rest, as usual, at its most, asleep." },
+  {
+    id: "circuit-cir",
+    title: "Circuits for a simulator",
+    purpose: "Supply with every wire, ladders, matrices: a SPICE netlist to check each number.",
+  },
   { id: "report-descriptor-bin", title: "Report descriptor, binary", purpose: "As the host receives it." },
   { id: "report-descriptor-hex", title: "Report descriptor, hexadecimal", purpose: "To read, item by item." },
   {
