@@ -40,6 +40,8 @@ const rooms = [
   "brief",
   "firmware",
   "power",
+  "analog",
+  "timing",
   "engine",
   "image",
   "loader",

@@ -11,6 +11,8 @@ const busDisplaysSchema = z.strictObject({
   bus: whole(0, 3),
   /** How many of the displays can be told apart by an address of their own; usually one or two. */
   ownAddresses: whole(1, 8),
+  /** Bytes of a picture sent in one go; a whole page where nothing is said. */
+  piece: z.optional(whole(4, 1024)),
 });
 export type BusDisplays = z.infer<typeof busDisplaysSchema>;
 

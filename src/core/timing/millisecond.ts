@@ -1,0 +1,117 @@
+import { indexedLights } from "../circuits/lightChain";
+import { circuitKindOf } from "../circuits";
+import { type Derived, derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import type { Circuit } from "../circuits";
+import type { BuiltCircuit } from "../circuits/circuitKind";
+import { busKhz, pageBytes, pictureBytes, writeUs } from "./busTime";
+import { LIGHT_PAUSE_US, lightDataUs } from "./lightTime";
+
+export const SCAN_US = 1000;
+
+/** One thing that the controller does with its time. */
+export interface Share {
+  id: string;
+  what: string;
+  sort: "read" | "work" | "lights" | "display" | "usb";
+  /** How long it takes when it comes, in µs. */
+  us: number;
+  /** How often it comes, a second. */
+  perSecond: number;
+  /** Interrupts wait meanwhile. */
+  blocks: boolean;
+}
+
+/** How often pictures and lights change at a usual moment, a second (common practice). */
+const PICTURES = 5;
+const LIGHT_CHANGES = 30;
+/** Handing a report over and USB's own upkeep, in µs (from memory). */
+const USB_US = 40;
+
+/**
+ * What deciding takes beside reading, with twenty inputs changing at once: within a quarter of what the four demos took
+ * on the simulated 8-bit chip.
+ */
+const WORK_CYCLES = { own: 4340, input: 156 };
+
+function readings(circuit: Circuit, { reading }: BuiltCircuit, settleUs: number): Share[] {
+  const us = reading.settles * settleUs + reading.fixedUs;
+  if (us === 0) return [];
+  const what = `${circuitKindOf(circuit).title.toLowerCase()}: ${circuit.name}`;
+  return [{ id: circuit.id, what, sort: "read", us, perSecond: 1000, blocks: false }];
+}
+
+/** Displays are written a piece at a time; a picture takes as many scans as it has pieces. */
+function displays(circuit: Circuit, design: Design, derived: Derived): Share[] {
+  if (circuit.kind !== "bus-displays") return [];
+  return circuit.members.flatMap((id): Share[] => {
+    const control = derived.controls.get(derived.elements.get(id)?.controlId ?? "");
+    if (control?.kind !== "display") return [];
+    const piece = Math.min(circuit.piece ?? pageBytes(control), pictureBytes(control));
+    const pieces = Math.ceil(pictureBytes(control) / piece);
+    const us = writeUs(piece, busKhz(design, circuit.bus));
+    const what = `${control.label}: ${piece} of ${pictureBytes(control)} bytes`;
+    return [{ id, what, sort: "display", us, perSecond: PICTURES * pieces, blocks: false }];
+  });
+}
+
+function lights(circuit: Circuit): Share[] {
+  if (circuit.kind !== "light-chain" || circuit.members.length === 0) return [];
+  const count = indexedLights(circuit).length;
+  const us = lightDataUs(count) + LIGHT_PAUSE_US;
+  return [
+    {
+      id: circuit.id,
+      what: `${circuit.name}: ${count} lights`,
+      sort: "lights",
+      us,
+      perSecond: LIGHT_CHANGES,
+      blocks: true,
+    },
+  ];
+}
+
+export interface Millisecond {
+  shares: Share[];
+  /** What comes in every scan; with all else that may come in the same one; on an average. In µs. */
+  scanUs: number;
+  worstUs: number;
+  meanUs: number;
+  /** The longest time for which interrupts wait, in µs. */
+  blockedUs: number;
+}
+
+/** What one scan of a compiled firmware is made of; one display writes in a scan, and lights have a scan of their own. */
+export function millisecondOf(design: Design): Millisecond {
+  const derived = derive(design);
+  return derived.once("millisecond", () => {
+    const { settleUs } = design.timing;
+    const mhz = derived.profile?.clockMhz ?? 16;
+    const work = (WORK_CYCLES.own + WORK_CYCLES.input * derived.inputs.length) / mhz;
+    const every = design.circuits.flatMap((circuit, nth) => readings(circuit, derived.builtCircuits[nth], settleUs));
+    const own: Share[] = [
+      ...every,
+      {
+        id: "work",
+        what: "deciding, with many changing at once",
+        sort: "work",
+        us: work,
+        perSecond: 1000,
+        blocks: false,
+      },
+      { id: "usb", what: "reports over USB", sort: "usb", us: USB_US, perSecond: 1000, blocks: false },
+    ];
+    const shown = design.circuits.flatMap((circuit) => displays(circuit, design, derived));
+    const lit = design.circuits.flatMap(lights);
+    const scanUs = own.reduce((sum, { us }) => sum + us, 0);
+    const extra = Math.max(0, ...shown.map(({ us }) => us)) + lit.reduce((sum, { us }) => sum + us, 0);
+    const shares = [...own, ...shown, ...lit];
+    return {
+      shares,
+      scanUs,
+      worstUs: scanUs + extra,
+      meanUs: shares.reduce((sum, { us, perSecond }) => sum + (us * Math.min(1000, perSecond)) / 1000, 0),
+      blockedUs: lit.reduce((sum, { us }) => sum + us, 0),
+    };
+  });
+}

@@ -1,0 +1,150 @@
+import { describe, expect, it } from "vitest";
+import { demoDesigns } from "../../../demo";
+import { chainOf, elementIds, rowOf } from "../../../tests/support/litRows";
+import { finishedPad } from "../../../tests/support/designs";
+import { addControl } from "../edits/controls";
+import { chooseController } from "../edits/pins";
+import { wireAs } from "../edits/wiring";
+import { pageBytes, pictureBytes, writeUs } from "./busTime";
+import { type QueueSpec, askings, lossByRate, playQueue } from "./interruptQueue";
+import { knobLimits } from "./knobLimits";
+import { latencyOf } from "./latency";
+import { lightDataUs } from "./lightTime";
+import { millisecondOf } from "./millisecond";
+
+const named = (id: string) => demoDesigns.find((design) => design.id === id)!;
+
+describe("times of the trade, by hand", () => {
+  it("60 lights take 1.8 ms, 28,800 cycles at 16 MHz", () => {
+    expect(lightDataUs(60)).toBe(1800);
+    expect(lightDataUs(60) * 16).toBe(28_800);
+  });
+
+  it("a page of 128 dots is 128 bytes: 3 ms at 400 kHz; a picture of 128 × 64 is eight of them", () => {
+    const display = { widthPx: 128, heightPx: 64, bitsPerPx: 1 };
+    expect(pageBytes(display)).toBe(128);
+    expect(pictureBytes(display)).toBe(1024);
+    expect(writeUs(128, 400)).toBe((128 * 9 + 20) * 2.5);
+  });
+});
+
+describe("one millisecond", () => {
+  it.each([
+    ["kestrel", 9636],
+    ["tern", 6910],
+    ["loom-64", 15_446],
+    ["glasshouse", 15_471],
+  ])("of %s is within a quarter of the %i cycles that its worst scan took on the simulated chip", (id, cycles) => {
+    const moved = chooseController(named(id), "small-5v-18");
+    const { scanUs } = millisecondOf(moved);
+    expect(scanUs * 16).toBeGreaterThan(0.75 * cycles);
+    expect(scanUs * 16).toBeLessThan(1.3 * cycles);
+  });
+
+  it("is over where lights or a whole page of a display come on top", () => {
+    expect(millisecondOf(chainOf(60)).worstUs).toBeGreaterThan(1800);
+    const display = rowOf("display", 1, "small-5v-18");
+    const { worstUs, scanUs } = millisecondOf(wireAs(display, "bus-displays", elementIds(display)));
+    expect(worstUs - scanUs).toBeCloseTo(writeUs(128, 400), 6);
+  });
+
+  it("has a mean below its worst", () => {
+    const { meanUs, worstUs } = millisecondOf(chainOf(60));
+    expect(meanUs).toBeLessThan(worstUs);
+  });
+});
+
+describe("a knob's limit", () => {
+  const pad = finishedPad();
+  const lit = (lights: number) => {
+    const added = Array.from({ length: lights }, (_, n) => n).reduce(
+      (d, n) => addControl(d, "light", `n${n}`, { xMm: n * 12, yMm: 120, rotationDeg: 0, boardId: "panel" }),
+      pad,
+    );
+    return lights === 0
+      ? added
+      : wireAs(
+          added,
+          "light-chain",
+          elementIds(added).filter((id) => id.startsWith("n")),
+        );
+  };
+
+  it("told by edges is that of the interrupts, until lights make them wait", () => {
+    const [quiet] = knobLimits(lit(0));
+    expect(quiet.isTold).toBe(true);
+    expect(quiet.turns).toBeCloseTo(1e6 / 44 / quiet.statesPerTurn, 6);
+    const [slowed] = knobLimits(lit(60));
+    expect(slowed.blindUs).toBe(1880);
+    expect(slowed.turns).toBeCloseTo(1e6 / 1880 / slowed.statesPerTurn, 6);
+    expect(slowed.quietTurns).toBe(quiet.turns);
+  });
+
+  it("read once a scan is that of the worst scan", () => {
+    const [read] = knobLimits(chooseController(lit(60), "dual-core-3v3-26"));
+    expect(read.isTold).toBe(false);
+    expect(read.blindUs).toBeCloseTo(millisecondOf(chooseController(lit(60), "dual-core-3v3-26")).worstUs, 6);
+    expect(read.interpretedTurns).toBeLessThan(read.turns);
+  });
+});
+
+describe("press to report", () => {
+  it("adds debounce, scan and endpoint up, in order", () => {
+    for (const design of demoDesigns) {
+      const parts = latencyOf(design).compiled;
+      const [all, ...rest] = [...parts].reverse();
+      expect(all.best).toBeCloseTo(
+        rest.reduce((sum, { best }) => sum + best, 0),
+        9,
+      );
+      expect(all.worst).toBeCloseTo(
+        rest.reduce((sum, { worst }) => sum + worst, 0),
+        9,
+      );
+      expect(all.best).toBeLessThan(all.mean);
+      expect(all.mean).toBeLessThan(all.worst);
+      expect(rest.find(({ what }) => what === "debounce")!.best).toBe(design.timing.debounce.ms);
+    }
+  });
+});
+
+const spec = (more: Partial<QueueSpec>): QueueSpec => ({
+  modules: 4,
+  perSecond: 200,
+  askUs: 400,
+  asking: "one line",
+  keeps: 1,
+  pollUs: 5000,
+  ...more,
+});
+
+describe("modules on one interrupt line", () => {
+  it("lose nothing at a rate that leaves time, and much at one that does not", () => {
+    expect(playQueue(spec({ perSecond: 1 }), 1, 100).lostPart).toBeLessThan(0.005);
+    expect(playQueue(spec({ perSecond: 400 }), 1, 20).lostPart).toBeGreaterThan(0.2);
+  });
+
+  it("with a line each lose less than with one line", () => {
+    const lost = (asking: QueueSpec["asking"]) => playQueue(spec({ asking }), 5, 60).lostPart;
+    expect(lost("a line each")).toBeLessThan(lost("two lines"));
+    expect(lost("two lines")).toBeLessThan(lost("one line"));
+  });
+
+  it("count every event as read or lost", () => {
+    for (const asking of askings) {
+      const { events, lost, lostPart } = playQueue(spec({ asking }), 3, 10);
+      expect(events).toBeGreaterThan(7000);
+      expect(lostPart).toBeCloseTo(lost / events, 12);
+      expect(lost).toBeLessThan(events);
+    }
+  });
+
+  it("are the same from the same seed, and lose more the more comes", () => {
+    const { lines, sure } = lossByRate({ modules: 4, askUs: 400, keeps: 1, pollUs: 5000 }, [10, 100, 400], 7, 20);
+    for (const { points } of lines) expect(points[0].lostPart).toBeLessThan(points[2].lostPart);
+    expect(lossByRate({ modules: 4, askUs: 400, keeps: 1, pollUs: 5000 }, [10, 100, 400], 7, 20)).toEqual({
+      lines,
+      sure,
+    });
+  });
+});
