@@ -1,3 +1,5 @@
+import { bestOfLadder, yieldOfLadder } from "@/core/analog/analogView";
+import { lossByRate } from "@/core/timing/interruptQueue";
 import type { RankedOption } from "@/core/brief/plan";
 import { planBrief } from "@/core/brief/plan";
 import { type Room, type SmallestChange, roomFor, smallestChange } from "@/core/brief/breaks";
@@ -34,5 +36,13 @@ function searchMatrix(part: MatrixPart, seed: number, rounds: number, tell: (ans
 }
 
 /** Long computations, each a pure function of values that can be copied. */
-export const planningTasks = { planBrief: planWithBreaks, searchMatrix, planPins, moduleTurns };
+export const planningTasks = {
+  planBrief: planWithBreaks,
+  searchMatrix,
+  planPins,
+  moduleTurns,
+  yieldOfLadder,
+  bestOfLadder,
+  lossByRate,
+};
 export type PlanningTasks = typeof planningTasks;

@@ -12,7 +12,7 @@ const LINES = 16;
 /** One bit on the fast two-wire bus: 400 kbit/s (I²C-bus specification, fast mode). */
 const I2C_BIT_US = 2.5;
 /** Address, register, address again, two bytes; nine bits each, with start, repeated start and stop. */
-const READ_US = (5 * 9 + 3) * I2C_BIT_US;
+export const EXPANDER_READ_US = (5 * 9 + 3) * I2C_BIT_US;
 
 const expanderSchema = z.strictObject({
   ...listFields,
@@ -94,7 +94,7 @@ export const expander: CircuitKind<ExpanderCircuit> = {
         built.access[net.id] = { by: "expander", scl: scl.id, sda: sda.id, address, bit };
       });
     }
-    built.reading.fixedUs = count * READ_US;
+    built.reading.fixedUs = count * EXPANDER_READ_US;
     return built;
   },
 };

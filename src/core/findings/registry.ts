@@ -25,6 +25,10 @@ import { railWithoutSource } from "./rules/railWithoutSource";
 import { registerCurrent } from "./rules/registerCurrent";
 import { asleepCurrent } from "./rules/asleepCurrent";
 import { currentLimit } from "./rules/currentLimit";
+import { blindKnob } from "./rules/blindKnob";
+import { lateScan } from "./rules/lateScan";
+import { leverTravel } from "./rules/leverTravel";
+import { sourceResistance } from "./rules/sourceResistance";
 import { lampBranch } from "./rules/lampBranch";
 import { supplyVoltage } from "./rules/supplyVoltage";
 import { supplyHeat } from "./rules/supplyHeat";
@@ -131,6 +135,10 @@ export const rules: Rule[] = [
   supplyHeat,
   supplyLoss,
   lampBranch,
+  blindKnob,
+  lateScan,
+  leverTravel,
+  sourceResistance,
   asleepCurrent,
   addedParts,
   sampledEncoder,

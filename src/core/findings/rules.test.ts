@@ -79,6 +79,16 @@ const chordless = setDiodes(done, "none");
 const chorded = changeCircuit<MatrixCircuit>(chordless, "matrix", { chords: [["k1:press", "k2:press", "k4:press"]] });
 const display = all(rowOf("display", 1, "dual-core-3v3-26"), "bus-displays");
 const lights = all(rowOf("light", 36, "small-5v-18"), "light-chain");
+/** A knob on pads that do not interrupt, beside a display whose page is written whole and a chain of lights. */
+const knobWithLights = ((): Design => {
+  const kinds = ["encoder", "display", ...Array.from({ length: 40 }, () => "light")] as Control["kind"][];
+  const placed = kinds.reduce(
+    (d, kind, n) => addControl(d, kind, `c${n}`, { xMm: n * 30, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+    chooseController(newDesign("knob", "Knob"), "dual-core-3v3-26"),
+  );
+  const wired = (["light-chain", "bus-displays", "direct"] as const).reduce((d, kind) => all(d, kind), placed);
+  return changeWish(wired, { turnsPerSecond: 3 });
+})();
 const manyLights = { ...lights, wires: { ...lights.wires, supplyMm2: 0.08 } };
 const knobBehind = wireAs(done, "multiplexer", ["e1:turn"]);
 
@@ -482,6 +492,26 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^Asleep the device still takes 36\.5 mA of 2\.5 mA, most of it in lights, which take 1 mA each even when dark\.$/,
   ],
   [
+    "circuits/blind-knob",
+    knobWithLights,
+    /^While lights and displays are sent, E1 is not seen for up to \d\.\d ms: sure up to \d\.\d turns a second, and the brief wishes 3\.$/,
+  ],
+  [
+    "circuits/late-scan",
+    display,
+    /^A scan takes up to 3\.\d ms, most of it D1: 128 of 1024 bytes: presses are told so much later\.$/,
+  ],
+  [
+    "circuits/lever-travel",
+    all(changeControl(rowOf("pot", 1, "small-5v-18"), "c0", { lever: { degrees: 20, ratio: 1 } }), "direct"),
+    /^P1 moves 20° by hand and its wiper 20° of 270°: 7 % of the converter, 76 counts\. A gear or lever of 1 : 12\.2 would use 90 %\.$/,
+  ],
+  [
+    "circuits/source-resistance",
+    all(changeControl(rowOf("pot", 1, "dual-core-3v3-26"), "c0", { trackOhm: 100_000 }), "direct"),
+    /^P1 has up to 25\.0 kΩ behind its wiper; sampling for 0\.3 µs the converter takes 4\.2 kΩ\. Put 100 nF/,
+  ],
+  [
     "circuits/lamp-branch",
     shareOutDirect(changeControl(rowOf("lamp", 1, "dual-core-3v3-26"), "c0", { colour: "blue" })),
     /^L1 needs 3\.1 V of the 3\.3 V it hangs on: too little is left for a resistor\. Take a red/,
@@ -666,6 +696,7 @@ describe("rules", () => {
         "wiring/sampled-encoder",
         "circuits/slow-ladder",
         "circuits/asleep-current",
+        "circuits/source-resistance",
         "circuits/supply-voltage",
         "circuits/all-pins-current",
         "pins/class-sense",

@@ -1,7 +1,7 @@
 "use client";
 
 import type { Design } from "@/core/document/schema";
-import { useSupplyView } from "@/store/supplyLook";
+import { useSupplyView } from "@/store/circuitsAside";
 import { CurrentsLens } from "@/ui/lenses/CurrentsLens";
 
 /** The lens of currents, with what was worked out aside. */

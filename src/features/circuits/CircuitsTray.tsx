@@ -1,10 +1,18 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { type CircuitsTab, openCircuitsTab, useCircuitsView } from "@/store/circuitsView";
 import { Tabs } from "@/ui/pieces/Tabs";
 import { CurrentTab } from "./CurrentTab";
 
-const TABS: { id: CircuitsTab; title: string }[] = [{ id: "current", title: "Current" }];
+const TimeTab = dynamic(() => import("./TimeTab").then((m) => m.TimeTab));
+const AnalogTab = dynamic(() => import("./AnalogTab").then((m) => m.AnalogTab));
+
+const TABS: { id: CircuitsTab; title: string }[] = [
+  { id: "current", title: "Current" },
+  { id: "time", title: "Time" },
+  { id: "analog", title: "Analog" },
+];
 
 /** What the parts around the controller need, and whether this design gives it to them. */
 export function CircuitsTray() {
@@ -13,6 +21,8 @@ export function CircuitsTray() {
   return (
     <Tabs label="Sheets of the circuits" tabs={TABS} open={open} onOpen={openCircuitsTab}>
       {open === "current" && <CurrentTab />}
+      {open === "time" && <TimeTab />}
+      {open === "analog" && <AnalogTab />}
     </Tabs>
   );
 }

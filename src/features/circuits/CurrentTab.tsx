@@ -2,7 +2,7 @@
 
 import type { LightChain } from "@/core/circuits/lightChain";
 import { useDesign } from "@/store/bench";
-import { useSupplyView } from "@/store/supplyLook";
+import { useSupplyView } from "@/store/circuitsAside";
 import { Section } from "@/ui/pieces/sheets";
 import { BatterySection } from "./BatterySection";
 import { LampsSection } from "./LampsSection";

@@ -4,9 +4,9 @@ import type { PartLoad } from "@/core/power/supplyView";
 import { useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { pickControl } from "@/store/pick";
-import { useSupplyView } from "@/store/supplyLook";
+import { useSupplyView } from "@/store/circuitsAside";
 import { Table } from "@/ui/pieces/Table";
-import { STATES, ma, stateWords, volts } from "./words";
+import { STATES, ma, shortWords, volts } from "./words";
 
 /** Everything that takes current, at each moment. */
 export function CurrentsTable() {
@@ -25,11 +25,11 @@ export function CurrentsTable() {
         { title: "Sort", cell: ({ sort }) => sort },
         { title: "Rail", cell: ({ rail }) => rail ?? "inside the module" },
         ...STATES.map((state) => ({
-          title: stateWords[state],
+          title: shortWords[state],
           numeric: true,
           cell: (part: PartLoad) => ma(part.ma[state]),
         })),
-        { title: "Has at least", numeric: true, cell: ({ leastV }) => volts(leastV) },
+        { title: "Least", numeric: true, cell: ({ leastV }) => volts(leastV) },
       ]}
     />
   );

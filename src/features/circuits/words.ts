@@ -10,6 +10,14 @@ export const stateWords: Record<State, string> = {
   asleep: "Computer asleep",
 };
 
+/** The same for heads of columns. */
+export const shortWords: Record<State, string> = {
+  idle: "At rest",
+  typical: "Usual",
+  worst: "At most",
+  asleep: "Asleep",
+};
+
 /** Milliamperes with the digits that count. */
 export const ma = (value: number): string => `${value < 10 ? value.toFixed(2) : value.toFixed(value < 100 ? 1 : 0)} mA`;
 export const volts = (value: number): string => `${value.toFixed(2)} V`;

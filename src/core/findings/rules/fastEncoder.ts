@@ -5,14 +5,11 @@ import { adoptPinPlan } from "../../edits/pins";
 import { edgeEncoders } from "../../firmware/edgeEncoders";
 import { scanTableOf } from "../../firmware/scanTable";
 import { planPins } from "../../pins/planPins";
+import { knobLimits } from "../../timing/knobLimits";
 import type { Rule } from "../finding";
 
-/** The runtime reads an encoder once a millisecond, unless the board tells it every edge. */
-const SCANS_A_SECOND = 1000;
-
-/** Each quadrature state must be seen at least once: states a second = steps a turn × states a step × turns a second. */
-const safeTurnsASecond = (stepsPerTurn: number, statesPerStep: number) =>
-  SCANS_A_SECOND / (stepsPerTurn * statesPerStep);
+/** Turns a second up to which every state is seen while nothing else is being sent, by element. */
+const quietTurns = (design: Design) => new Map(knobLimits(design).map((knob) => [knob.elementId, knob.quietTurns]));
 
 const planned = (design: Design) => adoptPinPlan(design, planPins(design));
 
@@ -47,11 +44,12 @@ export const fastEncoder: Rule = {
   source: "arithmetic: one reading a millisecond, states a step × steps a turn",
   check(design, derived) {
     const wished = design.brief.wish.turnsPerSecond;
+    const limits = quietTurns(design);
     const limited = sampled(design, derived).flatMap((elementId) => {
       const element = derived.elements.get(elementId);
       if (!element?.turning) return [];
       const { stepsPerTurn, statesPerStep } = element.turning;
-      const limit = safeTurnsASecond(stepsPerTurn, statesPerStep);
+      const limit = limits.get(elementId)!;
       return limit >= wished ? [] : [{ element, states: stepsPerTurn * statesPerStep, limit }];
     });
     const told = limited.length > 0 ? toldIfPlanned(design, derived) : new Set();

@@ -1,0 +1,59 @@
+import { withPieces } from "../../edits/buses";
+import { adoptPinPlan } from "../../edits/pins";
+import type { Design } from "../../document/schema";
+import { planPins } from "../../pins/planPins";
+import { type KnobLimit, knobLimits } from "../../timing/knobLimits";
+import { type Fix, type Rule, listed } from "../finding";
+
+/** Sizes of a piece of a picture that are tried, the largest first. */
+const PIECES = [64, 32, 16, 8, 4];
+
+const slow = (design: Design): KnobLimit[] =>
+  knobLimits(design).filter(({ turns, quietTurns }) => {
+    const wished = design.brief.wish.turnsPerSecond;
+    return turns < wished && quietTurns >= wished;
+  });
+
+/** Ways out that leave no knob blind. */
+function cures(design: Design): Fix[] {
+  const settles = (after: Design) => slow(after).length === 0;
+  const piece = PIECES.find((bytes) => settles(withPieces(design, bytes)));
+  const planned = (d: Design) => adoptPinPlan(d, planPins(d));
+  const both = PIECES.find((bytes) => settles(planned(withPieces(design, bytes))));
+  return [
+    ...(piece === undefined
+      ? []
+      : [{ title: `Send displays in pieces of ${piece} bytes`, apply: (d: Design) => withPieces(d, piece) }]),
+    ...(settles(planned(design)) ? [{ title: "Share out pins anew", apply: planned }] : []),
+    ...(piece === undefined && !settles(planned(design)) && both !== undefined
+      ? [
+          {
+            title: `Put knobs on pads that interrupt, displays in pieces of ${both} bytes`,
+            apply: (d: Design) => planned(withPieces(d, both)),
+          },
+        ]
+      : []),
+  ];
+}
+
+/** Knobs that keep their steps by themselves, and lose them while lights or displays are being sent. */
+export const blindKnob: Rule = {
+  id: "circuits/blind-knob",
+  stage: "circuits",
+  severity: "warn",
+  why: "While lights are sent interrupts wait, and while a display is written nothing is read: a knob that turns meanwhile loses steps.",
+  source: "24 bits at 800 kHz a light, nine clocks a byte on the two-wire bus; states a turn × turns a second",
+  check(design) {
+    const blind = slow(design);
+    if (blind.length === 0) return [];
+    const worst = blind.reduce((a, b) => (b.turns < a.turns ? b : a));
+    const wished = design.brief.wish.turnsPerSecond;
+    return [
+      {
+        message: `While lights and displays are sent, ${listed(blind.map(({ label }) => label))} ${blind.length === 1 ? "is" : "are"} not seen for up to ${(worst.blindUs / 1000).toFixed(1)} ms: sure up to ${worst.turns.toFixed(1)} turns a second, and the brief wishes ${wished}.`,
+        subjects: blind.map(({ elementId }) => ({ kind: "element" as const, id: elementId })),
+        fixes: cures(design),
+      },
+    ];
+  },
+};
