@@ -42,6 +42,7 @@ const rooms = [
   "power",
   "analog",
   "timing",
+  "levels",
   "engine",
   "image",
   "loader",

@@ -28,8 +28,7 @@ const lightChainSchema = z.strictObject({
 });
 export type LightChain = z.infer<typeof lightChainSchema>;
 
-/** Supply of addressable lights, and the least level that their data line takes for high, in V (common practice). */
-export const LIGHT_SUPPLY_V = 5;
+/** Least level that the data line of addressable lights on 5 V takes for high, in V (common practice). */
 export const LIGHT_DATA_V = 3.5;
 
 const IN = 0;

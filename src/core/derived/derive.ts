@@ -176,10 +176,17 @@ export class Derived {
       const all = this.builtCircuits.flatMap((built) => built.shunts);
       return [...new Map(all.map((shunt) => [shunt.id, shunt])).values()].map((shunt) => ({
         ...shunt,
+        value: this.pullUpOf(shunt.id) ?? shunt.value,
         from: this.railOf(shunt.from),
         to: this.railOf(shunt.to),
       }));
     });
+  }
+
+  /** The value of a bus's pull-up where the person chose one. */
+  private pullUpOf(shuntId: string): string | null {
+    const bus = this.design.buses.find((one) => shuntId.startsWith(`i2c${one.bus}.pull-up`));
+    return bus ? `${bus.pullUpOhm / 1000} kΩ` : null;
   }
 
   get shuntById(): Map<string, Shunt> {

@@ -29,6 +29,8 @@ import { blindKnob } from "./rules/blindKnob";
 import { lateScan } from "./rules/lateScan";
 import { leverTravel } from "./rules/leverTravel";
 import { sourceResistance } from "./rules/sourceResistance";
+import { busPullUps } from "./rules/busPullUps";
+import { floatingSelect } from "./rules/floatingSelect";
 import { lampBranch } from "./rules/lampBranch";
 import { supplyVoltage } from "./rules/supplyVoltage";
 import { supplyHeat } from "./rules/supplyHeat";
@@ -135,6 +137,8 @@ export const rules: Rule[] = [
   supplyHeat,
   supplyLoss,
   lampBranch,
+  busPullUps,
+  floatingSelect,
   blindKnob,
   lateScan,
   leverTravel,

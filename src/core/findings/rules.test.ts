@@ -12,6 +12,7 @@ import { addLayer, bind } from "../edits/keymap";
 import { chooseController, freePin, moveController, movePin } from "../edits/pins";
 import { placeBlock } from "../edits/placeBlock";
 import { changeCircuit, setCell, shareOutDirect, unwire, wireAs, wireNew } from "../edits/wiring";
+import { setBus } from "../edits/buses";
 import { setDiodes, setOwnDiode, setReversed } from "../edits/matrixDiodes";
 import { controllerCatalogue } from "../catalogue/controllers";
 import type { Circuit } from "../circuits";
@@ -390,7 +391,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   [
     "circuits/light-level",
     all(rowOf("light", 3, "dual-core-3v3-26"), "light-chain"),
-    /^Light chain: data at 3\.3 V is below the 3\.5 V that lights on 5 V want\.$/,
+    /^Light chain: LIGHTS data gives 3\.1 V, and the first light on [45]\.\d V surely takes 3\.\d V for high\.$/,
   ],
   [
     "circuits/supply-loss",
@@ -510,6 +511,16 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     "circuits/source-resistance",
     all(changeControl(rowOf("pot", 1, "dual-core-3v3-26"), "c0", { trackOhm: 100_000 }), "direct"),
     /^P1 has up to 25\.0 kΩ behind its wiper; sampling for 0\.3 µs the converter takes 4\.2 kΩ\. Put 100 nF/,
+  ],
+  [
+    "circuits/bus-pull-ups",
+    setBus(display, 0, { pullUpOhm: 47_000 }),
+    /^The pull-ups of bus 1 are 47\.00 kΩ; at 400 kHz with \d+ pF they must lie between 0\.97 kΩ and \d+\.\d\d kΩ\.$/,
+  ],
+  [
+    "circuits/floating-select",
+    all(rowOf("radio", 2, "dual-core-3v3-26"), "spi-radio"),
+    /^RM1 select and RM2 select float while the controller starts, on one bus: put 10 kΩ/,
   ],
   [
     "circuits/lamp-branch",
@@ -696,6 +707,7 @@ describe("rules", () => {
         "wiring/sampled-encoder",
         "circuits/slow-ladder",
         "circuits/asleep-current",
+        "circuits/floating-select",
         "circuits/source-resistance",
         "circuits/supply-voltage",
         "circuits/all-pins-current",

@@ -9,6 +9,8 @@ const displaySchema = z.strictObject({
   bitsPerPx: whole(1, 24),
   /** Lit dots and driver at their most. */
   currentMa: between(1, 500),
+  /** Pull-up resistors that the module carries on both bus wires; none where nothing is said. */
+  pullUpOhm: z.optional(between(100, 1e6)),
 });
 export type Display = z.infer<typeof displaySchema>;
 

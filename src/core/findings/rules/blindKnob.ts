@@ -2,22 +2,13 @@ import { withPieces } from "../../edits/buses";
 import { adoptPinPlan } from "../../edits/pins";
 import type { Design } from "../../document/schema";
 import { planPins } from "../../pins/planPins";
-import { type KnobLimit, knobLimits } from "../../timing/knobLimits";
+import { PIECES, blindKnobs, pieceForKnobs } from "../../edits/pieces";
 import { type Fix, type Rule, listed } from "../finding";
-
-/** Sizes of a piece of a picture that are tried, the largest first. */
-const PIECES = [64, 32, 16, 8, 4];
-
-const slow = (design: Design): KnobLimit[] =>
-  knobLimits(design).filter(({ turns, quietTurns }) => {
-    const wished = design.brief.wish.turnsPerSecond;
-    return turns < wished && quietTurns >= wished;
-  });
 
 /** Ways out that leave no knob blind. */
 function cures(design: Design): Fix[] {
-  const settles = (after: Design) => slow(after).length === 0;
-  const piece = PIECES.find((bytes) => settles(withPieces(design, bytes)));
+  const settles = (after: Design) => blindKnobs(after).length === 0;
+  const piece = pieceForKnobs(design);
   const planned = (d: Design) => adoptPinPlan(d, planPins(d));
   const both = PIECES.find((bytes) => settles(planned(withPieces(design, bytes))));
   return [
@@ -44,7 +35,7 @@ export const blindKnob: Rule = {
   why: "While lights are sent interrupts wait, and while a display is written nothing is read: a knob that turns meanwhile loses steps.",
   source: "24 bits at 800 kHz a light, nine clocks a byte on the two-wire bus; states a turn × turns a second",
   check(design) {
-    const blind = slow(design);
+    const blind = blindKnobs(design);
     if (blind.length === 0) return [];
     const worst = blind.reduce((a, b) => (b.turns < a.turns ? b : a));
     const wished = design.brief.wish.turnsPerSecond;

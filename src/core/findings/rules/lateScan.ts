@@ -1,9 +1,8 @@
 import { withPieces } from "../../edits/buses";
+import { PIECES } from "../../edits/pieces";
 import type { Design } from "../../document/schema";
 import { SCAN_US, millisecondOf } from "../../timing/millisecond";
 import { type Fix, type Rule } from "../finding";
-
-const PIECES = [64, 32, 16, 8, 4];
 
 /** What a scan takes with the longest piece of a display, lights left out: they have a millisecond of their own. */
 function withDisplay(design: Design): number {

@@ -1,30 +1,51 @@
-import { LIGHT_DATA_V, LIGHT_SUPPLY_V, type LightChain } from "../../circuits/lightChain";
+import type { LightChain } from "../../circuits/lightChain";
+import type { SegmentChain } from "../../circuits/segmentChain";
+import type { Design } from "../../document/schema";
 import { changeCircuit } from "../../edits/wiring";
-import { type Rule } from "../finding";
+import { type Signal, signalsOf } from "../../levels/signals";
+import { type Fix, type Rule, listed, netSubject } from "../finding";
 
-/** Lights fed from 5 V may not take 3.3 V logic for high. */
+/** The ways across that a pure edit can take, as far as they work. */
+function cures(design: Design, { circuitId, ways }: Signal): Fix[] {
+  const circuit = design.circuits.find(({ id }) => id === circuitId);
+  const works = (id: string) => ways.some((way) => way.id === id && way.works);
+  const shift: Fix = {
+    title: "Add a level shifter",
+    apply: (d) => changeCircuit<LightChain | SegmentChain>(d, circuitId, { shifted: true }),
+  };
+  const lower: Fix = {
+    title: "Put a diode into the lights' supply",
+    apply: (d) => changeCircuit<LightChain>(d, circuitId, { feed: "diode" }),
+  };
+  if (circuit?.kind === "segment-chain") return works("buffer") ? [shift] : [];
+  if (circuit?.kind !== "light-chain") return [];
+  const all = [...(works("buffer") ? [shift] : []), ...(works("diode") ? [lower] : [])];
+  const isSettled = ({ apply }: Fix) =>
+    signalsOf(apply(design)).every((signal) => signal.circuitId !== circuitId || signal.verdict === "fits");
+  return all.filter(isSettled);
+}
+
+/** Parts on one supply may not take the levels of another for what they mean, or not stand them. */
 export const lightLevel: Rule = {
   id: "circuits/light-level",
   stage: "circuits",
   severity: "warn",
-  why: "Addressable lights on 5 V take their data for high from about 3.5 V on.",
-  source: "common practice",
-  check(design, { profile }) {
-    if (!profile || profile.logicV >= LIGHT_DATA_V) return [];
-    return design.circuits.flatMap((circuit) => {
-      if (circuit.kind !== "light-chain" || circuit.shifted) return [];
-      return [
-        {
-          message: `${circuit.name}: data at ${profile.logicV} V is below the ${LIGHT_DATA_V} V that lights on ${LIGHT_SUPPLY_V} V want.`,
-          subjects: [],
-          fixes: [
-            {
-              title: "Add a level shifter",
-              apply: (d) => changeCircuit<LightChain>(d, circuit.id, { shifted: true }),
-            },
-          ],
-        },
-      ];
+  why: "An input that surely reads high from 0.7 of its supply on reads 3.3 V at 5 V as it likes; one that is driven above its supply is damaged.",
+  source:
+    "thresholds of the 74HC, 74HCT and 74AHCT families by their data sheets; those of lights and drivers as CMOS (common practice)",
+  check(design) {
+    const signals = signalsOf(design).filter(({ verdict }) => verdict !== "fits");
+    const circuits = [...new Set(signals.map(({ circuitId }) => circuitId))];
+    return circuits.map((id) => {
+      const own = signals.filter(({ circuitId }) => circuitId === id);
+      const [first] = own;
+      const { name } = design.circuits.find((circuit) => circuit.id === id)!;
+      const many = listed(own.map(({ flag }) => flag));
+      const message =
+        first.verdict === "too low"
+          ? `${name}: ${many} gives ${first.highV.toFixed(1)} V, and the ${first.receiver} on ${first.receiverV.toFixed(1)} V surely takes ${first.needsHighV.toFixed(1)} V for high.`
+          : `${name}: ${many} gives ${first.driverV.toFixed(1)} V, and the ${first.receiver} stands ${first.mostV.toFixed(1)} V.`;
+      return { message, subjects: own.map(({ netId }) => netSubject(netId)), fixes: cures(design, first) };
     });
   },
 };
