@@ -6,6 +6,7 @@ import { supplyView } from "@/core/power/supplyView";
 import { LIGHT_LEAST_V } from "@/core/power/lightCurrent";
 import { type FeedingPoints, feedingPoints } from "@/core/power/remedies";
 import { analogView } from "@/core/analog/analogView";
+import { levelsView } from "@/core/levels/levelsView";
 import { timingView } from "@/core/timing/timingView";
 import { currentWords } from "@/core/power/currentWords";
 import { findingsOf, toldFinding } from "@/core/findings/check";
@@ -32,7 +33,14 @@ function feeding(design: Design, circuitId: string): FeedingPoints | null {
   return chain?.kind === "light-chain" ? feedingPoints(design, { ...chain, feedAt: [] }, LIGHT_LEAST_V) : null;
 }
 
-export const checkingTasks = { look, supply: supplyView, feeding, timing: timingView, analog: analogView };
+export const checkingTasks = {
+  look,
+  supply: supplyView,
+  feeding,
+  timing: timingView,
+  analog: analogView,
+  levels: levelsView,
+};
 export type CheckingTasks = typeof checkingTasks;
 
 expose(checkingTasks);

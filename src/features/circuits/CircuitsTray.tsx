@@ -5,11 +5,13 @@ import { type CircuitsTab, openCircuitsTab, useCircuitsView } from "@/store/circ
 import { Tabs } from "@/ui/pieces/Tabs";
 import { CurrentTab } from "./CurrentTab";
 
+const LevelsTab = dynamic(() => import("./LevelsTab").then((m) => m.LevelsTab));
 const TimeTab = dynamic(() => import("./TimeTab").then((m) => m.TimeTab));
 const AnalogTab = dynamic(() => import("./AnalogTab").then((m) => m.AnalogTab));
 
 const TABS: { id: CircuitsTab; title: string }[] = [
   { id: "current", title: "Current" },
+  { id: "levels", title: "Levels" },
   { id: "time", title: "Time" },
   { id: "analog", title: "Analog" },
 ];
@@ -21,6 +23,7 @@ export function CircuitsTray() {
   return (
     <Tabs label="Sheets of the circuits" tabs={TABS} open={open} onOpen={openCircuitsTab}>
       {open === "current" && <CurrentTab />}
+      {open === "levels" && <LevelsTab />}
       {open === "time" && <TimeTab />}
       {open === "analog" && <AnalogTab />}
     </Tabs>

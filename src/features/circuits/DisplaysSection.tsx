@@ -1,18 +1,16 @@
 "use client";
 
 import type { BusDisplays } from "@/core/circuits/busDisplays";
-import { busSettings, setBus } from "@/core/edits/buses";
 import { changeCircuit } from "@/core/edits/wiring";
-import { edit, useDesign } from "@/store/bench";
+import { edit } from "@/store/bench";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Columns, Section } from "@/ui/pieces/sheets";
+import { BusClock } from "./BusClock";
 
 const PIECES = [0, 64, 32, 16, 8];
-const CLOCKS = [100, 400, 1000] as const;
 
 /** In which pieces pictures are written, and how fast the bus is. */
 export function DisplaysSection({ circuit }: { circuit: BusDisplays }) {
-  const design = useDesign();
   return (
     <Section title={circuit.name}>
       <Columns>
@@ -29,14 +27,7 @@ export function DisplaysSection({ circuit }: { circuit: BusDisplays }) {
             )
           }
         />
-        <ChoiceField
-          label="Clock of the bus"
-          value={String(busSettings(design, circuit.bus).khz)}
-          choices={CLOCKS.map((khz) => ({ value: String(khz), label: `${khz} kHz` }))}
-          onCommit={(value) =>
-            edit("clock of the bus", (d) => setBus(d, circuit.bus, { khz: Number(value) as (typeof CLOCKS)[number] }))
-          }
-        />
+        <BusClock bus={circuit.bus} />
       </Columns>
     </Section>
   );

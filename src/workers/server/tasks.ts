@@ -3,8 +3,10 @@ import { good } from "@/core/document/problem";
 import { simulate, simulationSchema } from "@/core/engine/simulate";
 import { toHex } from "@/core/hex";
 import { findingsOf, toldFinding } from "@/core/findings/check";
+import { electricFactsOf } from "@/core/findings/electricFacts";
 import { factsOf } from "@/core/findings/facts";
 import { planBriefTask } from "./planBriefTask";
+import { planBatteryTask, planLadderTask, planLightsTask } from "./planCircuitTasks";
 import { planMatrixTask } from "./planMatrixTask";
 import { planPinsTask } from "./planPinsTask";
 import { type Reply, jsonReply, problemReply, readOptions, withDesign } from "./reply";
@@ -14,7 +16,12 @@ export type Task = (body: Uint8Array, parameter: string, tell: (better: Reply) =
 
 const check: Task = (body) =>
   withDesign(body, (design) =>
-    good(jsonReply({ findings: findingsOf(design).map(toldFinding), facts: factsOf(design) })),
+    good(
+      jsonReply({
+        findings: findingsOf(design).map(toldFinding),
+        facts: { ...factsOf(design), ...electricFactsOf(design) },
+      }),
+    ),
   );
 
 const simulation: Task = (body) =>
@@ -51,6 +58,9 @@ export const serverTasks = {
   "plan/brief": planBriefTask,
   "plan/matrix": planMatrixTask,
   "plan/pins": planPinsTask,
+  "plan/ladder": planLadderTask,
+  "plan/lights": planLightsTask,
+  "plan/battery": planBatteryTask,
   export: exportArtifact,
 } satisfies Record<string, Task>;
 export type TaskName = keyof typeof serverTasks;
