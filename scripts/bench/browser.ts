@@ -73,7 +73,7 @@ async function dragFortyRow(browser: Browser, address: string): Promise<Row> {
 export const browserRows = (): Promise<Row[]> =>
   withApp(PORT, async (browser, address) => {
     const rows: Row[] = [];
-    for (const screen of ["shelf", "brief", "layout", "wiring", "pins", "keymap", "reports", "try"]) {
+    for (const screen of ["shelf", "brief", "layout", "wiring", "pins", "circuits", "keymap", "reports", "try"]) {
       const path = screen === "shelf" ? "/" : `/bench/kestrel/${screen}`;
       const kilobytes = (await scriptBytes(browser, address + path)) / 1024;
       rows.push({

@@ -1,5 +1,6 @@
 import { browserRows } from "./browser";
 import { chipRows } from "./chip";
+import { circuitRows } from "./circuits";
 import { editRows } from "./edit";
 import { firmwareRows } from "./firmware";
 import type { Row } from "./row";
@@ -20,6 +21,7 @@ for (const row of [
   wasmRow(),
   ...firmwareRows(),
   ...editRows(),
+  ...circuitRows(),
   await plateRow(),
   await imageRow(),
   ...chipRows(),

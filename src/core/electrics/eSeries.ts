@@ -25,17 +25,6 @@ export const eSeries = {
 } as const;
 export type SeriesName = keyof typeof eSeries;
 
-/** Tolerance that each series is made for, as a part of one (IEC 60063). */
-export const seriesTolerance: Record<SeriesName, number> = {
-  E3: 0.4,
-  E6: 0.2,
-  E12: 0.1,
-  E24: 0.05,
-  E48: 0.02,
-  E96: 0.01,
-  E192: 0.005,
-};
-
 const tidy = (value: number) => Number(value.toPrecision(6));
 
 /** All values of a series from one ohm (or farad, or henry) to another, both included, upwards. */

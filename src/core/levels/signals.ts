@@ -52,8 +52,8 @@ const ttl = (title: string, volts: number): Receiver => ({ ...cmos(title, volts)
 /** A pin gives its supply less this at some milliamperes, and so much for low (typical; from memory). */
 const PIN_LOSS_V = 0.2;
 
-/** Rates of the signals: light data, clocks of chains and of the serial bus (common practice). */
-const LIGHT_HZ = 800_000;
+/** Rates of the signals: light data, whose shortest pulse is 0.35 µs, clocks of chains and of the serial bus (common practice). */
+const LIGHT_HZ = 1_430_000;
 const CHAIN_HZ = 1_000_000;
 const SERIAL_HZ = 4_000_000;
 
@@ -87,9 +87,8 @@ function verdictOf(signal: Pick<Signal, "highV" | "needsHighV" | "mostV" | "driv
 
 /** Voltage at the first light of a chain at a usual moment. */
 function firstLightV(design: Design, circuit: Circuit): number {
-  const usual = supplyAt(design, "typical");
-  const first = circuit.kind === "light-chain" ? circuit.members[0] : undefined;
-  return (first && usual?.parts.get(first)?.volts) || 5;
+  if (circuit.kind !== "light-chain") return 5;
+  return supplyAt(design, "typical")?.parts.get(circuit.members[0])?.volts ?? 5;
 }
 
 /** Signals that leave the controller for parts on a supply of their own, with what each way across could carry. */

@@ -15,6 +15,14 @@ import { type Glow, DARK_LIGHT_MA, lightMa } from "./lightCurrent";
 export const states = ["idle", "typical", "worst", "asleep"] as const;
 export type State = (typeof states)[number];
 
+/** Something for every moment. */
+export const byState = <T>(value: (state: State) => T): Record<State, T> => ({
+  idle: value("idle"),
+  typical: value("typical"),
+  worst: value("worst"),
+  asleep: value("asleep"),
+});
+
 export type ConsumerSort =
   "controller" | "lamp" | "light" | "display" | "segments" | "radio" | "output" | "track" | "ladder" | "added part";
 
@@ -91,19 +99,21 @@ const base = (element: PlacedElement, sort: ConsumerSort, railId: string) => ({
 function lights({ design, derived, circuit }: Sight): Consumer[] {
   if (circuit.kind !== "light-chain") return [];
   const here = circuit.members.flatMap((id) => derived.elements.get(id) ?? []).filter(({ kind }) => kind === "light");
+  const glows = byState((state) => glowOf(circuit, here.length, design.supply.usual, state));
   return here.map((element, nth) => ({
     ...base(element, "light", railOf(derived, contact(element, "plus"))),
     plus: contact(element, "plus"),
     minus: contact(element, "minus"),
     glow(state) {
       // A dead light that is bridged out still has its supply.
-      const { lit, ...glow } = glowOf(circuit, here.length, design.supply.usual, state);
-      return { ...glow, whiteMa: element.currentMa ?? 0, share: Math.min(1, Math.max(0, lit - nth)) };
+      const { level, colours, lit } = glows[state];
+      return { level, colours, whiteMa: element.currentMa ?? 0, share: Math.min(1, Math.max(0, lit - nth)) };
     },
     ma(state, volts) {
-      const { share, whiteMa, ...glow } = this.glow!(state);
+      const glow = glows[state];
+      const share = Math.min(1, Math.max(0, glow.lit - nth));
       const dark = lightMa(DARK_LIGHT_MA, volts, glow);
-      return dark + share * (lightMa(whiteMa, volts, glow) - dark);
+      return dark + (share === 0 ? 0 : share * (lightMa(element.currentMa ?? 0, volts, glow) - dark));
     },
   }));
 }
@@ -262,8 +272,17 @@ function controllers({ controllers }: Derived): Consumer[] {
  */
 export const consumersOf = (derived: Derived, circuits: Circuit[] = derived.design.circuits): Consumer[] => [
   ...controllers(derived),
-  ...circuits.flatMap((circuit, nth) => {
-    const sight: Sight = { design: derived.design, derived, circuit, built: derived.builtCircuits[nth] };
-    return [lights, lamps, devices, outputs, tracks, ladders, addedParts].flatMap((sort) => sort(sight));
-  }),
+  ...circuits.flatMap((circuit, nth) => ofCircuit(derived, circuit, nth)),
 ];
+
+/** A circuit's own, kept with it: trying one chain otherwise leaves all other circuits as they are. */
+function ofCircuit(derived: Derived, circuit: Circuit, nth: number): Consumer[] {
+  const known = derived.once("consumers of circuits", () => new WeakMap<Circuit, Consumer[]>());
+  let own = known.get(circuit);
+  if (!own) {
+    const sight: Sight = { design: derived.design, derived, circuit, built: derived.builtCircuits[nth] };
+    own = [lights, lamps, devices, outputs, tracks, ladders, addedParts].flatMap((sort) => sort(sight));
+    known.set(circuit, own);
+  }
+  return own;
+}

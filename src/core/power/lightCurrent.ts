@@ -33,7 +33,9 @@ export interface Glow {
  */
 export function lightMa(whiteMa: number, volts: number, { level, colours }: Glow): number {
   const each = Math.max(0, whiteMa - DARK_LIGHT_MA) / LIGHT_COLOURS.length;
-  const lit = LIGHT_COLOURS.slice(LIGHT_COLOURS.length - colours);
   const awake = Math.min(1, Math.max(0, volts / 2));
-  return DARK_LIGHT_MA * awake + lit.reduce((sum, colour) => sum + each * level * part(volts, colour), 0);
+  let lit = 0;
+  for (let nth = LIGHT_COLOURS.length - colours; nth < LIGHT_COLOURS.length; nth++)
+    lit += part(volts, LIGHT_COLOURS[nth]);
+  return DARK_LIGHT_MA * awake + each * level * lit;
 }

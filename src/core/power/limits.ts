@@ -2,7 +2,7 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { powerOf } from "./profilePower";
 import { LIGHT_LEAST_V } from "./lightCurrent";
-import { type SupplyState, supplyAt } from "./solveSupply";
+import { type TriedState, supplyAt } from "./solveSupply";
 
 /** What a limit is of. */
 export type LimitSort =
@@ -41,7 +41,7 @@ const broken = (
   controlId: string | null = null,
 ): Broken => ({ sort, value, limit, unit, where, controlId });
 
-function currents(design: Design, worst: SupplyState): Broken[] {
+function currents(design: Design, worst: TriedState): Broken[] {
   const { profile } = derive(design);
   const power = profile ? powerOf(profile) : null;
   const { fuse, outside } = design.supply;
@@ -69,7 +69,7 @@ function currents(design: Design, worst: SupplyState): Broken[] {
 }
 
 /** Before the computer has configured it a device runs its controller, and what cannot be switched off. */
-function beforeConfiguration(design: Design, asleep: SupplyState): Broken[] {
+function beforeConfiguration(design: Design, asleep: TriedState): Broken[] {
   const { profile } = derive(design);
   if (!profile) return [];
   const { activeMa, asleepMa } = powerOf(profile);
@@ -78,7 +78,7 @@ function beforeConfiguration(design: Design, asleep: SupplyState): Broken[] {
   return value > limit ? [broken("before configuration", value, limit, "mA", `the ${asleep.source.title}`)] : [];
 }
 
-function voltages(design: Design, worst: SupplyState): Broken[] {
+function voltages(design: Design, worst: TriedState): Broken[] {
   const { profile } = derive(design);
   const found: Broken[] = [];
   const leastLogic = (profile?.logicV ?? 0) * LEAST_LOGIC;
@@ -96,7 +96,7 @@ function voltages(design: Design, worst: SupplyState): Broken[] {
 }
 
 /** The limits that one pair of moments breaks: everything at its most, and nothing but what cannot be switched off. */
-export const brokenIn = (design: Design, worst: SupplyState, asleep: SupplyState): Broken[] => [
+export const brokenIn = (design: Design, worst: TriedState, asleep: TriedState): Broken[] => [
   ...currents(design, worst),
   ...beforeConfiguration(design, asleep),
   ...voltages(design, worst),

@@ -1,6 +1,7 @@
 import type { Circuit } from "../circuits";
 import type { LightChain } from "../circuits/lightChain";
-import { GROUND } from "../circuits/net";
+import { GROUND, RAIL_3V3, SUPPLY } from "../circuits/net";
+import type { Consumer, State } from "./consumers";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { wireOhm } from "../electrics/copper";
@@ -19,7 +20,7 @@ function brokenWith(design: Design, trial: Trial): Broken[] {
 }
 
 /** Limits that dimming lights can hold. */
-const DIMMABLE: LimitSort[] = [
+export const DIMMABLE: LimitSort[] = [
   "source",
   "outside",
   "fuse",
@@ -32,15 +33,35 @@ const DIMMABLE: LimitSort[] = [
 const holds = (design: Design, trial: Trial, sorts = DIMMABLE) =>
   !brokenWith(design, trial).some(({ sort }) => sorts.includes(sort));
 
-/** The largest whole number up to `most` for which something holds, when it holds for all smaller ones; null for none. */
-function largest(most: number, holdsFor: (value: number) => boolean): number | null {
+/**
+ * The largest whole number up to `most` for which something holds, when it holds for all smaller ones; null for none.
+ * @param guess where it probably lies: two trials there spare the search
+ */
+function largest(most: number, guess: number, holdsFor: (value: number) => boolean): number | null {
   let [low, high] = [0, most];
+  const near = Math.min(most, Math.max(1, guess));
+  if (holdsFor(near)) low = near;
+  else high = near - 1;
+  if (low === near && near < most) {
+    if (holdsFor(near + 1)) low = near + 1;
+    else high = near;
+  }
   while (low < high) {
     const middle = Math.ceil((low + high) / 2);
     if (holdsFor(middle)) low = middle;
     else high = middle - 1;
   }
   return low > 0 ? low : null;
+}
+
+/** About which part of what the lights take beyond their own logic would be left if every limit of current held. */
+function partThatHolds(design: Design): number {
+  const [worst, asleep] = [supplyAt(design, "worst"), supplyAt(design, "asleep")];
+  if (!worst || !asleep) return 1;
+  const lights = worst.consumers.filter(({ sort }) => sort === "light");
+  const litMa = lights.reduce((sum, { id }) => sum + worst.parts.get(id)!.ma - asleep.parts.get(id)!.ma, 0);
+  const over = brokenIn(design, worst, asleep).filter(({ sort, unit }) => unit === "mA" && DIMMABLE.includes(sort));
+  return Math.min(1, ...over.map(({ value, limit }) => 1 - (value - limit) / Math.max(1e-6, litMa)));
 }
 
 /** All chains at most so bright: those that are dimmer stay as they are. */
@@ -56,15 +77,23 @@ export const litAtMost = (circuits: Circuit[], most: number): Circuit[] =>
   );
 
 /** The highest brightness in percent at which every limit holds; null where even the dimmest light is too much. */
-export function highestBrightness(design: Design): number | null {
+export const highestBrightness = (design: Design): number | null =>
+  derive(design).once("highest brightness", () => searchBrightness(design));
+
+function searchBrightness(design: Design): number | null {
   const most = Math.max(0, ...design.circuits.filter(isChain).map(({ brightnessPercent }) => brightnessPercent));
-  return largest(most, (percent) => holds(design, { circuits: dimmedTo(design.circuits, percent) }));
+  const guess = Math.floor(most * partThatHolds(design));
+  return largest(most, guess, (percent) => holds(design, { circuits: dimmedTo(design.circuits, percent) }));
 }
 
 /** The most lights that may be lit at once, in each chain, for every limit to hold. */
-export function mostLitAtOnce(design: Design): number | null {
+export const mostLitAtOnce = (design: Design): number | null =>
+  derive(design).once("most lit", () => searchLit(design));
+
+function searchLit(design: Design): number | null {
   const most = Math.max(0, ...design.circuits.filter(isChain).map(({ members }) => members.length));
-  return largest(most, (lit) => holds(design, { circuits: litAtMost(design.circuits, lit) }));
+  const guess = Math.floor(most * partThatHolds(design));
+  return largest(most, guess, (lit) => holds(design, { circuits: litAtMost(design.circuits, lit) }));
 }
 
 /** Copper as it would be with some lights fed once more, straight from where their nets begin. */
@@ -144,6 +173,10 @@ export function feedingPoints(design: Design, chain: LightChain, leastV: number)
   return null;
 }
 
+/** What the lowest light of a chain would have with every light fed by wires of its own: no set of places gives more. */
+export const leastWhenFedEverywhere = (design: Design, chain: LightChain): number =>
+  lowestOf(design, chain, chain.members).volts;
+
 function greedyPoints(design: Design, chain: LightChain, leastV: number): FeedingPoints | null {
   const ids: string[] = [];
   for (;;) {
@@ -159,22 +192,61 @@ const withFeed = (design: Design, change: (circuit: Circuit) => Circuit): Design
   circuits: design.circuits.map(change),
 });
 
-/** Lights and register lamps on 5 V instead of behind the module's regulator. */
+/** Lights and register lamps on 5 V instead of behind the module's regulator; the same design where none is behind it. */
 export const feedBeforeRegulator = (design: Design): Design =>
-  withFeed(design, (circuit) => {
-    if (isChain(circuit) && circuit.feed === "logic") return { ...circuit, feed: "5V" };
-    return circuit.kind === "output-registers" ? { ...circuit, feed: "5V" } : circuit;
-  });
+  !design.circuits.some((circuit) => "feed" in circuit && circuit.feed === "logic")
+    ? design
+    : withFeed(design, (circuit) => {
+        if (isChain(circuit) && circuit.feed === "logic") return { ...circuit, feed: "5V" };
+        return circuit.kind === "output-registers" ? { ...circuit, feed: "5V" } : circuit;
+      });
+
+/** Current of what would hang on the 5 V rail once lights and register lamps are fed from it, in mA. */
+function movableMa(design: Design, from: "regulator" | "everything", state: State): number {
+  const supply = supplyAt(design, state);
+  if (!supply) return 0;
+  const behind = new Set<string>(from === "regulator" ? [SUPPLY, RAIL_3V3] : []);
+  const isMoved = ({ sort, plus, railId }: Consumer) =>
+    plus !== null &&
+    ["light", "lamp", "segments", "output"].includes(sort) &&
+    (from === "everything" || behind.has(railId));
+  return supply.consumers.filter(isMoved).reduce((sum, { id }) => sum + supply.parts.get(id)!.ma, 0);
+}
+
+/** Room for what the estimate leaves out: voltages rise a little when a load is moved away. */
+const ROOM = 0.97;
+
+/** Whether moving lights, lamps and motors away brings a broken limit within its bounds. */
+export function movingSettles(
+  design: Design,
+  { sort, value, limit, unit }: Broken,
+  to: "before the regulator" | "outside",
+): boolean {
+  const isRegulator = sort === "regulator" || sort === "regulator heat";
+  if (to === "before the regulator" && (!isRegulator || feedBeforeRegulator(design) === design)) return false;
+  if (!isRegulator && !["source", "fuse", "pass", "before configuration"].includes(sort)) return false;
+  const worst = supplyAt(design, "worst");
+  const carried = isRegulator ? (worst?.series.find(({ id }) => id === "regulator")?.ma ?? 0) : value;
+  const left =
+    carried -
+    movableMa(design, isRegulator ? "regulator" : "everything", sort === "before configuration" ? "asleep" : "worst");
+  // Heat goes with the current.
+  return (unit === "K" ? (value * left) / carried : left) <= ROOM * limit;
+}
 
 /** Ratings in which small 5 V supplies are sold, in mA (common practice). */
 const RATINGS_MA = [1000, 2000, 3000, 4000, 6000, 10_000, 20_000];
 
 /** A second 5 V supply for lights, lamps and motors, with the jumper that puts them on it; null where none is enough. */
-export function withOutsideSupply(design: Design): Design | null {
-  const moved = feedBeforeRegulator(design);
-  for (const limitMa of RATINGS_MA) {
-    const fed: Design = { ...moved, supply: { ...moved.supply, outside: { limitMa, isChosen: true } } };
-    if (holds(fed, {}, ["outside"])) return fed;
-  }
-  return null;
-}
+export const withOutsideSupply = (design: Design): Design | null =>
+  derive(design).once("outside supply", () => {
+    const moved = feedBeforeRegulator(design);
+    const rated = (limitMa: number): Design => ({
+      ...moved,
+      supply: { ...moved.supply, outside: { limitMa, isChosen: true } },
+    });
+    const most = RATINGS_MA.at(-1)!;
+    const takenMa = supplyAt(rated(most), "worst")?.outsideMa ?? 0;
+    const enough = RATINGS_MA.find((limitMa) => takenMa <= limitMa);
+    return enough === undefined ? null : rated(enough);
+  });

@@ -1,5 +1,5 @@
 import { GROUND, SUPPLY } from "../circuits/net";
-import { type Voltages, solveNetwork } from "../electrics/network";
+import { type Solver, type Voltages, networkSolver } from "../electrics/network";
 import type { Consumer, State } from "./consumers";
 import type { Feed } from "./feeds";
 import type { SourceLimits } from "./sources";
@@ -26,7 +26,11 @@ export interface Settled {
 
 const ROUNDS = 60;
 const CLOSE_MA = 0.01;
-/** Part of the way that a new current goes towards what it would be: a weak source would swing otherwise. */
+/**
+ * Part of the way that a new current goes towards what it would be. Most supplies settle in a few whole steps; where a
+ * weak source swings, shorter ones bring it to rest.
+ */
+const WHOLE_STEPS = 6;
 const STEP = 0.6;
 
 /** What a net's root gives: what its parts take, and what it hands on to other nets. */
@@ -43,6 +47,15 @@ function depth({ feeds }: World, { from }: Feed): number {
   if (from.at !== "end") return 0;
   const before = feeds.find(({ netId }) => netId === from.netId);
   return before ? 1 + depth({ feeds } as World, before) : 1;
+}
+
+const solvers = new WeakMap<SupplyNet, Solver>();
+
+/** A net's copper is taken apart once, however often its loads change. */
+function solverOf(supplied: SupplyNet): Solver {
+  let solver = solvers.get(supplied);
+  if (!solver) solvers.set(supplied, (solver = networkSolver(supplied.branches, [supplied.root])));
+  return solver;
 }
 
 /** Voltages of every net with the currents as they are taken now. */
@@ -62,7 +75,7 @@ function voltagesWith(world: World, { parts }: Pick<Settled, "parts">): Omit<Set
     }
     return flows;
   };
-  if (ground) volts.set(GROUND, solveNetwork(ground.branches, new Map([[ground.root, 0]]), inflow("minus", null)));
+  if (ground) volts.set(GROUND, solverOf(ground)(new Map([[ground.root, 0]]), inflow("minus", null)));
   for (const feed of [...world.feeds].sort((a, b) => depth(world, a) - depth(world, b))) {
     const supplied = world.nets.find(({ net }) => net.id === feed.netId)!;
     const flows = inflow("plus", feed.netId);
@@ -70,7 +83,7 @@ function voltagesWith(world: World, { parts }: Pick<Settled, "parts">): Omit<Set
       if (from.at === "end" && from.netId === feed.netId)
         flows.set(from.end, (flows.get(from.end) ?? 0) - (netMa.get(netId) ?? 0) / 1000);
     const before = beforeFeed(feed, entryV, volts);
-    volts.set(feed.netId, solveNetwork(supplied.branches, new Map([[supplied.root, feed.arrives(before)]]), flows));
+    volts.set(feed.netId, solverOf(supplied)(new Map([[supplied.root, feed.arrives(before)]]), flows));
   }
   return { entryV, volts, netMa };
 }
@@ -113,7 +126,7 @@ export function settle(world: World): Settled {
     for (const consumer of world.consumers) {
       const volts = between(consumer, found);
       const before = parts.get(consumer.id)!.ma;
-      const ma = before + STEP * (consumer.ma(world.state, volts) - before);
+      const ma = before + (round < WHOLE_STEPS ? 1 : STEP) * (consumer.ma(world.state, volts) - before);
       change = Math.max(change, Math.abs(ma - before));
       next.set(consumer.id, { ma, volts });
     }

@@ -130,10 +130,13 @@ export interface Trial {
 export function worldOf(derived: Derived, state: State, trial: Trial = {}): World {
   const { design } = derived;
   const source = limitsOf(design.supply.source);
-  const nets = trial.nets ?? supplyNetsOf(design);
+  const consumers = consumersOf(derived, trial.circuits);
+  // Where nothing hangs on a wire of supply or ground, none of them needs to be walked.
+  const isWired = consumers.some(({ plus, minus }) => plus !== null || minus !== null);
+  const nets = trial.nets ?? (isWired ? supplyNetsOf(design) : []);
   return {
     state,
-    consumers: consumersOf(derived, trial.circuits),
+    consumers,
     nets,
     feeds: feedsOf(derived, nets),
     source,
@@ -143,14 +146,13 @@ export function worldOf(derived: Derived, state: State, trial: Trial = {}): Worl
   };
 }
 
-/** The same as `supplyAt` with something tried out. */
-export function supplyTried(design: Design, state: State, trial: Trial): SupplyState | null {
-  const derived = derive(design);
-  if (!derived.profile) return null;
-  const world = worldOf(derived, state, trial);
-  const settled = settle(world);
+/** A moment without the currents of single wires, which cost a pass over all of them. */
+export type TriedState = Omit<SupplyState, "wireMa">;
+
+function stateOf(derived: Derived, world: World, settled: Settled): TriedState {
+  const { design } = derived;
   return {
-    state,
+    state: world.state,
     source: world.source,
     sourceMa: fromEntry(world, settled.netMa),
     outsideMa: design.supply.outside?.isChosen ? (settled.netMa.get(RAIL_5V) ?? 0) : 0,
@@ -160,8 +162,15 @@ export function supplyTried(design: Design, state: State, trial: Trial): SupplyS
     rails: railLoads(world, settled),
     consumers: world.consumers,
     parts: settled.parts,
-    wireMa: wireCurrents(world.nets, settled.volts),
   };
+}
+
+/** The same as `supplyAt` with something tried out. */
+export function supplyTried(design: Design, state: State, trial: Trial): TriedState | null {
+  const derived = derive(design);
+  if (!derived.profile) return null;
+  const world = worldOf(derived, state, trial);
+  return stateOf(derived, world, settle(world));
 }
 
 /**
@@ -169,5 +178,12 @@ export function supplyTried(design: Design, state: State, trial: Trial): SupplyS
  * the source behind cable, fuse and diode, brought together by repetition until no part changes by 0.01 mA.
  * @returns null while there is no controller
  */
-export const supplyAt = (design: Design, state: State): SupplyState | null =>
-  derive(design).once(`supply ${state}`, () => supplyTried(design, state, {}));
+export function supplyAt(design: Design, state: State): SupplyState | null {
+  const derived = derive(design);
+  if (!derived.profile) return null;
+  return derived.once(`supply ${state}`, () => {
+    const world = worldOf(derived, state);
+    const settled = settle(world);
+    return { ...stateOf(derived, world, settled), wireMa: wireCurrents(world.nets, settled.volts) };
+  });
+}

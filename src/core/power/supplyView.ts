@@ -2,7 +2,7 @@ import type { LightChain } from "../circuits/lightChain";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { type Endurance, type Measuring, endurance, measuring } from "./battery";
-import { type ConsumerSort, type State, states } from "./consumers";
+import { type ConsumerSort, type State, byState } from "./consumers";
 import { type LampBranch, lampBranches } from "./lampBranches";
 import { LIGHT_LEAST_V } from "./lightCurrent";
 import { type Broken, brokenLimits } from "./limits";
@@ -68,9 +68,6 @@ function partsOf(design: Design, all: AllStates): PartLoad[] {
     leastV: all.worst.parts.get(id)!.volts,
   }));
 }
-
-const byState = <T>(value: (state: State) => T) =>
-  Object.fromEntries(states.map((state) => [state, value(state)])) as Record<State, T>;
 
 function chainsOf(design: Design, parts: PartLoad[]): ChainLoad[] {
   const chains = design.circuits.filter((circuit): circuit is LightChain => circuit.kind === "light-chain");

@@ -24,13 +24,16 @@ export interface KnobLimit {
 /** Shortest time between two edges that the interrupts keep up with: 700 cycles on the simulated 8-bit chip at 16 MHz. */
 const EDGE_US = 44;
 
-/** A knob that is told by edges loses one when two come while interrupts wait; one that is read, between two readings. */
-export function knobLimits(design: Design): KnobLimit[] {
+/**
+ * A knob that is told by edges loses one when two come while interrupts wait; one that is read, between two readings.
+ * @param mostPiece as if displays were written in pieces of so many bytes at the most
+ */
+export function knobLimits(design: Design, mostPiece = Infinity): KnobLimit[] {
   const derived = derive(design);
-  return derived.once("knob limits", () => {
+  return derived.once(`knob limits ${mostPiece}`, () => {
     const scan = scanTableOf(design);
     const told = new Set(edgeEncoders(design, scan).map((number) => scan.encoders[number].elementId));
-    const { scanUs, worstUs, blockedUs } = millisecondOf(design);
+    const { scanUs, worstUs, blockedUs } = millisecondOf(design, mostPiece);
     const { profile } = derived;
     const slowestMs =
       profile?.firmware.interpreted === "runs-usb" ? interpreterScan(design, scan, profile).mostMs : null;

@@ -42,12 +42,12 @@ function readings(circuit: Circuit, { reading }: BuiltCircuit, settleUs: number)
 }
 
 /** Displays are written a piece at a time; a picture takes as many scans as it has pieces. */
-function displays(circuit: Circuit, design: Design, derived: Derived): Share[] {
+function displays(circuit: Circuit, design: Design, derived: Derived, mostPiece: number): Share[] {
   if (circuit.kind !== "bus-displays") return [];
   return circuit.members.flatMap((id): Share[] => {
     const control = derived.controls.get(derived.elements.get(id)?.controlId ?? "");
     if (control?.kind !== "display") return [];
-    const piece = Math.min(circuit.piece ?? pageBytes(control), pictureBytes(control));
+    const piece = Math.min(circuit.piece ?? pageBytes(control), pictureBytes(control), mostPiece);
     const pieces = Math.ceil(pictureBytes(control) / piece);
     const us = writeUs(piece, busKhz(design, circuit.bus));
     const what = `${control.label}: ${piece} of ${pictureBytes(control)} bytes`;
@@ -81,10 +81,13 @@ export interface Millisecond {
   blockedUs: number;
 }
 
-/** What one scan of a compiled firmware is made of; one display writes in a scan, and lights have a scan of their own. */
-export function millisecondOf(design: Design): Millisecond {
+/**
+ * What one scan of a compiled firmware is made of; one display writes in a scan, and lights have a scan of their own.
+ * @param mostPiece as if displays were written in pieces of so many bytes at the most
+ */
+export function millisecondOf(design: Design, mostPiece = Infinity): Millisecond {
   const derived = derive(design);
-  return derived.once("millisecond", () => {
+  return derived.once(`millisecond ${mostPiece}`, () => {
     const { settleUs } = design.timing;
     const mhz = derived.profile?.clockMhz ?? 16;
     const work = (WORK_CYCLES.own + WORK_CYCLES.input * derived.inputs.length) / mhz;
@@ -101,7 +104,7 @@ export function millisecondOf(design: Design): Millisecond {
       },
       { id: "usb", what: "reports over USB", sort: "usb", us: USB_US, perSecond: 1000, blocks: false },
     ];
-    const shown = design.circuits.flatMap((circuit) => displays(circuit, design, derived));
+    const shown = design.circuits.flatMap((circuit) => displays(circuit, design, derived, mostPiece));
     const lit = design.circuits.flatMap(lights);
     const scanUs = own.reduce((sum, { us }) => sum + us, 0);
     const extra = Math.max(0, ...shown.map(({ us }) => us)) + lit.reduce((sum, { us }) => sum + us, 0);

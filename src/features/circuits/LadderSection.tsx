@@ -78,9 +78,11 @@ export function LadderSection({ ladder }: { ladder: LadderView }) {
           ],
           ["A reading needs", percent(ladder.neededMargin)],
           ["Keys that a bank could hold", ladder.mostKeys],
-          ["Banks, and each takes", `${ladder.banks.length}, ${ma(first.ma)}`],
+          ["Banks", ladder.banks.length],
+          ["A bank takes", ma(first.ma)],
           ["Settled after", `${first.settleUs.toFixed(1)} µs`],
-          ["Two at once are told as", twoWords(first)],
+          ["Two at once, told as one of them", `${first.two.asLower + first.two.asUpper} of ${first.two.pairs}`],
+          ["Two at once, told as a third", `${first.two.asThird} of ${first.two.pairs}`],
         ]}
       />
       <Windows bank={first} />
@@ -94,9 +96,6 @@ export function LadderSection({ ladder }: { ladder: LadderView }) {
     </Section>
   );
 }
-
-const twoWords = ({ two }: BankView) =>
-  two.pairs === 0 ? "–" : `one of them ${two.asLower + two.asUpper}×, a third ${two.asThird}×`;
 
 function Windows({ bank }: { bank: BankView }) {
   return (

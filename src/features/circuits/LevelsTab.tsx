@@ -80,15 +80,17 @@ function CrossingSection({ crossing }: { crossing: Crossing }) {
       />
       <SmallTable
         label={`Ways across for ${circuit}`}
-        heads={[`Way, at ${hertz(hz)}`, "Carries", "Arrives", ""]}
+        heads={[`Way, for ${hertz(hz)}`, "Carries", "Arrives"]}
         rows={ways.map(({ title, why, fastestHz, highV: arrives, works }) => [
           <span key="way">
-            {title}
-            <span style={{ color: "var(--faint)", fontSize: 13 }}>, {why}</span>
+            <span style={{ fontWeight: works ? 700 : 400 }}>
+              {title}: {works ? "works" : "does not"}
+            </span>
+            <br />
+            <span style={{ color: "var(--faint)", fontSize: 13 }}>{why}</span>
           </span>,
           hertz(fastestHz),
           volts(arrives),
-          works ? "works" : "no",
         ])}
       />
     </Section>

@@ -1,30 +1,27 @@
+import { hasUsb8Chip } from "../../chips/usb8Classes";
 import { withPieces } from "../../edits/buses";
 import { adoptPinPlan } from "../../edits/pins";
 import type { Design } from "../../document/schema";
 import { planPins } from "../../pins/planPins";
-import { PIECES, blindKnobs, pieceForKnobs } from "../../edits/pieces";
+import { blindKnobs, pieceForKnobs } from "../../edits/pieces";
 import { type Fix, type Rule, listed } from "../finding";
 
-/** Ways out that leave no knob blind. */
-function cures(design: Design): Fix[] {
-  const settles = (after: Design) => blindKnobs(after).length === 0;
+const planned = (design: Design) => adoptPinPlan(design, planPins(design));
+
+/** Ways out that leave no knob blind; pads that interrupt help on classes whose firmware is told by them. */
+function cures(design: Design, profileId: string | undefined): Fix[] {
   const piece = pieceForKnobs(design);
-  const planned = (d: Design) => adoptPinPlan(d, planPins(d));
-  const both = PIECES.find((bytes) => settles(planned(withPieces(design, bytes))));
-  return [
-    ...(piece === undefined
+  const inPieces: Fix[] =
+    piece === undefined
       ? []
-      : [{ title: `Send displays in pieces of ${piece} bytes`, apply: (d: Design) => withPieces(d, piece) }]),
-    ...(settles(planned(design)) ? [{ title: "Share out pins anew", apply: planned }] : []),
-    ...(piece === undefined && !settles(planned(design)) && both !== undefined
-      ? [
-          {
-            title: `Put knobs on pads that interrupt, displays in pieces of ${both} bytes`,
-            apply: (d: Design) => planned(withPieces(d, both)),
-          },
-        ]
-      : []),
-  ];
+      : [{ title: `Send displays in pieces of ${piece} bytes`, apply: (d) => withPieces(d, piece) }];
+  if (profileId === undefined || !hasUsb8Chip(profileId)) return inPieces;
+  const told = planned(design);
+  if (blindKnobs(told).length === 0) return [...inPieces, { title: "Share out pins anew", apply: planned }];
+  const both = inPieces.length === 0 ? pieceForKnobs(told) : undefined;
+  if (both === undefined) return inPieces;
+  const title = `Put knobs on pads that interrupt, displays in pieces of ${both} bytes`;
+  return [{ title, apply: (d) => planned(withPieces(d, both)) }];
 }
 
 /** Knobs that keep their steps by themselves, and lose them while lights or displays are being sent. */
@@ -34,7 +31,7 @@ export const blindKnob: Rule = {
   severity: "warn",
   why: "While lights are sent interrupts wait, and while a display is written nothing is read: a knob that turns meanwhile loses steps.",
   source: "24 bits at 800 kHz a light, nine clocks a byte on the two-wire bus; states a turn × turns a second",
-  check(design) {
+  check(design, { profile }) {
     const blind = blindKnobs(design);
     if (blind.length === 0) return [];
     const worst = blind.reduce((a, b) => (b.turns < a.turns ? b : a));
@@ -43,7 +40,7 @@ export const blindKnob: Rule = {
       {
         message: `While lights and displays are sent, ${listed(blind.map(({ label }) => label))} ${blind.length === 1 ? "is" : "are"} not seen for up to ${(worst.blindUs / 1000).toFixed(1)} ms: sure up to ${worst.turns.toFixed(1)} turns a second, and the brief wishes ${wished}.`,
         subjects: blind.map(({ elementId }) => ({ kind: "element" as const, id: elementId })),
-        fixes: cures(design),
+        fixes: cures(design, profile?.id),
       },
     ];
   },

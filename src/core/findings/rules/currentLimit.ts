@@ -1,10 +1,12 @@
 import type { Design } from "../../document/schema";
 import { type Broken, type LimitSort, brokenLimits } from "../../power/limits";
 import {
+  DIMMABLE,
   dimmedTo,
   feedBeforeRegulator,
   highestBrightness,
   litAtMost,
+  movingSettles,
   mostLitAtOnce,
   withOutsideSupply,
 } from "../../power/remedies";
@@ -33,25 +35,37 @@ function sentence(broken: Broken): string {
   return `With everything at its most ${rounded(broken)} pass ${where}, which gives ${limit.toFixed(0)} mA: ${over}.`;
 }
 
-/** Every cure that really settles it, as it was worked out. */
-function cures(design: Design, { sort }: Broken): Fix[] {
-  const settles = (after: Design) => !brokenLimits(after).some((left) => left.sort === sort);
-  const fix = (title: string, apply: (d: Design) => Design): Fix[] =>
-    settles(apply(design)) ? [{ title, apply }] : [];
-  const chains = design.circuits.some(({ kind }) => kind === "light-chain");
-  const percent = chains ? highestBrightness(design) : null;
-  const lit = chains ? mostLitAtOnce(design) : null;
+/** Dimmer, or fewer at once: what is offered was worked out so that every limit of this sort holds. */
+function dimming(design: Design, sort: LimitSort): Fix[] {
+  if (!DIMMABLE.includes(sort) || !design.circuits.some(({ kind }) => kind === "light-chain")) return [];
+  const [percent, lit] = [highestBrightness(design), mostLitAtOnce(design)];
+  const bright: Fix[] =
+    percent === null
+      ? []
+      : [
+          {
+            title: `Hold the lights to ${percent} %`,
+            apply: (d) => ({ ...d, circuits: dimmedTo(d.circuits, percent) }),
+          },
+        ];
+  if (lit === null) return bright;
   return [
-    ...(percent === null
-      ? []
-      : fix(`Hold the lights to ${percent} %`, (d) => ({ ...d, circuits: dimmedTo(d.circuits, percent) }))),
-    ...(lit === null
-      ? []
-      : fix(`Light ${lit} at once at most`, (d) => ({ ...d, circuits: litAtMost(d.circuits, lit) }))),
-    ...fix("Feed lights and lamps before the regulator", feedBeforeRegulator),
-    ...(design.supply.outside?.isChosen
-      ? []
-      : fix("Feed lights and lamps from outside, by a jumper", (d) => withOutsideSupply(d) ?? d)),
+    ...bright,
+    { title: `Light ${lit} at once at most`, apply: (d) => ({ ...d, circuits: litAtMost(d.circuits, lit) }) },
+  ];
+}
+
+/** Feeding otherwise, where what is moved away is enough. */
+function feeding(design: Design, broken: Broken): Fix[] {
+  const before: Fix = { title: "Feed lights and lamps before the regulator", apply: feedBeforeRegulator };
+  const outside: Fix = {
+    title: "Feed lights and lamps from outside, by a jumper",
+    apply: (d) => withOutsideSupply(d) ?? d,
+  };
+  const isOutside = design.supply.outside?.isChosen === true;
+  return [
+    ...(movingSettles(design, broken, "before the regulator") ? [before] : []),
+    ...(!isOutside && movingSettles(design, broken, "outside") ? [outside] : []),
   ];
 }
 
@@ -69,6 +83,6 @@ export const currentLimit: Rule = {
       .map((broken) => ({
         message: sentence(broken),
         subjects: broken.controlId ? [controlSubject(broken.controlId)] : [],
-        fixes: cures(design, broken),
+        fixes: [...dimming(design, broken.sort), ...feeding(design, broken)],
       })),
 };

@@ -5,13 +5,13 @@ import { SCAN_US, millisecondOf } from "../../timing/millisecond";
 import { type Fix, type Rule } from "../finding";
 
 /** What a scan takes with the longest piece of a display, lights left out: they have a millisecond of their own. */
-function withDisplay(design: Design): number {
-  const { scanUs, worstUs, blockedUs } = millisecondOf(design);
+function withDisplay(design: Design, mostPiece = Infinity): number {
+  const { scanUs, worstUs, blockedUs } = millisecondOf(design, mostPiece);
   return Math.max(scanUs, worstUs - blockedUs);
 }
 
 function cures(design: Design): Fix[] {
-  const piece = PIECES.find((bytes) => withDisplay(withPieces(design, bytes)) <= SCAN_US);
+  const piece = PIECES.find((bytes) => withDisplay(design, bytes) <= SCAN_US);
   if (piece === undefined) return [];
   return [{ title: `Send displays in pieces of ${piece} bytes`, apply: (d) => withPieces(d, piece) }];
 }

@@ -19,10 +19,7 @@ function cures(design: Design, { circuitId, ways }: Signal): Fix[] {
   };
   if (circuit?.kind === "segment-chain") return works("buffer") ? [shift] : [];
   if (circuit?.kind !== "light-chain") return [];
-  const all = [...(works("buffer") ? [shift] : []), ...(works("diode") ? [lower] : [])];
-  const isSettled = ({ apply }: Fix) =>
-    signalsOf(apply(design)).every((signal) => signal.circuitId !== circuitId || signal.verdict === "fits");
-  return all.filter(isSettled);
+  return [...(works("buffer") ? [shift] : []), ...(works("diode") ? [lower] : [])];
 }
 
 /** Parts on one supply may not take the levels of another for what they mean, or not stand them. */

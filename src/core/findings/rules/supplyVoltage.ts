@@ -3,23 +3,21 @@ import type { Design } from "../../document/schema";
 import { changeCircuit } from "../../edits/wiring";
 import { LIGHT_LEAST_V } from "../../power/lightCurrent";
 import { type Broken, brokenLimits } from "../../power/limits";
-import { dimmedTo, feedingPoints, highestBrightness } from "../../power/remedies";
-import { counted } from "../../words";
+import { dimmedTo, feedingPoints, highestBrightness, leastWhenFedEverywhere } from "../../power/remedies";
 import { type Fix, type Observation, type Rule, controlSubject, netSubject } from "../finding";
 
-/** Chains whose lights run short, each with the places at which feeding it once more would cure it. */
+/** Chains whose lights run short, as far as feeding them at more places is a cure at all. */
 function feeding(design: Design): Fix[] {
   const chains = design.circuits.filter((circuit): circuit is LightChain => circuit.kind === "light-chain");
-  return chains.flatMap((chain) => {
-    const points = feedingPoints(design, { ...chain, feedAt: [] }, LIGHT_LEAST_V);
-    if (!points || points.ids.length === 0) return [];
-    return [
-      {
-        title: `Feed ${chain.name} at ${counted(points.ids.length, "more place")}`,
-        apply: (d: Design) => changeCircuit<LightChain>(d, chain.id, { feedAt: points.ids }),
+  return chains
+    .filter((chain) => leastWhenFedEverywhere(design, chain) >= LIGHT_LEAST_V)
+    .map((chain) => ({
+      title: `Feed ${chain.name} at more places`,
+      apply: (d: Design) => {
+        const points = feedingPoints(d, { ...chain, feedAt: [] }, LIGHT_LEAST_V);
+        return points ? changeCircuit<LightChain>(d, chain.id, { feedAt: points.ids }) : d;
       },
-    ];
-  });
+    }));
 }
 
 function cures(design: Design): Fix[] {
@@ -33,8 +31,7 @@ function cures(design: Design): Fix[] {
             apply: (d) => ({ ...d, circuits: dimmedTo(d.circuits, percent) }),
           },
         ];
-  const settles = ({ apply }: Fix) => !brokenLimits(apply(design)).some(({ sort }) => sort === "light voltage");
-  return [...feeding(design), ...dim].filter(settles);
+  return [...feeding(design), ...dim];
 }
 
 const lights = (design: Design, { value, limit, where, controlId }: Broken): Observation => ({

@@ -1,0 +1,143 @@
+import { type Page, expect, test } from "@playwright/test";
+import type { Control } from "@/core/catalogue/kinds";
+import type { LadderCircuit } from "@/core/circuits/ladder";
+import type { Design } from "@/core/document/schema";
+import { newDesign } from "@/core/document/newDesign";
+import { addControl } from "@/core/edits/controls";
+import { chooseController } from "@/core/edits/pins";
+import { changeCircuit, wireAs } from "@/core/edits/wiring";
+import { changeWish } from "@/core/edits/wish";
+import { chainOf, elementIds, rowOf } from "../support/litRows";
+import { exportAs, goTo, mat, part, stage, textOf, tray } from "./bench";
+
+const section = (page: Page, name: string | RegExp) => tray(page).getByRole("region", { name });
+const sheet = (page: Page, name: string) => tray(page).getByRole("tab", { name, exact: true });
+
+/** Takes a design as a file dropped on the shelf, and opens its circuits. */
+async function open(page: Page, design: Design) {
+  await page.goto("/");
+  await expect(page.getByRole("article").first()).toBeVisible();
+  const transfer = await page.evaluateHandle((body) => {
+    const data = new DataTransfer();
+    data.items.add(new File([body], "own.json", { type: "application/json" }));
+    return data;
+  }, JSON.stringify(design));
+  await page.getByRole("main").dispatchEvent("drop", { dataTransfer: transfer });
+  await page.getByRole("article", { name: design.name, exact: true }).getByRole("link").first().click();
+  await goTo(page, "Circuits");
+}
+
+/** Opens the list of findings and takes a fix of the one whose sentence has these words. */
+async function settle(page: Page, words: RegExp, title: string | RegExp) {
+  const list = page.getByRole("button", { name: /^All \d+ findings/ });
+  if (await list.count()) await list.first().click();
+  const finding = page.getByRole("listitem").filter({ hasText: words });
+  await finding.getByRole("button", { name: title }).first().click();
+}
+
+test("Glasshouse with hungry digits gets an outside supply by the jumper it is offered", async ({ page }) => {
+  await page.goto("/bench/glasshouse/layout");
+  await part(page, "Set point").click();
+  const field = tray(page).getByLabel("All segments lit (mA)");
+  await field.fill("400");
+  await field.press("Enter");
+  await goTo(page, "Circuits");
+  await expect(section(page, "Current from the source")).toContainText("674 mA");
+  await expect(stage(page, "Circuits")).toContainText("to settle");
+  await settle(page, /pass the USB 2\.0 port/, "Feed lights and lamps from outside, by a jumper");
+  await expect(section(page, /^Outside 5 V/).getByLabel("The jumper stands on")).toHaveValue("outside");
+  await expect(stage(page, "Circuits")).toContainText("of 500 mA");
+  // The terminal and the jumper are parts of the device now.
+  expect(await textOf(await exportAs(page, "Netlist as a table"))).toContain("SUPPLY_JP1");
+});
+
+test("60 lights on a 500 mA port come under its limit by the brightness offered", async ({ page }) => {
+  await open(page, { ...chainOf(60), name: "Sixty" });
+  await expect(stage(page, "Circuits")).toContainText("to settle");
+  await settle(page, /pass the USB 2\.0 port/, /^Hold the lights to 17 %$/);
+  await expect(section(page, "Light chain").getByLabel("Brightest (%)")).toHaveValue("17");
+  await expect(stage(page, "Circuits")).toContainText("of 500 mA");
+  await page.keyboard.press("Control+z");
+  await expect(section(page, "Light chain").getByLabel("Brightest (%)")).toHaveValue("100");
+});
+
+test("a ladder of 12 fails at 5 % on a rippling supply, and holds at 1 %", async ({ page }) => {
+  const pads = rowOf("ladder-pad", 12, "small-5v-18", 14);
+  const wired = wireAs(pads, "ladder", elementIds(pads));
+  const design = changeCircuit<LadderCircuit>(wired, "ladder", { tolerance: 0.05 });
+  await open(page, { ...design, name: "Twelve" });
+  await sheet(page, "Analog").click();
+  const ladder = section(page, "Resistor ladder");
+  await ladder.getByLabel("Supply ripple (%)").fill("3");
+  await ladder.getByLabel("Supply ripple (%)").press("Enter");
+  await expect(ladder).toContainText("-0.08 %");
+  await expect(stage(page, "Circuits")).toContainText("to settle");
+  await ladder.getByRole("button", { name: /^Build 10,000 by chance/ }).click();
+  await expect(ladder.getByRole("status")).toContainText("of them tell every key right");
+  await ladder.getByLabel("Tolerance (%)").fill("1");
+  await ladder.getByLabel("Tolerance (%)").press("Enter");
+  await expect(stage(page, "Circuits")).not.toContainText("to settle");
+  // Nonsense is refused at its place, and what was there stays.
+  await ladder.getByLabel("Tolerance (%)").fill("none");
+  await expect(ladder).toContainText("is not a number");
+  await ladder.getByLabel("Tolerance (%)").press("Escape");
+  await expect(ladder.getByLabel("Tolerance (%)")).toHaveValue("1");
+});
+
+/** A knob beside a display and forty lights. */
+function busyKnob(): Design {
+  const kinds: Control["kind"][] = ["encoder", "display", ...Array.from({ length: 40 }, () => "light" as const)];
+  const placed = kinds.reduce<Design>(
+    (d, kind, n) =>
+      addControl(d, kind, `c${n}`, {
+        xMm: (n % 14) * 34,
+        yMm: 40 * Math.floor(n / 14),
+        rotationDeg: 0,
+        boardId: "panel",
+      }),
+    chooseController({ ...newDesign("busy", "Busy knob") }, "dual-core-3v3-26"),
+  );
+  const wired = (["light-chain", "bus-displays", "direct"] as const).reduce(
+    (d, kind) => wireAs(d, kind, elementIds(d)),
+    placed,
+  );
+  return changeWish(wired, { turnsPerSecond: 4 });
+}
+
+test("a display and lights that make a knob lose steps, and the offered cure", async ({ page }) => {
+  await open(page, busyKnob());
+  await sheet(page, "Time").click();
+  await expect(section(page, "One millisecond").getByRole("img")).toHaveAttribute("aria-label", /takes 4\d\d\d µs/);
+  await settle(page, /E1 is not seen for up to 4\.\d ms/, /^Send displays in pieces of \d+ bytes$/);
+  await expect(section(page, "Displays on the bus").getByLabel("Written in pieces of")).not.toHaveValue("0");
+  await expect(page.getByText(/is not seen for up to/)).toHaveCount(0);
+});
+
+test("levels show the ways across, and the one taken settles it", async ({ page }) => {
+  await open(page, { ...chainOf(5, "dual-core-3v3-26"), name: "Five" });
+  await sheet(page, "Levels").click();
+  const crossing = section(page, /^Light chain:/);
+  await expect(crossing).toContainText("too low");
+  await expect(crossing.getByRole("table")).toContainText("open-drain two-way shifter");
+  await settle(page, /gives 3\.1 V/, "Put a diode into the lights' supply");
+  await expect(crossing).not.toContainText("too low");
+});
+
+test("a battery tells how long it lasts, and its caution once", async ({ page }) => {
+  await page.goto("/bench/tern/circuits");
+  await section(page, "Source").getByLabel("Comes from").selectOption("battery");
+  const battery = section(page, "Battery");
+  await expect(battery).toContainText("From charge to charge");
+  await expect(battery.getByRole("note")).toContainText("Lithium cells burn");
+  await battery.getByLabel("A pin measures the pack through a divider").check();
+  await expect(battery).toContainText("kΩ over");
+  await expect(page.getByRole("note")).toHaveCount(1);
+});
+
+test("the lens shows each conductor's load, and the deck can be taken away", async ({ page }) => {
+  await page.goto("/bench/glasshouse/circuits");
+  await expect(mat(page).getByText("320 mA", { exact: true })).toBeAttached();
+  const deck = await textOf(await exportAs(page, "Circuits for a simulator"));
+  expect(deck).toContain(".control");
+  expect(await textOf(await exportAs(page, "Current table"))).toContain("From the USB 2.0 port");
+});
