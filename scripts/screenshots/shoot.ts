@@ -71,11 +71,9 @@ const shots: Shot[] = [
   { name: "wiring", path: "/bench/kestrel/wiring", prepare: (page) => part(page, "Mark").click() },
   {
     name: "circuits",
-    path: "/bench/glasshouse/wiring",
+    path: "/bench/glasshouse/circuits",
     prepare: async (page) => {
-      await page.getByRole("button", { name: /^Multiplexers/ }).click();
-      await page.getByText("How it is put together").click();
-      await page.getByText("How it is put together").scrollIntoViewIfNeeded();
+      await page.getByRole("table", { name: "Rails" }).waitFor();
     },
   },
   {
