@@ -94,6 +94,7 @@ describe("the repository", () => {
       "glasshouse",
       "kestrel",
       "loom-64",
+      "reedling",
       "tern",
     ]);
     await (await openDatabase()).clear("designs");
@@ -195,6 +196,7 @@ describe("the bench", () => {
       "glasshouse",
       "kestrel",
       "loom-64",
+      "reedling",
       "tern",
     ]);
     expect(useBench.getState().status).toBe("missing");
@@ -235,7 +237,7 @@ describe("the shelf", () => {
 
   it("has the demos on the first visit", async () => {
     await openShelf();
-    expect(useShelf.getState().designs).toHaveLength(4);
+    expect(useShelf.getState().designs).toHaveLength(5);
   });
 
   it("takes a file under a name and id of its own when both are there already", async () => {

@@ -4,8 +4,8 @@ import { type Download, type Locator, type Page, expect } from "@playwright/test
 /** The shelf with nothing on it: what is there after someone has deleted the demos. */
 export async function emptyShelf(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(4);
-  for (let left = 4; left > 0; left--) {
+  await expect(page.getByRole("article")).toHaveCount(5);
+  for (let left = 5; left > 0; left--) {
     await page
       .getByRole("button", { name: /^Delete / })
       .first()

@@ -34,7 +34,7 @@ const first = design.controls[0].label;
 
 async function openDesign(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(4);
+  await expect(page.getByRole("article")).toHaveCount(5);
   await page
     .getByLabel("Design files")
     .setInputFiles({ name: "letters.json", mimeType: "application/json", buffer: Buffer.from(designText(design)) });

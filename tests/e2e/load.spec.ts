@@ -20,7 +20,7 @@ const openLoad = (page: Page) => page.getByRole("button", { name: "Load it", exa
 const panel = (page: Page) => page.getByRole("dialog", { name: /^Load .* into its controller$/ });
 const openDemo = async (page: Page, id: string) => {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(4);
+  await expect(page.getByRole("article")).toHaveCount(5);
   await page.goto(`/bench/${id}/pins`);
 };
 

@@ -222,10 +222,10 @@ test("reports are live beside the descriptor, which is told byte by byte", async
 
 test("every export leaves every stage's menu", async ({ page }) => {
   await page.goto("/bench/kestrel/layout");
-  for (const name of ["Brief", "Layout", "Wiring", "Pins", "Keymap", "Reports", "Try"]) {
+  for (const name of ["Brief", "Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try"]) {
     await goTo(page, name);
     await page.getByRole("button", { name: "Export", exact: true }).click();
-    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(24);
+    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(26);
     await page.keyboard.press("Escape");
   }
   expect(await textOf(await exportAs(page, "Wire list"))).toContain("Straight length (mm)");

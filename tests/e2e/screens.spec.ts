@@ -24,11 +24,11 @@ for (const light of ["light", "dark"] as const) {
   }) => {
     await page.emulateMedia({ colorScheme: light, reducedMotion: "reduce" });
     await page.goto("/");
-    await expect(page.getByRole("article")).toHaveCount(4);
+    await expect(page.getByRole("article")).toHaveCount(5);
     await hasNoSeriousProblem(page, "shelf");
     await page.goto("/bench/kestrel/layout");
     await part(page, "Sync").click();
-    for (const stage of ["Layout", "Wiring", "Pins", "Keymap", "Reports", "Try"]) {
+    for (const stage of ["Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try"]) {
       await goTo(page, stage);
       await expect(page.getByRole("complementary", { name: "Tray" }).getByRole("heading").first()).toBeVisible();
       await hasNoSeriousProblem(page, stage);
@@ -41,6 +41,12 @@ for (const light of ["light", "dark"] as const) {
     await goTo(page, "Layout");
     await page.getByRole("button", { name: "Turn to the solder side" }).click();
     await hasNoSeriousProblem(page, "solder side");
+    await page.goto("/bench/reedling/circuits");
+    for (const sheet of ["Levels", "Time", "Analog"]) {
+      await page.getByRole("tab", { name: sheet, exact: true }).click();
+      await expect(page.getByRole("tabpanel").getByRole("heading").first()).toBeVisible();
+      await hasNoSeriousProblem(page, `circuits, ${sheet}`);
+    }
     await page.goto("/bench/nowhere/layout");
     await expect(page.getByRole("status")).toBeVisible();
     await hasNoSeriousProblem(page, "nothing on the bench");
@@ -57,9 +63,9 @@ test("nothing is logged as an error and nothing is fetched from elsewhere", asyn
     (request) => !/^(http:\/\/127\.0\.0\.1|data:|blob:)/.test(request.url()) && foreign.push(request.url()),
   );
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(4);
+  await expect(page.getByRole("article")).toHaveCount(5);
   await page.goto("/bench/loom-64/layout");
-  for (const stage of ["Wiring", "Pins", "Keymap", "Reports", "Try"]) await goTo(page, stage);
+  for (const stage of ["Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try"]) await goTo(page, stage);
   expect(errors).toEqual([]);
   expect(foreign).toEqual([]);
 });

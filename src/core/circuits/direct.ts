@@ -38,8 +38,14 @@ function addAnalog(builder: CircuitBuilder, element: PlacedElement) {
 
 /** From here on a part is switched by a transistor: the weakest pins of the trade give 4 mA (typical; from memory). */
 const TRANSISTOR_FROM_MA = 4;
-/** A small transistor switches so much without getting hot (typical of the 2N3904 class; from memory). */
-const SMALL_TRANSISTOR_MA = 150;
+/**
+ * A small transistor switches so much when the weakest pins of the trade, of 4 mA, drive its base at half of that with
+ * a gain of 20; what takes more has a transistor whose gate takes no current.
+ */
+const SMALL_TRANSISTOR_MA = 40;
+
+/** Before a controller is chosen; then it follows from the pin (`electrics/transistor.ts`). */
+export const BASE_VALUE = "1 kΩ";
 
 /** Small ones straight from the pin; what takes more hangs on the supply and is switched on its ground side. */
 function addOutput(builder: CircuitBuilder, element: PlacedElement) {
@@ -69,7 +75,7 @@ function addOutput(builder: CircuitBuilder, element: PlacedElement) {
       ];
   const title = isSmall ? "NPN transistor, 2N3904 class" : "logic-level N-channel MOSFET";
   builder.chip(`Q ${element.id}`, title, "transistor", ends, point(at.xMm, at.yMm + 8), "Q");
-  builder.shunt(`base ${element.id}`, "resistor", isSmall ? "1 kΩ" : "100 Ω", pin, gate, at);
+  builder.shunt(`base ${element.id}`, "resistor", isSmall ? BASE_VALUE : "100 Ω", pin, gate, at);
   builder.shunt(`flyback ${element.id}`, "diode", isSmall ? "1N4148" : "1N5819", low, builder.fiveVolt, at);
 }
 

@@ -4,6 +4,7 @@ import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
 import type { BuiltCircuit, Shunt } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
+import { BASE_VALUE } from "../circuits/direct";
 import { layChips } from "../circuits/layChips";
 import { GROUND, type Net, type PlacedElement, RAIL_5V, RAIL_IN, SUPPLY, rails } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
@@ -13,6 +14,7 @@ import type { Outline } from "../geometry/outline";
 import { type Point, point } from "../geometry/point";
 import type { Controller, Design } from "../document/schema";
 import { buildSupply } from "./supplyParts";
+import { baseResistor } from "../electrics/transistor";
 import { withOwnFlags } from "./ownFlags";
 import { type PlacedController, placedController } from "./placedController";
 import { elementsOf } from "./placedElements";
@@ -176,7 +178,7 @@ export class Derived {
       const all = this.builtCircuits.flatMap((built) => built.shunts);
       return [...new Map(all.map((shunt) => [shunt.id, shunt])).values()].map((shunt) => ({
         ...shunt,
-        value: this.pullUpOf(shunt.id) ?? shunt.value,
+        value: this.pullUpOf(shunt.id) ?? this.baseOf(shunt) ?? shunt.value,
         from: this.railOf(shunt.from),
         to: this.railOf(shunt.to),
       }));
@@ -187,6 +189,14 @@ export class Derived {
   private pullUpOf(shuntId: string): string | null {
     const bus = this.design.buses.find((one) => shuntId.startsWith(`i2c${one.bus}.pull-up`));
     return bus ? `${bus.pullUpOhm / 1000} kΩ` : null;
+  }
+
+  /** The resistor before the base of a small transistor follows from what it switches and from the pin. */
+  private baseOf({ id, value }: Shunt): string | null {
+    const [, elementId] = id.split(".base ");
+    const currentMa = this.elements.get(elementId ?? "")?.currentMa;
+    if (!this.profile || !currentMa || value !== BASE_VALUE) return null;
+    return `${baseResistor(this.profile.logicV, currentMa, this.profile.pinCurrentMa).ohm} Ω`;
   }
 
   get shuntById(): Map<string, Shunt> {

@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { dividerNear, dividerOf } from "./divider";
 import { eSeries, seriesAbove, seriesBelow, seriesBetween, seriesNearest } from "./eSeries";
 import { type Branch, solveNetwork } from "./network";
+import { baseResistor } from "./transistor";
 
 describe("values of a series", () => {
   it("go up to the next and down to the one before", () => {
@@ -131,4 +132,19 @@ describe("a network of resistors", () => {
         },
       ),
     ));
+});
+
+describe("the resistor before a transistor's base", () => {
+  it("gives a tenth of what is switched: 20 mA from 5 V by 2.2 kΩ", () => {
+    const { ohm, baseMa, gain } = baseResistor(5, 20, 20);
+    expect(ohm).toBe(2200);
+    expect(baseMa).toBeCloseTo(4.3 / 2.2, 9);
+    expect(gain).toBeLessThan(11);
+  });
+
+  it("asks no more than half of a weak pin, and still saturates up to 40 mA", () => {
+    const { baseMa, gain } = baseResistor(3.3, 40, 4);
+    expect(baseMa).toBeLessThanOrEqual(2);
+    expect(gain).toBeLessThanOrEqual(30);
+  });
 });

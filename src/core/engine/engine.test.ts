@@ -109,7 +109,7 @@ describe("a simulated pad", () => {
 
   it("runs every input of the demos without a key left down at the end", () => {
     for (const design of wiredDemos) {
-      const keys = design.controls.filter((control) => control.kind === "key");
+      const keys = design.controls.filter(({ kind }) => kind === "key" || kind === "ladder-pad");
       const run = simulate(design, {
         events: keys.flatMap((key, nth) => tap(key.id, 10 + 40 * nth)),
         untilMs: 100 + 40 * keys.length,

@@ -222,7 +222,13 @@ function ladders({ derived, circuit, built }: Sight): Consumer[] {
   const id = `${circuit.id}.ladder`;
   const top = derived.netById.get(bank.top)?.joints.find(({ elementId }) => bank.rungs.includes(elementId));
   const bottom = `${circuit.id}.rung ${bank.rungs[0]}.2`;
-  const common = { id, label: `${circuit.name}'s resistors`, sort: "ladder" as const, controlId: null, railId: SUPPLY };
+  const common = {
+    id,
+    label: `resistors of ${circuit.name}`,
+    sort: "ladder" as const,
+    controlId: null,
+    railId: SUPPLY,
+  };
   return [{ ...common, plus: isFed ? null : (top?.contactId ?? null), minus: bottom, ma }];
 }
 

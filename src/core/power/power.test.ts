@@ -16,6 +16,7 @@ import { brokenLimits } from "./limits";
 import { feedingPoints, highestBrightness, mostLitAtOnce, dimmedTo, litAtMost, withOutsideSupply } from "./remedies";
 import { states } from "./consumers";
 import { supplyAt } from "./solveSupply";
+import { switchedParts } from "./switched";
 
 const lightsOf = (design: Design) => design.circuits.find((c): c is LightChain => c.kind === "light-chain")!;
 const set = (design: Design, change: Partial<LightChain>) => changeCircuit<LightChain>(design, "lights", change);
@@ -189,6 +190,25 @@ describe("a lamp's branch", () => {
     const wired = wireAs(changeControl(lamps, "c0", { currentMa: 8 }), "output-registers", elementIds(lamps));
     const state = supplyAt(wired, "worst")!;
     expect(state.parts.get("c0:lamp")!.ma).toBeCloseTo(3100 / 390, 2);
+  });
+});
+
+describe("a motor behind a transistor", () => {
+  const told = (currentMa: number) => {
+    const motor = changeControl(rowOf("motor", 1, "small-5v-18"), "c0", { currentMa });
+    return switchedParts(wireAs(motor, "direct", elementIds(motor)));
+  };
+
+  it("has a base resistor for a tenth of its current, or a gate that takes none", () => {
+    expect(told(30)).toMatchObject([{ resistor: "1500 Ω", flyback: "1N4148" }]);
+    expect(told(30)[0].pinMa).toBeCloseTo(4.3 / 1.5, 6);
+    expect(told(200)).toMatchObject([{ resistor: "100 Ω", pinMa: 0, flyback: "1N5819" }]);
+  });
+
+  it("takes its current from the rail, not from the pin", () => {
+    const motor = changeControl(rowOf("motor", 1, "small-5v-18"), "c0", { currentMa: 200 });
+    const state = supplyAt(wireAs(motor, "direct", elementIds(motor)), "worst")!;
+    expect(state.rails.map(({ ma }) => Math.round(ma))).toEqual([225]);
   });
 });
 

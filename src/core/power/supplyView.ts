@@ -9,6 +9,7 @@ import { type Broken, brokenLimits } from "./limits";
 import { highestBrightness, mostLitAtOnce } from "./remedies";
 import type { SeriesPart } from "./seriesPart";
 import { type SupplyState, supplyAt } from "./solveSupply";
+import { type Switched, switchedParts } from "./switched";
 import { type WireLoad, wireLoads } from "./wireLoads";
 
 /** One part that takes current, as values. */
@@ -44,6 +45,7 @@ export interface SupplyView {
   parts: PartLoad[];
   wires: WireLoad[];
   lamps: LampBranch[];
+  switched: Switched[];
   chains: ChainLoad[];
   /** For all chains together; null where nothing holds, or without lights. */
   highestBrightness: number | null;
@@ -101,6 +103,7 @@ export function supplyView(design: Design): SupplyView | null {
     parts,
     wires: wireLoads(design, "worst"),
     lamps: [...lampBranches(design).values()],
+    switched: switchedParts(design),
     chains,
     highestBrightness: chains.length > 0 ? highestBrightness(design) : null,
     mostLit: chains.length > 0 ? mostLitAtOnce(design) : null,

@@ -157,7 +157,8 @@ describe("rails", () => {
 
   it("switch a motor through a transistor with its base resistor and its flyback diode", () => {
     for (const [currentMa, title, value] of [
-      [80, "NPN", "1 kΩ"],
+      [30, "NPN", "1500 Ω"],
+      [80, "MOSFET", "100 Ω"],
       [2000, "MOSFET", "100 Ω"],
     ] as const) {
       const motor = shareOutDirect(row("motor", 1, "dual-core-3v3-26", { currentMa }));

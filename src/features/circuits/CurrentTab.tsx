@@ -9,6 +9,7 @@ import { LampsSection } from "./LampsSection";
 import { LightsSection } from "./LightsSection";
 import { MomentsSection } from "./MomentsSection";
 import { OutsideSection } from "./OutsideSection";
+import { SwitchedSection } from "./SwitchedSection";
 import { SourceSection } from "./SourceSection";
 import { UsualSection } from "./UsualSection";
 import { RailsSection, WaySection } from "./WaySection";
@@ -41,6 +42,7 @@ export function CurrentTab() {
         <LightsSection key={chain.id} chain={chain} view={view} />
       ))}
       <LampsSection branches={view.lamps} />
+      <SwitchedSection switched={view.switched} />
       <OutsideSection view={view} />
       <UsualSection />
     </>

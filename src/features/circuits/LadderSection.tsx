@@ -154,19 +154,17 @@ function Better({ circuit, onTake }: { circuit: LadderCircuit; onTake: (rungOhms
   const choice = found?.design === design ? found.choice : null;
   return (
     <>
-      <Columns>
-        <ChoiceField
-          label="Resistors of the series"
-          value={series}
-          choices={SERIES.map((value) => ({ value, label: value }))}
-          onCommit={(value) => setSeries(value as (typeof SERIES)[number])}
-        />
-        <div style={{ alignSelf: "end" }}>
-          <PlainButton disabled={isBusy} onClick={() => void look()}>
-            {isBusy ? "Looking …" : "Look for better ones"}
-          </PlainButton>
-        </div>
-      </Columns>
+      <ChoiceField
+        label="Resistors of the series"
+        value={series}
+        choices={SERIES.map((value) => ({ value, label: value }))}
+        onCommit={(value) => setSeries(value as (typeof SERIES)[number])}
+      />
+      <Row>
+        <PlainButton disabled={isBusy} onClick={() => void look()}>
+          {isBusy ? "Looking …" : "Look for better ones"}
+        </PlainButton>
+      </Row>
       {choice && (
         <div role="status">
           The best {choice.isExhaustive ? "of all choices" : "found"} keeps {percent(choice.margin)}, equal ones{" "}
