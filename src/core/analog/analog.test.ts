@@ -100,6 +100,14 @@ describe("ladders built by chance", () => {
     expect(found.part).toBeLessThan(1);
   });
 
+  it("of exact resistors keep just what ripple leaves, on both sides of a window", () => {
+    for (const bank of [bankOf(equalOhms(12, 1000), 1e6), bankOf([100, 5000, 5000], 1e6), bankOf([5000, 200], 1e6)])
+      for (const ripple of [0, 0.02, 0.05]) {
+        const { leastMargin, worstCase } = ladderYield(bank, 0, ripple, 0, 4, 3);
+        expect(leastMargin).toBeCloseTo(worstCase, 12);
+      }
+  });
+
   it("are the same from the same seed", () => {
     const bank = bankOf(equalOhms(12, 1000), 1e6);
     expect(ladderYield(bank, 0.05, 0.001, 0.002, 9, 500)).toEqual(ladderYield(bank, 0.05, 0.001, 0.002, 9, 500));

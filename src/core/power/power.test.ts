@@ -110,7 +110,40 @@ describe("the supply tree", () => {
   });
 });
 
+describe("a regulator", () => {
+  it("gives its own voltage while enough is left for it, and less below", () => {
+    const on = (volts: number): Design => ({
+      ...chainOf(2, "dual-core-3v3-26"),
+      supply: { ...usualSupply, source: { kind: "outside", volts, limitMa: 2000 }, cable: { lengthM: 0, mm2: 0.2 } },
+    });
+    expect(supplyAt(on(5), "typical")!.logicV).toBe(3.3);
+    expect(supplyAt(on(3.5), "typical")!.logicV).toBeCloseTo(3.1, 6);
+    expect(brokenLimits(on(3.3)).map(({ sort }) => sort)).toContain("logic voltage");
+  });
+});
+
 describe("limits and cures", () => {
+  it("before configuration count the running controller and dark lights, and nothing else", () => {
+    const dim = set(chainOf(120), { brightnessPercent: 1 });
+    expect(brokenLimits(dim).find(({ sort }) => sort === "before configuration")!.value).toBeCloseTo(25 + 120, 6);
+  });
+
+  it.each([20, 27, 33, 41, 55, 64, 78, 90, 105])(
+    "of %i lights the brightness offered is the highest that holds",
+    (count) => {
+      for (const profileId of ["small-5v-18", "dual-core-3v3-26"]) {
+        const design = chainOf(count, profileId);
+        const percent = highestBrightness(design);
+        const dims = (value: number) =>
+          brokenLimits({ ...design, circuits: dimmedTo(design.circuits, value) }).some(
+            ({ sort }) => sort !== "before configuration",
+          );
+        if (percent === null) expect(dims(1)).toBe(true);
+        else expect([dims(percent), dims(percent + 1)]).toEqual([false, true]);
+      }
+    },
+  );
+
   const many = chainOf(60);
 
   it("60 lights on a 500 mA port hold at the highest brightness that is offered, and not at one percent more", () => {
