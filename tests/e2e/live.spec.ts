@@ -38,7 +38,7 @@ async function openDesign(page: Page): Promise<void> {
   await page
     .getByLabel("Design files")
     .setInputFiles({ name: "letters.json", mimeType: "application/json", buffer: Buffer.from(designText(design)) });
-  await expect(page.getByRole("article")).toHaveCount(5);
+  await expect(page.getByRole("article")).toHaveCount(6);
   await page.goto(`/bench/${design.id}/keymap`);
   await expect(part(page, first)).toBeVisible();
 }
