@@ -3,9 +3,9 @@ import fc from "fast-check";
 import { placeChip } from "../edits/chips";
 import { describe, expect, it } from "vitest";
 import { finishedPad, keyBlock, matrixOf, pad } from "../../../tests/support/designs";
-import type { Control } from "../catalogue/kinds";
+import { allIds, everything, wiredAs } from "../../../tests/support/everyCircuit";
 import { derive } from "../derived/derive";
-import { addControl, placeControls } from "../edits/controls";
+import { placeControls } from "../edits/controls";
 import { chooseController, lockPins, moveController } from "../edits/pins";
 import {
   changeCircuit,
@@ -20,7 +20,6 @@ import {
   wireNew,
 } from "../edits/wiring";
 import { shareOutMatrix } from "../edits/shareOutMatrix";
-import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { Device } from "../engine/device";
 import { planPins } from "../pins/planPins";
@@ -34,38 +33,6 @@ import type { MultiplexerCircuit } from "./multiplexer";
 import { SUPPLY } from "./net";
 import { orderByPlace } from "./placeOrder";
 
-const EVERY: Control["kind"][] = [
-  ...Array.from({ length: 20 }, () => "key" as const),
-  "encoder",
-  "concentric",
-  "pot",
-  "stick",
-  ...Array.from({ length: 9 }, () => "lamp" as const),
-  "light",
-  "light",
-  "light",
-  "display",
-  "display",
-  "display",
-  "segments",
-  "segments",
-  "radio",
-  "buzzer",
-];
-
-const everything: Design = EVERY.reduce(
-  (design, kind, nth) =>
-    addControl(design, kind, `c${nth}`, {
-      xMm: (nth % 8) * 60,
-      yMm: Math.floor(nth / 8) * 60,
-      rotationDeg: 0,
-      boardId: "panel",
-    }),
-  newDesign("every", "Everything"),
-);
-
-const allIds = (design: Design) => [...derive(design).elements.keys()];
-const wiredAs = (kind: Circuit["kind"]) => wireAs(everything, kind, allIds(everything));
 const only = (design: Design, kind: Circuit["kind"]) => design.circuits.find((circuit) => circuit.kind === kind)!;
 
 describe.each(circuitKinds.map((kind) => kind.kind))("the circuit %s", (kind) => {

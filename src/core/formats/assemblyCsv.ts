@@ -1,10 +1,10 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { boundsOf } from "../geometry/outline";
-import { lampBranches } from "../power/lampBranches";
-import { netlistOf, smallPartsOf } from "../wires/netlist";
+import { netlistOf } from "../wires/netlist";
 import { type Artifact, asText } from "./artifact";
 import { csvFile } from "./csvFile";
+import { smallPartValues } from "./smallPartValues";
 
 interface Placed {
   part: string;
@@ -15,20 +15,9 @@ interface Placed {
   side: "front" | "solder";
 }
 
-/** Values of all small parts by their names; a lamp's resistor follows from its current. */
-function valuesOf(design: Design): Map<string, string> {
-  const ohm = (elementId: string | null) => lampBranches(design).get(elementId ?? "")?.ohm;
-  return new Map(
-    smallPartsOf(design).map(({ part, value, elementId }) => {
-      const own = ohm(elementId);
-      return [part, value ?? (own ? `${own} Ω` : "resistor")];
-    }),
-  );
-}
-
 /** Added diodes and resistors lie midway between their two ends. */
 function smallParts(design: Design): Placed[] {
-  const values = valuesOf(design);
+  const values = smallPartValues(design);
   const ends = new Map<string, { xMm: number; yMm: number }[]>();
   for (const { pins } of netlistOf(design))
     for (const { part, at } of pins) if (/^[DR]_/.test(part)) ends.set(part, [...(ends.get(part) ?? []), at]);

@@ -5,6 +5,7 @@ import { flashImageFile } from "./flashImageFile";
 import { plateDxf, plateStl, plateSvg } from "./plateFiles";
 import { circuitCir } from "./circuitCir";
 import { powerCsv } from "./powerCsv";
+import { schematicSheetsHtml, schematicSvg } from "./schematic/schematicSvg";
 import { drillCsv, positionsCsv } from "./positionsCsv";
 import { legendSheet, printSheets } from "./sheets";
 import { reportDescriptorBin, reportDescriptorHex } from "./reportDescriptor";
@@ -35,6 +36,8 @@ export const artifacts: Artifact[] = [
   drillCsv,
   powerCsv,
   circuitCir,
+  schematicSvg,
+  schematicSheetsHtml,
   reportDescriptorBin,
   reportDescriptorHex,
   flashImageFile,

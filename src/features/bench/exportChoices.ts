@@ -24,6 +24,8 @@ export const exportChoices = [
     title: "Circuits for a simulator",
     purpose: "Supply with every wire, ladders, matrices: a SPICE netlist to check each number.",
   },
+  { id: "schematic-svg", title: "Circuit drawing (SVG)", purpose: "Symbols and nets by name, one sheet a function." },
+  { id: "schematic-sheets", title: "Circuit drawing for paper", purpose: "The same on A4 pages, ready to print." },
   { id: "report-descriptor-bin", title: "Report descriptor, binary", purpose: "As the host receives it." },
   { id: "report-descriptor-hex", title: "Report descriptor, hexadecimal", purpose: "To read, item by item." },
   {
