@@ -101,9 +101,9 @@ module.exports = {
       name: "stages-are-strangers",
       severity: "error",
       comment: "a stage never imports another stage; only the registry and the bench know them",
-      from: { path: "^src/features/(brief|layout|wiring|pins|keymap|reports|try|shelf)/" },
+      from: { path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|shelf)/" },
       to: {
-        path: "^src/features/(brief|layout|wiring|pins|keymap|reports|try|shelf|bench)/",
+        path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|shelf|bench)/",
         pathNot: "^src/features/$1/",
       },
     },

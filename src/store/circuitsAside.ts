@@ -10,3 +10,6 @@ export const useSupplyView = asideOf<SupplyView>((design) => checking().supply(d
 export const useLevelsView = asideOf<LevelsView>((design) => checking().levels(design));
 export const useTimingView = asideOf<TimingView>((design) => checking().timing(design));
 export const useAnalogView = asideOf<AnalogView>((design) => checking().analog(design));
+export const useCircuitDrawing = asideOf<{ title: string; svg: string }[]>(async (design) =>
+  (await import("@/workers/exporting")).drawingAside(design),
+);

@@ -1,6 +1,6 @@
 import { create } from "zustand";
 
-export type CircuitsTab = "current" | "levels" | "time" | "analog";
+export type CircuitsTab = "current" | "levels" | "time" | "analog" | "drawing";
 
 /** What the tray of the circuits is busy with. */
 export const useCircuitsView = create<{ tab: CircuitsTab }>(() => ({ tab: "current" }));

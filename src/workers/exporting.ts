@@ -24,3 +24,6 @@ export const makeAside = (design: Design, id: string): Promise<Result<ExportedFi
 
 /** Makes a finished image in a thread of its own. */
 export const imageAside = (design: Design): Promise<Result<FlashImage>> => aside(async (tasks) => tasks.image(design));
+
+/** The sheets of a design's circuits, drawn in a thread of its own. */
+export const drawingAside = (design: Design) => aside(async (tasks) => tasks.drawing(design));

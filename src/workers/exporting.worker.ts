@@ -1,6 +1,7 @@
 import { expose } from "comlink";
 import type { Design } from "@/core/document/schema";
 import { artifactNamed } from "@/core/formats/registry";
+import { schematicPages } from "@/core/formats/schematic/schematicSvg";
 import { flashImage } from "@/core/image/flashImage";
 import { usb8Code } from "@/core/image/usb8Code";
 
@@ -10,7 +11,7 @@ const make = (design: Design, id: string) => artifactNamed(id)!.make(design);
 /** The finished image with its sizes, to be shown and loaded. */
 const image = (design: Design) => flashImage(design, usb8Code());
 
-export const exportingTasks = { make, image };
+export const exportingTasks = { make, image, drawing: schematicPages };
 export type ExportingTasks = typeof exportingTasks;
 
 expose(exportingTasks);

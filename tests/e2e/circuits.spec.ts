@@ -141,3 +141,39 @@ test("the lens shows each conductor's load, and the deck can be taken away", asy
   expect(deck).toContain(".control");
   expect(await textOf(await exportAs(page, "Current table"))).toContain("From the USB 2.0 port");
 });
+
+test("the circuits as a drawing: sheet by sheet, large, and saved, with no text on another", async ({ page }) => {
+  await page.goto("/bench/reedling/circuits");
+  await sheet(page, "Drawing").click();
+  const picture = tray(page).getByRole("img", { name: "Circuit drawing, Controller and supply" });
+  await expect(picture).toBeVisible();
+  await tray(page)
+    .getByLabel("Sheet", { exact: true })
+    .selectOption({ label: "2. Two ladders: Resistor ladder, 1 of 2" });
+  await tray(page).getByRole("button", { name: "Show it large" }).click();
+  const large = page.getByRole("dialog");
+  await expect(large.getByRole("img", { name: /Two ladders/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  const saving = page.waitForEvent("download");
+  await tray(page).getByRole("button", { name: "Save all sheets" }).click();
+  const svg = await textOf(await saving);
+  expect(svg.match(/class="sheet"/g)).toHaveLength(4);
+  // As the browser sets the type, whatever typeface it has.
+  await page.setContent(svg);
+  const meeting = await page.evaluate(() =>
+    [...document.querySelectorAll("g.sheet")].flatMap((one) => {
+      const texts = [...one.querySelectorAll("text")].map((text) => ({ text, box: text.getBBox() }));
+      return texts.flatMap(({ text, box }, nth) =>
+        texts
+          .slice(nth + 1)
+          .filter(({ box: { x, y, width, height } }) => {
+            const isBeside = x >= box.x + box.width || box.x >= x + width;
+            return !isBeside && y < box.y + box.height * 0.8 && box.y < y + height * 0.8;
+          })
+          .map((other) => `${text.textContent} on ${other.text.textContent}`),
+      );
+    }),
+  );
+  expect(meeting).toEqual([]);
+  expect(await page.evaluate(() => document.querySelectorAll("text").length)).toBeGreaterThan(100);
+});

@@ -50,6 +50,8 @@ describe("exports", () => {
       "drill-csv",
       "power-csv",
       "circuit-cir",
+      "schematic-svg",
+      "schematic-sheets",
       "report-descriptor-bin",
       "report-descriptor-hex",
       "flash-image",

@@ -27,7 +27,7 @@ import { setLight, useLight } from "@/ui/theme/light";
 import { stages } from "../stages";
 import { type Action, found } from "./actions";
 import { exportChoices } from "./exportChoices";
-import { exportDesign } from "./exportDesign";
+import { exportDesign } from "@/ui/files/exportDesign";
 import { useStage } from "./useStage";
 
 /** What each stage is also called when someone looks for it. */

@@ -8,7 +8,7 @@ import { useDesign } from "@/store/bench";
 import { notify } from "@/ui/pieces/notices";
 import { Dialog } from "@/ui/pieces/Dialog";
 import { exportChoices } from "./exportChoices";
-import { exportDesign } from "./exportDesign";
+import { exportDesign } from "@/ui/files/exportDesign";
 
 interface Fits {
   of: Map<string, FirmwareFit>;

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "@/ui/pieces/PageLink";
 import { useDesign } from "@/store/bench";
 import { useFindings } from "@/store/findings";
 import { stages } from "../stages";
@@ -35,13 +35,9 @@ export function JobCard() {
           const words = open.length > 0 ? `${open.length} to settle` : stage.settled(design, look);
           return (
             <li key={stage.id}>
-              <Link
+              <PageLink
                 href={addressOf(stage.id)}
-                prefetch={false}
-                onNavigate={(event) => {
-                  event.preventDefault();
-                  go(stage.id);
-                }}
+                onGo={() => go(stage.id)}
                 aria-current={isHere ? "step" : undefined}
                 style={{ display: "block", textDecoration: "none" }}
               >
@@ -67,7 +63,7 @@ export function JobCard() {
                     </Box>
                   </Box>
                 </Box>
-              </Link>
+              </PageLink>
             </li>
           );
         })}

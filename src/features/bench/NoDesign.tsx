@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import Link from "next/link";
+import { PageLink } from "@/ui/pieces/PageLink";
 import { useBench } from "@/store/bench";
 
 const WORDS = {
@@ -25,9 +25,9 @@ export function NoDesign() {
       {problem && <p>{problem}</p>}
       {!isWaiting && (
         <p>
-          <Link href="/" style={{ textDecoration: "underline" }}>
+          <PageLink href="/" style={{ textDecoration: "underline" }}>
             Back to the shelf
-          </Link>
+          </PageLink>
         </p>
       )}
     </Box>

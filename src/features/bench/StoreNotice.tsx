@@ -5,7 +5,7 @@ import { Notice } from "@/ui/pieces/Notice";
 import { UnsavedNotice } from "@/ui/pieces/UnsavedNotice";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
-import { exportDesign } from "./exportDesign";
+import { exportDesign } from "@/ui/files/exportDesign";
 
 /** Told at the top of the bench: an edit that was not made, and that the browser does not keep the design. */
 export function StoreNotice() {

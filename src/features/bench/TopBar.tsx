@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { Download, Keyboard, Moon, Redo2, Search, Sun, Undo2, Usb } from "lucide-react";
-import Link from "next/link";
+import { PageLink } from "@/ui/pieces/PageLink";
 import { edit, redoEdit, undoEdit, useBench, useDesign } from "@/store/bench";
 import { IconButton, PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { setLight, useLight } from "@/ui/theme/light";
@@ -27,15 +27,13 @@ export function TopBar({ onDialog }: TopBarProps) {
       bg="var(--mat-deep)"
       color="var(--mat-ink)"
     >
-      <Link
-        // The shelf's script is not wanted on the bench until someone goes there.
-        prefetch={false}
+      <PageLink
         href="/"
         aria-label="Ovrin: back to the shelf"
         style={{ fontWeight: 700, fontSize: 17, letterSpacing: "0.02em", paddingRight: 10 }}
       >
         Ovrin
-      </Link>
+      </PageLink>
       <PlainName name={design.name} onName={(name) => edit("rename the design", (d) => ({ ...d, name }))} />
       <SaveWords />
       <Box flex="1" />

@@ -8,12 +8,14 @@ import { CurrentTab } from "./CurrentTab";
 const LevelsTab = dynamic(() => import("./LevelsTab").then((m) => m.LevelsTab));
 const TimeTab = dynamic(() => import("./TimeTab").then((m) => m.TimeTab));
 const AnalogTab = dynamic(() => import("./AnalogTab").then((m) => m.AnalogTab));
+const DrawingTab = dynamic(() => import("./DrawingTab").then((m) => m.DrawingTab));
 
 const TABS: { id: CircuitsTab; title: string }[] = [
   { id: "current", title: "Current" },
   { id: "levels", title: "Levels" },
   { id: "time", title: "Time" },
   { id: "analog", title: "Analog" },
+  { id: "drawing", title: "Drawing" },
 ];
 
 /** What the parts around the controller need, and whether this design gives it to them. */
@@ -26,6 +28,7 @@ export function CircuitsTray() {
       {open === "levels" && <LevelsTab />}
       {open === "time" && <TimeTab />}
       {open === "analog" && <AnalogTab />}
+      {open === "drawing" && <DrawingTab />}
     </Tabs>
   );
 }

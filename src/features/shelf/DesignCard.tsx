@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { Copy, PencilLine, Trash2 } from "lucide-react";
 import dynamic from "next/dynamic";
-import Link from "next/link";
+import { PageLink } from "@/ui/pieces/PageLink";
 import { useState } from "react";
 import type { StoredDesign } from "@/store/database";
 import { readDesign } from "@/core/document/readDesign";
@@ -35,13 +35,13 @@ export function DesignCard({ stored }: { stored: StoredDesign }) {
   };
   return (
     <Box as="article" aria-label={design.name} bg="var(--sheet)" border="1px solid var(--edge)" borderRadius="3px">
-      <Link
+      <PageLink
         href={`/bench/${stored.id}/layout`}
         aria-label={`Open ${design.name}`}
         style={{ display: "block", height: 150, background: "var(--mat)", padding: 6 }}
       >
         {read.ok ? <DeviceThumbnail design={read.value} /> : null}
-      </Link>
+      </PageLink>
       <Box padding="10px 12px 8px">
         <Box fontWeight="700" fontSize="15px">
           {design.name}

@@ -1,6 +1,6 @@
 "use client";
 
-import Link from "next/link";
+import { PageLink } from "./PageLink";
 import { saveNow, useBench } from "@/store/bench";
 import { Notice } from "./Notice";
 import { PlainButton } from "./buttons";
@@ -17,9 +17,9 @@ export function UnsavedNotice({ except }: { except?: string }) {
     return [
       <Notice key={id} words={why}>
         {saving.state === "failed" && <PlainButton onClick={() => void saveNow()}>Try again</PlainButton>}
-        <Link href={`/bench/${id}/layout`} style={{ textDecoration: "underline" }}>
+        <PageLink href={`/bench/${id}/layout`} style={{ textDecoration: "underline" }}>
           Open {name}
-        </Link>
+        </PageLink>
       </Notice>,
     ];
   });

@@ -1,4 +1,4 @@
-import { type Branch, turned } from "./branches";
+import { type Branch, turned } from "./links";
 
 /** Nets by the colour they get when the two ends of every branch are to differ; null when that cannot be. */
 function twoColours(branches: Branch[]): Map<string, 0 | 1>[] | null {

@@ -93,7 +93,7 @@ const NOTHING = { path: "circuits", message: "are none yet, so there is nothing 
 
 export const schematicSvg: Artifact = {
   id: "schematic-svg",
-  title: "Circuit drawing",
+  title: "Circuit drawing (SVG)",
   purpose: "Every circuit in symbols, one sheet a function, with nets by name: one drawing, sheet under sheet.",
   make: async (design) => {
     if (schematicSheets(design).length === 0) return bad(NOTHING);

@@ -12,7 +12,7 @@ import { imageAside } from "@/workers/exporting";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section } from "@/ui/pieces/sheets";
-import { exportDesign } from "../exportDesign";
+import { exportDesign } from "@/ui/files/exportDesign";
 import { imageSteps } from "./imageSteps";
 import { LoadSteps } from "./LoadSteps";
 import { LoadingState } from "./LoadingState";

@@ -8,7 +8,7 @@ import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
-import { exportDesign } from "../exportDesign";
+import { exportDesign } from "@/ui/files/exportDesign";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { DrivePicture, HoldPicture, KeyboardPicture } from "./Pictures";
 import { TwoSides } from "./TwoSides";

@@ -1,4 +1,4 @@
-import { download } from "@/ui/files/download";
+import { download } from "./download";
 import type { Design } from "@/core/document/schema";
 
 /** The design itself is written at once, whatever else may be wrong; all else beside the page. */
