@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { type Download, type Locator, type Page, expect } from "@playwright/test";
+import type { Design } from "@/core/document/schema";
 
 /** The shelf with nothing on it: what is there after someone has deleted the demos. */
 export async function emptyShelf(page: Page): Promise<void> {
@@ -77,4 +78,25 @@ export async function tabTo(page: Page, name: RegExp, backwards = false): Promis
     await page.keyboard.press(backwards ? "Shift+Tab" : "Tab");
   }
   throw new Error(`Tab never reached ${name}`);
+}
+
+/** Takes a design as a file dropped on the shelf, and opens a stage of it. */
+export async function openOwn(page: Page, design: Design, stageTitle: string) {
+  await page.goto("/");
+  await expect(page.getByRole("article").first()).toBeVisible();
+  const transfer = await page.evaluateHandle((body) => {
+    const data = new DataTransfer();
+    data.items.add(new File([body], "own.json", { type: "application/json" }));
+    return data;
+  }, JSON.stringify(design));
+  await page.getByRole("main").dispatchEvent("drop", { dataTransfer: transfer });
+  await page.getByRole("article", { name: design.name, exact: true }).getByRole("link").first().click();
+  await goTo(page, stageTitle);
+}
+
+/** Nothing to settle on Kestrel: all that is said of it is the note on its lights while the computer sleeps. */
+export async function onlyTheNote(page: Page) {
+  const bar = page.getByRole("contentinfo");
+  await expect(bar.getByRole("status")).toContainText(/^Asleep the device still takes/);
+  await expect(bar.getByRole("button", { name: "1 findings" })).toBeVisible();
 }

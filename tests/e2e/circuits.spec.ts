@@ -8,24 +8,12 @@ import { chooseController } from "@/core/edits/pins";
 import { changeCircuit, wireAs } from "@/core/edits/wiring";
 import { changeWish } from "@/core/edits/wish";
 import { chainOf, elementIds, rowOf } from "../support/litRows";
-import { exportAs, goTo, mat, part, stage, textOf, tray } from "./bench";
+import { exportAs, goTo, mat, openOwn, part, stage, textOf, tray } from "./bench";
 
 const section = (page: Page, name: string | RegExp) => tray(page).getByRole("region", { name });
 const sheet = (page: Page, name: string) => tray(page).getByRole("tab", { name, exact: true });
 
-/** Takes a design as a file dropped on the shelf, and opens its circuits. */
-async function open(page: Page, design: Design) {
-  await page.goto("/");
-  await expect(page.getByRole("article").first()).toBeVisible();
-  const transfer = await page.evaluateHandle((body) => {
-    const data = new DataTransfer();
-    data.items.add(new File([body], "own.json", { type: "application/json" }));
-    return data;
-  }, JSON.stringify(design));
-  await page.getByRole("main").dispatchEvent("drop", { dataTransfer: transfer });
-  await page.getByRole("article", { name: design.name, exact: true }).getByRole("link").first().click();
-  await goTo(page, "Circuits");
-}
+const open = (page: Page, design: Design) => openOwn(page, design, "Circuits");
 
 /** Opens the list of findings and takes a fix of the one whose sentence has these words. */
 async function settle(page: Page, words: RegExp, title: string | RegExp) {

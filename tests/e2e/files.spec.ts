@@ -62,17 +62,17 @@ test("two tabs on one design: nothing is overwritten before the person has said 
   await other.goto("/bench/kestrel/layout");
   await part(other, "Mark").click();
   await other.keyboard.press("Delete");
-  await expect(stage(other, "Layout")).toContainText("16 placed");
+  await expect(stage(other, "Layout")).toContainText("21 placed");
   await saved(other);
 
   const dialog = page.getByRole("alertdialog", { name: "Changed in another tab" });
   await expect(dialog).toBeVisible();
   await dialog.getByRole("button", { name: "Keep both" }).click();
-  await expect(stage(page, "Layout")).toContainText("16 placed");
+  await expect(stage(page, "Layout")).toContainText("21 placed");
   await page.goto("/");
   await expect(page.getByRole("article", { name: "Kestrel (this tab)" })).toBeVisible();
   await page.getByRole("link", { name: "Open Kestrel (this tab)" }).click();
-  await expect(stage(page, "Layout")).toContainText("17 placed");
+  await expect(stage(page, "Layout")).toContainText("22 placed");
 });
 
 test("when the storage is full it is told, with the way out, and nothing is lost", async ({ page }) => {
@@ -93,12 +93,12 @@ test("when the storage is full it is told, with the way out, and nothing is lost
   await expect(alert).toBeVisible();
   const download = page.waitForEvent("download");
   await alert.getByRole("button", { name: "Export now" }).click();
-  expect(JSON.parse(await textOf(await download)).controls).toHaveLength(16);
+  expect(JSON.parse(await textOf(await download)).controls).toHaveLength(21);
   await page.evaluate(() => ((window as unknown as { full: boolean }).full = false));
   await alert.getByRole("button", { name: "Try again" }).click();
   await saved(page);
   await page.reload();
-  await expect(stage(page, "Layout")).toContainText("16 placed");
+  await expect(stage(page, "Layout")).toContainText("21 placed");
 });
 
 test("a browser that keeps nothing says so and lets one export", async ({ page }) => {

@@ -243,7 +243,7 @@ test("a controller class of one's own, by pads on its drawing and as a table, is
   await expect(dialog.getByText("3 usable pins of 3 pads.", { exact: false })).toBeVisible();
   await dialog.getByRole("button", { name: "Keep the class" }).click();
   await expect(tray(page).getByRole("button", { name: "Change Drawer board" })).toBeVisible();
-  await expect(tray(page).getByText("3 usable, 12 too few")).toBeVisible();
+  await expect(tray(page).getByText("3 usable, 14 too few")).toBeVisible();
 });
 
 test("a part of one's own changes what is cut", async ({ page }) => {

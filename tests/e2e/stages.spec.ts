@@ -1,5 +1,6 @@
 import { type Page, expect, test } from "@playwright/test";
-import { bindByName, goTo, mat, middleOf, part, saved, stage, tap, tray, typed } from "./bench";
+import { handset } from "../support/handset";
+import { bindByName, goTo, mat, middleOf, openOwn, part, saved, stage, tap, tray, typed, onlyTheNote } from "./bench";
 
 const undoIs = (page: Page, title: string) => page.getByRole("button", { name: `Undo: ${title}` });
 
@@ -16,7 +17,7 @@ test("layers: one is added, reached by holding, warned about while nobody reache
   await page.getByLabel("Stay on a layer").selectOption({ label: "Dome" });
   await expect(page.getByText("Park leads to Dome for good: no key there leads back.")).toBeVisible();
   await page.getByLabel("Hold for a layer").selectOption({ label: "Dome" });
-  await expect(page.getByText("All settled")).toBeVisible();
+  await onlyTheNote(page);
   await page.getByRole("button", { name: /^3\. Dome/ }).click();
   await part(page, "Mark").click();
   await bindByName(page, "digit 9");
@@ -33,7 +34,7 @@ test("layers: one is added, reached by holding, warned about while nobody reache
 });
 
 test("a lamp shows what it is told to, live", async ({ page }) => {
-  await page.goto("/bench/kestrel/keymap");
+  await openOwn(page, handset, "Keymap");
   await part(page, "Lock").click();
   await page.getByLabel("Shows").selectOption({ label: "that Camera layer is active" });
   await goTo(page, "Try");
@@ -50,7 +51,7 @@ test("a knob is turned by dragging round it and by the wheel, and pushed in its 
   await page.goto("/bench/kestrel/try");
   await expect(page.getByText("Live: press keys")).toBeVisible();
   const { x, y } = await middleOf(part(page, "Rotator"));
-  const radius = 20;
+  const radius = 12;
   await page.mouse.move(x + radius, y);
   await page.mouse.down();
   for (let angle = 0; angle <= 65; angle += 5) {
@@ -75,12 +76,12 @@ test("a knob is turned by dragging round it and by the wheel, and pushed in its 
 
 test("a locked pin stays when pins are shared out anew", async ({ page }) => {
   await page.goto("/bench/kestrel/pins");
-  await page.getByLabel("Pin of Lock", { exact: true }).selectOption("P0");
-  await page.getByLabel("Lock Lock", { exact: true }).check();
+  await page.getByLabel("Pin of LIGHTS data", { exact: true }).selectOption("P1");
+  await page.getByLabel("Lock LIGHTS data", { exact: true }).check();
   await page.getByRole("button", { name: "Share out pins" }).first().click();
-  await expect(page.getByLabel("Pin of Lock", { exact: true })).toHaveValue("P0");
-  await page.getByLabel("Pin of Lock", { exact: true }).selectOption("");
-  await expect(page.getByText("Lock is locked to P0. Unlock it to move it.")).toBeVisible();
+  await expect(page.getByLabel("Pin of LIGHTS data", { exact: true })).toHaveValue("P1");
+  await page.getByLabel("Pin of LIGHTS data", { exact: true }).selectOption("");
+  await expect(page.getByText("LIGHTS data is locked to P1. Unlock it to move it.")).toBeVisible();
   await page.getByLabel("Pin of R1", { exact: true }).selectOption("P17");
   await expect(page.getByText(/R1 is on P17, but the board needs that pin itself/)).toBeVisible();
 });
@@ -120,24 +121,26 @@ test("widths change by chip for several keys, and what then overlaps is told and
   await page.getByRole("button", { name: "Width 1.5 units" }).click();
   await expect(page.getByText(/overlap: their caps are/)).toBeVisible();
   await page.getByRole("button", { name: /^All \d+ findings$/ }).click();
-  await expect(page.getByRole("region", { name: "All findings" }).getByRole("listitem")).toHaveCount(3);
+  await expect(page.getByRole("region", { name: "All findings" }).getByRole("listitem")).toHaveCount(4);
   await page.keyboard.press("Control+z");
-  await expect(page.getByText("All settled")).toBeVisible();
+  const left = page.getByRole("region", { name: "All findings" }).getByRole("listitem");
+  await expect(left).toHaveCount(1);
+  await expect(left).toContainText("Asleep the device still takes");
 });
 
 test("duplicate, select all and remove by keys", async ({ page }) => {
   await page.goto("/bench/kestrel/layout");
   await part(page, "Mark").click();
   await page.keyboard.press("Control+d");
-  await expect(stage(page, "Layout")).toContainText("18 placed");
+  await expect(stage(page, "Layout")).toContainText("23 placed");
   await expect(part(page, "K1")).toBeVisible();
   await page.keyboard.press("Control+a");
-  await expect(tray(page).getByText("18 selected")).toBeVisible();
+  await expect(tray(page).getByText("23 selected")).toBeVisible();
   await page.keyboard.press("Delete");
   await expect(page.getByText("Nothing is placed yet.")).toBeVisible();
   await page.keyboard.press("Control+z");
   await page.keyboard.press("Control+z");
-  await expect(stage(page, "Layout")).toContainText("17 placed");
+  await expect(stage(page, "Layout")).toContainText("22 placed");
   await saved(page);
 });
 

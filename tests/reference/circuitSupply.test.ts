@@ -21,7 +21,10 @@ import { randomFrom } from "@/core/optimisation/random";
 import { type State, states } from "@/core/power/consumers";
 import { supplyAt } from "@/core/power/solveSupply";
 import { chainOf, elementIds } from "../support/litRows";
-import { operatingPoint } from "./ngspice";
+import { analogView } from "@/core/analog/analogView";
+import { arrival, busLine } from "@/core/formats/spice/edgeDeck";
+import { levelsView } from "@/core/levels/levelsView";
+import { operatingPoint, riseTime } from "./ngspice";
 
 // Source: ngspice, on the deck that the export "circuit-cir" hands out.
 
@@ -151,5 +154,58 @@ describe("the same deck", () => {
     const deck = deckOf(design);
     const node = deck.known("divider: the pin")!;
     expect(operatingPoint(deck.lines, [node]).get(node)!).toBeCloseTo(measuring(design)!.pinV, 2);
+  });
+});
+
+/** Seconds from when a node passes one voltage to when it passes another. */
+const between = (lines: string[], node: string, low: number, high: number, endS: number) =>
+  riseTime(lines, node, high, endS / 5000, endS) - riseTime(lines, node, low, endS / 5000, endS);
+
+const within10 = (own: number, spice: number) => expect(Math.abs(own - spice) / spice).toBeLessThan(0.1);
+
+describe("edges and settling, by ngspice on the exported deck", () => {
+  it("of a powered ladder bank agree within 10 %", () => {
+    const reedling = demoDesigns.find(({ id }) => id === "reedling")!;
+    const [bank] = derive(reedling).builtCircuits.flatMap(({ ladders }) => ladders);
+    const { bits, ladders } = analogView(reedling);
+    const levels = rungLevels(bank);
+    const volts = derive(reedling).profile!.logicV;
+    const times = bank.rungs.slice(0, -1).map((id, nth) => {
+      const deck = deckOf(reedling, "worst", new Set([id]));
+      const node = deck.known(commonLine("ladder", 0))!;
+      const close = volts * (levels[nth] - 2 ** -(bits + 1));
+      return riseTime(deck.lines, node, close, 1e-9, 4e-6);
+    });
+    within10(ladders[0].banks[0].settleUs, 1e6 * Math.max(...times));
+  }, 60_000);
+
+  it("of a bus from 30 to 70 % agree within 10 %", () => {
+    const kestrel = demoDesigns.find(({ id }) => id === "kestrel")!;
+    const [bus] = levelsView(kestrel).buses;
+    const deck = deckOf(kestrel);
+    const volts = derive(kestrel).profile!.logicV;
+    const node = deck.known(busLine(bus.bus))!;
+    within10(bus.riseNs, 1e9 * between(deck.lines, node, 0.3 * volts, 0.7 * volts, 4e-6));
+  });
+
+  it("of ways from one voltage to another, from 10 to 90 %, agree within 10 %", () => {
+    // Lights on 5 V by a 3.3 V pin, digits likewise, and a radio of 3.3 V on a module of 5 V.
+    const glasshouse = demoDesigns.find(({ id }) => id === "glasshouse")!;
+    const far = { xMm: 0, yMm: 300, rotationDeg: 0, boardId: "panel" };
+    const radio = wireAs(addControl(chainOf(3), "radio", "r", far), "spi-radio", ["r:radio"]);
+    const compared = new Set<string>();
+    for (const design of [radio, chooseController(chainOf(3), "dual-core-3v3-26"), glasshouse]) {
+      const deck = deckOf(design);
+      for (const { circuit, driver, highV, receiverV, ways } of levelsView(design).crossings)
+        for (const { id, fastestHz, highV: arrives } of ways) {
+          if (id !== "divider" && id !== "open drain") continue;
+          const node = deck.known(arrival(circuit, driver, id))!;
+          const top = id === "divider" ? arrives : receiverV;
+          expect(top).toBeLessThanOrEqual(Math.max(highV, receiverV));
+          within10(1 / (2 * fastestHz), between(deck.lines, node, 0.1 * top, 0.9 * top, 4e-6));
+          compared.add(id);
+        }
+    }
+    expect([...compared].sort()).toEqual(["divider", "open drain"]);
   });
 });

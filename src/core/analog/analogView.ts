@@ -16,7 +16,8 @@ import {
   valuesAround,
 } from "./ladderDesign";
 import { type RestScatter, restScatter, scaling } from "./rest";
-import { cornerHz, mostSourceOhm, sampleErrorCounts, settleUs, switchOhm, trackSourceOhm } from "./sampling";
+import { bankSettleUs } from "./ladderSettling";
+import { cornerHz, mostSourceOhm, sampleErrorCounts, switchOhm, trackSourceOhm } from "./sampling";
 import { type Travel, travelOf } from "./travel";
 
 export interface BankView {
@@ -71,8 +72,6 @@ export interface AnalogView {
   sticks: StickView[];
 }
 
-/** Line and pins of a bank's common wire (from memory: 30 pF). */
-const LINE_F = 30e-12;
 const FILTER_F = 100e-9;
 
 function ladderViews(design: Design, { builtCircuits, elements, profile }: Derived, bits: number): LadderView[] {
@@ -95,7 +94,7 @@ function ladderViews(design: Design, { builtCircuits, elements, profile }: Deriv
         })),
         margin: ladderMargin(bank, tolerance, ripple),
         two: twoAtOnce(bank, (level) => rungTold(bank, level)),
-        settleUs: settleUs(whole / 4, LINE_F, bits),
+        settleUs: bankSettleUs(bank, bits),
       };
     });
     const most = mostKeys({ tolerance, ripple, pullDownOhm }, resistorOhm, needed);

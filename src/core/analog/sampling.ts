@@ -24,6 +24,3 @@ export const trackSourceOhm = (trackOhm: number): number => parallelOhm(trackOhm
 
 /** Corner of a resistor and a capacitor, in Hz. */
 export const cornerHz = (ohm: number, farad: number): number => 1 / (2 * Math.PI * ohm * farad);
-
-/** Time until a line with a source resistance and a capacitance is within half a step, in µs. */
-export const settleUs = (ohm: number, farad: number, bits: number): number => 1e6 * ohm * farad * timeConstants(bits);

@@ -648,9 +648,14 @@ describe("rules", () => {
   it("are silent on a finished pad, but for what is not bound yet", () =>
     expect(findingsOf(done).map((finding) => finding.rule)).toEqual(["keymap/unbound"]));
   it("are silent on an empty design", () => expect(findingsOf(newDesign("d", "D"))).toEqual([]));
-  it.each(demoDesigns.filter(({ id }) => id !== "glasshouse"))("are silent on $name", (design) =>
+  it.each(demoDesigns.filter(({ id }) => !["glasshouse", "kestrel"].includes(id)))("are silent on $name", (design) =>
     expect(findingsOf(design)).toEqual([]),
   );
+  it("have a single note on Kestrel: its lights take current while the computer sleeps", () => {
+    const kestrel = demoDesigns.find(({ id }) => id === "kestrel")!;
+    const told = findingsOf(kestrel).map(({ rule, severity }) => `${severity} ${rule}`);
+    expect(told).toEqual(["note circuits/asleep-current"]);
+  });
   it("have nothing to say of Glasshouse but notes: how its knobs are read, compiled and in Python", () => {
     const glasshouse = demoDesigns.find(({ id }) => id === "glasshouse")!;
     expect(

@@ -4,6 +4,7 @@ import { measuring } from "../power/battery";
 import type { State } from "../power/consumers";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 import { Deck, spice } from "./spice/deck";
+import { addEdges } from "./spice/edgeDeck";
 import { addLadders } from "./spice/ladderDeck";
 import { addMatrices } from "./spice/matrixDeck";
 import { addSupply } from "./spice/supplyDeck";
@@ -25,13 +26,15 @@ export function deckOf(design: Design, state: State = "worst", pressed: Set<stri
   addLadders(deck, design, pressed);
   addMatrices(deck, design, pressed);
   addDivider(deck, design);
+  addEdges(deck, design);
   return deck;
 }
 
 const text = (design: Design, { lines }: Deck) =>
   [
-    `* ${design.name.replace(/[^\x20-\x7e]+/g, " ")}: supply with everything at its most, ladders, matrices`,
+    `* ${design.name.replace(/[^\x20-\x7e]+/g, " ")}: supply with everything at its most, ladders, matrices, edges`,
     "* A contact is pressed by giving its resistor 0.1 instead of 1e12.",
+    "* Edges and settling: sources of ladders, buses and levels step up at the beginning of: tran 1n 20u",
     ...lines,
     ".control",
     "op",

@@ -25,9 +25,9 @@ interface Crossing {
 }
 
 /** A receiver's input with some wire (from memory: 20 pF), a pin's resistance, a level shifter's pull-up and delay. */
-const LOAD_F = 20e-12;
+export const LOAD_F = 20e-12;
 const PIN_OHM = 50;
-const SHIFTER_OHM = 10_000;
+export const SHIFTER_OHM = 10_000;
 const BUFFER_DELAY_S = 10e-9;
 const DIODE_V = 0.85;
 /** Supplies of parts whose inputs follow them. */
@@ -36,9 +36,12 @@ const CMOS_HIGH = 0.7;
 /** From 10 to 90 % of an exponential edge takes 2.2 time constants; a square wave needs two such edges. */
 export const fastestHz = (ohm: number, farad = LOAD_F): number => 1 / (2 * 2.2 * ohm * farad);
 
+/** Supplies that differ by less than their own tolerance are one voltage (common practice: a tenth). */
+const SAME = 1.1;
+
 /** A divider that brings a higher level just down to the receiver's supply, of 1 to 5 kΩ: less loads the pin. */
 export function dividerFor(driverV: number, receiverV: number): Divider | null {
-  return driverV > receiverV ? dividerNear(receiverV / driverV, 1000, 2500, "E24") : null;
+  return driverV > SAME * receiverV ? dividerNear(receiverV / driverV, 1000, 2500, "E24") : null;
 }
 
 const fits = (highV: number, { needsHighV, mostV }: Crossing) => highV >= needsHighV && highV <= mostV;

@@ -39,3 +39,6 @@ export class Deck {
 
 /** A number as SPICE reads it. */
 export const spice = (value: number): string => String(Number(value.toPrecision(9)));
+
+/** A source that is at its voltage in an operating point and steps up to it, within a nanosecond, in a run over time. */
+export const stepTo = (volts: number): string => `DC ${spice(volts)} PULSE(0 ${spice(volts)} 0 1n 1n 1 2)`;

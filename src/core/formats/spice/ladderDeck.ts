@@ -1,7 +1,8 @@
+import { LINE_F } from "../../analog/ladderSettling";
 import type { LadderBank } from "../../circuits/circuitKind";
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
-import { type Deck, spice } from "./deck";
+import { type Deck, spice, stepTo } from "./deck";
 
 /** A closed contact, and an open one, in ohm. */
 const CLOSED_OHM = 0.1;
@@ -10,7 +11,7 @@ export const OPEN_OHM = 1e12;
 /** One bank of a ladder with its supply; each contact is a resistor that can be closed. */
 function addBank(deck: Deck, bank: LadderBank, volts: number, place: (what: string) => string, pressed: Set<string>) {
   const top = deck.node(place("top"));
-  deck.put("V", `${top} 0 ${spice(volts)}`);
+  deck.put("V", `${top} 0 ${stepTo(volts)}`);
   let below = "0";
   bank.rungs.forEach((id, nth) => {
     const rung = nth === bank.rungs.length - 1 ? top : deck.node(place(`rung ${nth + 1}`));
@@ -20,6 +21,7 @@ function addBank(deck: Deck, bank: LadderBank, volts: number, place: (what: stri
     below = rung;
   });
   deck.put("R", `${deck.node(place("common line"))} 0 ${spice(bank.pullDownOhm)}`);
+  deck.put("C", `${deck.node(place("common line"))} 0 ${spice(LINE_F)}`);
 }
 
 /** Where a bank's common line is in the deck. */
