@@ -1,6 +1,7 @@
 import { type Page, expect, test } from "@playwright/test";
 import type { Control } from "@/core/catalogue/kinds";
 import type { LadderCircuit } from "@/core/circuits/ladder";
+import type { LightChain } from "@/core/circuits/lightChain";
 import type { Design } from "@/core/document/schema";
 import { newDesign } from "@/core/document/newDesign";
 import { addControl } from "@/core/edits/controls";
@@ -99,6 +100,71 @@ test("a display and lights that make a knob lose steps, and the offered cure", a
   await settle(page, /E1 is not seen for up to 4\.\d ms/, /^Send displays in pieces of \d+ bytes$/);
   await expect(section(page, "Displays on the bus").getByLabel("Written in pieces of")).not.toHaveValue("0");
   await expect(page.getByText(/is not seen for up to/)).toHaveCount(0);
+});
+
+/** Sixty lights on a source of their own, over wires too thin to carry what they take without loss. */
+function farLights(): Design {
+  const chain = changeCircuit<LightChain>(chainOf(60, "small-5v-18", 40), "lights", { colours: 3 });
+  return {
+    ...chain,
+    name: "Far",
+    wires: { ...chain.wires, supplyMm2: 0.5 },
+    supply: { ...chain.supply, outside: { limitMa: 4000, isChosen: true } },
+  };
+}
+
+test("a long chain is fed where it needs it: the fewest places are found, wired and taken back", async ({ page }) => {
+  await open(page, farLights());
+  const lost = page.getByText(/wires of 0\.5 mm² lose/);
+  await expect(lost.first()).toBeVisible();
+  const lights = section(page, "Light chain");
+  await lights.getByRole("button", { name: "Find where to feed" }).click();
+  await expect(lights.getByRole("status")).toContainText(
+    /^\d+ places?, fewer are not enough; the light with least has 4\.\d\d V\.$/,
+  );
+  await expect(lights).toContainText(/Fed once more at LT\d+/);
+  await expect(lost).toHaveCount(0);
+  // Each place is a wire of supply and one of ground in the list for the bench.
+  const wires = await textOf(await exportAs(page, "Wire list"));
+  await lights.getByRole("button", { name: "Feed at the start only" }).click();
+  await expect(lost.first()).toBeVisible();
+  const fewer = await textOf(await exportAs(page, "Wire list"));
+  expect(wires.split("\n").length).toBeGreaterThan(fewer.split("\n").length);
+});
+
+test("addresses on a bus and the pull-ups that a module carries are told with the bus", async ({ page }) => {
+  await page.goto("/bench/kestrel/layout");
+  await part(page, "Display").click();
+  await tray(page).getByLabel("Own pull-ups, 0: none (Ω)").fill("2200");
+  await page.keyboard.press("Enter");
+  await goTo(page, "Circuits");
+  await sheet(page, "Levels").click();
+  const bus = section(page, "Two-wire bus 1");
+  await expect(bus.getByRole("table")).toContainText("3C hex");
+  await expect(bus).toContainText("Modules carry");
+  await expect(bus).toContainText("2.20 kΩ");
+  await goTo(page, "Layout");
+  await part(page, "Display").click();
+  await tray(page).getByLabel("Own pull-ups, 0: none (Ω)").fill("0");
+  await page.keyboard.press("Enter");
+  await goTo(page, "Circuits");
+  await sheet(page, "Levels").click();
+  await expect(bus).not.toContainText("Modules carry");
+});
+
+test("what an interpreter takes is from memory until someone has measured it", async ({ page }) => {
+  await page.goto("/bench/glasshouse/circuits");
+  await sheet(page, "Time").click();
+  const told = section(page, "Press to report, in Python (from memory)");
+  await expect(told).toContainText("105 to 265 an instruction");
+  await told.getByLabel("Cycles an instruction").fill("80");
+  await page.keyboard.press("Enter");
+  const measured = section(page, "Press to report, in Python (as measured)");
+  await expect(measured).toBeVisible();
+  const row = measured.getByRole("row", { name: /scan and report/ }).getByRole("cell");
+  expect(await row.nth(1).textContent()).toBe(await row.nth(3).textContent());
+  await measured.getByRole("button", { name: "Back to what memory says" }).click();
+  await expect(told).toBeVisible();
 });
 
 test("levels show the ways across, and the one taken settles it", async ({ page }) => {

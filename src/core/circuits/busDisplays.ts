@@ -11,10 +11,15 @@ const busDisplaysSchema = z.strictObject({
   bus: whole(0, 3),
   /** How many of the displays can be told apart by an address of their own; usually one or two. */
   ownAddresses: whole(1, 8),
+  /** The lowest address that the displays can be set to; that of the class where nothing is said. */
+  firstAddress: z.optional(whole(0x08, 0x77)),
   /** Bytes of a picture sent in one go; a whole page where nothing is said. */
   piece: z.optional(whole(4, 1024)),
 });
 export type BusDisplays = z.infer<typeof busDisplaysSchema>;
+
+/** Usual for small displays (typical of the class; from memory). */
+export const DISPLAY_ADDRESS = 0x3c;
 
 /** Branches of one multiplexer, and multiplexers that a bus takes by their three address terminals. */
 const BRANCHES = 8;

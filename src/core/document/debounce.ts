@@ -1,4 +1,4 @@
-import { whole, z } from "../schema";
+import { between, whole, z } from "../schema";
 
 /**
  * The two schools of debouncing. Deferred: a change counts when it has lasted the whole time, so a spike on a long wire
@@ -20,6 +20,8 @@ export const timingSchema = z.strictObject({
   settleUs: whole(0, 250),
   /** How long one encoder step is reported as pressed. */
   pulseMs: whole(1, 50),
+  /** Clock cycles of an instruction of the interpreter and of a call to a pin, as measured; a range from memory otherwise. */
+  interpreter: z.optional(z.strictObject({ cyclesAStep: between(10, 5000), cyclesACall: between(10, 50_000) })),
 });
 export type Timing = z.infer<typeof timingSchema>;
 

@@ -30,6 +30,8 @@ import { lateScan } from "./rules/lateScan";
 import { leverTravel } from "./rules/leverTravel";
 import { sourceResistance } from "./rules/sourceResistance";
 import { busPullUps } from "./rules/busPullUps";
+import { addressClash } from "./rules/addressClash";
+import { serialModes } from "./rules/serialModes";
 import { floatingSelect } from "./rules/floatingSelect";
 import { lampBranch } from "./rules/lampBranch";
 import { supplyVoltage } from "./rules/supplyVoltage";
@@ -139,6 +141,8 @@ export const rules: Rule[] = [
   lampBranch,
   busPullUps,
   floatingSelect,
+  addressClash,
+  serialModes,
   blindKnob,
   lateScan,
   leverTravel,

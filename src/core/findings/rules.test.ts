@@ -70,7 +70,10 @@ const rowOf = (kind: Control["kind"], count: number, profileId: string): Design 
     profileId,
   );
 const idsOf = (design: Design) => [...derive(design).elements.keys()];
-const all = (design: Design, kind: Circuit["kind"]) => wireAs(design, kind, idsOf(design));
+const all = (design: Design, ...kinds: Circuit["kind"][]) =>
+  kinds.reduce((d, kind) => wireAs(d, kind, idsOf(d)), design);
+const withDisplay = (design: Design): Design =>
+  addControl(design, "display", "d1", { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" });
 
 const weakLogic = {
   ...done,
@@ -521,6 +524,18 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     "circuits/floating-select",
     all(rowOf("radio", 2, "dual-core-3v3-26"), "spi-radio"),
     /^RM1 select and RM2 select float while the controller starts, on one bus: put 10 kΩ/,
+  ],
+  [
+    "circuits/address-clash",
+    changeCircuit<BusDisplays>(all(withDisplay(keyBlock(6, 3)), "bus-displays", "expander"), "displays", {
+      firstAddress: 0x21,
+    }),
+    /^On two-wire bus 1 parts answer at once: D1 and U2 to 21 hex\.$/,
+  ],
+  [
+    "circuits/serial-modes",
+    all(changeControl(rowOf("radio", 2, "dual-core-3v3-26"), "c1", { spiMode: 3 }), "spi-radio"),
+    /^Serial bus 1 has parts of different modes: RM1 in mode 0 and RM2 in mode 3\./,
   ],
   [
     "circuits/lamp-branch",

@@ -130,8 +130,15 @@ export function interpreterWork(design: Design, scan: ScanTable): InterpreterWor
 }
 
 /** Clock cycles of a 32-bit core for an instruction of its interpreter, and for a call to a pin (both from memory). */
-const CYCLES_A_STEP = { least: 105, most: 265 };
-const CYCLES_A_CALL = { least: 400, most: 1060 };
+export const CYCLES_A_STEP = { least: 105, most: 265 };
+export const CYCLES_A_CALL = { least: 400, most: 1060 };
+
+/** What the person measured, or the range from memory. */
+function cyclesOf({ timing: { interpreter } }: Design) {
+  if (!interpreter) return { step: CYCLES_A_STEP, call: CYCLES_A_CALL };
+  const exactly = (cycles: number) => ({ least: cycles, most: cycles });
+  return { step: exactly(interpreter.cyclesAStep), call: exactly(interpreter.cyclesACall) };
+}
 
 export interface InterpreterScan {
   leastMs: number;
@@ -145,13 +152,13 @@ const FELT_MS = 10;
 const USELESS_MS = 20;
 
 /**
- * How long one scan takes on a class with an interpreter: a range, never one number, from the steps counted and what a step
- * costs from memory.
+ * How long one scan takes on a class with an interpreter: from the steps counted and what a step costs: as measured, or else
+ * a range from memory, never one number.
  */
 export function interpreterScan(design: Design, scan: ScanTable, { clockMhz }: ControllerProfile): InterpreterScan {
   const { steps, calls, busUs } = interpreterWork(design, scan);
-  const ms = (end: "least" | "most") =>
-    ((steps * CYCLES_A_STEP[end] + calls * CYCLES_A_CALL[end]) / clockMhz + busUs) / 1000;
+  const { step, call } = cyclesOf(design);
+  const ms = (end: "least" | "most") => ((steps * step[end] + calls * call[end]) / clockMhz + busUs) / 1000;
   const [leastMs, mostMs] = [ms("least"), ms("most")];
   const verdict = leastMs > USELESS_MS ? "too-much" : mostMs > FELT_MS ? "slow" : "good";
   return { leastMs, mostMs, verdict };

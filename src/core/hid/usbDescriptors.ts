@@ -29,7 +29,8 @@ export const CONTROL_BYTES = 64;
 const BUS_POWERED = 0x80;
 const REMOTE_WAKE = 0x20;
 const MA_UNITS = 2;
-const CURRENT_MA = 100;
+const USUAL_MA = 100;
+const MOST_MA = 500;
 const HID_CLASS = 3;
 const BOOT_SUBCLASS = 1;
 const BOOT_KEYBOARD = 1;
@@ -82,12 +83,15 @@ function interfaceBytes(kind: InterfaceKind, number: number, pollMs: number): nu
   ];
 }
 
-/** USB 2.0, table 9-10, with the interfaces' own descriptors behind it; interface n has endpoint n + 1. */
-export function configurationDescriptor(kinds: InterfaceKind[], pollMs = 1): number[] {
+/**
+ * USB 2.0, table 9-10, with the interfaces' own descriptors behind it; interface n has endpoint n + 1.
+ * @param currentMa the most that the device takes once configured; a port grants 500 mA at most (7.2.1)
+ */
+export function configurationDescriptor(kinds: InterfaceKind[], currentMa = USUAL_MA, pollMs = 1): number[] {
   const body = kinds.flatMap((kind, number) => interfaceBytes(kind, number, pollMs));
   const attributes = BUS_POWERED | REMOTE_WAKE;
   const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), kinds.length, 1, 0, attributes];
-  return [...head, CURRENT_MA / MA_UNITS, ...body];
+  return [...head, Math.ceil(Math.min(Math.max(currentMa, MA_UNITS), MOST_MA) / MA_UNITS), ...body];
 }
 
 const ENGLISH_US = 0x0409;

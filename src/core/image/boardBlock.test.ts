@@ -1,5 +1,10 @@
 import { describe, expect, it } from "vitest";
+import { finishedPad } from "../../../tests/support/designs";
 import { keyBlock } from "../../../tests/support/keyBlock";
+import { chainOf } from "../../../tests/support/litRows";
+import type { LightChain } from "../circuits/lightChain";
+import { chooseController } from "../edits/pins";
+import { supplyAt } from "../power/solveSupply";
 import type { LadderCircuit } from "../circuits/ladder";
 import { BOARD_AT, BOARD_PART, REMOTE_BYTES_MOST } from "../contract/board";
 import { crc16 } from "../contract/crc16";
@@ -74,5 +79,34 @@ describe("the board block", () => {
         expect.objectContaining({ message: expect.stringMatching(`^has 125 bytes .* room for ${REMOTE_BYTES_MOST}$`) }),
       ],
     });
+  });
+});
+
+describe("what the device asks the port for", () => {
+  /** Byte 8 of the configuration descriptor, in units of 2 mA (USB 2.0, table 9-10). */
+  function askedMa(design: Design): number {
+    const block = blockOf(anywhere(design));
+    if (!block.ok) throw new Error(JSON.stringify(block.problems));
+    const bytes = [...block.value];
+    const at = bytes.findIndex((byte, nth) => byte === 9 && bytes[nth + 1] === 2 && bytes[nth + 8] > 0);
+    return 2 * bytes[at + 8];
+  }
+  const plain = chooseController(finishedPad(), "small-5v-18");
+  const lit = (percent: number) =>
+    changeCircuit<LightChain>(chainOf(60), "lights", { colours: 3, brightnessPercent: percent });
+
+  it("is its worst current, rounded up", () => {
+    expect(askedMa(plain)).toBe(2 * Math.ceil(supplyAt(plain, "worst")!.sourceMa / 2));
+    const dim = lit(10);
+    const worstMa = supplyAt(dim, "worst")!.sourceMa;
+    expect(worstMa).toBeGreaterThan(100);
+    expect(askedMa(dim)).toBe(2 * Math.ceil(worstMa / 2));
+  });
+
+  it("is never more than a port grants", () => expect(askedMa(lit(100))).toBe(500));
+
+  it("is the usual where the device has a source of its own", () => {
+    const source = { kind: "outside" as const, volts: 5, limitMa: 3000 };
+    expect(askedMa({ ...lit(100), supply: { ...lit(100).supply, source } })).toBe(100);
   });
 });

@@ -1,3 +1,4 @@
+import { supplyAt } from "../power/solveSupply";
 import {
   BANK_WHOLE_BYTES,
   BOARD_AT,
@@ -156,6 +157,12 @@ interface Described {
   bytes: number[];
 }
 
+/** What the device asks the port for: its most, in mA; what has a source of its own asks for the usual. */
+function portMa(design: Design): number | undefined {
+  const { kind } = design.supply.source;
+  return kind === "outside" || kind === "battery" ? undefined : supplyAt(design, "worst")?.sourceMa;
+}
+
 function described(design: Design): Described[] {
   const kinds = design.reportSet.interfaces;
   const identity = identityOf(design);
@@ -163,7 +170,12 @@ function described(design: Design): Described[] {
   const texts = [languageDescriptor, stringDescriptor(identity.maker), stringDescriptor(identity.product)];
   return [
     { type: DESCRIPTOR.DEVICE, index: 0, forInterface: any, bytes: deviceDescriptor(identity) },
-    { type: DESCRIPTOR.CONFIGURATION, index: 0, forInterface: any, bytes: configurationDescriptor(kinds) },
+    {
+      type: DESCRIPTOR.CONFIGURATION,
+      index: 0,
+      forInterface: any,
+      bytes: configurationDescriptor(kinds, portMa(design)),
+    },
     ...texts.map((bytes, index) => ({ type: DESCRIPTOR.STRING, index, forInterface: any, bytes })),
     ...kinds.flatMap((kind, forInterface) => [
       { type: DESCRIPTOR.REPORT, index: 0, forInterface, bytes: reportDescriptor(kind) },

@@ -1,3 +1,4 @@
+import { type BusAddress, busAddresses } from "./addresses";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { type BusCheck, busChecks } from "./pullUps";
@@ -13,7 +14,7 @@ export interface Crossing extends Signal {
 export interface LevelsView {
   hasController: boolean;
   crossings: Crossing[];
-  buses: BusCheck[];
+  buses: (BusCheck & { addresses: BusAddress[] })[];
 }
 
 export function levelsView(design: Design): LevelsView {
@@ -30,6 +31,9 @@ export function levelsView(design: Design): LevelsView {
   return {
     hasController: derive(design).profile !== null,
     crossings: [...crossings.values()],
-    buses: busChecks(design),
+    buses: busChecks(design).map((check) => ({
+      ...check,
+      addresses: busAddresses(design).filter(({ bus }) => bus === check.bus),
+    })),
   };
 }

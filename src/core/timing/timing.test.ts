@@ -148,3 +148,21 @@ describe("modules on one interrupt line", () => {
     });
   });
 });
+
+describe("an interpreter's costs", () => {
+  it("are a range from memory, and one number once measured: half the cycles take half the time", () => {
+    const glasshouse = named("glasshouse");
+    const scanOf = (interpreter?: { cyclesAStep: number; cyclesACall: number }) =>
+      latencyOf({ ...glasshouse, timing: { ...glasshouse.timing, interpreter } }).interpreted!.find(
+        ({ what }) => what === "scan and report",
+      )!;
+    expect(scanOf().best).toBeLessThan(scanOf().worst);
+    const [whole, half] = [
+      scanOf({ cyclesAStep: 200, cyclesACall: 800 }),
+      scanOf({ cyclesAStep: 100, cyclesACall: 400 }),
+    ];
+    expect(whole.best).toBe(whole.worst);
+    // Glasshouse has no part on a bus, whose time nothing shortens.
+    expect(half.best).toBeCloseTo(whole.best / 2, 9);
+  });
+});

@@ -2,6 +2,7 @@
 
 import { busSettingsSchema } from "@/core/document/supplySettings";
 import { setBus } from "@/core/edits/buses";
+import { hexAddress } from "@/core/levels/addresses";
 import type { Crossing, LevelsView } from "@/core/levels/levelsView";
 import { fieldOf } from "@/core/schemaLimits";
 import { listed } from "@/core/words";
@@ -98,7 +99,7 @@ function CrossingSection({ crossing }: { crossing: Crossing }) {
 }
 
 function BusSection({ check }: { check: LevelsView["buses"][number] }) {
-  const { bus, parts, pf, leastOhm, mostOhm, drawnOhm, modulesOhm, wholeOhm, proposedOhm, riseNs } = check;
+  const { bus, parts, pf, leastOhm, mostOhm, drawnOhm, modulesOhm, wholeOhm, proposedOhm, riseNs, addresses } = check;
   const isRight = wholeOhm >= leastOhm && wholeOhm <= mostOhm;
   return (
     <Section title={`Two-wire bus ${bus + 1}`}>
@@ -124,6 +125,15 @@ function BusSection({ check }: { check: LevelsView["buses"][number] }) {
           ],
           ["Rises in", `${riseNs.toFixed(0)} ns`],
         ]}
+      />
+      <SmallTable
+        label={`Addresses on two-wire bus ${bus + 1}`}
+        heads={["Part", "Address", "Set by"]}
+        rows={addresses.map(({ part, address, setBy, behind }) => [
+          part,
+          hexAddress(address),
+          behind ? `${setBy}; branch ${behind.branch} of ${hexAddress(behind.address)}` : setBy,
+        ])}
       />
       {proposedOhm !== null && proposedOhm !== drawnOhm && (
         <Row>

@@ -1,6 +1,7 @@
 "use client";
 
 import dynamic from "next/dynamic";
+import type { ReactNode } from "react";
 import type { BusDisplays } from "@/core/circuits/busDisplays";
 import type { Delay } from "@/core/timing/latency";
 import type { TimingView } from "@/core/timing/timingView";
@@ -8,6 +9,7 @@ import { useDesign } from "@/store/bench";
 import { useTimingView } from "@/store/circuitsAside";
 import { Section, Values } from "@/ui/pieces/sheets";
 import { DisplaysSection } from "./DisplaysSection";
+import { InterpreterCosts } from "./InterpreterCosts";
 import { MillisecondStrip } from "./MillisecondStrip";
 import { SmallTable } from "./SmallTable";
 
@@ -28,7 +30,12 @@ export function TimeTab() {
       {view.knobs.length > 0 && <KnobsSection view={view} />}
       <LatencySection title="Press to report, compiled" delays={view.latency.compiled} />
       {view.latency.interpreted && (
-        <LatencySection title="Press to report, in Python (from memory)" delays={view.latency.interpreted} />
+        <LatencySection
+          title={`Press to report, in Python (${design.timing.interpreter ? "as measured" : "from memory"})`}
+          delays={view.latency.interpreted}
+        >
+          <InterpreterCosts />
+        </LatencySection>
       )}
       {design.circuits
         .filter((circuit): circuit is BusDisplays => circuit.kind === "bus-displays")
@@ -83,7 +90,7 @@ function KnobsSection({ view: { knobs, wishedTurns } }: { view: TimingView }) {
   );
 }
 
-function LatencySection({ title, delays }: { title: string; delays: Delay[] }) {
+function LatencySection({ title, delays, children }: { title: string; delays: Delay[]; children?: ReactNode }) {
   return (
     <Section title={title}>
       <SmallTable
@@ -91,6 +98,7 @@ function LatencySection({ title, delays }: { title: string; delays: Delay[] }) {
         heads={["Part", "Best", "Mean", "Worst"]}
         rows={delays.map(({ what, best, mean, worst }) => [what, ms(best), ms(mean), ms(worst)])}
       />
+      {children}
     </Section>
   );
 }

@@ -3,6 +3,7 @@
 import { circuitKindOf } from "@/core/circuits";
 import { fieldOf } from "@/core/schemaLimits";
 import type { Circuit } from "@/core/circuits";
+import { DISPLAY_ADDRESS } from "@/core/circuits/busDisplays";
 import { EXPANDER_ADDRESSES, type ExpanderCircuit, addressOf } from "@/core/circuits/expander";
 import { ladderMargin } from "@/core/circuits/ladderVoltage";
 import type { LadderCircuit } from "@/core/circuits/ladder";
@@ -95,6 +96,13 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
             schema={fieldOf(circuitKindOf(circuit).schema, "ownAddresses")}
             value={circuit.ownAddresses}
             onCommit={(ownAddresses) => set({ ownAddresses })}
+          />
+          <TextField
+            label="Lowest address (hex)"
+            mono
+            value={(circuit.firstAddress ?? DISPLAY_ADDRESS).toString(16).toUpperCase()}
+            check={(text) => (readAddress(text) === null ? "Two hexadecimal digits, 08 to 77." : null)}
+            onCommit={(text) => set({ firstAddress: readAddress(text)! })}
           />
         </Columns>
       );
@@ -199,4 +207,10 @@ function ExpanderFields({ circuit, set }: { circuit: ExpanderCircuit; set: (chan
       />
     </>
   );
+}
+
+/** Seven bits; the lowest and the highest eight are kept for other uses (I²C-bus specification). */
+function readAddress(text: string): number | null {
+  const address = /^[0-9a-f]{1,2}$/i.test(text.trim()) ? parseInt(text, 16) : 0;
+  return address >= 0x08 && address <= 0x77 ? address : null;
 }

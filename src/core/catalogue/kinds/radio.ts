@@ -1,4 +1,4 @@
-import { between, z } from "../../schema";
+import { between, whole, z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, elementOf } from "./controlKind";
 
 const radioSchema = z.strictObject({
@@ -6,6 +6,8 @@ const radioSchema = z.strictObject({
   kind: z.literal("radio"),
   /** While it sends or listens (15 mA without, 115 mA with an amplifier are typical; from memory). */
   currentMa: between(1, 500),
+  /** Which edge of which resting clock its data is taken at; 0 where nothing is said. */
+  spiMode: z.optional(whole(0, 3)),
 });
 export type Radio = z.infer<typeof radioSchema>;
 

@@ -1,5 +1,5 @@
 import { type Control, kindNamed } from "@/core/catalogue/kinds";
-import { fieldOf } from "@/core/schemaLimits";
+import { fieldOf, limitsOf } from "@/core/schemaLimits";
 import { ChoiceField, NumberField, Checkbox } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { type FieldSpec, fieldsOf } from "./kindFields";
@@ -7,6 +7,12 @@ import { type FieldSpec, fieldsOf } from "./kindFields";
 interface SpecFieldsProps {
   control: Control;
   change: (what: string, fields: Partial<Control>) => void;
+}
+
+/** Limits are the schema's; where 0 stands for nothing, it is allowed too. */
+function limitsOfSpec(kind: Control["kind"], { key, otherwise }: { key: string; otherwise?: number }) {
+  const schema = fieldOf(kindNamed(kind).schema, key);
+  return otherwise === 0 ? { min: 0, max: limitsOf(schema).most } : { schema };
 }
 
 /** The fields of a kind; what changes is named for the undo step. */
@@ -27,9 +33,9 @@ export function SpecFields({ control, change }: SpecFieldsProps) {
               label={spec.label}
               unit={spec.unit}
               whole={spec.sort === "whole"}
-              schema={fieldOf(kindNamed(control.kind).schema, spec.key)}
-              value={Number(values[spec.key])}
-              onCommit={(value) => set(spec, value)}
+              {...limitsOfSpec(control.kind, spec)}
+              value={Number(values[spec.key] ?? spec.otherwise)}
+              onCommit={(value) => set(spec, value === 0 && spec.otherwise === 0 ? undefined : value)}
             />
           ))}
         </Columns>
@@ -39,7 +45,7 @@ export function SpecFields({ control, change }: SpecFieldsProps) {
           <ChoiceField
             key={spec.key}
             label={spec.label}
-            value={String(values[spec.key])}
+            value={String(values[spec.key] ?? spec.choices[0].value)}
             choices={spec.choices}
             onCommit={(value) => set(spec, spec.numeric ? Number(value) : value)}
           />

@@ -9,6 +9,8 @@ interface Named {
 interface NumberSpec extends Named {
   sort: "number" | "whole";
   unit: string;
+  /** Shown while the control says nothing; 0 for none, which clears it again. */
+  otherwise?: number;
 }
 
 /** One field of a kind: a number with its unit (its limits are the schema's), a choice, or a yes or no. */
@@ -18,6 +20,13 @@ export type FieldSpec =
   | (Named & { sort: "tick" });
 
 const number = (key: string, label: string, unit: string): FieldSpec => ({ key, label, unit, sort: "number" });
+const orElse = (key: string, label: string, unit: string, otherwise: number): FieldSpec => ({
+  key,
+  label,
+  unit,
+  sort: "number",
+  otherwise,
+});
 const count = (key: string, label: string): FieldSpec => ({ key, label, unit: "", sort: "whole" });
 const tick = (key: string, label: string): FieldSpec => ({ key, label, sort: "tick" });
 const pick = (key: string, label: string, values: [value: string, label: string][], numeric = false): FieldSpec => ({
@@ -75,6 +84,7 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
       true,
     ),
     tick("push", "Has a push switch"),
+    orElse("trackOhm", "Track, end to end", "Ω", 10_000),
   ],
   pot: [
     pick("motion", "Motion", [
@@ -82,6 +92,7 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
       ["slide", "Slid"],
     ]),
     number("travel", "Travel, in ° or mm", ""),
+    orElse("trackOhm", "Track, end to end", "Ω", 10_000),
   ],
   "five-way": [],
   "ladder-pad": [number("widthMm", "Width", "mm"), number("heightMm", "Height", "mm")],
@@ -101,8 +112,22 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
     count("heightPx", "Dots down"),
     count("bitsPerPx", "Bits a dot"),
     number("currentMa", "All dots lit", "mA"),
+    orElse("pullUpOhm", "Own pull-ups, 0: none", "Ω", 0),
   ],
-  radio: [number("currentMa", "While it sends", "mA")],
+  radio: [
+    number("currentMa", "While it sends", "mA"),
+    pick(
+      "spiMode",
+      "Serial bus mode",
+      [
+        ["0", "0: rests low, first edge"],
+        ["1", "1: rests low, second edge"],
+        ["2", "2: rests high, first edge"],
+        ["3", "3: rests high, second edge"],
+      ],
+      true,
+    ),
+  ],
   buzzer: [number("currentMa", "Current", "mA")],
   motor: [number("currentMa", "Current", "mA")],
   fixing: [tick("carries", "Carries the plate")],
