@@ -95,7 +95,7 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
   for (const bank of scan.ladders) {
     const { top } = scan.access[bank.rungs[0]] as AccessBy<"rung">;
     const powered = top === null ? -1 : net(top);
-    lines.push(`ladder ${net(bank.line)} ${bank.pullDownOhm} ${bank.rungOhms[0]} ${powered} ${bank.rungs.length}`);
+    lines.push(`ladder ${net(bank.line)} ${bank.pullDownOhm} ${powered} ${bank.rungOhms.join(" ")}`);
   }
   for (const id of scan.lampLines) {
     const access = scan.access[id];

@@ -70,6 +70,12 @@ const onLadder = (design: Design) =>
 export const boardPads: [string, Design][] = [
   ["expanders", as("expander", padWith(6, 4, 2))],
   ["a ladder of one bank", onLadder(padWith(4, 2, 1))],
+  [
+    "a ladder of unequal resistors",
+    change<LadderCircuit>(onLadder(padWith(4, 2, 1)), "ladder", {
+      rungOhms: [680, 820, 1000, 1200, 1500, 1000, 820, 680],
+    }),
+  ],
   ["a ladder of three banks", change<LadderCircuit>(onLadder(padWith(4, 3, 1)), "ladder", { perBank: 4 })],
 ];
 

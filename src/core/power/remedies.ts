@@ -1,3 +1,4 @@
+import { largestHolding } from "../optimisation/largestHolding";
 import type { Circuit } from "../circuits";
 import type { LightChain } from "../circuits/lightChain";
 import { GROUND, RAIL_3V3, SUPPLY } from "../circuits/net";
@@ -33,27 +34,6 @@ export const DIMMABLE: LimitSort[] = [
 const holds = (design: Design, trial: Trial, sorts = DIMMABLE) =>
   !brokenWith(design, trial).some(({ sort }) => sorts.includes(sort));
 
-/**
- * The largest whole number up to `most` for which something holds, when it holds for all smaller ones; null for none.
- * @param guess where it probably lies: two trials there spare the search
- */
-function largest(most: number, guess: number, holdsFor: (value: number) => boolean): number | null {
-  let [low, high] = [0, most];
-  const near = Math.min(most, Math.max(1, guess));
-  if (holdsFor(near)) low = near;
-  else high = near - 1;
-  if (low === near && near < most) {
-    if (holdsFor(near + 1)) low = near + 1;
-    else high = near;
-  }
-  while (low < high) {
-    const middle = Math.ceil((low + high) / 2);
-    if (holdsFor(middle)) low = middle;
-    else high = middle - 1;
-  }
-  return low > 0 ? low : null;
-}
-
 /** About which part of what the lights take beyond their own logic would be left if every limit of current held. */
 function partThatHolds(design: Design): number {
   const [worst, asleep] = [supplyAt(design, "worst"), supplyAt(design, "asleep")];
@@ -83,7 +63,7 @@ export const highestBrightness = (design: Design): number | null =>
 function searchBrightness(design: Design): number | null {
   const most = Math.max(0, ...design.circuits.filter(isChain).map(({ brightnessPercent }) => brightnessPercent));
   const guess = Math.floor(most * partThatHolds(design));
-  return largest(most, guess, (percent) => holds(design, { circuits: dimmedTo(design.circuits, percent) }));
+  return largestHolding(most, guess, (percent) => holds(design, { circuits: dimmedTo(design.circuits, percent) }));
 }
 
 /** The most lights that may be lit at once, in each chain, for every limit to hold. */
@@ -93,7 +73,7 @@ export const mostLitAtOnce = (design: Design): number | null =>
 function searchLit(design: Design): number | null {
   const most = Math.max(0, ...design.circuits.filter(isChain).map(({ members }) => members.length));
   const guess = Math.floor(most * partThatHolds(design));
-  return largest(most, guess, (lit) => holds(design, { circuits: litAtMost(design.circuits, lit) }));
+  return largestHolding(most, guess, (lit) => holds(design, { circuits: litAtMost(design.circuits, lit) }));
 }
 
 /** Copper as it would be with some lights fed once more, straight from where their nets begin. */

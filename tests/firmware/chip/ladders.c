@@ -1,9 +1,10 @@
-/* Banks of equal resistors from ground to a top pin; a pressed key joins its place to the common line, which has one
+/* Banks of resistors from ground to a top pin; a pressed key joins its place to the common line, which has one
  * resistor to ground and the converter on it. Ohm's law: what lies between pressed places is shorted. */
 #include "parts.h"
 
 #include <simavr/avr_adc.h>
 #include <stddef.h>
+#include <string.h>
 
 #define MOST 16
 #define MOST_RUNGS 32
@@ -12,15 +13,16 @@
 #define ADMUX_AT 0x7C
 #define ADLAR 0x20
 
-struct bank { int line, pull_down, step, top, rungs; unsigned char pressed[MOST_RUNGS]; };
+struct bank { int line, pull_down, top, rungs, ohm[MOST_RUNGS]; unsigned char pressed[MOST_RUNGS]; };
 
 static struct bank banks[MOST];
 static int count;
 static unsigned result;
 
-void ladders_add(const int *n) {
+void ladders_add(const int *n, int numbers) {
   struct bank *b = &banks[count++];
-  b->line = n[0], b->pull_down = n[1], b->step = n[2], b->top = n[3], b->rungs = n[4];
+  b->line = n[0], b->pull_down = n[1], b->top = n[2], b->rungs = numbers - 3;
+  memcpy(b->ohm, n + 3, sizeof(int) * (size_t)b->rungs);
 }
 
 void ladders_press(int rung, int pressed) {
@@ -50,6 +52,13 @@ static int channel_of(int net) {
   return -1;
 }
 
+/* Resistors of a bank from one place up to another, counted from the ground. */
+static double between(const struct bank *b, int from, int to) {
+  double sum = 0;
+  for (; from < to; from++) sum += b->ohm[from];
+  return sum;
+}
+
 /* Conductances of a bank from the line to ground and to the supply; 1 when the line lies on the supply itself. */
 static int add_bank(const struct bank *b, double *to_ground, double *to_supply) {
   int lowest = 0, highest = 0, place;
@@ -57,9 +66,9 @@ static int add_bank(const struct bank *b, double *to_ground, double *to_supply) 
   for (place = b->rungs; place > 0; place--) if (b->pressed[place - 1]) lowest = place;
   for (place = 1; place <= b->rungs; place++) if (b->pressed[place - 1]) highest = place;
   if (lowest == 0) return 0;
-  *to_ground += 1.0 / ((double)lowest * b->step);
+  *to_ground += 1.0 / between(b, 0, lowest);
   if (powered && highest == b->rungs) return 1;
-  if (powered) *to_supply += 1.0 / ((double)(b->rungs - highest) * b->step);
+  if (powered) *to_supply += 1.0 / between(b, highest, b->rungs);
   return 0;
 }
 

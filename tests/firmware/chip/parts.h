@@ -14,8 +14,8 @@ void expanders_add(const int *numbers);
 void expanders_join(avr_t *avr);
 void expanders_start_afresh(void);
 
-/* ladders.c: line net, pull-down and step in ohm, top net or -1, rungs */
-void ladders_add(const int *numbers);
+/* ladders.c: line net, pull-down in ohm, top net or -1, then each resistor from the ground up in ohm */
+void ladders_add(const int *numbers, int count);
 void ladders_join(avr_t *avr);
 void ladders_press(int rung, int pressed); /* counted over all banks */
 void ladders_start_afresh(void);

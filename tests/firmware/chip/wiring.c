@@ -195,7 +195,7 @@ static int add_part(const char *word, const int *n, int count) {
     m->data = n[4], m->lines = count - 5;
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
   } else if (strcmp(word, "expander") == 0) expanders_add(n);
-  else if (strcmp(word, "ladder") == 0) ladders_add(n);
+  else if (strcmp(word, "ladder") == 0) ladders_add(n, count);
   else if (strcmp(word, "lamp") == 0) lamps[lamp_count++] = (struct lamp){n[0], n[1], n[2], 0, 0};
   else return 0;
   return 1;
