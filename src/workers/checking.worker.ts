@@ -3,8 +3,7 @@ import { budgetOf, budgetWords } from "@/core/brief/budget";
 import type { Design } from "@/core/document/schema";
 import type { ToldFinding } from "@/core/findings/finding";
 import { supplyView } from "@/core/power/supplyView";
-import { LIGHT_LEAST_V } from "@/core/power/lightCurrent";
-import { type FeedingPoints, feedingPoints } from "@/core/power/remedies";
+import { type FeedingPoints, whereToFeed } from "@/core/power/remedies";
 import { analogView } from "@/core/analog/analogView";
 import { levelsView } from "@/core/levels/levelsView";
 import { timingView } from "@/core/timing/timingView";
@@ -30,7 +29,7 @@ const look = (design: Design): Look => ({
 /** The fewest places at which a chain is fed once more, for every light to keep its voltage. */
 function feeding(design: Design, circuitId: string): FeedingPoints | null {
   const chain = design.circuits.find(({ id }) => id === circuitId);
-  return chain?.kind === "light-chain" ? feedingPoints(design, { ...chain, feedAt: [] }, LIGHT_LEAST_V) : null;
+  return chain?.kind === "light-chain" ? whereToFeed(design, chain) : null;
 }
 
 export const checkingTasks = {

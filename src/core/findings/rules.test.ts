@@ -526,6 +526,15 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^RM1 select and RM2 select float while the controller starts, on one bus: put 10 kΩ/,
   ],
   [
+    "circuits/supply-loss",
+    {
+      ...changeCircuit<LightChain>(all(rowOf("light", 60, "small-5v-18"), "light-chain"), "lights", { colours: 3 }),
+      wires: { ...done.wires, supplyMm2: 0.35 },
+      supply: { ...usualSupply, outside: { limitMa: 4000, isChosen: true } },
+    },
+    /^At 2\.4 A the 5V wires of 0\.35 mm² lose 0\.\d\d of 5\.00 V on the way to LT1 and back\.$/,
+  ],
+  [
     "circuits/address-clash",
     changeCircuit<BusDisplays>(all(withDisplay(keyBlock(6, 3)), "bus-displays", "expander"), "displays", {
       firstAddress: 0x21,

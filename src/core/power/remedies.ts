@@ -1,3 +1,4 @@
+import { LIGHT_LEAST_V } from "./lightCurrent";
 import { largestHolding } from "../optimisation/largestHolding";
 import type { Circuit } from "../circuits";
 import type { LightChain } from "../circuits/lightChain";
@@ -151,6 +152,23 @@ export function feedingPoints(design: Design, chain: LightChain, leastV: number)
     if (best) return best;
   }
   return null;
+}
+
+/** Part of a rail's voltage that may be lost on the way to the farthest part and back (common practice). */
+export const MOST_LOST = 0.05;
+
+/** What feeding aims at, in V: what a light surely works with, and what its rail has but for the part that wires may lose. */
+export function wishedLightV(design: Design, chain: LightChain): number {
+  const supply = supplyAt(design, "worst");
+  const railId = supply?.consumers.find(({ id }) => chain.members.includes(id))?.railId;
+  const rail = supply?.rails.find(({ netId }) => netId === railId);
+  return Math.max(LIGHT_LEAST_V, (1 - MOST_LOST) * (rail?.volts ?? 0));
+}
+
+/** The fewest places with which wires lose no more than they may, or else with which the lights still work. */
+export function whereToFeed(design: Design, chain: LightChain): FeedingPoints | null {
+  const bare = { ...chain, feedAt: [] };
+  return feedingPoints(design, bare, wishedLightV(design, chain)) ?? feedingPoints(design, bare, LIGHT_LEAST_V);
 }
 
 /** What the lowest light of a chain would have with every light fed by wires of its own: no set of places gives more. */

@@ -1,9 +1,10 @@
+import type { LightChain } from "../../circuits/lightChain";
 import type { Design } from "../../document/schema";
+import { changeCircuit } from "../../edits/wiring";
+import { MOST_LOST, leastWhenFedEverywhere, whereToFeed, wishedLightV } from "../../power/remedies";
 import { type RailLoad, supplyAt } from "../../power/solveSupply";
 import { type Fix, type Rule, controlSubject } from "../finding";
 
-/** Part of a rail's voltage that may be lost on the way to the farthest part and back (common practice). */
-const MOST_LOST = 0.05;
 /** Usual conductors in mm² (IEC 60228 and what hook-up wire is sold in). */
 const CROSS_SECTIONS = [0.25, 0.5, 0.75, 1, 1.5, 2.5, 4];
 
@@ -13,6 +14,17 @@ function widerWires(rail: RailLoad, { wires }: Design): Fix[] {
   const wider = CROSS_SECTIONS.find((mm2) => (lostV(rail) * wires.supplyMm2) / mm2 <= MOST_LOST * rail.volts);
   if (!wider) return [];
   return [{ title: `Take ${wider} mm²`, apply: (d) => ({ ...d, wires: { ...d.wires, supplyMm2: wider } }) }];
+}
+
+/** A chain of lights whose far end has least can be fed there once more, where that is enough. */
+function fedMore({ leastAt }: RailLoad, design: Design): Fix[] {
+  const chain = design.circuits.find(
+    (circuit): circuit is LightChain => circuit.kind === "light-chain" && circuit.members.includes(leastAt?.id ?? ""),
+  );
+  if (!chain || leastWhenFedEverywhere(design, chain) < wishedLightV(design, chain)) return [];
+  const apply = (d: Design) =>
+    changeCircuit<LightChain>(d, chain.id, { feedAt: whereToFeed(d, chain)?.ids ?? chain.feedAt });
+  return [{ title: `Feed ${chain.name} at the fewest places that are enough`, apply }];
 }
 
 /** Thin supply wires lose voltage on the way; each rail is held against its own voltage. */
@@ -29,7 +41,7 @@ export const supplyLoss: Rule = {
       .map((rail) => ({
         message: `At ${(rail.ma / 1000).toFixed(1)} A the ${rail.flag} wires of ${design.wires.supplyMm2} mm² lose ${lostV(rail).toFixed(2)} of ${rail.volts.toFixed(2)} V on the way to ${rail.leastAt?.label} and back.`,
         subjects: rail.leastAt?.controlId ? [controlSubject(rail.leastAt.controlId)] : [],
-        fixes: widerWires(rail, design),
+        fixes: [...fedMore(rail, design), ...widerWires(rail, design)],
       }));
   },
 };

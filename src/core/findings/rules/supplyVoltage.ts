@@ -3,7 +3,7 @@ import type { Design } from "../../document/schema";
 import { changeCircuit } from "../../edits/wiring";
 import { LIGHT_LEAST_V } from "../../power/lightCurrent";
 import { type Broken, brokenLimits } from "../../power/limits";
-import { dimmedTo, feedingPoints, highestBrightness, leastWhenFedEverywhere } from "../../power/remedies";
+import { dimmedTo, highestBrightness, leastWhenFedEverywhere, whereToFeed } from "../../power/remedies";
 import { type Fix, type Observation, type Rule, controlSubject, netSubject } from "../finding";
 
 /** Chains whose lights run short, as far as feeding them at more places is a cure at all. */
@@ -13,10 +13,8 @@ function feeding(design: Design): Fix[] {
     .filter((chain) => leastWhenFedEverywhere(design, chain) >= LIGHT_LEAST_V)
     .map((chain) => ({
       title: `Feed ${chain.name} at more places`,
-      apply: (d: Design) => {
-        const points = feedingPoints(d, { ...chain, feedAt: [] }, LIGHT_LEAST_V);
-        return points ? changeCircuit<LightChain>(d, chain.id, { feedAt: points.ids }) : d;
-      },
+      apply: (d: Design) =>
+        changeCircuit<LightChain>(d, chain.id, { feedAt: whereToFeed(d, chain)?.ids ?? chain.feedAt }),
     }));
 }
 

@@ -69,18 +69,18 @@ function drawingsOf(units: Unit[], isNamed: (net: string) => boolean): Drawing[]
 /** Drawings in lines from the left and from the top, as many sheets as it takes; none is cut. */
 function packed(drawings: Drawing[]): Drawing[] {
   const sheets: Drawing[][] = [[]];
-  let [x, y, lineHeight] = [AREA.left, AREA.top, 0];
+  let [across, down, lineHeight] = [AREA.left, AREA.top, 0];
   for (const drawing of drawings) {
-    const box = boxOf(drawing);
-    const [width, height] = [box.right - box.left, box.bottom - box.top];
-    if (x > AREA.left && x + width > AREA.right) [x, y, lineHeight] = [AREA.left, y + lineHeight + BETWEEN_MM, 0];
-    if (y > AREA.top && y + height > AREA.bottom) {
+    const { left, top, right, bottom } = boxOf(drawing);
+    if (across > AREA.left && across + right - left > AREA.right)
+      [across, down, lineHeight] = [AREA.left, down + lineHeight + BETWEEN_MM, 0];
+    if (down > AREA.top && down + bottom - top > AREA.bottom) {
       sheets.push([]);
-      [x, y, lineHeight] = [AREA.left, AREA.top, 0];
+      [across, down, lineHeight] = [AREA.left, AREA.top, 0];
     }
-    sheets.at(-1)!.push(shifted(drawing, x - box.left, y - box.top));
-    x += width + BETWEEN_MM;
-    lineHeight = Math.max(lineHeight, height);
+    sheets.at(-1)!.push(shifted(drawing, across - left, down - top));
+    across += right - left + BETWEEN_MM;
+    lineHeight = Math.max(lineHeight, bottom - top);
   }
   return sheets.map(together);
 }
