@@ -8,9 +8,23 @@ export default defineConfig({
   test: {
     testTimeout: 120_000,
     projects: [
-      { extends: true, test: { name: "unit", include: ["src/**/*.test.ts", "scripts/**/*.test.ts"] } },
-      { extends: true, test: { name: "reference", include: ["tests/reference/**/*.test.ts"] } },
-      { extends: true, test: { name: "firmware", include: ["tests/firmware/**/*.test.ts"], hookTimeout: 120_000 } },
+      // The core is pure: its files can share their modules, which spares most of the time that tests take to begin.
+      { extends: true, test: { name: "unit", isolate: false, include: ["src/core/**/*.test.ts"] } },
+      // What keeps state or stands in for modules starts afresh in each file.
+      {
+        extends: true,
+        test: { name: "app", include: ["src/**/*.test.ts", "scripts/**/*.test.ts"], exclude: ["src/core/**"] },
+      },
+      { extends: true, test: { name: "reference", isolate: false, include: ["tests/reference/**/*.test.ts"] } },
+      {
+        extends: true,
+        test: {
+          name: "firmware",
+          isolate: false,
+          include: ["tests/firmware/**/*.test.ts"],
+          hookTimeout: 120_000,
+        },
+      },
     ],
   },
 });

@@ -116,6 +116,7 @@ check(
 check("dead exports", "node_modules/knip/bin/knip.js");
 if (!isQuick) check("generated firmware modules are fresh", "scripts/buildFirmware.mjs", "--check");
 vitest("unit");
+vitest("app");
 if (!isQuick) {
   vitest("reference");
   vitest("firmware");
