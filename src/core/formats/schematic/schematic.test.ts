@@ -4,6 +4,7 @@ import { allIds, everything, ofEveryCircuit } from "../../../../tests/support/ev
 import { finishedPad } from "../../../../tests/support/designs";
 import { mistreated } from "../../../../tests/support/mistreated";
 import { netsOf, overlapsOf, readSheets } from "../../../../tests/support/readSchematic";
+import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { chooseController } from "../../edits/pins";
 import { wireAs } from "../../edits/wiring";
@@ -80,6 +81,8 @@ describe.each(designs)("The circuit drawing of $name", ({ design }) => {
         expect(y).toBeGreaterThan(7);
         expect(y).toBeLessThan(SHEET.height - 7);
       }
+      for (const { text, left, right, top, bottom } of sheet.words)
+        expect(left > 8 && right < SHEET.width - 8 && top > 8 && bottom < SHEET.height - 8, text).toBe(true);
     }
   });
 });
@@ -101,6 +104,23 @@ describe("The circuit drawing", () => {
     const design = named(label);
     expectSameNets(design);
     for (const sheet of readSheets(schematicText(design))) expect(overlapsOf(sheet)).toEqual([]);
+  });
+
+  it("cuts a controller of two hundred pads into pieces that fit a sheet", () => {
+    const wired = chooseController(wireAs(everything, "direct", allIds(everything)), "large-5v-70");
+    const [first] = derive(wired).profile!.pins;
+    const pins = Array.from({ length: 200 }, (_, n) => ({ ...first, name: `A_PAD_${n}`, xMm: n % 2 ? 5 : -5, yMm: n }));
+    const profile = { ...derive(wired).profile!, id: "own", pins };
+    const controllers = [{ ...wired.controllers[0], profileId: "own" }];
+    const design: Design = { ...wired, profiles: [profile], controllers };
+    expectSameNets(design);
+    const sheets = readSheets(schematicText(design));
+    expect(sheets.flatMap(overlapsOf)).toEqual([]);
+    const pieces = sheets.flatMap(({ words }) => words.filter(({ text }) => /^A1 \(\d of 4\)$/.test(text)));
+    expect(pieces).toHaveLength(4);
+    expect(
+      new Set(sheets.flatMap(({ leads }) => leads.filter(({ part }) => part === "A1").map((l) => l.end))).size,
+    ).toBe(200);
   });
 
   it("is in the menu as one drawing and as pages", async () => {
