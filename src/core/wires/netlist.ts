@@ -125,7 +125,10 @@ function addShunts(listing: Listing, design: Design, names: PartNames) {
  * one in a lead is a net of its own. Nets are told apart by their ids, whatever their parts are called; those with a
  * single end are left out.
  */
-export function netlistOf(design: Design): NetlistNet[] {
+export const netlistOf = (design: Design): NetlistNet[] => everyNetOf(design).filter(({ pins }) => pins.length > 1);
+
+/** The same with nets of a single end: what waits for a pin of the controller. */
+export function everyNetOf(design: Design): NetlistNet[] {
   const { nets, builtCircuits, chips } = derive(design);
   const names = partNames(design);
   const contacts = contactNumbers(design);
@@ -156,7 +159,7 @@ export function netlistOf(design: Design): NetlistNet[] {
     taken.add(own);
     return { name: own, pins };
   });
-  return [...listing.nets.values(), ...extra].filter(({ pins }) => pins.length > 1);
+  return [...listing.nets.values(), ...extra];
 }
 
 function chipPin(chip: Chip, contactId: string, part: string): NetlistPin {

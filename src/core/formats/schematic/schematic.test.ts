@@ -134,3 +134,14 @@ describe("The circuit drawing", () => {
     expect(text(paper).match(/<section>/g)).toHaveLength(pages);
   });
 });
+
+describe("A net that waits for its pin", () => {
+  it("is told by its name, not crossed out as an open end", () => {
+    const unplanned = wireAs(everything, "direct", allIds(everything));
+    const labels = readSheets(schematicText(unplanned)).flatMap(({ words }) =>
+      words.filter(({ cls }) => cls === "net").map(({ text }) => text),
+    );
+    const told = new Set(labels);
+    for (const { flag } of derive(unplanned).signalNets) expect(told.has(flag), flag).toBe(true);
+  });
+});

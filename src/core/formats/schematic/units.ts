@@ -6,7 +6,7 @@ import type { PlacedElement } from "../../circuits/net";
 import { type Derived, derive } from "../../derived/derive";
 import type { PlacedController } from "../../derived/placedController";
 import type { Design } from "../../document/schema";
-import { netlistOf } from "../../wires/netlist";
+import { everyNetOf } from "../../wires/netlist";
 import { INLINE_ENDS, contactNumbers, inlineKey, partNames } from "../../wires/partNames";
 import { smallPartValues } from "../smallPartValues";
 
@@ -178,7 +178,7 @@ const titleOf = (name: string, kind: string) => (name.toLowerCase() === kind.toL
 export function unitSheets(design: Design): UnitSheet[] {
   const derived = derive(design);
   const nets = new Map<string, string>();
-  for (const { name, pins } of netlistOf(design))
+  for (const { name, pins } of everyNetOf(design))
     for (const { part, number } of pins) nets.set(`${part} ${number}`, name);
   const netOf: NetOf = (part, number) => nets.get(`${part} ${number}`) ?? null;
   const shown = new Set<string>();
