@@ -2,6 +2,7 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { boundsOf } from "../geometry/outline";
 import { netlistOf } from "../wires/netlist";
+import { partNames } from "../wires/partNames";
 import { type Artifact, asText } from "./artifact";
 import { csvFile } from "./csvFile";
 import { smallPartValues } from "./smallPartValues";
@@ -20,7 +21,7 @@ function smallParts(design: Design): Placed[] {
   const values = smallPartValues(design);
   const ends = new Map<string, { xMm: number; yMm: number }[]>();
   for (const { pins } of netlistOf(design))
-    for (const { part, at } of pins) if (/^[DR]_/.test(part)) ends.set(part, [...(ends.get(part) ?? []), at]);
+    for (const { part, at } of pins) if (values.has(part)) ends.set(part, [...(ends.get(part) ?? []), at]);
   return [...ends.entries()].map(([part, places]) => {
     const box = boundsOf([{ core: places, radiusMm: 0 }])!;
     const [a, b] = [places[0], places.at(-1)!];
@@ -39,14 +40,15 @@ function smallParts(design: Design): Placed[] {
 function placedParts(design: Design): Placed[] {
   const derived = derive(design);
   const { chips, controller, profile } = derived;
+  const names = partNames(design);
   const controls = design.controls.map((control): Placed => ({
-    part: control.label,
+    part: names.controls.get(control.id)!,
     value: derived.partOf(control).title,
     ...control.placement,
     side: control.placement.mirrored ? "solder" : "front",
   }));
   const added = chips.map(({ id, title, at }): Placed => ({
-    part: id.toUpperCase().replace(".", "_"),
+    part: names.chips.get(id)!,
     value: title,
     ...at,
     rotationDeg: 0,

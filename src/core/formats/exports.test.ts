@@ -10,6 +10,7 @@ import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
 import { utf8 } from "./artifact";
 import { artifacts } from "./registry";
+import { netlistOf } from "../wires/netlist";
 import { isPad, wiresOf } from "../wires/wires";
 
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
@@ -137,6 +138,22 @@ describe("the position table for assembly", () => {
     const small = rows((await make("assembly-csv")).bytes);
     expect(small.filter(({ Value }) => Value === "1N4148")).toHaveLength(10);
     expect(new Set(small.map(({ Part }) => Part)).size).toBe(small.length);
+  });
+
+  it.each(wiredDemos)("calls the parts of $name as the netlist does", async (design) => {
+    const { data } = Papa.parse<Record<string, string>>(text((await make("assembly-csv", design)).bytes).trim(), {
+      header: true,
+    });
+    const placed = new Set(data.map(({ Part }) => Part));
+    for (const { part } of netlistOf(design).flatMap(({ pins }) => pins)) expect(placed.has(part), part).toBe(true);
+  });
+
+  it("takes a key that is called like a diode for a key", async () => {
+    const design = changeControl(finishedPad(), "k1", { label: "D_up" });
+    const { data } = Papa.parse<Record<string, string>>(text((await make("assembly-csv", design)).bytes).trim(), {
+      header: true,
+    });
+    expect(data.filter(({ Part }) => Part === "D_up")).toHaveLength(1);
   });
 });
 
