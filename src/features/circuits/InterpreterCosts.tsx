@@ -6,12 +6,17 @@ import { CYCLES_A_CALL, CYCLES_A_STEP } from "@/core/firmware/interpreterCost";
 import { fieldOf } from "@/core/schemaLimits";
 import { edit, useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { NumberField } from "@/ui/pieces/fields";
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Columns, Row } from "@/ui/pieces/sheets";
 
 const middle = ({ least, most }: { least: number; most: number }) => Math.round(Math.sqrt(least * most));
 const range = ({ least, most }: { least: number; most: number }) => `${least} to ${most}`;
 const schema = fieldOf(timingSchema, "interpreter");
+
+const LINES: NumberLine<"cyclesAStep" | "cyclesACall">[] = [
+  { key: "cyclesAStep", label: "Cycles an instruction", unit: "" },
+  { key: "cyclesACall", label: "Cycles a pin call", unit: "" },
+];
 
 /** What an interpreter takes, from memory until someone has measured it. */
 export function InterpreterCosts() {
@@ -22,20 +27,7 @@ export function InterpreterCosts() {
   return (
     <>
       <Columns>
-        <NumberField
-          label="Cycles an instruction"
-          unit=""
-          schema={fieldOf(schema, "cyclesAStep")}
-          value={costs.cyclesAStep}
-          onCommit={(cyclesAStep) => set({ cyclesAStep })}
-        />
-        <NumberField
-          label="Cycles a pin call"
-          unit=""
-          schema={fieldOf(schema, "cyclesACall")}
-          value={costs.cyclesACall}
-          onCommit={(cyclesACall) => set({ cyclesACall })}
-        />
+        <NumberFields schema={schema} lines={LINES} values={costs} onCommit={(key, value) => set({ [key]: value })} />
       </Columns>
       {interpreter ? (
         <Row>

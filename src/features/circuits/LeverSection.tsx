@@ -6,7 +6,8 @@ import { changeControl } from "@/core/edits/controls";
 import { fieldOf } from "@/core/schemaLimits";
 import { edit, useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
-import { Checkbox, NumberField } from "@/ui/pieces/fields";
+import { Checkbox } from "@/ui/pieces/fields";
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Columns, Section } from "@/ui/pieces/sheets";
 
 const schema = controlKinds.find(({ kind }) => kind === "pot")!.schema;
@@ -27,6 +28,11 @@ export function LeverSection() {
   return picked.map((pot) => <LeverFields key={pot.id} pot={pot} />);
 }
 
+const LINES: NumberLine<"degrees" | "ratio">[] = [
+  { key: "degrees", label: "The hand moves", unit: "°" },
+  { key: "ratio", label: "The wiper, for each °", unit: "°" },
+];
+
 function LeverFields({ pot }: { pot: Pot }) {
   const { lever } = pot;
   const set = (what: string, change: Pot["lever"]) => edit(what, (d) => changeControl(d, pot.id, { lever: change }));
@@ -39,19 +45,11 @@ function LeverFields({ pot }: { pot: Pot }) {
       />
       {lever && (
         <Columns>
-          <NumberField
-            label="The hand moves"
-            unit="°"
-            schema={fieldOf(schema, "lever", "degrees")}
-            value={lever.degrees}
-            onCommit={(degrees) => set("travel of the lever", { ...lever, degrees })}
-          />
-          <NumberField
-            label="The wiper, for each °"
-            unit="°"
-            schema={fieldOf(schema, "lever", "ratio")}
-            value={lever.ratio}
-            onCommit={(ratio) => set("ratio of the lever", { ...lever, ratio })}
+          <NumberFields
+            schema={fieldOf(schema, "lever")}
+            lines={LINES}
+            values={lever}
+            onCommit={(key, value) => set("lever", { ...lever, [key]: value })}
           />
         </Columns>
       )}

@@ -3,7 +3,8 @@
 import { type Source, type Supply, outsideSourceSchema, supplySchema } from "@/core/document/supplySettings";
 import { fieldOf } from "@/core/schemaLimits";
 import { edit, useDesign } from "@/store/bench";
-import { Checkbox, ChoiceField, NumberField } from "@/ui/pieces/fields";
+import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
+import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Columns, Section } from "@/ui/pieces/sheets";
 import { setSupply } from "./setSupply";
 
@@ -33,6 +34,21 @@ const DIODES = [
   { value: "silicon", label: "silicon, about 0.85 V" },
 ];
 
+const OUTSIDE: NumberLine<"volts" | "limitMa">[] = [
+  { key: "volts", label: "Voltage", unit: "V" },
+  { key: "limitMa", label: "Gives at most", unit: "mA" },
+];
+const CABLE: NumberLine<"lengthM" | "mm2">[] = [
+  { key: "lengthM", label: "Cable", unit: "m" },
+  { key: "mm2", label: "Its supply wires", unit: "mm²" },
+];
+const FUSE: NumberLine<"holdMa" | "ohm">[] = [
+  { key: "holdMa", label: "Surely lets through", unit: "mA" },
+  { key: "ohm", label: "Its resistance", unit: "Ω" },
+];
+
+const set = (what: string, change: Partial<Supply>) => edit(what, (d) => setSupply(d, change));
+
 /** The source, and what stands in series with it. */
 export function SourceSection() {
   const { supply } = useDesign();
@@ -43,68 +59,44 @@ export function SourceSection() {
         label="Comes from"
         value={keyOf(source)}
         choices={SOURCES}
-        onCommit={(key) => edit("source of the current", (d) => setSupply(d, { source: FRESH[key], measured: null }))}
+        onCommit={(key) => set("source of the current", { source: FRESH[key], measured: null })}
       />
       {source.kind === "outside" && (
         <Columns>
-          <NumberField
-            label="Voltage"
-            unit="V"
-            schema={fieldOf(outsideSourceSchema, "volts")}
-            value={source.volts}
-            onCommit={(volts) => edit("voltage of the source", (d) => setSupply(d, { source: { ...source, volts } }))}
-          />
-          <NumberField
-            label="Gives at most"
-            unit="mA"
-            schema={fieldOf(outsideSourceSchema, "limitMa")}
-            value={source.limitMa}
-            onCommit={(limitMa) => edit("limit of the source", (d) => setSupply(d, { source: { ...source, limitMa } }))}
+          <NumberFields
+            schema={outsideSourceSchema}
+            lines={OUTSIDE}
+            values={source}
+            onCommit={(key, value) => set("source of the current", { source: { ...source, [key]: value } })}
           />
         </Columns>
       )}
       <Columns>
-        <NumberField
-          label="Cable"
-          unit="m"
-          schema={fieldOf(supplySchema, "cable", "lengthM")}
-          value={cable.lengthM}
-          onCommit={(lengthM) => edit("length of the cable", (d) => setSupply(d, { cable: { ...cable, lengthM } }))}
-        />
-        <NumberField
-          label="Its supply wires"
-          unit="mm²"
-          schema={fieldOf(supplySchema, "cable", "mm2")}
-          value={cable.mm2}
-          onCommit={(mm2) => edit("wires of the cable", (d) => setSupply(d, { cable: { ...cable, mm2 } }))}
+        <NumberFields
+          schema={fieldOf(supplySchema, "cable")}
+          lines={CABLE}
+          values={cable}
+          onCommit={(key, value) => set("cable", { cable: { ...cable, [key]: value } })}
         />
       </Columns>
       <ChoiceField
         label="Diode in series"
         value={diode}
         choices={DIODES}
-        onCommit={(value) => edit("diode in series", (d) => setSupply(d, { diode: value as Supply["diode"] }))}
+        onCommit={(value) => set("diode in series", { diode: value as Supply["diode"] })}
       />
       <Checkbox
         label="A resettable fuse in series"
         checked={fuse !== null}
-        onChange={(on) => edit("fuse", (d) => setSupply(d, { fuse: on ? { holdMa: 500, ohm: 0.3 } : null }))}
+        onChange={(on) => set("fuse", { fuse: on ? { holdMa: 500, ohm: 0.3 } : null })}
       />
       {fuse && (
         <Columns>
-          <NumberField
-            label="Surely lets through"
-            unit="mA"
-            schema={fieldOf(supplySchema, "fuse", "holdMa")}
-            value={fuse.holdMa}
-            onCommit={(holdMa) => edit("fuse", (d) => setSupply(d, { fuse: { ...fuse, holdMa } }))}
-          />
-          <NumberField
-            label="Its resistance"
-            unit="Ω"
-            schema={fieldOf(supplySchema, "fuse", "ohm")}
-            value={fuse.ohm}
-            onCommit={(ohm) => edit("fuse", (d) => setSupply(d, { fuse: { ...fuse, ohm } }))}
+          <NumberFields
+            schema={fieldOf(supplySchema, "fuse")}
+            lines={FUSE}
+            values={fuse}
+            onCommit={(key, value) => set("fuse", { fuse: { ...fuse, [key]: value } })}
           />
         </Columns>
       )}
