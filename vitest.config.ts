@@ -7,6 +7,8 @@ export default defineConfig({
   resolve: { alias: { "@demo": here("./demo"), "@": here("./src") } },
   test: {
     testTimeout: 120_000,
+    // One for each processor: most of the firmware's tests wait for compilers and simulators.
+    maxWorkers: "100%",
     projects: [
       // The core is pure: its files can share their modules, which spares most of the time that tests take to begin.
       { extends: true, test: { name: "unit", isolate: false, include: ["src/core/**/*.test.ts"] } },
