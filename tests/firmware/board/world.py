@@ -56,8 +56,8 @@ class World:
     def add_expander(self, scl, sda, address, *nets):
         self.expanders.append(Expander(self, scl, sda, int(address), nets))
 
-    def add_ladder(self, line, pull_down_ohm, ohm, top, rungs):
-        bank = Bank(self, line, float(pull_down_ohm), float(ohm), top, int(rungs))
+    def add_ladder(self, line, pull_down_ohm, top, *ohms):
+        bank = Bank(self, line, float(pull_down_ohm), top, tuple(float(ohm) for ohm in ohms))
         self.ladders.append(bank)
         self.conductors += [[bank, nth, True, False] for nth in range(bank.count)]
 
@@ -200,11 +200,12 @@ class Expander:
 
 
 class Bank:
-    """Equal resistors from ground up; a pressed key joins its place to the common line."""
+    """Resistors from ground up; a pressed key joins its place to the common line."""
 
-    def __init__(self, world, line, pull_down_ohm, ohm, top, count):
-        self.world, self.line, self.pull_down_ohm, self.ohm, self.top, self.count = world, line, pull_down_ohm, ohm, top, count
-        self.pressed = [False] * count
+    def __init__(self, world, line, pull_down_ohm, top, ohms):
+        self.world, self.line, self.pull_down_ohm, self.top, self.ohms = world, line, pull_down_ohm, top, ohms
+        self.count = len(ohms)
+        self.pressed = [False] * self.count
 
     def is_powered(self):
         return self.top == "-1" or self.world.is_driven_high(self.top)
@@ -214,7 +215,7 @@ known_levels = {}
 
 
 def line_level(banks):
-    key = tuple((bank.is_powered(), bank.ohm, bank.pull_down_ohm, tuple(bank.pressed)) for bank in banks)
+    key = tuple((bank.is_powered(), bank.ohms, bank.pull_down_ohm, tuple(bank.pressed)) for bank in banks)
     if key not in known_levels:
         known_levels[key] = solve_line(key)
     return known_levels[key]
@@ -244,11 +245,11 @@ def solve_line(banks):
                 row[size] += fixed.get(there, 0.0) / ohm
 
     resistor("line", "ground", banks[0][2])
-    for nth, (_, ohm, _, pressed) in enumerate(banks):
+    for nth, (_, ohms, _, pressed) in enumerate(banks):
         below = "ground"
         for place in range(1, len(pressed) + 1):
             if name[(nth, place)] != below:
-                resistor(name[(nth, place)], below, ohm)
+                resistor(name[(nth, place)], below, ohms[place - 1])
             below = name[(nth, place)]
     if "line" in fixed:
         return 1.0
