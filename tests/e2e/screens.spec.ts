@@ -42,7 +42,7 @@ for (const light of ["light", "dark"] as const) {
     await page.getByRole("button", { name: "Turn to the solder side" }).click();
     await hasNoSeriousProblem(page, "solder side");
     await page.goto("/bench/reedling/circuits");
-    for (const sheet of ["Levels", "Time", "Analog"]) {
+    for (const sheet of ["Levels", "Time", "Analog", "Drawing"]) {
       await page.getByRole("tab", { name: sheet, exact: true }).click();
       await expect(page.getByRole("tabpanel").getByRole("heading").first()).toBeVisible();
       await hasNoSeriousProblem(page, `circuits, ${sheet}`);

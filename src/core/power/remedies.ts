@@ -158,7 +158,7 @@ export function feedingPoints(design: Design, chain: LightChain, leastV: number)
 export const MOST_LOST = 0.05;
 
 /** What feeding aims at, in V: what a light surely works with, and what its rail has but for the part that wires may lose. */
-export function wishedLightV(design: Design, chain: LightChain): number {
+function wishedLightV(design: Design, chain: LightChain): number {
   const supply = supplyAt(design, "worst");
   const railId = supply?.consumers.find(({ id }) => chain.members.includes(id))?.railId;
   const rail = supply?.rails.find(({ netId }) => netId === railId);

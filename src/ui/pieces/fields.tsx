@@ -108,7 +108,7 @@ interface ChoiceFieldProps {
 export function ChoiceField({ label, value, choices, onCommit, hideLabel }: ChoiceFieldProps) {
   const id = useId();
   return (
-    <Box width="100%">
+    <Box width="100%" minWidth="62px">
       {!hideLabel && (
         <label htmlFor={id}>
           <Box {...labelStyle}>{label}</Box>
