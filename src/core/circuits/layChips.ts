@@ -1,4 +1,4 @@
-import { overlaps } from "../geometry/clearance";
+import { Crowd } from "../geometry/crowd";
 import type { Outline } from "../geometry/outline";
 import { type Point, point } from "../geometry/point";
 import { type Chip, chipOutline, terminalPlace } from "./chip";
@@ -24,11 +24,10 @@ function* placesRound(middle: Point): Generator<Point> {
 const tidy = (mm: number) => Math.round(mm * 100) / 100;
 
 /** The nearest place to where a part would lie at which nothing else does. */
-function freePlace(chip: Chip, taken: Outline[]): Point {
+function freePlace(chip: Chip, taken: Crowd): Point {
   for (const place of placesRound(chip.at)) {
     const at = point(tidy(place.xMm), tidy(place.yMm));
-    const outline = chipOutline({ ...chip, at });
-    if (!taken.some((other) => overlaps(outline, other))) return at;
+    if (!taken.isOnAnother(chipOutline({ ...chip, at }))) return at;
   }
   return chip.at;
 }
@@ -58,12 +57,12 @@ export function layChips(plans: BuiltCircuit[], places: ChipPlaces, obstacles: O
   const all = plans.flatMap(({ chips }) => chips);
   if (all.length === 0) return plans;
   const isLaid = ({ id }: Chip) => Object.hasOwn(places, id);
-  const taken = [...obstacles, ...all.filter(isLaid).map(chipOutline)];
+  const taken = new Crowd([...obstacles, ...all.filter(isLaid).map(chipOutline)]);
   const moved = new Map<string, Point>();
   for (const chip of all) {
     if (isLaid(chip)) continue;
     const at = freePlace(chip, taken);
-    taken.push(chipOutline({ ...chip, at }));
+    taken.add(chipOutline({ ...chip, at }));
     if (at.xMm !== chip.at.xMm || at.yMm !== chip.at.yMm) moved.set(chip.id, at);
   }
   return moved.size === 0 ? plans : plans.map((built) => withChips(built, moved));

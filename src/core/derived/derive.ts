@@ -199,6 +199,10 @@ export class Derived {
     return `${baseResistor(this.profile.logicV, currentMa, this.profile.pinCurrentMa).ohm} Ω`;
   }
 
+  get chipById(): Map<string, Chip> {
+    return this.keep("chipById", () => new Map(this.chips.map((chip) => [chip.id, chip])));
+  }
+
   get shuntById(): Map<string, Shunt> {
     return this.keep("shuntById", () => new Map(this.shunts.map((shunt) => [shunt.id, shunt])));
   }

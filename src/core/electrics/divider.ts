@@ -1,4 +1,4 @@
-import { type SeriesName, seriesBetween } from "./eSeries";
+import { type SeriesName, seriesAbove, seriesBetween } from "./eSeries";
 
 export interface Divider {
   topOhm: number;
@@ -30,7 +30,7 @@ export function dividerNear(ratio: number, least: number, mostSource: number, se
   for (const bottomOhm of seriesBetween(series, 100, 1e7)) {
     const exact = bottomOhm * (1 / ratio - 1);
     if (exact > 1e7 || exact < 1) continue;
-    const topOhm = seriesBetween(series, exact * (1 - 1e-9), exact * 10)[0];
+    const topOhm = seriesAbove(series, exact * (1 - 1e-9));
     const pair = dividerOf(topOhm, bottomOhm);
     if (topOhm + bottomOhm < least || pair.sourceOhm > mostSource) continue;
     const isNearer = !best || pair.ratio > best.ratio + 1e-9;

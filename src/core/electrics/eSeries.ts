@@ -27,18 +27,36 @@ export type SeriesName = keyof typeof eSeries;
 
 const tidy = (value: number) => Number(value.toPrecision(6));
 
-/** All values of a series from one ohm (or farad, or henry) to another, both included, upwards. */
+/** Values of a series upwards without end, from a least one above 0. */
+function* seriesFrom(name: SeriesName, least: number): Generator<number, never> {
+  for (let decade = Math.floor(Math.log10(least)); ; decade++)
+    for (const step of eSeries[name]) {
+      const value = step * 10 ** decade;
+      // Rounding the figure is the slow part: not for those that are far below.
+      if (value < least * 0.999) continue;
+      const tidied = tidy(value);
+      if (tidied >= least * (1 - 1e-9)) yield tidied;
+    }
+}
+
+/**
+ * All values of a series from one ohm (or farad, or henry) to another, both included, upwards.
+ * @returns none unless the least is above 0 and the most is finite
+ */
 export function seriesBetween(name: SeriesName, least: number, most: number): number[] {
   const values: number[] = [];
-  for (let decade = Math.floor(Math.log10(least)); decade <= Math.floor(Math.log10(most)); decade++)
-    for (const step of eSeries[name]) values.push(tidy(step * 10 ** decade));
-  return values.filter((value) => value >= least * (1 - 1e-9) && value <= most * (1 + 1e-9));
+  if (!(least > 0) || !Number.isFinite(most)) return values;
+  for (const value of seriesFrom(name, least)) {
+    if (value > most * (1 + 1e-9)) break;
+    values.push(value);
+  }
+  return values;
 }
 
 /** The smallest value of a series that is not below the wish. @throws RangeError unless the wish is above 0 */
 export function seriesAbove(name: SeriesName, wish: number): number {
   mustBePositive(wish);
-  return seriesBetween(name, wish, wish * 10)[0];
+  return seriesFrom(name, wish).next().value;
 }
 
 /** The largest value of a series that is not above the wish. @throws RangeError unless the wish is above 0 */

@@ -10,48 +10,54 @@ export type Voltages = Map<string, number>;
 
 const LEAST_OHM = 1e-6;
 
-/** Conductances between the nodes that are not held, as one sparse row a node, and what hangs on held ones. */
+/** Conductances as one sparse row a node, the held nodes first, and what hangs on those. */
 interface System {
   nodes: string[];
   index: Map<string, number>;
   rows: Map<number, number>[];
-  held: { row: number; node: string; siemens: number }[];
+  held: { row: number; to: number; siemens: number }[];
 }
 
-function assemble(branches: Branch[], held: Set<string>): System {
+function assemble(branches: Branch[], heldNodes: string[]): System {
   const system: System = { nodes: [], index: new Map(), rows: [], held: [] };
   const at = (node: string) => {
-    if (held.has(node)) return -1;
     const known = system.index.get(node);
     if (known !== undefined) return known;
     system.index.set(node, system.nodes.length);
     system.rows.push(new Map());
     return system.nodes.push(node) - 1;
   };
+  heldNodes.forEach(at);
+  const isHeld = (node: number) => node < heldNodes.length;
   const add = (row: number, column: number, value: number) =>
     system.rows[row].set(column, (system.rows[row].get(column) ?? 0) + value);
-  const half = (from: number, to: number, other: string, siemens: number) => {
-    if (from < 0) return;
-    add(from, from, siemens);
-    if (to < 0) system.held.push({ row: from, node: other, siemens });
-    else add(from, to, -siemens);
+  const half = (row: number, to: number, siemens: number) => {
+    if (isHeld(row)) return;
+    add(row, row, siemens);
+    if (isHeld(to)) system.held.push({ row, to, siemens });
+    else add(row, to, -siemens);
   };
   for (const { a, b, ohm } of branches) {
     const siemens = 1 / Math.max(LEAST_OHM, ohm);
     const [from, to] = [at(a), at(b)];
     if (from === to) continue;
-    half(from, to, b, siemens);
-    half(to, from, a, siemens);
+    half(from, to, siemens);
+    half(to, from, siemens);
   }
   return system;
 }
 
-/** One node taken out of the system: what of its current goes to which row, and what its voltage follows from. */
-interface Step {
-  node: number;
-  /** Zero where nothing held can be reached. */
-  pivot: number;
-  others: [row: number, value: number][];
+/**
+ * The nodes in the order in which they were taken out, each with what its voltage follows from: its own conductance and
+ * those to the nodes that were still there, one after another in arrays that a pass runs through.
+ */
+interface Steps {
+  nodes: number[];
+  pivots: number[];
+  /** Where a step's entries begin; one more at the end. */
+  starts: number[];
+  columns: number[];
+  values: number[];
 }
 
 /** Nodes by how many neighbours they have, so that the one with fewest is found at once. */
@@ -67,33 +73,31 @@ class ByDegree {
   }
 
   fewest(): number | undefined {
-    return this.sets
-      .find((set) => set && set.size > 0)
-      ?.values()
-      .next().value;
+    for (const set of this.sets) if (set && set.size > 0) return set.values().next().value;
+    return undefined;
   }
 }
 
 const NOTHING = 1e-9;
 
 /** Takes the node with the fewest neighbours out, again and again: supply trees have no fill-in that way. */
-function eliminate({ nodes, rows }: System): Step[] {
+function eliminate({ nodes, rows }: System, heldCount: number): Steps {
   const waiting = new ByDegree();
-  const left = nodes.map(() => true);
-  nodes.forEach((_, node) => waiting.put(node, rows[node].size));
-  const steps: Step[] = [];
+  for (let node = heldCount; node < nodes.length; node++) waiting.put(node, rows[node].size);
+  const steps: Steps = { nodes: [], pivots: [], starts: [0], columns: [], values: [] };
   for (let node = waiting.fewest(); node !== undefined; node = waiting.fewest()) {
     waiting.drop(node, rows[node].size);
-    left[node] = false;
-    const own = rows[node].get(node) ?? 0;
-    const pivot = Math.abs(own) > NOTHING ? own : 0;
-    const others = [...rows[node]].filter(([column]) => column !== node && left[column]);
-    steps.push({ node, pivot, others });
-    if (pivot === 0) continue;
+    const pivot = rows[node].get(node) ?? 0;
+    rows[node].delete(node);
+    const others = [...rows[node]];
+    // Nothing holds it: it has no voltage, and nothing follows from it.
+    const isHeld = Math.abs(pivot) > NOTHING;
+    if (isHeld) keep(steps, node, pivot, others);
     for (const [row, value] of others) {
       waiting.drop(row, rows[row].size);
-      const factor = value / pivot;
-      for (const [column, entry] of others) rows[row].set(column, (rows[row].get(column) ?? 0) - factor * entry);
+      if (isHeld)
+        for (const [column, entry] of others)
+          rows[row].set(column, (rows[row].get(column) ?? 0) - (value / pivot) * entry);
       rows[row].delete(node);
       waiting.put(row, rows[row].size);
     }
@@ -101,46 +105,71 @@ function eliminate({ nodes, rows }: System): Step[] {
   return steps;
 }
 
-/** Solves one network again and again, with other voltages held and other currents flowing in. */
-export type Solver = (held: Voltages, inflows: Map<string, number>) => Voltages;
+function keep({ nodes, pivots, starts, columns, values }: Steps, node: number, pivot: number, others: number[][]) {
+  nodes.push(node);
+  pivots.push(pivot);
+  for (const [column, value] of others) {
+    columns.push(column);
+    values.push(value);
+  }
+  starts.push(columns.length);
+}
 
-/**
- * Kirchhoff's current law for every node that is not held: conductances times voltages are the currents that flow in.
- * The network is taken apart once; each solution then costs a pass over its branches.
- * @returns a solver: given voltages in V of the held nodes and currents in A into others (negative where a part takes
- *   one), it gives the voltages of all nodes that a current can reach from a held one
- */
-export function networkSolver(branches: Branch[], heldNodes: string[]): Solver {
-  const system = assemble(branches, new Set(heldNodes));
-  const steps = eliminate(system);
-  return (held, inflows) => {
-    const currents = new Float64Array(system.nodes.length);
-    for (const { row, node, siemens } of system.held) currents[row] += siemens * (held.get(node) ?? 0);
-    for (const [node, ampere] of inflows) {
-      const row = system.index.get(node);
-      if (row !== undefined) currents[row] += ampere;
-    }
-    for (const { node, pivot, others } of steps)
-      if (pivot !== 0) for (const [row, value] of others) currents[row] -= (value / pivot) * currents[node];
-    return backwards(system, steps, currents, held);
+/** A network taken apart once, to be solved with other voltages and currents again and again. */
+export interface Network {
+  /** All nodes, the held ones first. */
+  nodes: string[];
+  index: Map<string, number>;
+  /**
+   * Writes the voltage of every node, in V; not-a-number where no current can reach it from a held one.
+   * @param heldV by held node; @param inflowA by node, in A, negative where a part takes current
+   */
+  solve(heldV: ArrayLike<number>, inflowA: Float64Array, volts: Float64Array): void;
+}
+
+/** Takes a network apart; each solution then costs a pass over its branches. */
+export function takeApart(branches: Branch[], heldNodes: string[]): Network {
+  const system = assemble(branches, heldNodes);
+  const { nodes, pivots, starts, columns, values } = eliminate(system, heldNodes.length);
+  const currents = new Float64Array(system.nodes.length);
+  return {
+    nodes: system.nodes,
+    index: system.index,
+    solve(heldV, inflowA, volts) {
+      currents.set(inflowA);
+      for (const { row, to, siemens } of system.held) currents[row] += siemens * heldV[to];
+      for (let nth = 0; nth < nodes.length; nth++)
+        for (let entry = starts[nth]; entry < starts[nth + 1]; entry++)
+          currents[columns[entry]] -= (values[entry] / pivots[nth]) * currents[nodes[nth]];
+      volts.fill(NaN);
+      volts.set(heldV);
+      for (let nth = nodes.length - 1; nth >= 0; nth--) {
+        let sum = currents[nodes[nth]];
+        // What hangs on a node without a voltage has none either: not-a-number carries on.
+        for (let entry = starts[nth]; entry < starts[nth + 1]; entry++) sum -= values[entry] * volts[columns[entry]];
+        volts[nodes[nth]] = sum / pivots[nth];
+      }
+    },
   };
 }
 
-function backwards({ nodes }: System, steps: Step[], currents: Float64Array, held: Voltages): Voltages {
-  const volts = new Float64Array(nodes.length).fill(NaN);
-  const solved = new Map(held);
-  for (let nth = steps.length - 1; nth >= 0; nth--) {
-    const { node, pivot, others } = steps[nth];
-    if (pivot === 0) continue;
-    let sum = currents[node];
-    for (const [column, value] of others) sum -= value * volts[column];
-    volts[node] = sum / pivot;
-    // What hangs on a node without a voltage has none either: not-a-number carries on.
-    if (!Number.isNaN(volts[node])) solved.set(nodes[node], volts[node]);
-  }
-  return solved;
-}
+/** What was found, by the names of the nodes that have a voltage. */
+export const byNode = ({ nodes }: Network, volts: Float64Array): Voltages =>
+  new Map(nodes.flatMap((node, nth) => (Number.isNaN(volts[nth]) ? [] : [[node, volts[nth]] as const])));
 
-/** The same for a network that is solved once. */
-export const solveNetwork = (branches: Branch[], held: Voltages, inflows: Map<string, number>): Voltages =>
-  networkSolver(branches, [...held.keys()])(held, inflows);
+/**
+ * Kirchhoff's current law for every node that is not held: conductances times voltages are the currents that flow in.
+ * @param held voltages in V; @param inflows currents in A into other nodes, negative where a part takes one
+ * @returns the voltages of all nodes that a current can reach from a held one
+ */
+export function solveNetwork(branches: Branch[], held: Voltages, inflows: Map<string, number>): Voltages {
+  const network = takeApart(branches, [...held.keys()]);
+  const inflowA = new Float64Array(network.nodes.length);
+  for (const [node, ampere] of inflows) {
+    const at = network.index.get(node);
+    if (at !== undefined) inflowA[at] += ampere;
+  }
+  const volts = new Float64Array(network.nodes.length);
+  network.solve([...held.values()], inflowA, volts);
+  return byNode(network, volts);
+}

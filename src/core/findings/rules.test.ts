@@ -813,4 +813,21 @@ describe("a supply loss", () => {
       findingsOf(losing(profileId, part)).filter(({ rule }) => rule === "circuits/supply-loss").length;
     expect([told(0.051), told(0.049)]).toEqual([1, 0]);
   });
+
+  const lights = (mm2: number): Design => {
+    const chain = all(rowOf("light", 60, "small-5v-18"), "light-chain");
+    return { ...chain, wires: { ...chain.wires, supplyMm2: mm2 } };
+  };
+  const lost = (design: Design) => findingsOf(design).find(({ rule }) => rule === "circuits/supply-loss");
+  const feeding = (design: Design) => lost(design)?.fixes?.find(({ title }) => title.startsWith("Feed "));
+
+  it("is settled by the feeding that it offers", () => {
+    const cure = feeding(lights(0.5))!;
+    expect(lost(cure.apply(lights(0.5)))).toBeUndefined();
+  });
+
+  it("offers no feeding where even wires to every light lose too much", () => {
+    expect(lost(lights(0.02))).toBeDefined();
+    expect(feeding(lights(0.02))).toBeUndefined();
+  });
 });

@@ -16,6 +16,9 @@ export function distancesOf(places: { xMm: number; yMm: number }[]): Distances {
   return all;
 }
 
+/** Distance between two of n points, by their numbers. */
+type DistanceOf = (a: number, b: number) => number;
+
 export interface TreeEdge {
   a: number;
   b: number;
@@ -33,19 +36,13 @@ function makeRoom(count: number) {
 }
 
 /**
- * The shortest tree that joins the members (Prim 1957), told edge by edge: no wiring of a net from contact to contact
- * is shorter. Members are indices of `distances`, `n` of them in all.
+ * The shortest tree that joins all points (Prim 1957), told edge by edge: no wiring of a net from contact to contact
+ * is shorter.
  */
-export function eachTreeEdge(
-  members: ArrayLike<number>,
-  distances: Distances,
-  n: number,
-  tell: (a: number, b: number, mm: number) => void,
-): void {
-  const count = members.length;
+function eachTreeEdge(count: number, mmOf: DistanceOf, tell: (a: number, b: number, mm: number) => void): void {
   makeRoom(count);
   for (let i = 1; i < count; i++) {
-    near[i] = distances[members[0] * n + members[i]];
+    near[i] = mmOf(0, i);
     from[i] = 0;
   }
   for (let joined = 1; joined < count; joined++) {
@@ -56,12 +53,11 @@ export function eachTreeEdge(
         least = near[i];
         next = i;
       }
-    tell(members[from[next]], members[next], least);
+    tell(from[next], next, least);
     near[next] = -1;
-    const row = members[next] * n;
     for (let i = 1; i < count; i++) {
       if (near[i] < 0) continue;
-      const mm = distances[row + members[i]];
+      const mm = mmOf(next, i);
       if (mm < near[i]) {
         near[i] = mm;
         from[i] = next;
@@ -98,9 +94,21 @@ export function treeMm(members: ArrayLike<number>, distances: Distances, n: numb
   return sum;
 }
 
+/** The shortest tree over members: indices of `distances`, `n` of them in all. */
 export function treeEdges(members: ArrayLike<number>, distances: Distances, n: number): TreeEdge[] {
   const edges: TreeEdge[] = [];
-  eachTreeEdge(members, distances, n, (a, b, mm) => edges.push({ a, b, mm }));
+  const mmOf = (a: number, b: number) => distances[members[a] * n + members[b]];
+  eachTreeEdge(members.length, mmOf, (a, b, mm) => edges.push({ a: members[a], b: members[b], mm }));
+  return edges;
+}
+
+/** The shortest tree over some places; each distance is worked out when it is looked at, and none is kept. */
+export function treeOfPlaces(places: { xMm: number; yMm: number }[]): TreeEdge[] {
+  const edges: TreeEdge[] = [];
+  const x = places.map(({ xMm }) => xMm);
+  const y = places.map(({ yMm }) => yMm);
+  const mmOf = (a: number, b: number) => Math.sqrt((x[a] - x[b]) ** 2 + (y[a] - y[b]) ** 2);
+  eachTreeEdge(places.length, mmOf, (a, b, mm) => edges.push({ a, b, mm }));
   return edges;
 }
 

@@ -100,10 +100,10 @@ function lights({ design, derived, circuit }: Sight): Consumer[] {
   if (circuit.kind !== "light-chain") return [];
   const here = circuit.members.flatMap((id) => derived.elements.get(id) ?? []).filter(({ kind }) => kind === "light");
   const glows = byState((state) => glowOf(circuit, here.length, design.supply.usual, state));
+  const ends = here.map((element) => ({ plus: contact(element, "plus"), minus: contact(element, "minus") }));
   return here.map((element, nth) => ({
-    ...base(element, "light", railOf(derived, contact(element, "plus"))),
-    plus: contact(element, "plus"),
-    minus: contact(element, "minus"),
+    ...base(element, "light", railOf(derived, ends[nth].plus)),
+    ...ends[nth],
     glow(state) {
       // A dead light that is bridged out still has its supply.
       const { level, colours, lit } = glows[state];

@@ -91,7 +91,7 @@ function fedAt(design: Design, ids: string[]): SupplyNet[] {
       const ohm = wireOhm(cutLengthMm(distanceMm(contact.at, root), design.wires), design.wires.supplyMm2);
       return [{ a: supplied.root, b: contact.id, ohm }];
     });
-    return { ...supplied, branches: [...supplied.branches, ...again] };
+    return again.length === 0 ? supplied : { ...supplied, branches: [...supplied.branches, ...again] };
   });
 }
 
@@ -158,7 +158,7 @@ export function feedingPoints(design: Design, chain: LightChain, leastV: number)
 export const MOST_LOST = 0.05;
 
 /** What feeding aims at, in V: what a light surely works with, and what its rail has but for the part that wires may lose. */
-function wishedLightV(design: Design, chain: LightChain): number {
+export function wishedLightV(design: Design, chain: LightChain): number {
   const supply = supplyAt(design, "worst");
   const railId = supply?.consumers.find(({ id }) => chain.members.includes(id))?.railId;
   const rail = supply?.rails.find(({ netId }) => netId === railId);
@@ -173,7 +173,7 @@ export function whereToFeed(design: Design, chain: LightChain): FeedingPoints | 
 
 /** What the lowest light of a chain would have with every light fed by wires of its own: no set of places gives more. */
 export const leastWhenFedEverywhere = (design: Design, chain: LightChain): number =>
-  lowestOf(design, chain, chain.members).volts;
+  derive(design).once(`least when fed everywhere ${chain.id}`, () => lowestOf(design, chain, chain.members).volts);
 
 function greedyPoints(design: Design, chain: LightChain, leastV: number): FeedingPoints | null {
   const ids: string[] = [];

@@ -69,9 +69,13 @@ function seriesParts(world: World, point: Settled, design: Design): SeriesPart[]
   const parts = [part("cable", `${cable.lengthM} m of cable, there and back`, (sourceMa / 1000) * cableOhm, sourceMa)];
   if (fuse) parts.push(part("fuse", `fuse for ${fuse.holdMa} mA`, (sourceMa / 1000) * fuse.ohm, sourceMa));
   if (diode !== "none") parts.push(part("diode", `${diode} diode`, world.diodeV, sourceMa));
+  const endVolts = (netId: string, end: string) => {
+    const net = point.volts.get(netId);
+    return net?.get(end) ?? Math.max(0, ...(net?.values() ?? []));
+  };
   const summed = new Map<string, SeriesPart>();
   for (const feed of world.feeds) {
-    const before = beforeFeed(feed, point.entryV, point.volts);
+    const before = beforeFeed(feed, point.entryV, endVolts);
     const own = part(feed.part.id, feed.part.title, before - feed.arrives(before), point.netMa.get(feed.netId) ?? 0);
     const known = summed.get(feed.part.id);
     const sum = known

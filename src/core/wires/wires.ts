@@ -4,7 +4,7 @@ import type { Net, Joint } from "../circuits/net";
 import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { type Point, distanceMm } from "../geometry/point";
-import { distancesOf, treeEdges } from "../optimisation/spanningTree";
+import { treeOfPlaces } from "../optimisation/spanningTree";
 import { fedAgain, supplyRoot } from "./supplyRoot";
 import { pinPlace } from "../pins/pinPlace";
 
@@ -62,14 +62,14 @@ const contactWords = (contact: string) => (/^\d/.test(contact) ? `contact ${cont
 export const chipWords = ({ id }: Pick<Chip, "id">): string => id.replace(".", " ").toUpperCase();
 
 function jointEnd(joint: Joint, derived: Derived): WireEnd {
-  const { controls, chips, shuntById, design } = derived;
+  const { controls, chipById, shuntById, design } = derived;
   const end = joint.contactId.slice(joint.contactId.lastIndexOf(".") + 1);
   const control = controls.get(joint.controlId);
   if (control) return endAt(joint, `${control.label} ${contactWords(end)}`, control.placement.boardId);
   const shunt = shuntById.get(joint.controlId);
   const boardId = boardOfAdded(joint.controlId, design);
   if (shunt) return endAt(joint, `${shunt.sort} ${shunt.value}, ${shuntEndWords(shunt, end)}`, boardId);
-  const chip = chips.find(({ id }) => id === joint.controlId);
+  const chip = chipById.get(joint.controlId);
   return endAt(joint, `${chip ? chipWords(chip) : joint.controlId} ${contactWords(end)}`, boardId);
 }
 
@@ -85,18 +85,26 @@ const shuntEndWords = ({ sort }: Shunt, end: string) =>
 
 /** An added part lies on the board of what it serves most; while nothing says otherwise, on the first one. */
 export const boardOfAdded = (chipId: string, design: Design): string =>
-  derive(design).once(`board of ${chipId}`, () => {
-    const { nets, controls } = derive(design);
-    const count = new Map<string, number>();
-    for (const net of nets.filter(
-      ({ role, joints }) => role !== "ground" && joints.some((t) => t.controlId === chipId),
-    ))
-      for (const joint of net.joints) {
-        const board = controls.get(joint.controlId)?.placement.boardId;
-        if (board && net.role !== "supply") count.set(board, (count.get(board) ?? 0) + 1);
-      }
-    return [...count.entries()].sort((a, b) => b[1] - a[1])[0]?.[0] ?? design.boards[0].id;
-  });
+  derive(design)
+    .once("boards of added parts", () => boardsOfAdded(derive(design)))
+    .get(chipId) ?? design.boards[0].id;
+
+/** By added part: the board with the most contacts that its signals lead to. */
+function boardsOfAdded({ nets, controls }: Derived): Map<string, string> {
+  const counts = new Map<string, Map<string, number>>();
+  for (const { role, joints } of nets) {
+    if (role === "ground" || role === "supply") continue;
+    const boards = joints.flatMap(({ controlId }) => controls.get(controlId)?.placement.boardId ?? []);
+    for (const id of new Set(joints.map(({ controlId }) => controlId))) {
+      if (controls.has(id)) continue;
+      const count = counts.get(id) ?? new Map<string, number>();
+      for (const board of boards) count.set(board, (count.get(board) ?? 0) + 1);
+      counts.set(id, count);
+    }
+  }
+  const most = (count: Map<string, number>) => [...count].sort((a, b) => b[1] - a[1])[0]?.[0];
+  return new Map([...counts].flatMap(([id, count]) => (count.size > 0 ? [[id, most(count)] as const] : [])));
+}
 
 /** Whether an end of a wire is a pad of the controller. */
 export const isPad = ({ id }: WireEnd): boolean => id.startsWith("pin ");
@@ -110,7 +118,7 @@ function pinEnd(net: Net, design: Design, derived: Derived): WireEnd | null {
     net.role === "supply"
       ? derived.padsOf(net.id, profile)
       : profile.pins.filter((pad) =>
-          net.role === "ground" ? pad.role === "ground" : pad.role === "io" && pad.name === name,
+          net.role === "ground" ? pad.role === "ground" : pad.name === name && pad.role === "io",
         );
   if (!pin) return null;
   return {
@@ -156,9 +164,7 @@ const distinctEnds = (ends: WireEnd[]): WireEnd[] => [...new Map(ends.map((end) 
 /** The shortest tree over a net's contacts, and a lead from the nearest of them to the controller. */
 function wiresOfNet(net: Net, nth: number, design: Design, derived: Derived): Wire[] {
   const ends = distinctEnds(net.joints.map((joint) => jointEnd(joint, derived)));
-  const places = distancesOf(ends.map(({ at }) => at));
-  const members = ends.map((_, end) => end);
-  const wires = treeEdges(members, places, ends.length).map(({ a, b }) =>
+  const wires = treeOfPlaces(ends.map(({ at }) => at)).map(({ a, b }) =>
     wireBetween(net, nth, ...inOrder(net, ends[a], ends[b]), design),
   );
   const pin = pinEnd(net, design, derived);
@@ -187,8 +193,10 @@ function wiresFedAgain(net: Net, nth: number, ends: WireEnd[], pin: WireEnd | nu
 const OWN_LEAD_MM = 0.5;
 const isWire = ({ straightMm }: Wire) => straightMm > OWN_LEAD_MM;
 
+const PHASE_ORDER = Object.fromEntries(phases.map((phase, nth) => [phase, nth])) as Record<Phase, number>;
+
 const byPlace = (a: Wire, b: Wire) =>
-  phases.indexOf(a.phase) - phases.indexOf(b.phase) || (a.netId === b.netId ? placeOrder(a, b) : 0);
+  PHASE_ORDER[a.phase] - PHASE_ORDER[b.phase] || (a.netId === b.netId ? placeOrder(a, b) : 0);
 
 const placeOrder = (a: Wire, b: Wire) =>
   a.phase === "columns" ? a.from.at.yMm - b.from.at.yMm : a.from.at.xMm - b.from.at.xMm;

@@ -5,7 +5,7 @@ import { GROUND, type Net, type PlacedElement, type Joint } from "@/core/circuit
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { type Point, place, point } from "@/core/geometry/point";
-import { distancesOf, treeEdges } from "@/core/optimisation/spanningTree";
+import { treeOfPlaces } from "@/core/optimisation/spanningTree";
 import { wiresOf } from "@/core/wires/wires";
 import { Words } from "../drawing/ControlShape";
 import { CasedWire } from "./CasedWire";
@@ -44,12 +44,10 @@ function pointsOf(design: Design, net: Net): Point[] {
 const line = (a: Point, b: Point) => `M${a.xMm.toFixed(2)} ${a.yMm.toFixed(2)}L${b.xMm.toFixed(2)} ${b.yMm.toFixed(2)}`;
 
 /** The shortest tree over the points, as a wirer would go. */
-function treePath(points: Point[]): string {
-  const members = points.map((_, nth) => nth);
-  return treeEdges(members, distancesOf(points), points.length)
+const treePath = (points: Point[]): string =>
+  treeOfPlaces(points)
     .map(({ a, b }) => line(points[a], points[b]))
     .join("");
-}
 
 /** Flags of single contacts are smaller and step aside from each other: A to the left, B to the right, lamps in two heights. */
 const SMALL_FLAG = 1.8;

@@ -1,7 +1,7 @@
 import type { LightChain } from "../../circuits/lightChain";
 import type { Design } from "../../document/schema";
 import { changeCircuit } from "../../edits/wiring";
-import { MOST_LOST, whereToFeed } from "../../power/remedies";
+import { MOST_LOST, leastWhenFedEverywhere, whereToFeed, wishedLightV } from "../../power/remedies";
 import { type RailLoad, supplyAt } from "../../power/solveSupply";
 import { type Fix, type Rule, controlSubject } from "../finding";
 
@@ -16,12 +16,15 @@ function widerWires(rail: RailLoad, { wires }: Design): Fix[] {
   return [{ title: `Take ${wider} mm²`, apply: (d) => ({ ...d, wires: { ...d.wires, supplyMm2: wider } }) }];
 }
 
-/** A chain of lights whose far end has least can be fed once more; where is worked out when it is asked for. */
+/**
+ * A chain of lights whose far end has least can be fed once more, where that can be enough: with every light fed by
+ * wires of its own. Where the fewest places are is worked out when it is asked for.
+ */
 function fedMore({ leastAt }: RailLoad, design: Design): Fix[] {
   const chain = design.circuits.find(
     (circuit): circuit is LightChain => circuit.kind === "light-chain" && circuit.members.includes(leastAt?.id ?? ""),
   );
-  if (!chain) return [];
+  if (!chain || leastWhenFedEverywhere(design, chain) < wishedLightV(design, chain)) return [];
   const apply = (d: Design) =>
     changeCircuit<LightChain>(d, chain.id, { feedAt: whereToFeed(d, chain)?.ids ?? chain.feedAt });
   return [{ title: `Feed ${chain.name} at the fewest places that are enough`, apply }];
