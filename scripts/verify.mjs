@@ -1,7 +1,8 @@
 // npm run verify: installs what is missing, runs every check, and ends with the sum over all test runners.
 // npm run check: the same without what takes minutes (firmware builds, reference and end-to-end tests), for work in progress.
-import { execFileSync, spawnSync } from "node:child_process";
+import { execFileSync, spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { availableParallelism } from "node:os";
 import { buildApp, installPackages, root } from "./prepare.mjs";
 
 /** Programs that the checks run, and the Debian packages they come in. */
@@ -55,9 +56,29 @@ function launch(title, program, parameters) {
   return status === 0;
 }
 
-/** A check is not a test: it adds nothing when it passes, and one failure when it does not. */
-function check(title, tool, ...parameters) {
-  if (!launch(title, process.execPath, [tool, ...parameters])) failed += 1;
+/** One program with what it says kept until it ends, so that two at once do not speak into each other. */
+function quietly(tool, parameters) {
+  return new Promise((resolve) => {
+    const said = [];
+    const child = spawn(process.execPath, [tool, ...parameters], { cwd: root });
+    for (const stream of [child.stdout, child.stderr]) stream.on("data", (bytes) => said.push(bytes));
+    child.on("close", (status) => resolve({ status, said: Buffer.concat(said).toString() }));
+  });
+}
+
+/** Checks are no tests: they add nothing when they pass, and one failure each when they do not. As many run as there are processors. */
+async function check(list) {
+  const waiting = [...list];
+  const work = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [title, tool, ...parameters] = next;
+      const began = Date.now();
+      const { status, said } = await quietly(tool, parameters);
+      if (status !== 0) failed += 1;
+      console.log(`\n== ${title}\n${said.trim()}\n${status === 0 ? "ok" : "FAILED"}: ${title} (${seconds(began)})`);
+    }
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, work));
 }
 
 /** A test runner: what it counted is added; one that broke down without a count is a failure. */
@@ -102,19 +123,15 @@ installPackages();
 if (!isQuick) installPrograms();
 mkdirSync(`${root}test-results`, { recursive: true });
 
-check("formatting", "node_modules/prettier/bin/prettier.cjs", "--check", "--log-level", "warn", ".");
-check("lint", "node_modules/eslint/bin/eslint.js", "--max-warnings", "0", ".");
-check("types", "node_modules/typescript/bin/tsc", "--noEmit");
-check("types of the core, without the DOM", "node_modules/typescript/bin/tsc", "--noEmit", "-p", "tsconfig.core.json");
-check(
-  "layers",
-  "node_modules/dependency-cruiser/bin/dependency-cruise.mjs",
-  "src",
-  "--config",
-  ".dependency-cruiser.cjs",
-);
-check("dead exports", "node_modules/knip/bin/knip.js");
-if (!isQuick) check("generated firmware modules are fresh", "scripts/buildFirmware.mjs", "--check");
+await check([
+  ["types", "node_modules/typescript/bin/tsc", "--noEmit"],
+  ["formatting", "node_modules/prettier/bin/prettier.cjs", "--check", "--log-level", "warn", "."],
+  ["lint", "node_modules/eslint/bin/eslint.js", "--max-warnings", "0", "."],
+  ["layers", "node_modules/dependency-cruiser/bin/dependency-cruise.mjs", "src", "--config", ".dependency-cruiser.cjs"],
+  ["types of the core, without the DOM", "node_modules/typescript/bin/tsc", "--noEmit", "-p", "tsconfig.core.json"],
+  ["dead exports", "node_modules/knip/bin/knip.js"],
+  ...(isQuick ? [] : [["generated firmware modules are fresh", "scripts/buildFirmware.mjs", "--check"]]),
+]);
 vitest("unit");
 vitest("app");
 if (!isQuick) {
