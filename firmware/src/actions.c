@@ -7,11 +7,16 @@ static uint8_t input_count;
 static uint16_t action_table;
 
 void ov_actions_init(void) {
-  input_count = (uint8_t)(ov_table_byte(OV_AT_SWITCHES) + 2u * ov_table_byte(OV_AT_ENCODERS));
+  input_count = (uint8_t)(ov_first_together() + ov_table_byte(OV_AT_TOGETHER));
   action_table = ov_table_word(OV_AT_ACTION_TABLE);
 }
 
 uint8_t ov_input_count(void) { return input_count; }
+
+/* Keys together are inputs of their own, after those of switches and encoders. */
+uint8_t ov_first_together(void) {
+  return (uint8_t)(ov_table_byte(OV_AT_SWITCHES) + 2u * ov_table_byte(OV_AT_ENCODERS));
+}
 
 uint32_t ov_loaded_action(uint8_t layer, uint8_t input) {
   uint16_t nth = (uint16_t)((uint16_t)(layer * input_count) + input);
@@ -30,15 +35,44 @@ uint16_t ov_pool_bytes(void) {
 uint16_t ov_pool_place(uint16_t value) { return (uint16_t)(ov_table_word(OV_AT_ACTION_POOL) + value); }
 
 static uint8_t is_sound_short(uint32_t action) {
-  uint8_t kind = ov_action_kind(action);
-  if (kind == OV_DO_HOLD_LAYER || kind == OV_DO_STAY_LAYER) return ov_action_value(action) < ov_table_byte(OV_AT_LAYERS);
-  return kind == OV_DO_PASS || kind == OV_DO_NOTHING || kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER;
+  switch (ov_action_kind(action)) {
+    case OV_DO_HOLD_LAYER:
+    case OV_DO_STAY_LAYER:
+    case OV_DO_SWITCH_LAYER:
+    case OV_DO_NEXT_LAYER: return ov_action_value(action) < ov_table_byte(OV_AT_LAYERS);
+    case OV_DO_PASS:
+    case OV_DO_NOTHING:
+    case OV_DO_KEYBOARD:
+    case OV_DO_CONSUMER:
+    case OV_DO_NEXT_MODIFIERS: return 1;
+    default: return 0;
+  }
+}
+
+static uint8_t long_bytes(uint8_t kind) {
+  if (kind == OV_DO_TWO_JOBS) return OV_TWO_JOBS_BYTES;
+  return kind == OV_DO_SECOND_TAP ? OV_SECOND_TAP_BYTES : OV_ACTION_BYTES;
+}
+
+static uint8_t is_sound_long(uint16_t value) {
+  uint16_t room = ov_pool_bytes();
+  uint16_t at = ov_pool_place(value);
+  uint32_t action;
+  /* Both sides are below 0x8000, so nothing runs over. */
+  if (value >= OV_MOST_TABLE_BYTES || value + OV_ACTION_BYTES > room) return 0;
+  action = ov_table_long(at);
+  if (!ov_action_waits(action)) return is_sound_short(action);
+  /* A device whose tables keep no list of what waits cannot carry it out. */
+  if (ov_table_byte(OV_AT_WAITING) == 0 || value + long_bytes(ov_action_kind(action)) > room) return 0;
+  return (uint8_t)(is_sound_short(ov_table_long((uint16_t)(at + OV_JOB_FIRST * OV_ACTION_BYTES))) &&
+                   is_sound_short(ov_table_long((uint16_t)(at + OV_JOB_SECOND * OV_ACTION_BYTES))));
 }
 
 uint8_t ov_action_is_sound(uint32_t action) {
-  uint16_t value = ov_action_value(action);
-  if (ov_action_kind(action) != OV_DO_LONG) return is_sound_short(action);
-  /* Both sides are below 0x8000, so nothing runs over. */
-  return (uint8_t)(value < OV_MOST_TABLE_BYTES && value + OV_ACTION_BYTES <= ov_pool_bytes() &&
-                   is_sound_short(ov_table_long(ov_pool_place(value))));
+  return ov_action_kind(action) == OV_DO_LONG ? is_sound_long(ov_action_value(action)) : is_sound_short(action);
+}
+
+uint32_t ov_job_action(uint8_t layer, uint8_t input, uint8_t job) {
+  uint16_t at = ov_pool_place(ov_action_value(ov_entry(layer, input)));
+  return ov_table_long((uint16_t)(at + job * OV_ACTION_BYTES));
 }

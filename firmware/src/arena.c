@@ -19,12 +19,14 @@ static uint8_t report_bytes(void) {
 uint16_t ov_arena_need(void) {
   uint16_t switches = ov_table_byte(OV_AT_SWITCHES);
   uint16_t encoders = ov_table_byte(OV_AT_ENCODERS);
-  uint16_t inputs = (uint16_t)(switches + 2u * encoders);
+  uint16_t together = ov_table_byte(OV_AT_TOGETHER);
+  uint16_t inputs = (uint16_t)(switches + 2u * encoders + together);
   uint16_t layers = ov_table_byte(OV_AT_LAYERS);
   uint16_t live = (uint16_t)(ov_live_declared() ? OV_LIVE_NEED(inputs, layers) : 0u);
   uint16_t pulsers = (uint16_t)(encoders + ov_table_byte(OV_AT_FLIPS));
   return (uint16_t)(OV_ARENA_BYTES(ov_table_byte(OV_AT_BANKS), ov_table_byte(OV_AT_GROUPS), switches,
-                                   inputs, encoders, pulsers, layers, ov_table_byte(OV_AT_LAMPS), report_bytes(), live));
+                                   inputs, encoders, pulsers, layers, ov_table_byte(OV_AT_WAITING),
+                                   OV_PART_BYTES(together), ov_table_byte(OV_AT_LAMPS), report_bytes(), live));
 }
 
 uint8_t *ov_arena_take(uint16_t bytes) {

@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 4
+#define OV_TABLE_VERSION 5
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -15,6 +15,11 @@
 #define OV_MOST_ENCODERS 0x7F
 #define OV_MOST_LAMPS 0xFF
 #define OV_MOST_LAYERS 0x10
+#define OV_MOST_TOGETHER 0x20
+#define OV_MOST_TOGETHER_PARTS 6
+#define OV_MOST_OPPOSITES 0x10
+#define OV_MOST_WINDOW_MS 0xFA
+#define OV_MOST_DEADLINE_MS 0x7D0
 #define OV_MOST_TABLE_BYTES 0x7FFF
 
 /* Places in the header. */
@@ -29,25 +34,32 @@
 #define OV_AT_GROUPS 0x0A
 #define OV_AT_BANKS 0x0B
 #define OV_AT_FLIPS 0x0C
-#define OV_AT_SETTLE_US 0x0D
-#define OV_AT_PULSE_MS 0x0E
-#define OV_AT_UNLOCK_FIRST 0x0F
-#define OV_AT_UNLOCK_SECOND 0x10
-#define OV_AT_FIXED_CRC 0x11
-#define OV_AT_GROUP_TABLE 0x13
-#define OV_AT_BANK_TABLE 0x15
-#define OV_AT_SWITCH_TABLE 0x17
-#define OV_AT_ENCODER_TABLE 0x19
-#define OV_AT_LAMP_TABLE 0x1B
-#define OV_AT_ACTION_TABLE 0x1D
-#define OV_AT_ACTION_POOL 0x1F
-#define OV_HEADER_BYTES 33
+#define OV_AT_TOGETHER 0x0D
+#define OV_AT_OPPOSITES 0x0E
+#define OV_AT_SETTLE_US 0x0F
+#define OV_AT_PULSE_MS 0x10
+#define OV_AT_UNLOCK_FIRST 0x11
+#define OV_AT_UNLOCK_SECOND 0x12
+#define OV_AT_WAITING 0x13
+#define OV_AT_FIXED_CRC 0x14
+#define OV_AT_GROUP_TABLE 0x16
+#define OV_AT_BANK_TABLE 0x18
+#define OV_AT_SWITCH_TABLE 0x1A
+#define OV_AT_ENCODER_TABLE 0x1C
+#define OV_AT_LAMP_TABLE 0x1E
+#define OV_AT_TOGETHER_TABLE 0x20
+#define OV_AT_OPPOSITE_TABLE 0x22
+#define OV_AT_ACTION_TABLE 0x24
+#define OV_AT_ACTION_POOL 0x26
+#define OV_HEADER_BYTES 40
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
 #define OV_SWITCH_BYTES 2
 #define OV_ENCODER_BYTES 3
 #define OV_LAMP_BYTES 3
+#define OV_TOGETHER_BYTES 8
+#define OV_OPPOSITE_BYTES 3
 #define OV_ACTION_BYTES 4
 
 #define OV_SWITCH_EAGER 0x80
@@ -60,13 +72,33 @@
 #define OV_DO_CONSUMER 3
 #define OV_DO_HOLD_LAYER 4
 #define OV_DO_STAY_LAYER 5
+#define OV_DO_TWO_JOBS 6
+#define OV_DO_SECOND_TAP 7
+#define OV_DO_SWITCH_LAYER 8
+#define OV_DO_NEXT_MODIFIERS 9
+#define OV_DO_NEXT_LAYER 0x0A
 #define OV_DO_LONG 0x7F
 #define OV_FIRST_MODIFIER 0xE0
+#define OV_TWO_JOBS_BYTES 16
+#define OV_SECOND_TAP_BYTES 12
+#define OV_HOLD_BY_TIME 0
+#define OV_HOLD_BY_PRESS 1
+#define OV_HOLD_BY_TAP 2
+
+#define OV_TOGETHER_AT_WINDOW 0
+#define OV_TOGETHER_AT_SIZE 1
+#define OV_TOGETHER_AT_PARTS 2
+#define OV_NEITHER_COUNTS 0
+#define OV_LAST_COUNTS 1
+#define OV_FIRST_COUNTS 2
+#define OV_ONE_SIDE_COUNTS 3
+#define OV_PART_BYTES(together) ((together) > 0 ? 32u : 0u)
 
 #define OV_LAMP_NEVER 0
 #define OV_LAMP_ALWAYS 1
 #define OV_LAMP_LAYER 2
 #define OV_LAMP_LOCK 3
+#define OV_LAMP_NEXT 4
 
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
@@ -221,7 +253,7 @@
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
 
-/* Bytes of the arena: resting words, last words, waiting steps, whether a switch of it settles, debounce, layer each input was pressed on, quadrature state and travel, input of a switch that tells its change, holders, lit, last reports taken, changed bindings and a frame. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, lamps, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 1u * (pulsers) + 1u * (layers) + 1u * (lamps) + 1u * (reportBytes) + 1u * (liveBytes))
+/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, lit, last reports taken, changed bindings and a frame. */
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 1u * (lamps) + 1u * (reportBytes) + 1u * (liveBytes))
 
 #endif

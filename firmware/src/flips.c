@@ -8,7 +8,13 @@ static uint8_t pulser_of(uint8_t sw) {
   return ov_table_byte((uint16_t)(ov_table_word(OV_AT_SWITCH_TABLE) + OV_SWITCH_BYTES * sw + 1));
 }
 
-static uint8_t tells_report(uint8_t sw) { return ov_action_reports(ov_action(ov_layer_for(sw), sw)); }
+static uint8_t tells_report(uint8_t sw) {
+  uint8_t layer = ov_layer_for(sw);
+  uint32_t action = ov_action(layer, sw);
+  /* Nobody waits for the end of a flip: of two jobs it does the first. */
+  if (ov_action_waits(action)) action = ov_job_action(layer, sw, OV_JOB_FIRST);
+  return ov_action_reports(action);
+}
 
 void ov_switch_flipped(uint8_t sw, uint8_t closed) {
   uint8_t pulser = pulser_of(sw);

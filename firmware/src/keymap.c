@@ -3,41 +3,69 @@
 #include "parts.h"
 #include "tables.h"
 
-static void start(uint8_t input, uint32_t action) {
-  uint8_t layer = (uint8_t)ov_action_value(action);
-  switch (ov_action_kind(action)) {
-    case OV_DO_KEYBOARD: ov_keyboard_pressed(input, action); break;
-    case OV_DO_CONSUMER: ov_consumer_pressed(input); break;
-    case OV_DO_HOLD_LAYER: ov_layer_hold(layer); break;
-    case OV_DO_STAY_LAYER: ov_layer_stay(layer); break;
-    default: break;
-  }
+/* Whether a press is the next key that a modifier or a layer was kept for: modifiers themselves are not. */
+static uint8_t is_next_key(uint32_t action) {
+  if (ov_action_kind(action) == OV_DO_KEYBOARD) return (uint8_t)(ov_action_value(action) < OV_FIRST_MODIFIER);
+  return ov_action_reports(action);
 }
 
-static void finish(uint8_t input, uint32_t action) {
-  switch (ov_action_kind(action)) {
-    case OV_DO_KEYBOARD: ov_keyboard_released(input, action); break;
-    case OV_DO_CONSUMER: ov_consumer_released(input); break;
-    case OV_DO_HOLD_LAYER: ov_layer_let_go((uint8_t)ov_action_value(action)); break;
-    default: break;
-  }
+OV_RARELY static void begin(uint8_t input, uint8_t on, uint32_t action) {
+  ov_held_set(input, on);
+  ov_effect_start(input, action);
+  if (is_next_key(action)) ov_next_used();
+  ov_opposites_changed(input);
+  ov_reports_changed();
 }
 
+void ov_press_do(uint8_t input, uint8_t on) { begin(input, on, ov_held_action(on, input)); }
+
+/* Nobody waits for the end of a knob's step, a flip or keys together: of two jobs they do the first. Usages of the keyboard
+ * that nothing else concerns are the common case, and told with the least work. */
 static void press(uint8_t input) {
   uint8_t layer = ov_layer_for(input);
-  ov_held_set(input, layer);
-  start(input, ov_action(layer, input));
+  uint32_t action = ov_action(layer, input);
+  if (ov_action_waits(action)) {
+    ov_press_do(input, (uint8_t)(layer | (OV_JOB_FIRST << OV_JOB_SHIFT)));
+  } else if (ov_action_kind(action) != OV_DO_KEYBOARD || ov_next_busy || ov_opposite_count > 0) {
+    begin(input, layer, action);
+  } else {
+    ov_held_set(input, layer);
+    ov_keyboard_pressed(input, (uint8_t)ov_action_value(action), ov_action_modifiers(action));
+    ov_reports_changed();
+  }
+}
+
+static void end(uint8_t input, uint32_t action) {
+  if (ov_action_kind(action) == OV_DO_KEYBOARD) ov_keyboard_released(input, (uint8_t)ov_action_value(action));
+  else ov_effect_finish(input, action);
 }
 
 static void release(uint8_t input) {
-  uint8_t layer = ov_held_on(input);
-  if (layer == OV_NONE) return;
-  finish(input, ov_action(layer, input));
+  uint8_t on = ov_held_on(input);
+  if (on == OV_NONE) return;
+  if (!(on & OV_ON_SILENT)) end(input, ov_held_action(on, input));
   ov_held_set(input, OV_NONE);
+  if (ov_opposite_count > 0) ov_opposites_changed(input);
+  ov_reports_changed();
 }
 
-void ov_input_changed(uint8_t input, uint8_t pressed) {
-  if (pressed) press(input);
-  else release(input);
-  ov_reports_changed();
+void ov_input_do(uint8_t input, uint8_t pressed) {
+  if (pressed) {
+    press(input);
+  } else if (ov_held_on(input) != OV_ON_TOGETHER) {
+    release(input);
+  } else {
+    /* What keys together do ends with the first of them; to those that come up later nobody listens any more. */
+    uint8_t together = ov_together_of_part(input);
+    ov_held_set(input, OV_NONE);
+    if (together != OV_NONE) release(together);
+  }
+}
+
+void ov_together_do(uint8_t together) {
+  uint8_t nth = (uint8_t)(together - ov_first_together());
+  uint8_t size = ov_together_size(nth);
+  uint8_t part;
+  for (part = 0; part < size; part++) ov_held_set(ov_together_part(nth, part), OV_ON_TOGETHER);
+  press(together);
 }

@@ -1,4 +1,5 @@
-/* Lamps show a state of the device: a layer, a lock of the host's, or simply that it runs. */
+/* Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, or simply that it
+ * runs. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -26,6 +27,7 @@ static uint8_t wanted(uint16_t entry) {
     case OV_LAMP_ALWAYS: return 1;
     case OV_LAMP_LAYER: return ov_layer_active(argument);
     case OV_LAMP_LOCK: return (uint8_t)((locks >> argument) & 1u);
+    case OV_LAMP_NEXT: return ov_next_waits();
     default: return 0;
   }
 }
@@ -34,7 +36,8 @@ void ov_lamps_show(void) {
   uint16_t entry = ov_table_word(OV_AT_LAMP_TABLE);
   uint8_t count = ov_table_byte(OV_AT_LAMPS);
   uint8_t i;
-  if (!ov_layers_changed() && !locks_changed) return;
+  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | locks_changed);
+  if (!changed) return;
   locks_changed = 0;
   for (i = 0; i < count; i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {
     uint8_t on = wanted(entry);

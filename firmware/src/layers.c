@@ -6,12 +6,14 @@
 static uint8_t *holders;
 static uint8_t default_layer;
 static uint8_t held; /* holders in all, so that the common case looks at none */
+static uint16_t switched_on; /* a bit for each layer */
 static uint8_t changed;
 
 void ov_layers_init(void) {
   holders = ov_arena_take(ov_table_byte(OV_AT_LAYERS));
   default_layer = 0;
   held = 0;
+  switched_on = 0;
   changed = 1;
 }
 
@@ -30,6 +32,12 @@ void ov_layer_let_go(uint8_t layer) {
 void ov_layer_stay(uint8_t layer) {
   default_layer = layer;
   changed = 1;
+}
+
+void ov_layer_switch(uint8_t layer) {
+  switched_on = (uint16_t)(switched_on ^ (1u << layer));
+  if ((switched_on >> layer) & 1u) ov_layer_hold(layer);
+  else ov_layer_let_go(layer);
 }
 
 uint8_t ov_layers_changed(void) {

@@ -36,6 +36,11 @@ uint32_t ov_loaded_action(uint8_t layer, uint8_t input);
 static inline uint8_t ov_action_kind(uint32_t action) { return (uint8_t)action; }
 static inline uint8_t ov_action_modifiers(uint32_t action) { return (uint8_t)(action >> 8); }
 static inline uint16_t ov_action_value(uint32_t action) { return (uint16_t)(action >> 16); }
+/* Whether what it does is told by what comes after its press: it has two jobs, behind it in the pool. */
+static inline uint8_t ov_action_waits(uint32_t action) {
+  return (uint8_t)(ov_action_kind(action) == OV_DO_TWO_JOBS || ov_action_kind(action) == OV_DO_SECOND_TAP);
+}
+uint8_t ov_first_together(void);
 uint8_t ov_action_reports(uint32_t action);
 OV_RARELY uint8_t ov_action_is_sound(uint32_t action); /* whether this device could carry it out */
 OV_RARELY uint16_t ov_pool_bytes(void);
@@ -61,25 +66,56 @@ OV_RARELY uint16_t ov_changes_sequence(void);
 OV_RARELY uint32_t ov_entry(uint8_t layer, uint8_t input); /* a longer action is its place in the pool */
 uint32_t ov_action(uint8_t layer, uint8_t input); /* or, longer, the four bytes that it begins with there */
 
-/* held.c */
+#define OV_JOB_FIRST 1
+#define OV_JOB_SECOND 2
+OV_RARELY uint32_t ov_job_action(uint8_t layer, uint8_t input, uint8_t job); /* of an action that waits */
+
+/* held.c: of an input the layer its press was read from, which of its jobs it does, and more; OV_NONE: it is up */
+#define OV_ON_LAYER 0x0Fu
+#define OV_ON_JOB 0x30u
+#define OV_JOB_SHIFT 4
+#define OV_ON_USED 0x40u   /* a key was pressed since */
+#define OV_ON_SILENT 0x80u /* it does nothing now; so of all that is up or speaks through keys together */
+#define OV_ON_TOGETHER 0xFEu
 void ov_held_init(void);
-uint8_t ov_held_count(void);
-uint8_t ov_held_on(uint8_t input); /* the layer its press was read from, or OV_NONE */
-const uint8_t *ov_held_layers(void); /* the same of all inputs, one after another */
-void ov_held_set(uint8_t input, uint8_t layer);
+extern uint8_t *ov_pressed_on;
+extern uint8_t ov_held;
+OV_RARELY uint32_t ov_held_job(uint8_t on, uint8_t input);
+/* Put into their callers: they are asked of every key that changes, or is down. */
+static inline uint8_t ov_held_count(void) { return ov_held; }
+static inline uint8_t ov_held_on(uint8_t input) { return ov_pressed_on[input]; }
+static inline const uint8_t *ov_held_all(void) { return ov_pressed_on; } /* the same of all inputs, one after another */
+static inline void ov_held_set(uint8_t input, uint8_t on) {
+  ov_held = (uint8_t)(ov_held + (on != OV_NONE) - (ov_pressed_on[input] != OV_NONE));
+  ov_pressed_on[input] = on;
+}
+static inline uint32_t ov_held_action(uint8_t on, uint8_t input) {
+  return on & OV_ON_JOB ? ov_held_job(on, input) : ov_action(on & OV_ON_LAYER, input);
+}
 
 /* layers.c */
 void ov_layers_init(void);
 void ov_layer_hold(uint8_t layer);
 void ov_layer_let_go(uint8_t layer);
 void ov_layer_stay(uint8_t layer);
+OV_RARELY void ov_layer_switch(uint8_t layer); /* on until it is switched off */
 uint8_t ov_layer_for(uint8_t input);
 uint8_t ov_layers_changed(void); /* since it was asked last */
 
+/* next.c: for the next key only */
+extern uint8_t ov_next_busy; /* such a key is held, or something stays: else nobody asks */
+void ov_next_init(void);
+OV_RARELY void ov_next_pressed(uint8_t input, uint32_t action);
+OV_RARELY void ov_next_released(uint8_t input, uint32_t action);
+OV_RARELY uint8_t ov_next_modifiers(void);
+OV_RARELY void ov_next_used(void); /* the next key has been pressed */
+uint8_t ov_next_waits(void);
+uint8_t ov_next_changed(void); /* since it was asked last */
+
 /* report_keyboard.c, report_consumer.c: one file a report */
 void ov_keyboard_init(void);
-void ov_keyboard_pressed(uint8_t input, uint32_t action);
-void ov_keyboard_released(uint8_t input, uint32_t action);
+void ov_keyboard_pressed(uint8_t input, uint8_t usage, uint8_t modifiers);
+void ov_keyboard_released(uint8_t input, uint8_t usage);
 void ov_keyboard_build(uint8_t *bytes);
 void ov_consumer_init(void);
 void ov_consumer_pressed(uint8_t input);
@@ -98,8 +134,50 @@ void ov_reports_changed(void);
 uint8_t ov_reports_waiting(void); /* 1: the host has not taken the last ones */
 void ov_reports_send(void);
 
+/* effects.c */
+OV_RARELY void ov_effect_start(uint8_t input, uint32_t action);
+OV_RARELY void ov_effect_finish(uint8_t input, uint32_t action);
+OV_RARELY void ov_silence(uint8_t input, uint8_t silent); /* of a held input */
+
+/* opposites.c */
+extern uint8_t ov_opposite_count;
+void ov_opposites_init(void);
+OV_RARELY void ov_opposites_changed(uint8_t input); /* it was pressed last, or let go */
+
+/* waiting.c: changes that wait, the oldest being number 0 */
+void ov_waiting_times_init(void);
+void ov_waiting_init(void);
+void ov_waiting_pass(uint8_t elapsed_ms);
+uint8_t ov_waiting_most(void); /* 0: nothing ever waits */
+uint8_t ov_waiting_count(void);
+uint8_t ov_waiting_input(uint8_t nth);
+uint8_t ov_waiting_pressed(uint8_t nth);
+uint16_t ov_waiting_age(uint8_t nth); /* ms that it came after the oldest */
+uint16_t ov_waiting_now(void);        /* ms since the oldest came */
+uint8_t ov_waiting_gap(void);         /* ms from the press of another key to the oldest, OV_NONE for many */
+OV_RARELY void ov_waiting_add(uint8_t input, uint8_t pressed);
+OV_RARELY void ov_waiting_drop(uint8_t oldest);
+
+/* together.c: keys together by their number in the tables, or as the inputs that they are */
+#define OV_UNDECIDED 0xFE
+OV_RARELY void ov_together_init(void);
+uint8_t ov_together_size(uint8_t nth);
+uint8_t ov_together_part(uint8_t nth, uint8_t part);
+OV_RARELY uint8_t ov_together_of_oldest(uint8_t is_over); /* the input, OV_NONE or OV_UNDECIDED */
+OV_RARELY uint8_t ov_together_of_part(uint8_t part);      /* the input that is held, or OV_NONE */
+
+/* jobs.c */
+OV_RARELY uint8_t ov_job_of_oldest(uint8_t layer, uint8_t is_over); /* 0 where there is one only, or OV_UNDECIDED */
+OV_RARELY uint8_t ov_job_changes(uint32_t action, uint8_t job);     /* how many changes have told it */
+
 /* keymap.c */
+OV_RARELY void ov_press_do(uint8_t input, uint8_t on);
+void ov_input_do(uint8_t input, uint8_t pressed);
+OV_RARELY void ov_together_do(uint8_t together);
+
+/* inputs.c */
 void ov_input_changed(uint8_t input, uint8_t pressed);
+void ov_waiting_play(void);
 
 /* pulses.c: presses that the device makes and ends by itself */
 void ov_pulses_init(void);

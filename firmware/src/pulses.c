@@ -76,7 +76,7 @@ static void start(void) {
   } while (run[0] == 0);
   told_input = input_for(told, take(run));
   left_ms = ov_table_byte(OV_AT_PULSE_MS);
-  ov_input_changed(told_input, 1);
+  ov_input_do(told_input, 1);
 }
 
 void ov_pulses_play(uint8_t elapsed_ms) {
@@ -85,8 +85,9 @@ void ov_pulses_play(uint8_t elapsed_ms) {
     left_ms = (uint8_t)(left_ms - elapsed_ms);
   } else if (left_ms > 0) {
     left_ms = 0;
-    ov_input_changed(told_input, 0);
-  } else if (waiting > 0) {
+    ov_input_do(told_input, 0);
+  } else if (waiting > 0 && ov_waiting_count() == 0) {
+    /* The layer a step is read from is known when all that came before it is decided. */
     start();
   }
 }

@@ -10,6 +10,7 @@
 /* The input whose usage went down last: only for it do modifiers count that its binding brings along, so that a
  * shifted sign does not shift the letter that is rolled onto. */
 static uint8_t leading;
+static uint8_t leading_modifiers; /* of its binding, and those that waited for the next key */
 
 static uint8_t modifier_keys; /* held inputs whose usage is a modifier */
 
@@ -20,14 +21,18 @@ void ov_keyboard_init(void) {
 
 static uint8_t usage_of(uint32_t action) { return (uint8_t)ov_action_value(action); }
 
-void ov_keyboard_pressed(uint8_t input, uint32_t action) {
-  if (usage_of(action) < OV_FIRST_MODIFIER) leading = input;
-  else modifier_keys++;
+void ov_keyboard_pressed(uint8_t input, uint8_t usage, uint8_t modifiers) {
+  if (usage >= OV_FIRST_MODIFIER) {
+    modifier_keys++;
+    return;
+  }
+  leading = input;
+  leading_modifiers = modifiers;
 }
 
-void ov_keyboard_released(uint8_t input, uint32_t action) {
+void ov_keyboard_released(uint8_t input, uint8_t usage) {
   if (leading == input) leading = OV_NONE;
-  if (usage_of(action) >= OV_FIRST_MODIFIER) modifier_keys--;
+  if (usage >= OV_FIRST_MODIFIER) modifier_keys--;
 }
 
 /* Adds one usage; answers how many usages are down by then. */
@@ -42,19 +47,19 @@ static uint8_t add_usage(uint8_t *report, uint8_t usage, uint8_t down) {
 
 /* The inputs in their order; once there are too many keys, only modifier keys still matter. */
 void ov_keyboard_build(uint8_t *report) {
-  const uint8_t *layers = ov_held_layers();
+  const uint8_t *all = ov_held_all();
   uint8_t inputs = ov_input_count();
   uint8_t modifiers_left = modifier_keys;
   uint8_t down = 0;
   uint8_t input;
   for (input = 0; input < OV_KEYBOARD_BYTES; input++) report[input] = 0;
-  if (leading != OV_NONE) report[0] = ov_action_modifiers(ov_action(ov_held_on(leading), leading));
+  if (leading != OV_NONE) report[0] = leading_modifiers;
   for (input = 0; input < inputs && (down <= KEYS || modifiers_left > 0); input++) {
-    uint8_t layer = *layers++;
+    uint8_t on = *all++;
     uint32_t action;
     uint8_t usage;
-    if (layer == OV_NONE) continue;
-    action = ov_action(layer, input);
+    if (on & OV_ON_SILENT) continue;
+    action = ov_held_action(on, input);
     if (ov_action_kind(action) != OV_DO_KEYBOARD) continue;
     usage = usage_of(action);
     if (usage < OV_FIRST_MODIFIER) {

@@ -1,4 +1,4 @@
-/* One scan of the device, in order: live changes, switches, encoders, pulses, lamps, reports. */
+/* One scan of the device, in order: live changes, switches, encoders, what waits, pulses, lamps, reports. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -14,6 +14,7 @@ uint8_t ov_init(void) {
   ov_arena_open();
   ov_scan_init();
   ov_pulses_init();
+  ov_waiting_times_init();
   ov_settling_init();
   ov_debounce_init();
   ov_actions_init();
@@ -21,6 +22,10 @@ uint8_t ov_init(void) {
   ov_held_init();
   ov_encoders_init();
   ov_layers_init();
+  ov_waiting_init();
+  ov_together_init();
+  ov_opposites_init();
+  ov_next_init();
   ov_lamps_init();
   ov_keyboard_init();
   ov_consumer_init();
@@ -34,8 +39,10 @@ void ov_scan(uint8_t elapsed_ms) {
   if (!ready) return;
   ov_live_pass(elapsed_ms);
   ov_debounce_pass(elapsed_ms);
+  ov_waiting_pass(elapsed_ms);
   ov_scan_switches();
   ov_encoders_sample();
+  ov_waiting_play();
   ov_pulses_play(elapsed_ms);
   ov_lamps_show();
   ov_reports_send();

@@ -14,9 +14,9 @@ test("layers: one is added, reached by holding, warned about while nobody reache
   await expect(page.getByText(/No key leads to Dome/)).toBeVisible();
   await page.getByRole("button", { name: /^1\. Base/ }).click();
   await part(page, "Park").click();
-  await page.getByLabel("Stay on a layer").selectOption({ label: "Dome" });
+  await page.getByLabel("Lead to a layer").selectOption({ label: "stay on Dome" });
   await expect(page.getByText("Park leads to Dome for good: no key there leads back.")).toBeVisible();
-  await page.getByLabel("Hold for a layer").selectOption({ label: "Dome" });
+  await page.getByLabel("Lead to a layer").selectOption({ label: "hold for Dome" });
   await onlyTheNote(page);
   await page.getByRole("button", { name: /^3\. Dome/ }).click();
   await part(page, "Mark").click();

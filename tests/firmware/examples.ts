@@ -3,13 +3,15 @@ import type { Design } from "@/core/document/schema";
 import { newDesign } from "@/core/document/newDesign";
 import { addControl, changeControl } from "@/core/edits/controls";
 import { addLayer, bind, setLampRule } from "@/core/edits/keymap";
+import { addTogether, changeTogether, setOpposite } from "@/core/edits/keyRules";
 import { setDebounceOf } from "@/core/edits/timing";
 import type { Control } from "@/core/catalogue/kinds";
+import { type Opposite, togetherInput } from "@/core/document/keyRules";
 import type { Debounce } from "@/core/document/debounce";
 import { shareOutDirect } from "@/core/edits/wiring";
 import type { SimulationEvent } from "@/core/engine/simulate";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
-import { type Binding, actionOf } from "@/core/bindings";
+import { type Binding, type SimpleBinding, actionOf } from "@/core/bindings";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
 import { toHex } from "@/core/hex";
@@ -41,9 +43,33 @@ export function readBinding(text: string): Binding | null {
   if (words[0] === "hold") return { does: "hold-layer", layerId: layerId(words[1]) };
   if (words[0] === "stay") return { does: "stay-layer", layerId: layerId(words[1]) };
   if (words[0] === "consumer") return { does: "consumer", usage: parseInt(words[1], 16) };
+  if (words[0] === "switch") return { does: "switch-layer", layerId: layerId(words[1]) };
+  if (words[0] === "next")
+    return /^\d+$/.test(words[1])
+      ? { does: "next-layer", layerId: layerId(words[1]) }
+      : { does: "next-modifiers", modifiers: 1 << MODIFIERS.indexOf(words[1]) };
+  if (text.includes("|")) return readJobs(text);
   const parts = text.split("+").map((part) => part.trim());
   const modifiers = parts.slice(0, -1).reduce((bits, name) => bits | (1 << MODIFIERS.indexOf(name)), 0);
   return { does: "keyboard", usage: usageOf(parts.at(-1)!), modifiers };
+}
+
+const simple = (text: string) => readBinding(text) as SimpleBinding;
+
+/** "KeyA | hold 2 | time 200, quick 50", or "KeyA | KeyB | taps 200". */
+function readJobs(text: string): Binding {
+  const [first, second, how] = text.split("|");
+  const [, school, ms, quick] = /^\s*(\w+) (\d+)(?:, quick (\d+))?\s*$/.exec(how)!;
+  if (school === "taps")
+    return { does: "second-tap", once: simple(first), twice: simple(second), withinMs: Number(ms) };
+  return {
+    does: "two-jobs",
+    tap: simple(first),
+    hold: simple(second),
+    school: school as "time" | "press" | "tap",
+    deadlineMs: Number(ms),
+    quickMs: Number(quick ?? 0),
+  };
 }
 
 const HAND = /^at (\d+) (press|release|turn) (\w+)(?: (-?\d+))?(?: at (\d+) a second)?$/;
@@ -92,7 +118,7 @@ function place(design: Design, kind: "key" | "encoder" | "lamp" | "toggle", name
   return changeControl(addControl(design, kind, name, at), name, { label: name });
 }
 
-const INPUT: Record<string, string> = { clockwise: "cw", anticlockwise: "ccw" };
+const INPUT: Record<string, string> = { clockwise: "cw", anticlockwise: "ccw", together: "together" };
 
 function withLayer(design: Design, id: string): Design {
   return design.keymap.layers.some((layer) => layer.id === id) ? design : addLayer(design, id, id);
@@ -106,7 +132,7 @@ export function readExample(text: string): Example {
   const [setup, expected = ""] = text.split(/^gives\n?/m);
   const lines = setup.split("\n").filter(Boolean);
   let design = newDesign("example", "Example");
-  for (let number = 2; new RegExp(`(layer|hold|stay) ${number}`).test(setup); number++)
+  for (let number = 2; new RegExp(`(layer|hold|stay|switch|next) ${number}`).test(setup); number++)
     design = withLayer(design, layerId(String(number)));
   const events: SimulationEvent[] = [];
   const changes: string[] = [];
@@ -140,6 +166,11 @@ function obey(design: Design, line: string): Design {
     const told = changeControl(there, name, { tells: verb === "toggle" ? "change" : "state" } as Partial<Control>);
     return bind(told, "base", `${name}:press`, readBinding(what));
   }
+  if (verb === "together") return together(design, name, what);
+  if (verb === "opposites") {
+    const [first, second] = name.split(" ").map((one) => `${one}:press`);
+    return setOpposite(design, { first, second, counts: what as Opposite["counts"] });
+  }
   if (verb === "lamp") return lamp(place(design, "lamp", name), name, what.split(" "));
   if (verb === "layer") return bindOnLayer(design, name, what);
   if (verb !== "encoder") throw new Error(`cannot read "${line}"`);
@@ -152,6 +183,14 @@ function obey(design: Design, line: string): Design {
   );
 }
 
+/** "A B within 40 = KeyX" */
+function together(design: Design, id: string, what: string): Design {
+  const [, keys, ms, binding] = /^([\w ]+) within (\d+) = (.*)$/.exec(what)!;
+  const parts = keys.split(" ").map((key) => `${key}:press`);
+  const made = changeTogether(addTogether(design, id, parts), id, { windowMs: Number(ms) });
+  return bind(made, "base", togetherInput(id), readBinding(binding));
+}
+
 function bindOnLayer(design: Design, number: string, what: string): Design {
   const [input, binding] = what.split("=");
   const [control, motion = ""] = input.trim().split(" ");
@@ -161,7 +200,7 @@ function bindOnLayer(design: Design, number: string, what: string): Design {
 function lamp(design: Design, name: string, [when, what]: string[]): Design {
   if (when === "layer") return setLampRule(design, name, { when, layerId: layerId(what) });
   if (when === "lock") return setLampRule(design, name, { when, lock: what as "num" | "caps" | "scroll" });
-  return setLampRule(design, name, { when: when as "always" | "never" });
+  return setLampRule(design, name, { when: when as "always" | "never" | "next" });
 }
 
 /** The specification of the device, and its examples with the words that stand before each. */

@@ -6,12 +6,22 @@ from device.contract import (
     AT_ACTION_TABLE,
     AT_ENCODERS,
     AT_SWITCHES,
+    AT_TOGETHER,
     DO_CONSUMER,
     DO_KEYBOARD,
     DO_LONG,
+    DO_SECOND_TAP,
+    DO_TWO_JOBS,
     NONE,
 )
 from device.table import word
+
+# What a held input keeps: the layer its press was read from, which of its jobs it does, and more.
+ON_LAYER, ON_JOB, JOB_SHIFT = 0x0F, 0x30, 4
+ON_USED = 0x40  # a key was pressed since
+ON_SILENT = 0x80  # it does nothing now; so of all that is up or speaks through keys together
+ON_TOGETHER = 0xFE
+JOB_FIRST, JOB_SECOND = 1, 2
 
 
 class Actions:
@@ -22,10 +32,10 @@ class Actions:
     def __init__(self, table):
         self.table = self.code = table
         self.changed = {}  # layer and input to the place of a change
-        self.inputs = table[AT_SWITCHES] + 2 * table[AT_ENCODERS]
+        self.inputs = table[AT_SWITCHES] + 2 * table[AT_ENCODERS] + table[AT_TOGETHER]
         self.first = word(table, AT_ACTION_TABLE)
         self.pool = word(table, AT_ACTION_POOL)
-        self.held_on = [NONE] * self.inputs  # the layer each was pressed on
+        self.held_on = [NONE] * self.inputs  # what each was pressed for
 
     def loaded_at(self, layer, number):
         """Where an input's entry stands in the tables."""
@@ -56,11 +66,21 @@ class Actions:
         self.code = code
 
     def nothing_held(self):
-        return all(layer == NONE for layer in self.held_on)
+        return all(on == NONE for on in self.held_on)
 
     def held(self, number):
         """Where the action stands that a held input was pressed on."""
-        return self.at(self.held_on[number], number)
+        on = self.held_on[number]
+        return self.at(on & ON_LAYER, number) + ((on & ON_JOB) >> JOB_SHIFT) * ACTION_BYTES
+
+    def waits(self, action):
+        """Whether what it does is told by what comes after its press: it has two jobs, behind it in the pool."""
+        return self.code[action] in (DO_TWO_JOBS, DO_SECOND_TAP)
+
+    def first_at(self, layer, number):
+        """What is done where nobody waits: of two jobs the first."""
+        action = self.at(layer, number)
+        return action + JOB_FIRST * ACTION_BYTES if self.waits(action) else action
 
     def reports(self, action):
         """Whether an action tells the host something."""

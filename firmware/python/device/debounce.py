@@ -13,7 +13,7 @@ from device.table import word
 
 
 class Debounce:
-    def __init__(self, table, keymap, flips):
+    def __init__(self, table, waiting, flips):
         count = table[AT_SWITCHES]
         first = word(table, AT_SWITCH_TABLE)
         self.entries = [table[first + SWITCH_BYTES * number] for number in range(count)]
@@ -23,7 +23,7 @@ class Debounce:
         self.busy = 0  # switches whose time runs
         self.elapsed_ms = 0
         self.scans = 0
-        self.keymap = keymap
+        self.waiting = waiting
         self.flips = flips
 
     def begin_scan(self, elapsed_ms):
@@ -66,7 +66,7 @@ class Debounce:
     def count(self, number, closed):
         self.closed[number] = closed
         if not self.entries[number] & SWITCH_FLIPS:
-            self.keymap.changed(number, closed)
+            self.waiting.changed(number, closed)
         elif self.scans == 1:
             self.flips.found_closed(number)
         else:

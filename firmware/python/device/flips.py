@@ -7,27 +7,27 @@ from device.table import word
 
 
 class Flips:
-    def __init__(self, table, actions, layers, keymap, pulses):
+    def __init__(self, table, actions, layers, waiting, pulses):
         self.table = table
         self.first = word(table, AT_SWITCH_TABLE)
         self.actions = actions
         self.layers = layers
-        self.keymap = keymap
+        self.waiting = waiting
         self.pulses = pulses
 
     def tells_report(self, number):
-        return self.actions.reports(self.actions.at(self.layers.layer_for(number), number))
+        return self.actions.reports(self.actions.first_at(self.layers.layer_for(number), number))
 
     def flipped(self, number, closed):
         nth = self.table[self.first + SWITCH_BYTES * number + 1]
         idle = self.pulses.is_idle(nth)
         holds = not self.tells_report(number) if closed else self.actions.held_on[number] != NONE
         if idle and holds:
-            self.keymap.changed(number, closed)
+            self.waiting.changed(number, closed)
         else:
             self.pulses.tell(nth, number)
 
     def found_closed(self, number):
         """At the start: nobody has flipped it."""
         if not self.tells_report(number):
-            self.keymap.changed(number, True)
+            self.waiting.changed(number, True)

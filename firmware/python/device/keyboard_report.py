@@ -13,11 +13,13 @@ class KeyboardReport:
         # The input whose usage went down last: only for it do modifiers count that its binding brings along, so that
         # a shifted sign does not shift the letter that is rolled onto.
         self.leading = NONE
+        self.leading_modifiers = 0  # of its binding, and those that waited for the next key
         self.down = []  # held inputs with a keyboard usage, in their order
 
-    def pressed(self, number, action):
+    def pressed(self, number, action, next_modifiers):
         if self.actions.code[action + 2] < FIRST_MODIFIER:
             self.leading = number
+            self.leading_modifiers = self.actions.code[action + 1] | next_modifiers
         self.down.append(number)
         self.down.sort()
 
@@ -28,7 +30,7 @@ class KeyboardReport:
 
     def build(self):
         code, held = self.actions.code, self.actions.held
-        modifiers = code[held(self.leading) + 1] if self.leading != NONE else 0
+        modifiers = self.leading_modifiers if self.leading != NONE else 0
         usages = []
         for number in self.down:
             action = held(number)

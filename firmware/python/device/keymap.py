@@ -1,44 +1,62 @@
 """What an input does. A release undoes what its own press did, whatever the layers are by then."""
 
-from device.contract import DO_CONSUMER, DO_HOLD_LAYER, DO_KEYBOARD, DO_STAY_LAYER, NONE
+from device.actions import JOB_FIRST, JOB_SHIFT, ON_SILENT, ON_TOGETHER
+from device.contract import DO_KEYBOARD, FIRST_MODIFIER, NONE
 
 
 class Keymap:
-    def __init__(self, actions, layers, keyboard, consumer, reports):
+    def __init__(self, actions, layers, effects, next_key, together, opposites, reports):
         self.actions = actions
         self.layers = layers
-        self.keyboard = keyboard
-        self.consumer = consumer
+        self.effects = effects
+        self.next_key = next_key
+        self.together = together
+        self.opposites = opposites
         self.reports = reports
 
     def changed(self, number, pressed):
+        """Done at once: what may have to wait comes through waiting.py."""
         if pressed:
             self.press(number)
+        elif self.actions.held_on[number] == ON_TOGETHER:
+            # What keys together do ends with the first of them; to those that come up later nobody listens any more.
+            together = self.together.of_part(number)
+            self.actions.held_on[number] = NONE
+            if together != NONE:
+                self.release(together)
         elif self.actions.held_on[number] != NONE:
             self.release(number)
-        self.reports.changed = True
+
+    def is_next_key(self, action):
+        """Whether a press is the next key that a modifier or a layer was kept for: modifiers themselves are not."""
+        code = self.actions.code
+        if code[action] == DO_KEYBOARD:
+            return code[action + 2] < FIRST_MODIFIER
+        return self.actions.reports(action)
 
     def press(self, number):
+        """Nobody waits for the end of a knob's step, a flip or keys together: of two jobs they do the first."""
         layer = self.layers.layer_for(number)
-        self.actions.held_on[number] = layer
-        action = self.actions.at(layer, number)
-        kind = self.actions.code[action]
-        if kind == DO_KEYBOARD:
-            self.keyboard.pressed(number, action)
-        elif kind == DO_CONSUMER:
-            self.consumer.pressed(number)
-        elif kind == DO_HOLD_LAYER:
-            self.layers.hold(self.actions.code[action + 2])
-        elif kind == DO_STAY_LAYER:
-            self.layers.stay(self.actions.code[action + 2])
+        waits = self.actions.waits(self.actions.at(layer, number))
+        self.do_press(number, layer | (JOB_FIRST << JOB_SHIFT if waits else 0))
+
+    def press_together(self, together):
+        for part in self.together.parts_of(together):
+            self.actions.held_on[part] = ON_TOGETHER
+        self.press(together)
+
+    def do_press(self, number, on):
+        self.actions.held_on[number] = on
+        action = self.actions.held(number)
+        self.effects.start(number, action)
+        if self.is_next_key(action):
+            self.next_key.used()
+        self.opposites.changed(number)
+        self.reports.changed = True
 
     def release(self, number):
-        action = self.actions.held(number)
-        kind = self.actions.code[action]
-        if kind == DO_KEYBOARD:
-            self.keyboard.released(number)
-        elif kind == DO_CONSUMER:
-            self.consumer.released(number)
-        elif kind == DO_HOLD_LAYER:
-            self.layers.let_go(self.actions.code[action + 2])
+        if not self.actions.held_on[number] & ON_SILENT:
+            self.effects.finish(number, self.actions.held(number))
         self.actions.held_on[number] = NONE
+        self.opposites.changed(number)
+        self.reports.changed = True

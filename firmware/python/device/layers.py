@@ -8,6 +8,7 @@ class Layers:
         self.actions = actions
         self.holders = [0] * table[AT_LAYERS]
         self.default = 0
+        self.switched_on = set()
         self.held = 0  # holders in all, so that the common case looks at none
 
     def hold(self, layer):
@@ -20,6 +21,15 @@ class Layers:
 
     def stay(self, layer):
         self.default = layer
+
+    def switch(self, layer):
+        """On until it is switched off."""
+        if layer in self.switched_on:
+            self.switched_on.remove(layer)
+            self.let_go(layer)
+        else:
+            self.switched_on.add(layer)
+            self.hold(layer)
 
     def is_active(self, layer):
         return self.holders[layer] > 0 or layer == self.default

@@ -37,11 +37,12 @@ class Pulser:
 
 
 class Pulses:
-    def __init__(self, table, keymap, reports):
+    def __init__(self, table, keymap, waiting, reports):
         self.encoders = table[AT_ENCODERS]
         self.switches = table[AT_SWITCHES]
         self.pulse_ms = table[AT_PULSE_MS]
         self.pulsers = [Pulser() for _ in range(self.encoders + table[AT_FLIPS])]
+        self.before = waiting
         self.waiting = 0  # how many have steps that wait
         self.told = len(self.pulsers) - 1  # whose turn it is, or was last
         self.told_input = 0
@@ -71,7 +72,8 @@ class Pulses:
         elif self.left_ms > 0:
             self.left_ms = 0
             self.keymap.changed(self.told_input, False)
-        elif self.waiting > 0:
+        elif self.waiting > 0 and not self.before.changes:
+            # The layer a step is read from is known when all that came before it is decided.
             self.start()
 
     def start(self):

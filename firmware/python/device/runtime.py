@@ -1,4 +1,4 @@
-"""One scan of the device, in order: live changes, switches, encoders, pulses, lamps, reports.
+"""One scan of the device, in order: live changes, switches, encoders, what waits, pulses, lamps, reports.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
 
@@ -7,16 +7,22 @@ from device.consumer_report import ConsumerReport
 from device.contract import START_READY
 from device.debounce import Debounce
 from device.encoders import Encoders
+from device.effects import Effects
 from device.flips import Flips
+from device.jobs import Jobs
 from device.keyboard_report import KeyboardReport
 from device.keymap import Keymap
 from device.lamps import Lamps
 from device.layers import Layers
 from device.live import Live
+from device.next_key import NextKey
+from device.opposites import Opposites
 from device.pulses import Pulses
 from device.reports import Reports
 from device.scan import Scan
 from device.table import state_of
+from device.together import Together
+from device.waiting import Waiting
 
 START_WORDS = ("ready", "there are no tables", "the tables are of another version", "the tables are torn")
 MOST_ELAPSED_MS = 255
@@ -36,21 +42,28 @@ class Runtime:
         keyboard = KeyboardReport(actions)
         consumer = ConsumerReport(actions)
         self.reports = Reports(table, keyboard, consumer, send)
-        keymap = Keymap(actions, layers, keyboard, consumer, self.reports)
-        self.pulses = Pulses(table, keymap, self.reports)
-        self.debounce = Debounce(table, keymap, Flips(table, actions, layers, keymap, self.pulses))
+        next_key = NextKey(actions, layers)
+        effects = Effects(actions, layers, keyboard, consumer, next_key)
+        together = Together(table, actions, layers)
+        opposites = Opposites(table, actions, effects)
+        keymap = Keymap(actions, layers, effects, next_key, together, opposites, self.reports)
+        self.waiting = Waiting(table, layers, Jobs(actions), together, keymap, self.reports)
+        self.pulses = Pulses(table, keymap, self.waiting, self.reports)
+        self.debounce = Debounce(table, self.waiting, Flips(table, actions, layers, self.waiting, self.pulses))
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
-        self.lamps = Lamps(table, layers, lines.lamp)
-        self.live = Live(table, actions, self.debounce, kept)
+        self.lamps = Lamps(table, layers, next_key, lines.lamp)
+        self.live = Live(table, actions, self.debounce, self.waiting, kept)
 
     def scan(self, elapsed_ms):
         """Called every millisecond, or as often as the board can, with the milliseconds since the last call."""
         elapsed_ms = min(elapsed_ms, MOST_ELAPSED_MS)
         self.live.play(elapsed_ms)
         self.debounce.begin_scan(elapsed_ms)
+        self.waiting.now_ms += elapsed_ms
         self.contacts.switches()
         self.encoders.sample()
+        self.waiting.play()
         self.pulses.play(elapsed_ms)
         self.lamps.play()
         self.reports.offer()

@@ -7,14 +7,20 @@ from device.contract import (
     ACTION_BYTES,
     AT_LAYERS,
     AT_LENGTH,
+    AT_WAITING,
     CHANGE_BYTES,
     DO_CONSUMER,
     DO_HOLD_LAYER,
     DO_KEYBOARD,
     DO_LONG,
+    DO_NEXT_LAYER,
+    DO_NEXT_MODIFIERS,
     DO_NOTHING,
     DO_PASS,
+    DO_SECOND_TAP,
     DO_STAY_LAYER,
+    DO_SWITCH_LAYER,
+    DO_TWO_JOBS,
     KEPT_KEYMAP,
     KEPT_SLOTS,
     MOST_CHANGES,
@@ -25,9 +31,14 @@ from device.contract import (
     SLOT_AT_SEAL,
     SLOT_AT_SEQUENCE,
     SLOT_AT_TABLES_CRC,
+    SECOND_TAP_BYTES,
     SLOT_BYTES_KEYMAP,
+    TWO_JOBS_BYTES,
 )
+from device.actions import JOB_FIRST, JOB_SECOND
 from device.table import CRC_START, crc_add, word
+
+LONG_BYTES = {DO_TWO_JOBS: TWO_JOBS_BYTES, DO_SECOND_TAP: SECOND_TAP_BYTES}
 
 
 class Slots:
@@ -55,9 +66,9 @@ class Slots:
 
     def is_short_sound(self, action):
         kind = action[0]
-        if kind in (DO_HOLD_LAYER, DO_STAY_LAYER):
+        if kind in (DO_HOLD_LAYER, DO_STAY_LAYER, DO_SWITCH_LAYER, DO_NEXT_LAYER):
             return word(action, 2) < self.layers
-        return kind in (DO_PASS, DO_NOTHING, DO_KEYBOARD, DO_CONSUMER)
+        return kind in (DO_PASS, DO_NOTHING, DO_KEYBOARD, DO_CONSUMER, DO_NEXT_MODIFIERS)
 
     def is_sound(self, action):
         """Whether this device could carry an action out."""
@@ -66,8 +77,14 @@ class Slots:
         place = word(action, 2)
         if place + ACTION_BYTES > self.pool_bytes:
             return False
-        place += self.actions.pool
-        return self.is_short_sound(self.table[place : place + ACTION_BYTES])
+        length = LONG_BYTES.get(self.table[self.actions.pool + place])
+        action = self.table[self.actions.pool + place : self.actions.pool + place + TWO_JOBS_BYTES]
+        if length is None:
+            return self.is_short_sound(action)
+        # A device whose tables keep no list of what waits cannot carry it out.
+        if self.table[AT_WAITING] == 0 or place + length > self.pool_bytes:
+            return False
+        return all(self.is_short_sound(action[job * ACTION_BYTES :]) for job in (JOB_FIRST, JOB_SECOND))
 
     def sequence(self, slot):
         return self.word(self.at(slot) + SLOT_AT_SEQUENCE)

@@ -29,9 +29,10 @@ def two(value):
 
 
 class Writing:
-    def __init__(self, slots, changes):
+    def __init__(self, slots, changes, waiting):
         self.slots = slots
         self.changes = changes
+        self.waiting = waiting
         self.step = NOTHING
         self.slot = self.place = self.count = self.written = self.checked = self.crc = 0
         self.left = b""  # bytes to be written
@@ -110,6 +111,6 @@ class Writing:
         return self.write_next() if self.left else STATUS_OK
 
     def take_over(self):
-        if self.step == SEALED and self.changes.actions.nothing_held():
+        if self.step == SEALED and not self.waiting.changes and self.changes.actions.nothing_held():
             self.changes.take(self.slot)
             self.step = NOTHING

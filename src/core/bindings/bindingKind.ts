@@ -17,6 +17,8 @@ export interface PhraseContext {
   /** Of the keyboard page, with what is held along. */
   keyboardUsage(usage: number, modifiers: number): string;
   consumerUsage(usage: number): string;
+  /** Modifiers by their bits: "Left Control + Left Shift". */
+  modifiers(bits: number): string;
 }
 
 /** The firmware's four-byte table entry: kind (the device contract's action kinds), modifiers, 16-bit value. */
@@ -32,10 +34,10 @@ export interface BindingBase {
   does: string;
 }
 
-/** A layer that a binding leads to, and for how long: while it is held, or until another one is stayed on. */
+/** A layer that a binding leads to, and for how long: while it is held, until another one is stayed on, or switched off. */
 export interface LayerLead {
   layerId: string;
-  lasting: "held" | "stays";
+  lasting: "held" | "stays" | "switched";
 }
 
 /**
@@ -57,4 +59,6 @@ export interface BindingKind<B extends BindingBase> {
   leads?(binding: B): LayerLead;
   /** The usage of the keyboard page that it holds down while pressed, where it does. */
   types?(binding: B): { usage: number; modifiers: number };
+  /** The things it is made of, where it does more than one; leads, reports and usages are theirs. */
+  jobs?(binding: B): BindingBase[];
 }

@@ -9,16 +9,15 @@ import type {
   LayerLead,
   PhraseContext,
 } from "./bindingKind";
-import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
-import { type HoldLayerBinding, holdLayer } from "./holdLayer";
-import { type KeyboardBinding, keyboardUsage } from "./keyboardUsage";
-import { type NothingBinding, nothing } from "./nothing";
-import { type StayLayerBinding, stayLayer } from "./stayLayer";
+import { type SecondTapBinding, secondTap } from "./secondTap";
+import { type SimpleBinding, simpleKinds } from "./simple";
+import { type TwoJobsBinding, twoJobs } from "./twoJobs";
 
-/** Every sort of binding: its type here, its one line in the list below. No binding means: as on the layer beneath. */
-export type Binding = KeyboardBinding | ConsumerBinding | HoldLayerBinding | StayLayerBinding | NothingBinding;
+/** Every sort of binding: those of one thing stand in simple.ts, those made of them here. No binding means: as on the layer beneath. */
+export type Binding = SimpleBinding | TwoJobsBinding | SecondTapBinding;
+export type { SimpleBinding };
 
-const bindingKinds = [keyboardUsage, consumerUsage, holdLayer, stayLayer, nothing] as const;
+const bindingKinds = [...simpleKinds, twoJobs, secondTap] as const;
 
 const byDeed = new Map<string, BindingKind<Binding>>(
   bindingKinds.map((kind) => [kind.does, kind as unknown as BindingKind<Binding>]),
@@ -44,15 +43,24 @@ export function bindingOf(entry: ActionEntry, context: DecodingContext): Binding
   return read.success ? read.data : undefined;
 }
 
-/** The layer a binding leads to and for how long, or null. */
-export const leadOf = (binding: Binding): LayerLead | null => kindOf(binding).leads?.(binding) ?? null;
+/** Whether what a binding does is told only by what comes after its press. */
+export const isMadeOfJobs = (binding: Binding): boolean => kindOf(binding).jobs !== undefined;
 
-/** The id of the layer a binding leads to, or null. */
-export const leadsTo = (binding: Binding): string | null => leadOf(binding)?.layerId ?? null;
+/** What a binding does, thing by thing: one, or the jobs it is made of, the one of a tap first. */
+export const jobsOf = (binding: Binding): SimpleBinding[] =>
+  (kindOf(binding).jobs?.(binding) as SimpleBinding[] | undefined) ?? [binding as SimpleBinding];
 
-/** The interface whose report a binding speaks through, or null. */
-export const reportOf = (binding: Binding): InterfaceKind | null => kindOf(binding).report;
+/** The layers a binding leads to and for how long. */
+export const leadsOf = (binding: Binding): LayerLead[] =>
+  jobsOf(binding).flatMap((job) => kindOf(job).leads?.(job) ?? []);
 
-/** The keyboard usage that a binding holds down, or null. */
-export const typedBy = (binding: Binding): { usage: number; modifiers: number } | null =>
-  kindOf(binding).types?.(binding) ?? null;
+/** The interfaces whose reports a binding speaks through. */
+export const reportsOf = (binding: Binding): InterfaceKind[] => [
+  ...new Set(jobsOf(binding).flatMap((job) => kindOf(job).report ?? [])),
+];
+
+/** The keyboard usage that a binding holds down when it is tapped, or null. */
+export function typedBy(binding: Binding): { usage: number; modifiers: number } | null {
+  const [first] = jobsOf(binding);
+  return kindOf(first).types?.(first) ?? null;
+}

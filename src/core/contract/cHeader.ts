@@ -8,9 +8,13 @@ import {
   ENTRY_BYTES,
   FIRST_MODIFIER,
   HEADER_BYTES,
+  HOLD_BY,
   LAMP,
   LIMITS,
+  LONG_BYTES,
   NONE,
+  OPPOSITE,
+  partBytes,
   REPORTS,
   SENDING,
   START,
@@ -18,6 +22,7 @@ import {
   SWITCH_FLAG,
   TABLE_MARK,
   TABLE_VERSION,
+  TOGETHER_AT,
 } from "./contract";
 import {
   BANK_WHOLE_BYTES,
@@ -68,6 +73,8 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "encoders",
   "pulsers",
   "layers",
+  "waiting",
+  "partBytes",
   "lamps",
   "reportBytes",
   "liveBytes",
@@ -136,6 +143,15 @@ ${defines("SWITCH_", SWITCH_FLAG).join("\n")}
 
 ${defines("DO_", ACTION).join("\n")}
 #define OV_FIRST_MODIFIER ${hex(FIRST_MODIFIER)}
+#define OV_TWO_JOBS_BYTES ${LONG_BYTES[ACTION.TWO_JOBS]}
+#define OV_SECOND_TAP_BYTES ${LONG_BYTES[ACTION.SECOND_TAP]}
+${defines("HOLD_BY_", HOLD_BY).join("\n")}
+
+${defines("TOGETHER_AT_", TOGETHER_AT).join("\n")}
+${Object.entries(OPPOSITE)
+  .map(([name, value]) => `#define OV_${name}_COUNTS ${value}`)
+  .join("\n")}
+#define OV_PART_BYTES(together) ((together) > 0 ? ${partBytes(1)}u : 0u)
 
 ${defines("LAMP_", LAMP).join("\n")}
 

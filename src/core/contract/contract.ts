@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 4;
+export const TABLE_VERSION = 5;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -21,6 +21,14 @@ export const LIMITS = {
   ENCODERS: 127,
   LAMPS: 255,
   LAYERS: 16,
+  /** Keys together, and how many keys they are. */
+  TOGETHER: 32,
+  TOGETHER_PARTS: 6,
+  OPPOSITES: 16,
+  /** Of the window of keys together, and of the time after another key in which a key counts as tapped. */
+  WINDOW_MS: 250,
+  /** Of what a key is told by that waits. */
+  DEADLINE_MS: 2000,
   /** Multi-byte places in the tables are 15 bits, so that every target can add to them. */
   TABLE_BYTES: 32767,
 } as const;
@@ -44,11 +52,16 @@ const HEADER = [
   ["BANKS", 1],
   /** Switches that tell their change. */
   ["FLIPS", 1],
+  /** Keys together, opposite directions. */
+  ["TOGETHER", 1],
+  ["OPPOSITES", 1],
   ["SETTLE_US", 1],
   ["PULSE_MS", 1],
   /** Switches that, held together, unlock live changes; NONE where there are none. */
   ["UNLOCK_FIRST", 1],
   ["UNLOCK_SECOND", 1],
+  /** Changes of inputs that can wait; 0 where nothing ever waits. */
+  ["WAITING", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -56,6 +69,8 @@ const HEADER = [
   ["SWITCH_TABLE", 2],
   ["ENCODER_TABLE", 2],
   ["LAMP_TABLE", 2],
+  ["TOGETHER_TABLE", 2],
+  ["OPPOSITE_TABLE", 2],
   ["ACTION_TABLE", 2],
   ["ACTION_POOL", 2],
 ] as const;
@@ -80,6 +95,10 @@ export const ENTRY_BYTES = {
   ENCODER: 3,
   /** Lamp line, what it shows (LAMP), argument. */
   LAMP: 3,
+  /** Window in ms, how many they are, their inputs. */
+  TOGETHER: 8,
+  /** Two inputs, and what counts while both are held (OPPOSITE). */
+  OPPOSITE: 3,
   /** Kind, modifiers, value; or LONG and the place of a longer action in the pool. Layer by layer, input by input. */
   ACTION: 4,
 } as const;
@@ -104,12 +123,39 @@ export const ACTION = {
   CONSUMER: 3,
   HOLD_LAYER: 4,
   STAY_LAYER: 5,
+  /** Its modifiers hold HOLD_BY, its value the deadline in ms; behind it both jobs, then the quick time in ms. */
+  TWO_JOBS: 6,
+  /** Its value is the time in ms; behind it what one tap does, then what the second does. */
+  SECOND_TAP: 7,
+  /** On until it is switched off. */
+  SWITCH_LAYER: 8,
+  /** For the next key only. */
+  NEXT_MODIFIERS: 9,
+  NEXT_LAYER: 10,
   /** Its value is the place, in the pool, of an action that is longer than an entry. */
   LONG: 0x7f,
 } as const;
 
+/** Bytes of the actions that lie in the pool. */
+export const LONG_BYTES = { [ACTION.TWO_JOBS]: 16, [ACTION.SECOND_TAP]: 12 } as Record<number, number>;
+
+/** What decides, before the deadline, that a key with two jobs is held: nothing, another key's press, or its tap. */
+export const HOLD_BY = { TIME: 0, PRESS: 1, TAP: 2 } as const;
+
+/** What counts while both of two opposite directions are held. */
+export const OPPOSITE = { NEITHER: 0, LAST: 1, FIRST: 2, ONE_SIDE: 3 } as const;
+
+/** In an entry of the table of keys together. */
+export const TOGETHER_AT = { WINDOW: 0, SIZE: 1, PARTS: 2 } as const;
+
+/** Changes that can wait where something does: those of all fingers, and some that follow. */
+export const WAITING = 24;
+
+/** Bytes of a bit for each input, where there are keys together. */
+export const partBytes = (together: number): number => (together > 0 ? 32 : 0);
+
 /** What a lamp shows. */
-export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3 } as const;
+export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4 } as const;
 
 /** Keyboard usages from here on are modifiers, not keys of the report (HID Usage Tables, keyboard page). */
 export const FIRST_MODIFIER = 0xe0;
@@ -148,6 +194,10 @@ export interface ArenaCounts {
   /** Encoders, and switches that tell their change. */
   pulsers: number;
   layers: number;
+  /** Changes that can wait. */
+  waiting: number;
+  /** Bits that tell the parts of keys together. */
+  partBytes: number;
   lamps: number;
   /** Bytes of all declared reports. */
   reportBytes: number;
@@ -160,12 +210,15 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["resting words", 2, "banks"],
   ["last words", 2, "groups"],
   ["waiting steps", 2 * STEP_RUNS, "pulsers"],
+  ["when each change came that waits", 2, "waiting"],
   ["whether a switch of it settles", 1, "groups"],
   ["debounce", 1, "switches"],
-  ["layer each input was pressed on", 1, "inputs"],
+  ["what each input was pressed for", 1, "inputs"],
   ["quadrature state and travel", 2, "encoders"],
   ["input of a switch that tells its change", 1, "pulsers"],
   ["holders", 1, "layers"],
+  ["input that waits, and time before its press", 2, "waiting"],
+  ["parts of keys together", 1, "partBytes"],
   ["lit", 1, "lamps"],
   ["last reports taken", 1, "reportBytes"],
   ["changed bindings and a frame", 1, "liveBytes"],
@@ -179,7 +232,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = 134;
+export const FIXED_RAM_BYTES = 165;
 export const STACK_BYTES = 64;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

@@ -12,6 +12,7 @@ import { partCatalogue } from "../catalogue/parts";
 import type { Part } from "../catalogue/parts/part";
 import type { Outline } from "../geometry/outline";
 import { type Point, point } from "../geometry/point";
+import { togetherInput } from "../document/keyRules";
 import type { Controller, Design } from "../document/schema";
 import { buildSupply } from "./supplyParts";
 import { baseResistor } from "../electrics/transistor";
@@ -109,6 +110,18 @@ export class Derived {
 
   get inputs(): ControlInput[] {
     return this.keep("inputs", () => this.design.controls.flatMap((control) => kindOf(control).inputs(control)));
+  }
+
+  /** All that can be bound, by name: inputs of controls, and keys together. */
+  get bindable(): { id: string; label: string }[] {
+    return this.keep("bindable", () => {
+      const label = (id: string) => this.inputs.find((input) => input.id === id)?.label ?? "a key that is gone";
+      const together = (this.design.keymap.together ?? []).map(({ id, parts }) => ({
+        id: togetherInput(id),
+        label: parts.map(label).join(" and "),
+      }));
+      return [...this.inputs, ...together];
+    });
   }
 
   /** What each circuit builds, in the order of the circuits, and last what the supply adds. */

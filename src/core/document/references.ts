@@ -1,4 +1,4 @@
-import { leadsTo } from "../bindings";
+import { leadsOf } from "../bindings";
 import type { Problem } from "./problem";
 import type { Design } from "./schema";
 
@@ -35,12 +35,12 @@ function layerProblems({ keymap: { layers } }: Design): Problem[] {
   const known = new Set(idsOf(layers));
   return layers.flatMap((layer, at) =>
     Object.entries(layer.bindings).flatMap(([input, binding]) => {
-      const to = leadsTo(binding);
-      if (to === null || known.has(to)) return [];
+      const gone = leadsOf(binding).find(({ layerId }) => !known.has(layerId));
+      if (!gone) return [];
       return [
         {
           path: `keymap.layers.${at}.bindings.${input}`,
-          message: `leads to the layer "${to}", which the design does not have`,
+          message: `leads to the layer "${gone.layerId}", which the design does not have`,
         },
       ];
     }),
@@ -55,6 +55,7 @@ export function referenceProblems(design: Design): Problem[] {
     ...repeated(idsOf(design.circuits), "circuits"),
     ...repeated(idsOf(design.controllers), "controllers"),
     ...repeated(idsOf(design.keymap.layers), "keymap.layers"),
+    ...repeated(idsOf(design.keymap.together ?? []), "keymap.together"),
     ...boardProblems(design),
     ...layerProblems(design),
   ];

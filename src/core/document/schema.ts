@@ -11,6 +11,7 @@ import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
 import { shapeSchema } from "../shapes";
 import { bindingSchema } from "../bindings";
+import { oppositeListSchema, togetherListSchema } from "./keyRules";
 import { busSettingsSchema, supplySchema } from "./supplySettings";
 import { timingSchema } from "./debounce";
 import { pinWishesSchema } from "./pinWishes";
@@ -89,6 +90,8 @@ const lampRuleSchema = z.discriminatedUnion("when", [
   z.strictObject({ when: z.literal("always") }),
   z.strictObject({ when: z.literal("layer"), layerId: idSchema }),
   z.strictObject({ when: z.literal("lock"), lock: z.enum(["num", "caps", "scroll"]) }),
+  /** Something stays for the next key. */
+  z.strictObject({ when: z.literal("next") }),
 ]);
 export type LampRule = z.infer<typeof lampRuleSchema>;
 
@@ -99,6 +102,10 @@ const keymapSchema = z.strictObject({
   layers: listOf(layerSchema, 16, 1),
   /** What each lamp shows, by control id. */
   lamps: z.record(z.string(), lampRuleSchema),
+  /** Keys that do another thing together. */
+  together: z.optional(togetherListSchema),
+  /** Directions that cannot be meant at once. */
+  opposites: z.optional(oppositeListSchema),
 });
 
 export const reportSetSchema = z.strictObject({

@@ -5,6 +5,7 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { tidyMm } from "../geometry/tidyMm";
 import { needsStabiliser } from "../catalogue/kinds/stabiliser";
+import { rulesWith } from "./keyRules";
 import { tidyPins } from "./tidyPins";
 
 /** The next free automatic label of a kind: K1, K2 … */
@@ -92,10 +93,13 @@ function dropLostElements(design: Design): Design {
       .filter((id) => !elements.has(id))
       .reduce((left, id) => circuitKindOf(left).without(left, id), circuit),
   );
+  const rules = rulesWith(design, inputIds);
   const layers = design.keymap.layers.map((layer) => ({
     ...layer,
-    bindings: Object.fromEntries(Object.entries(layer.bindings).filter(([id]) => inputIds.has(id))),
+    bindings: Object.fromEntries(
+      Object.entries(layer.bindings).filter(([id]) => inputIds.has(id) || rules.isInput(id)),
+    ),
   }));
   const lamps = Object.fromEntries(Object.entries(design.keymap.lamps).filter(([id]) => controls.has(id)));
-  return tidyPins({ ...design, circuits, keymap: { ...design.keymap, layers, lamps } });
+  return tidyPins({ ...design, circuits, keymap: { ...design.keymap, ...rules.keymap, layers, lamps } });
 }

@@ -1,10 +1,9 @@
 import type { Binding } from "../bindings";
-import { reportOf } from "../bindings";
+import { reportsOf } from "../bindings";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { readingRows } from "../geometry/readingOrder";
-import type { InterfaceKind } from "../hid/interfaceKinds";
 import { usageOfLabel } from "../hid/usageOfLabel";
 
 export const FILL_TITLE = "Give them a first keymap, by label and by place";
@@ -85,10 +84,7 @@ export function fillKeymap(design: Design): Design {
   if (!found || found.size === 0) return design;
   const [base, ...others] = design.keymap.layers;
   const bindings = { ...base.bindings, ...Object.fromEntries(found) };
-  const needed = [...found.values()].flatMap((binding): InterfaceKind[] => {
-    const report = reportOf(binding);
-    return report ? [report] : [];
-  });
+  const needed = [...found.values()].flatMap(reportsOf);
   const interfaces = [...new Set([...design.reportSet.interfaces, ...needed])];
   return {
     ...design,

@@ -1,4 +1,4 @@
-import { type Binding, leadsTo } from "../bindings";
+import { type Binding, leadsOf } from "../bindings";
 import type { Design, LampRule, Layer } from "../document/schema";
 
 const withLayers = (design: Design, layers: Layer[]): Design => ({ ...design, keymap: { ...design.keymap, layers } });
@@ -31,7 +31,9 @@ export function removeLayer(design: Design, id: string): Design {
     .filter((layer) => layer.id !== id)
     .map((layer) => ({
       ...layer,
-      bindings: Object.fromEntries(Object.entries(layer.bindings).filter(([, binding]) => leadsTo(binding) !== id)),
+      bindings: Object.fromEntries(
+        Object.entries(layer.bindings).filter(([, binding]) => leadsOf(binding).every(({ layerId }) => layerId !== id)),
+      ),
     }));
   const lamps = Object.fromEntries(
     Object.entries(design.keymap.lamps).filter(([, rule]) => !(rule.when === "layer" && rule.layerId === id)),

@@ -15,6 +15,8 @@ function readsLow(diodes: number, inputHighMinV: number): boolean {
     lamps: [],
     settling: [],
     inputs: [],
+    together: [],
+    opposites: [],
     groups: [],
     conductors: Array.from({ length: diodes }, (_, nth) => ({
       contact: `c${nth}`,

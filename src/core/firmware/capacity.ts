@@ -1,8 +1,9 @@
-import { type ArenaCounts, LIMITS, REPORTS, arenaBytes, ramBytes } from "../contract/contract";
+import { type ArenaCounts, LIMITS, REPORTS, arenaBytes, partBytes, ramBytes } from "../contract/contract";
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
 import { tableBytes } from "./tables";
+import { waitingOf } from "./waiting";
 
 /** What the runtime's memory depends on. */
 function countsOf(scan: ScanTable, design: Design): ArenaCounts {
@@ -15,6 +16,8 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     encoders: scan.encoders.length,
     pulsers: scan.encoders.length + scan.settling.filter(({ flips }) => flips).length,
     layers: design.keymap.layers.length,
+    waiting: waitingOf(scan, design),
+    partBytes: partBytes(scan.together.length),
     lamps: scan.lamps.length,
     reportBytes: interfaces.reduce((sum, name) => sum + REPORTS[name].bytes, 0),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,

@@ -3,13 +3,14 @@ import type { LineAccess } from "../circuits/lineAccess";
 import { BANK_LINES } from "../contract/contract";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../derived/derive";
+import { type Opposite, togetherInput } from "../document/keyRules";
 import { readingOrder } from "./readingOrder";
 import { type DebounceSchool, debounceOf } from "../document/debounce";
 import type { Design } from "../document/schema";
 
 /**
  * What the firmware knows of a design, by number. Lines are nets: strobes are driven, senses read, lamps lit.
- * Inputs are the switches in their order, then for each encoder clockwise and anticlockwise.
+ * Inputs are the switches in their order, then for each encoder clockwise and anticlockwise, then keys together.
  */
 export interface ScanTable {
   strobeLines: string[];
@@ -24,6 +25,10 @@ export interface ScanTable {
   settling: { ms: number; school: DebounceSchool; flips: boolean }[];
   /** Input ids, by input number. */
   inputs: string[];
+  /** Keys together whose keys the firmware sees, in the order of their inputs, which are the last. */
+  together: { windowMs: number; parts: number[] }[];
+  /** Opposite directions, both of which it sees. */
+  opposites: { first: number; second: number; counts: Opposite["counts"] }[];
   groups: { strobe: number | null; bank: number; cells: (number | null)[] }[];
   conductors: Conductor[];
   ladders: LadderBank[];
@@ -74,6 +79,8 @@ export function scanTableOf(design: Design): ScanTable {
   const presses = inputs.filter((input) => input.motion === "press" && scanned.has(input.elementId));
   const switches = presses.map((input) => input.elementId);
   const settling = presses.map((input) => ({ ...debounceOf(design, input.controlId), flips: input.flips === true }));
+  const pressNumber = numbered(presses.map((input) => input.id));
+  const together = keysTogether(design, pressNumber);
   const switchNumber = numbered(switches);
   const strobeLine = numbered(strobeLines);
   return {
@@ -91,7 +98,16 @@ export function scanTableOf(design: Design): ScanTable {
     lamps: lamps
       .map((lamp, line) => ({ controlId: elements.get(lamp.elementId)?.controlId ?? "", line }))
       .filter((l) => controls.has(l.controlId)),
-    inputs: [...presses.map((input) => input.id), ...encoders.flatMap((e) => turnInputs(inputs, e.elementId))],
+    inputs: [
+      ...presses.map((input) => input.id),
+      ...encoders.flatMap((e) => turnInputs(inputs, e.elementId)),
+      ...together.map(({ inputId }) => inputId),
+    ],
+    together,
+    opposites: (design.keymap.opposites ?? []).flatMap(({ first, second, counts }) => {
+      const [a, b] = [pressNumber.get(first), pressNumber.get(second)];
+      return a === undefined || b === undefined ? [] : [{ first: a, second: b, counts }];
+    }),
     groups: groups.flatMap((group) =>
       splitByBank(group, senseLine, switchNumber).map(([bank, cells]) => ({
         strobe: group.strobeNet === null ? null : strobeLine.get(group.strobeNet)!,
@@ -104,6 +120,12 @@ export function scanTableOf(design: Design): ScanTable {
     access,
   };
 }
+
+const keysTogether = ({ keymap }: Design, pressNumber: Map<string, number>) =>
+  (keymap.together ?? []).flatMap(({ id, parts, windowMs }) => {
+    const numbers = [...new Set(parts)].flatMap((part) => pressNumber.get(part) ?? []);
+    return numbers.length === parts.length ? [{ inputId: togetherInput(id), windowMs, parts: numbers }] : [];
+  });
 
 const turnInputs = (inputs: ControlInput[], elementId: string) =>
   (["clockwise", "anticlockwise"] as const).map(

@@ -5,7 +5,9 @@ import {
   HEADER_BYTES,
   type HeaderField,
   LAMP,
+  LIMITS,
   NONE,
+  OPPOSITE,
   REPORTS,
   SWITCH_FLAG,
   TABLE_MARK,
@@ -18,8 +20,21 @@ import { encodingContextOf } from "../keymap/encodingContext";
 import type { ActionEntry } from "../bindings/bindingKind";
 import { bankCount, type ScanTable } from "./scanTable";
 import { unlockSwitches } from "./unlock";
+import { waitingOf } from "./waiting";
 
-const LAMP_CODE = { never: LAMP.NEVER, always: LAMP.ALWAYS, layer: LAMP.LAYER, lock: LAMP.LOCK } as const;
+const LAMP_CODE = {
+  never: LAMP.NEVER,
+  always: LAMP.ALWAYS,
+  layer: LAMP.LAYER,
+  lock: LAMP.LOCK,
+  next: LAMP.NEXT,
+} as const;
+const OPPOSITE_CODE = {
+  neither: OPPOSITE.NEITHER,
+  last: OPPOSITE.LAST,
+  first: OPPOSITE.FIRST,
+  "one-side": OPPOSITE.ONE_SIDE,
+} as const;
 const LOCK_BIT = { num: 0, caps: 1, scroll: 2 } as const;
 
 /** One part of the table block, for listings with comments. */
@@ -97,6 +112,16 @@ export function actionEntries(scan: ScanTable, design: Design): ActionEntry[] {
   );
 }
 
+function togetherBytes({ together }: ScanTable): number[] {
+  return together.flatMap(({ windowMs, parts }) => {
+    const room = new Array<number>(LIMITS.TOGETHER_PARTS - parts.length).fill(NONE);
+    return [windowMs, parts.length, ...parts, ...room];
+  });
+}
+
+const oppositeBytes = ({ opposites }: ScanTable): number[] =>
+  opposites.flatMap(({ first, second, counts }) => [first, second, OPPOSITE_CODE[counts]]);
+
 function bankBytes(scan: ScanTable): number[] {
   const banks = new Array<number>(bankCount(scan)).fill(0);
   for (const group of scan.groups) if (group.strobe === null) banks[group.bank] = 1;
@@ -124,6 +149,8 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     section("SWITCH_TABLE", "switches: debounce ms, eager, tells its change; pulser", switchBytes(scan), 16),
     section("ENCODER_TABLE", "encoders: line A, line B, states a step", encoders, ENTRY_BYTES.ENCODER),
     section("LAMP_TABLE", "lamps: line, what it shows, argument", lampBytes(scan, design), ENTRY_BYTES.LAMP),
+    section("TOGETHER_TABLE", "keys together: window ms, how many, which", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
+    section("OPPOSITE_TABLE", "opposites: two inputs, what counts", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section("ACTION_TABLE", "actions: layer by layer, input by input", table, ENTRY_BYTES.ACTION),
     section("ACTION_POOL", "longer actions", pool, 16),
   ];
@@ -151,6 +178,9 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("GROUPS", scan.groups.length);
   put("BANKS", bankCount(scan));
   put("FLIPS", scan.settling.filter(({ flips }) => flips).length);
+  put("TOGETHER", scan.together.length);
+  put("OPPOSITES", scan.opposites.length);
+  put("WAITING", waitingOf(scan, design));
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

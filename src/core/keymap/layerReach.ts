@@ -1,11 +1,13 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { leadOf } from "../bindings";
+import { leadsOf } from "../bindings";
+import type { LayerLead } from "../bindings/bindingKind";
 
-/** Where the device can be: the default layer, and the layers held, as bits by their number. */
+/** Where the device can be: the default layer, and the layers held and those switched on, as bits by their number. */
 interface LayerState {
   defaultLayer: number;
   held: number;
+  on: number;
 }
 
 interface Move {
@@ -17,10 +19,10 @@ interface Move {
 const MOST_STATES = 4096;
 
 /** The binding that answers an input: of the highest held layer that has one, else of the default layer, else of the base. */
-function answering(design: Design, { defaultLayer, held }: LayerState, inputId: string) {
+function answering(design: Design, { defaultLayer, held, on }: LayerState, inputId: string) {
   const { layers } = design.keymap;
   for (let number = layers.length - 1; number >= 0; number--) {
-    if ((held >> number) & 1 && Object.hasOwn(layers[number].bindings, inputId))
+    if (((held | on) >> number) & 1 && Object.hasOwn(layers[number].bindings, inputId))
       return layers[number].bindings[inputId];
   }
   const own = (number: number) =>
@@ -31,65 +33,95 @@ function answering(design: Design, { defaultLayer, held }: LayerState, inputId: 
 function movesFrom(design: Design, inputIds: string[], state: LayerState): Move[] {
   return inputIds.flatMap((inputId) => {
     const binding = answering(design, state, inputId);
-    const lead = binding && leadOf(binding);
-    const number = lead ? design.keymap.layers.findIndex(({ id }) => id === lead.layerId) : -1;
-    if (!lead || number < 0) return [];
-    if (lead.lasting === "held") return [{ inputId, to: { ...state, held: state.held | (1 << number) } }];
-    // What is held can be let go, and then the new layer is the default one.
-    return [
-      { inputId, to: { defaultLayer: number, held: state.held } },
-      { inputId, to: { defaultLayer: number, held: 0 } },
-    ];
+    return binding ? leadsOf(binding).flatMap((lead) => movesOf(design, state, inputId, lead)) : [];
   });
+}
+
+function movesOf(design: Design, state: LayerState, inputId: string, { layerId, lasting }: LayerLead): Move[] {
+  const number = design.keymap.layers.findIndex(({ id }) => id === layerId);
+  if (number < 0) return [];
+  if (lasting === "held") return [{ inputId, to: { ...state, held: state.held | (1 << number) } }];
+  const to = lasting === "switched" ? { ...state, on: state.on ^ (1 << number) } : { ...state, defaultLayer: number };
+  // What is held can be let go, and then the new layer speaks.
+  return [
+    { inputId, to },
+    { inputId, to: { ...to, held: 0 } },
+  ];
 }
 
 interface Walk {
   states: LayerState[];
-  /** Inputs by which each default layer was entered, by the layer's number. */
+  /** Inputs by which each default layer was entered, or each layer switched on, by the layer's number. */
   enteredBy: Map<number, Set<string>>;
+  switchedBy: Map<number, Set<string>>;
   isWhole: boolean;
 }
 
 /** Every state that some presses of inputs that exist lead to. */
 function walkFrom(design: Design, start: LayerState): Walk {
-  const inputIds = derive(design).inputs.map(({ id }) => id);
-  const keyOf = ({ defaultLayer, held }: LayerState) => `${defaultLayer} ${held}`;
+  const inputIds = derive(design).bindable.map(({ id }) => id);
+  const keyOf = ({ defaultLayer, held, on }: LayerState) => `${defaultLayer} ${held} ${on}`;
   const seen = new Map([[keyOf(start), start]]);
   const enteredBy = new Map<number, Set<string>>();
+  const switchedBy = new Map<number, Set<string>>();
+  const note = (entered: Map<number, Set<string>>, number: number, inputId: string) =>
+    entered.set(number, (entered.get(number) ?? new Set()).add(inputId));
   const open = [start];
   for (let state = open.pop(); state && seen.size <= MOST_STATES; state = open.pop()) {
     for (const { inputId, to } of movesFrom(design, inputIds, state)) {
-      if (to.defaultLayer !== state.defaultLayer)
-        enteredBy.set(to.defaultLayer, (enteredBy.get(to.defaultLayer) ?? new Set()).add(inputId));
+      if (to.defaultLayer !== state.defaultLayer) note(enteredBy, to.defaultLayer, inputId);
+      if (to.on & ~state.on) note(switchedBy, Math.log2(to.on & ~state.on), inputId);
       if (seen.has(keyOf(to))) continue;
       seen.set(keyOf(to), to);
       open.push(to);
     }
   }
-  return { states: [...seen.values()], enteredBy, isWhole: seen.size <= MOST_STATES };
+  return { states: [...seen.values()], enteredBy, switchedBy, isWhole: seen.size <= MOST_STATES };
 }
 
-const START: LayerState = { defaultLayer: 0, held: 0 };
+const START: LayerState = { defaultLayer: 0, held: 0, on: 0 };
 
 /** Layers that some chain of presses from the base reaches, by inputs that the device has. */
 export function reachableLayers(design: Design): Set<string> {
   const { layers } = design.keymap;
   const { states, isWhole } = walkFrom(design, START);
   if (!isWhole) return new Set(layers.map(({ id }) => id));
-  const reached = states.flatMap(({ defaultLayer, held }) =>
-    layers.filter((_, number) => number === defaultLayer || (held >> number) & 1).map(({ id }) => id),
+  const reached = states.flatMap(({ defaultLayer, held, on }) =>
+    layers.filter((_, number) => number === defaultLayer || ((held | on) >> number) & 1).map(({ id }) => id),
   );
   return new Set(reached);
 }
 
-/** Default layers from which no presses lead back to the base, with the inputs that enter them. */
-export function layersWithoutReturn(design: Design): { layerId: string; enteredBy: string[] }[] {
+interface Trap {
+  layerId: string;
+  enteredBy: string[];
+}
+
+/** Layers one stays on without a way back to the base, or switches on without one to switch them off, and by which inputs. */
+export function layersWithoutReturn(design: Design): Trap[] {
   const { layers } = design.keymap;
-  const { enteredBy } = walkFrom(design, START);
-  return [...enteredBy].flatMap(([defaultLayer, inputs]) => {
-    if (defaultLayer === 0) return [];
-    const { states, isWhole } = walkFrom(design, { defaultLayer, held: 0 });
-    if (!isWhole || states.some((state) => state.defaultLayer === 0)) return [];
-    return [{ layerId: layers[defaultLayer].id, enteredBy: [...inputs] }];
-  });
+  const { enteredBy, switchedBy } = walkFrom(design, START);
+  const traps = (
+    entered: Map<number, Set<string>>,
+    from: (n: number) => LayerState,
+    isOut: (s: LayerState, n: number) => boolean,
+  ) =>
+    [...entered].flatMap(([number, inputs]): Trap[] => {
+      const { states, isWhole } = walkFrom(design, from(number));
+      if (!isWhole || states.some((state) => isOut(state, number))) return [];
+      return [{ layerId: layers[number].id, enteredBy: [...inputs] }];
+    });
+  enteredBy.delete(0);
+  return [
+    ...traps(
+      enteredBy,
+      (defaultLayer) => ({ ...START, defaultLayer }),
+      (state) => state.defaultLayer === 0,
+    ),
+    ...traps(
+      switchedBy,
+      (number) => ({ ...START, on: 1 << number }),
+      (state, number) => !((state.on >> number) & 1),
+    ),
+  ];
 }

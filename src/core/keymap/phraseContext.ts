@@ -9,5 +9,6 @@ export function phraseContextOf({ keymap: { layers } }: Design): PhraseContext {
     layerName: (id) => layers.find((layer) => layer.id === id)?.name ?? "a layer that is gone",
     keyboardUsage: (usage, modifiers) => [...modifierNames(modifiers), keyboardUsageNamed(usage)].join(" + "),
     consumerUsage: consumerUsageNamed,
+    modifiers: (bits) => modifierNames(bits).join(" + "),
   };
 }

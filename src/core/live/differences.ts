@@ -1,6 +1,6 @@
 import { type Binding, bindingOf } from "../bindings";
 import type { ActionEntry } from "../bindings/bindingKind";
-import { ACTION, AT } from "../contract/contract";
+import { ACTION, AT, LONG_BYTES } from "../contract/contract";
 import type { Design } from "../document/schema";
 import { scanTableOf } from "../firmware/scanTable";
 import { actionEntries, tableBytes } from "../firmware/tables";
@@ -49,9 +49,11 @@ export function shortOf(wanted: ActionEntry, pool: number[]): ActionBytes | null
 }
 
 function entryOf(action: ActionBytes, pool: number[]): ActionEntry {
-  const [kind, modifiers, low, high] =
-    action[0] === ACTION.LONG ? pool.slice(valueOf(action), valueOf(action) + 4) : action;
-  return { kind, modifiers, value: low | (high << 8) };
+  const place = valueOf(action);
+  const isLong = action[0] === ACTION.LONG;
+  const [kind, modifiers, low, high] = isLong ? pool.slice(place, place + 4) : action;
+  const entry = { kind, modifiers, value: low | (high << 8) };
+  return isLong ? { ...entry, more: pool.slice(place + 4, place + (LONG_BYTES[kind] ?? 4)) } : entry;
 }
 
 /** The part of a design's tables that live changes cannot change, as one number. */

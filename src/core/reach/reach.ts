@@ -1,7 +1,7 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { keyboardUsages } from "../hid/keyboardUsages";
-import { type Binding, leadOf, typedBy } from "../bindings";
+import { type Binding, leadsOf, typedBy } from "../bindings";
 import { type Point, distanceMm } from "../geometry/point";
 import type { Finger } from "../document/reachSettings";
 
@@ -74,8 +74,7 @@ export function typingOf(design: Design): Map<string, Typing> {
   const keyOf = (inputId: string) => inputId.split(":")[0];
   const holders = new Map<string, string>();
   for (const [inputId, binding] of Object.entries(layers[0].bindings)) {
-    const lead = leadOf(binding);
-    if (lead?.lasting === "held") holders.set(lead.layerId, keyOf(inputId));
+    for (const lead of leadsOf(binding)) if (lead.lasting === "held") holders.set(lead.layerId, keyOf(inputId));
   }
   const isShift = (binding: Binding) => [0xe1, 0xe5].includes(typedBy(binding)?.usage ?? 0);
   const shift = Object.entries(layers[0].bindings).find(([, binding]) => isShift(binding));

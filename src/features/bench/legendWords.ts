@@ -1,4 +1,4 @@
-import { phraseOf } from "@/core/bindings";
+import { jobsOf, phraseOf } from "@/core/bindings";
 import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Design, Layer } from "@/core/document/schema";
 import { phraseContextOf } from "@/core/keymap/phraseContext";
@@ -28,7 +28,9 @@ export function legendWords(design: Design, control: Control, layer: Layer): Cap
   const label = control.label;
   if (!press || control.kind === "encoder") return { words: label, small: own ? phraseOf(own, context) : "" };
   const corners = otherLegends(design, press.id, layer);
-  if (own)
-    return { words: onCap(phraseOf(own, context)), small: label === phraseOf(own, context) ? "" : label, corners };
+  if (own) {
+    const [words, later] = jobsOf(own).map((job) => onCap(phraseOf(job, context)));
+    return { words, small: later ?? (label === words ? "" : label), corners };
+  }
   return { words: below ? `(${phraseOf(below, context)})` : "–", small: label, corners };
 }

@@ -1,4 +1,4 @@
-import type { KeyboardEvent } from "react";
+import { type KeyboardEvent, useRef } from "react";
 import { derive } from "@/core/derived/derive";
 import { movePin } from "@/core/edits/pins";
 import { firstEnd, movableEnds } from "@/core/engine/movable";
@@ -57,6 +57,13 @@ export function useMatKeys(stage: StageView, lens: LensId) {
     return (second ? ends[1] : undefined) ?? firstEnd(control, kind);
   };
 
+  /** Ends that are held down by the keyboard. */
+  const held = useRef(new Set<string>());
+  const letGo = (endId: string) => {
+    held.current.delete(endId);
+    pressElement(endId, false);
+  };
+
   const press = (event: MatKey, id: string) => {
     const end = endOf(id, "switch", event.shiftKey);
     if (!end || event.repeat) return;
@@ -66,7 +73,10 @@ export function useMatKeys(stage: StageView, lens: LensId) {
         end.id,
         others.map((other) => other.id),
       );
-    else pressElement(end.id, true);
+    else {
+      held.current.add(end.id);
+      pressElement(end.id, true);
+    }
   };
 
   const onKeyDown = (event: MatKey) => {
@@ -95,8 +105,11 @@ export function useMatKeys(stage: StageView, lens: LensId) {
     const id = idAt(event.target, "control");
     if (!id || !isLive || (event.key !== " " && event.key !== "Enter")) return;
     for (const end of movableEnds(derive(design).controls.get(id)!))
-      if (end.kind === "switch" && !end.stays) pressElement(end.id, false);
+      if (end.kind === "switch" && !end.stays) letGo(end.id);
   };
 
-  return { onKeyDown, onKeyUp };
+  /** Where the focus has gone the key's release is not heard any more. */
+  const onBlur = () => held.current.forEach(letGo);
+
+  return { onKeyDown, onKeyUp, onBlur };
 }

@@ -1,7 +1,7 @@
 "use client";
 
-import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
 import { derive } from "@/core/derived/derive";
+import { togetherInput } from "@/core/document/keyRules";
 import { phraseOf } from "@/core/bindings";
 import { phraseContextOf } from "@/core/keymap/phraseContext";
 import { select, pickInput, pickLayer } from "@/store/hand";
@@ -12,29 +12,35 @@ import { useKeymap } from "./useKeymap";
 export function KeymapTable() {
   const { design, input, layer } = useKeymap();
   const context = phraseContextOf(design);
-  const pick = (inputId: string, controlId: string, layerId?: string) => {
-    select([controlId]);
+  const { inputs, bindable } = derive(design);
+  const controlOf = new Map(inputs.map(({ id, controlId }) => [id, controlId]));
+  const controlsOf = (inputId: string) => {
+    const parts = design.keymap.together?.find(({ id }) => togetherInput(id) === inputId)?.parts ?? [inputId];
+    return parts.flatMap((part) => controlOf.get(part) ?? []);
+  };
+  const pick = (inputId: string, layerId?: string) => {
+    select(controlsOf(inputId));
     pickInput(inputId);
     if (layerId) pickLayer(layerId);
   };
   return (
     <Table
       label="Bindings by layer"
-      rows={derive(design).inputs}
+      rows={bindable}
       rowId={(row) => row.id}
       isSelected={(row) => row.id === input?.id}
-      onPick={(row) => pick(row.id, row.controlId)}
+      onPick={(row) => pick(row.id)}
       empty="There is nothing to bind yet. Place keys or encoders in Layout."
       columns={[
         { title: "Input", cell: (row) => row.label, width: "220px" },
         ...design.keymap.layers.map((column, nth) => ({
           title: nth === 0 && column.name !== "Base" ? `${column.name} (base)` : column.name,
-          cell: (row: ControlInput) => {
+          cell: (row: { id: string; label: string }) => {
             const binding = column.bindings[row.id];
             const words = binding ? phraseOf(binding, context) : nth === 0 ? "–" : "as beneath";
             return (
               <button
-                onClick={() => pick(row.id, row.controlId, column.id)}
+                onClick={() => pick(row.id, column.id)}
                 aria-label={`${row.label} on ${column.name}: ${words}`}
                 style={{
                   color: binding ? "inherit" : "var(--faint)",

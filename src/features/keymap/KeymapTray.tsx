@@ -7,6 +7,7 @@ import { Section } from "@/ui/pieces/sheets";
 import { BindingSection } from "./BindingSection";
 import { LampSection } from "./LampSection";
 import { LayersSection } from "./LayersSection";
+import { TogetherSection } from "./TogetherSection";
 import { useKeymap } from "./useKeymap";
 
 /** Talking with a device comes when the stage is there. */
@@ -22,6 +23,7 @@ export function KeymapTray() {
       <FirstKeymapOffer design={design} />
       <LayersSection />
       {input && <BindingSection key={input.id} />}
+      <TogetherSection />
       {control?.kind === "lamp" && <LampSection control={control} />}
       {!input && control?.kind !== "lamp" && (
         <Section title="Bind">

@@ -14,7 +14,7 @@ function decode(value: string): LampRule {
   const [when, what] = value.split(" ");
   if (when === "layer") return { when, layerId: what };
   if (when === "lock") return { when, lock: what as "num" | "caps" | "scroll" };
-  return { when: when === "always" ? "always" : "never" };
+  return { when: when === "always" || when === "next" ? when : "never" };
 }
 
 /** What a lamp shows. */
@@ -24,6 +24,7 @@ export function LampSection({ control }: { control: Control }) {
   const choices = [
     { value: "never", label: "nothing" },
     { value: "always", label: "that the device runs" },
+    { value: "next", label: "that something waits for the next key" },
     ...design.keymap.layers.map(({ id, name }) => ({ value: `layer ${id}`, label: `that ${name} is active` })),
     ...(["num", "caps", "scroll"] as const).map((lock) => ({
       value: `lock ${lock}`,

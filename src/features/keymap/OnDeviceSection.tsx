@@ -168,7 +168,7 @@ function DifferenceLine({ design, difference }: { design: Design; difference: Di
     if (binding === null) return isBase ? "nothing" : "as on the layer beneath";
     return phraseOf(binding, context);
   };
-  const label = derive(design).inputs.find(({ id }) => id === difference.inputId)?.label ?? difference.inputId;
+  const label = derive(design).bindable.find(({ id }) => id === difference.inputId)?.label ?? difference.inputId;
   return (
     <Box as="li" paddingBlock="3px" borderBottom="1px solid var(--edge)">
       <Box fontWeight="600">

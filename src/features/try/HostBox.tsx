@@ -11,10 +11,11 @@ import { pressElement, releaseAll, turnElement, useSession } from "@/store/sessi
 /** Which inputs a key of the person's own keyboard stands for: those bound to its usage, base layer first. */
 function inputsByUsage(design: Design): Map<number, string> {
   const found = new Map<number, string>();
+  const own = new Set(derive(design).inputs.map(({ id }) => id));
   for (const layer of design.keymap.layers) {
     for (const [inputId, binding] of Object.entries(layer.bindings)) {
       const typed = typedBy(binding);
-      if (typed && !found.has(typed.usage)) found.set(typed.usage, inputId);
+      if (typed && own.has(inputId) && !found.has(typed.usage)) found.set(typed.usage, inputId);
     }
   }
   return found;

@@ -39,6 +39,8 @@ interface MatProps {
   onPointerUp?: (pointer: MatPointer) => void;
   onKeyDown?: (event: KeyboardEvent<SVGSVGElement>) => void;
   onKeyUp?: (event: KeyboardEvent<SVGSVGElement>) => void;
+  /** The focus leaves something on the mat. */
+  onBlur?: () => void;
   /** Takes a wheel turn over something; true when it did, so that the mat does not zoom. */
   onWheelOver?: (target: Element, deltaY: number) => boolean;
   /** Two fingers zoom; switched off where fingers press keys. */
@@ -151,6 +153,7 @@ export function Mat(props: MatProps) {
         onPointerCancel={onPointerUp}
         onKeyDown={onKeyDown}
         onKeyUp={props.onKeyUp}
+        onBlur={props.onBlur}
       >
         <style>{hiddenText(view.scale)}</style>
         <defs>

@@ -9,9 +9,9 @@ export const danglingKeymap: Rule = {
   severity: "note",
   why: "What is bound to something that is gone does nothing, and is found nowhere on the mat.",
   source: "follows from the keymap",
-  check(design, { inputs, controls }) {
+  check(design, { bindable, controls }) {
     const layers = new Set(design.keymap.layers.map(({ id }) => id));
-    const known = new Set(inputs.map(({ id }) => id));
+    const known = new Set(bindable.map(({ id }) => id));
     const lamps = Object.entries(design.keymap.lamps).flatMap(([id, rule]) => {
       if (rule.when !== "layer" || layers.has(rule.layerId)) return [];
       return [

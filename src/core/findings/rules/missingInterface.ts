@@ -1,5 +1,5 @@
 import { type InterfaceKind, interfaceFaces } from "../../hid/interfaceKinds";
-import { reportOf } from "../../bindings";
+import { reportsOf } from "../../bindings";
 import { type Rule, listed } from "../finding";
 
 export const missingInterface: Rule = {
@@ -8,18 +8,17 @@ export const missingInterface: Rule = {
   severity: "stop",
   why: "The host ignores reports of an interface that the device does not declare.",
   source: "USB HID 1.11: reports are described by their interface's descriptor",
-  check(design, { inputs }) {
+  check(design, { bindable }) {
     const needed = new Map<InterfaceKind, string[]>();
     for (const layer of design.keymap.layers) {
       for (const [inputId, binding] of Object.entries(layer.bindings)) {
-        const report = reportOf(binding);
-        if (report) needed.set(report, [...(needed.get(report) ?? []), inputId]);
+        for (const report of reportsOf(binding)) needed.set(report, [...(needed.get(report) ?? []), inputId]);
       }
     }
     return [...needed.entries()]
       .filter(([kind]) => !design.reportSet.interfaces.includes(kind))
       .map(([kind, ids]) => ({
-        message: `${listed(ids.slice(0, 4).map((id) => inputs.find((i) => i.id === id)?.label ?? id))} would report on "${interfaceFaces[kind].title}", which the device does not declare.`,
+        message: `${listed(ids.slice(0, 4).map((id) => bindable.find((i) => i.id === id)?.label ?? id))} would report on "${interfaceFaces[kind].title}", which the device does not declare.`,
         subjects: ids.map((id) => ({ kind: "input" as const, id })),
         fixes: [
           {

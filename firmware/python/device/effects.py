@@ -1,0 +1,62 @@
+"""What an action does when it begins and when it ends."""
+
+from device.actions import ON_SILENT
+from device.contract import (
+    DO_CONSUMER,
+    DO_HOLD_LAYER,
+    DO_KEYBOARD,
+    DO_NEXT_LAYER,
+    DO_NEXT_MODIFIERS,
+    DO_STAY_LAYER,
+    DO_SWITCH_LAYER,
+)
+
+
+class Effects:
+    def __init__(self, actions, layers, keyboard, consumer, next_key):
+        self.actions = actions
+        self.layers = layers
+        self.keyboard = keyboard
+        self.consumer = consumer
+        self.next_key = next_key
+
+    def start(self, number, action):
+        code = self.actions.code
+        kind = code[action]
+        if kind == DO_KEYBOARD:
+            self.keyboard.pressed(number, action, self.next_key.modifiers())
+        elif kind == DO_CONSUMER:
+            self.consumer.pressed(number)
+        elif kind == DO_HOLD_LAYER:
+            self.layers.hold(code[action + 2])
+        elif kind == DO_STAY_LAYER:
+            self.layers.stay(code[action + 2])
+        elif kind == DO_SWITCH_LAYER:
+            self.layers.switch(code[action + 2])
+        elif kind in (DO_NEXT_MODIFIERS, DO_NEXT_LAYER):
+            self.next_key.pressed(number, action)
+
+    def finish(self, number, action):
+        code = self.actions.code
+        kind = code[action]
+        if kind == DO_KEYBOARD:
+            self.keyboard.released(number)
+        elif kind == DO_CONSUMER:
+            self.consumer.released(number)
+        elif kind == DO_HOLD_LAYER:
+            self.layers.let_go(code[action + 2])
+        elif kind in (DO_NEXT_MODIFIERS, DO_NEXT_LAYER):
+            self.next_key.released(number, action)
+
+    def silence(self, number, silent):
+        """Of a held input."""
+        held_on = self.actions.held_on
+        if bool(held_on[number] & ON_SILENT) == silent:
+            return
+        action = self.actions.held(number)
+        if silent:
+            self.finish(number, action)
+            held_on[number] |= ON_SILENT
+        else:
+            held_on[number] &= ~ON_SILENT
+            self.start(number, action)

@@ -1,0 +1,42 @@
+/* What an action does when it begins and when it ends. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+void ov_effect_start(uint8_t input, uint32_t action) {
+  uint8_t value = (uint8_t)ov_action_value(action); /* a layer or a usage of the keyboard page */
+  switch (ov_action_kind(action)) {
+    case OV_DO_KEYBOARD: ov_keyboard_pressed(input, value, (uint8_t)(ov_action_modifiers(action) | ov_next_modifiers())); break;
+    case OV_DO_CONSUMER: ov_consumer_pressed(input); break;
+    case OV_DO_HOLD_LAYER: ov_layer_hold(value); break;
+    case OV_DO_STAY_LAYER: ov_layer_stay(value); break;
+    case OV_DO_SWITCH_LAYER: ov_layer_switch(value); break;
+    case OV_DO_NEXT_MODIFIERS:
+    case OV_DO_NEXT_LAYER: ov_next_pressed(input, action); break;
+    default: break;
+  }
+}
+
+void ov_effect_finish(uint8_t input, uint32_t action) {
+  switch (ov_action_kind(action)) {
+    case OV_DO_KEYBOARD: ov_keyboard_released(input, (uint8_t)ov_action_value(action)); break;
+    case OV_DO_CONSUMER: ov_consumer_released(input); break;
+    case OV_DO_HOLD_LAYER: ov_layer_let_go((uint8_t)ov_action_value(action)); break;
+    case OV_DO_NEXT_MODIFIERS:
+    case OV_DO_NEXT_LAYER: ov_next_released(input, action); break;
+    default: break;
+  }
+}
+
+void ov_silence(uint8_t input, uint8_t silent) {
+  uint8_t on = ov_held_on(input);
+  uint8_t is_silent = (uint8_t)((on & OV_ON_SILENT) != 0);
+  if (is_silent == silent) return;
+  if (silent) {
+    ov_effect_finish(input, ov_held_action(on, input));
+    ov_held_set(input, (uint8_t)(on | OV_ON_SILENT));
+  } else {
+    ov_held_set(input, (uint8_t)(on & ~OV_ON_SILENT));
+    ov_effect_start(input, ov_held_action(on, input));
+  }
+}

@@ -1,0 +1,48 @@
+/* Changes of inputs as they come: done at once, or when what waits before them is decided. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+static void do_press(uint8_t is_over) {
+  uint8_t input = ov_waiting_input(0);
+  uint8_t together = ov_together_of_oldest(is_over);
+  uint8_t layer, job;
+  if (together == OV_UNDECIDED) return;
+  if (together != OV_NONE) {
+    ov_waiting_drop(ov_together_size((uint8_t)(together - ov_first_together())));
+    ov_together_do(together);
+    return;
+  }
+  layer = ov_layer_for(input);
+  job = ov_job_of_oldest(layer, is_over);
+  if (job == OV_UNDECIDED) return;
+  ov_waiting_drop(ov_job_changes(ov_action(layer, input), job));
+  ov_press_do(input, (uint8_t)(layer | (job << OV_JOB_SHIFT)));
+}
+
+static void do_oldest(uint8_t is_over) {
+  uint8_t input = ov_waiting_input(0);
+  if (ov_waiting_pressed(0)) {
+    do_press(is_over);
+    return;
+  }
+  ov_waiting_drop(1);
+  ov_input_do(input, 0);
+}
+
+OV_RARELY static void wait(uint8_t input, uint8_t pressed) {
+  if (ov_waiting_count() == ov_waiting_most()) do_oldest(1);
+  ov_waiting_add(input, pressed);
+  /* What nothing waits before is decided at once, if it can be. */
+  if (ov_waiting_count() == 1) do_oldest(0);
+}
+
+void ov_input_changed(uint8_t input, uint8_t pressed) {
+  if (ov_waiting_most() == 0) ov_input_do(input, pressed);
+  else wait(input, pressed);
+}
+
+/* One change a scan, each after the host has taken what was told before: so each is a report of its own. */
+void ov_waiting_play(void) {
+  if (ov_waiting_count() > 0 && !ov_reports_waiting()) do_oldest(0);
+}

@@ -1,0 +1,108 @@
+/* Modifiers and layers for the next key only. While its key is held they are there for all that is pressed; tapped alone,
+ * they stay for the next press that tells the host something, and are taken back by another tap. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+static uint8_t fresh;     /* such keys that are held, and nothing was pressed since */
+static uint8_t tapped;    /* modifiers that stay for the next key */
+static uint16_t layers;   /* the same of layers, a bit each */
+static uint8_t modifiers; /* those that stay, and those of keys that are held */
+static uint8_t stale;     /* these have to be gathered anew */
+static uint8_t changed;
+uint8_t ov_next_busy;
+
+void ov_next_init(void) {
+  fresh = tapped = modifiers = stale = ov_next_busy = 0;
+  layers = 0;
+  changed = 1;
+}
+
+uint8_t ov_next_waits(void) { return (uint8_t)(tapped != 0 || layers != 0); }
+
+uint8_t ov_next_changed(void) {
+  uint8_t was = changed;
+  changed = 0;
+  return was;
+}
+
+static uint8_t is_layer(uint32_t action) { return (uint8_t)(ov_action_kind(action) == OV_DO_NEXT_LAYER); }
+static uint16_t bit_of(uint32_t action) { return (uint16_t)(1u << (ov_action_value(action) & 15u)); }
+
+static void gather(void) {
+  const uint8_t *on = ov_held_all();
+  uint8_t inputs = ov_input_count();
+  uint8_t input;
+  modifiers = tapped;
+  for (input = 0; input < inputs; input++) {
+    uint32_t action;
+    if (on[input] & OV_ON_SILENT) continue;
+    action = ov_held_action(on[input], input);
+    if (ov_action_kind(action) == OV_DO_NEXT_MODIFIERS) modifiers = (uint8_t)(modifiers | ov_action_modifiers(action));
+  }
+  stale = 0;
+  ov_next_busy = (uint8_t)(modifiers != 0 || layers != 0 || fresh > 0);
+}
+
+uint8_t ov_next_modifiers(void) {
+  if (stale) gather();
+  return modifiers;
+}
+
+static void has_changed(void) { changed = stale = ov_next_busy = 1; }
+
+static void mark_used(uint8_t input) { ov_held_set(input, (uint8_t)(ov_held_on(input) | OV_ON_USED)); }
+
+/* @returns 1 when it stayed for the next key, and now does not any more */
+static uint8_t take_back(uint32_t action) {
+  if (!is_layer(action)) {
+    uint8_t stayed = tapped & ov_action_modifiers(action);
+    tapped = (uint8_t)(tapped & ~ov_action_modifiers(action));
+    return (uint8_t)(stayed != 0);
+  }
+  if (!(layers & bit_of(action))) return 0;
+  layers = (uint16_t)(layers & ~bit_of(action));
+  ov_layer_let_go((uint8_t)ov_action_value(action));
+  return 1;
+}
+
+void ov_next_pressed(uint8_t input, uint32_t action) {
+  /* Tapped again it is taken back, and its release keeps nothing. */
+  if (take_back(action)) mark_used(input);
+  else fresh++;
+  if (is_layer(action)) ov_layer_hold((uint8_t)ov_action_value(action));
+  has_changed();
+}
+
+void ov_next_released(uint8_t input, uint32_t action) {
+  uint8_t is_used = ov_held_on(input) & OV_ON_USED;
+  if (!is_used) fresh--;
+  /* A layer that stays keeps its one holder. */
+  if (!is_layer(action)) tapped = (uint8_t)(tapped | (is_used ? 0 : ov_action_modifiers(action)));
+  else if (is_used || (layers & bit_of(action))) ov_layer_let_go((uint8_t)ov_action_value(action));
+  else layers = (uint16_t)(layers | bit_of(action));
+  has_changed();
+}
+
+static void use(void) {
+  const uint8_t *on = ov_held_all();
+  uint8_t inputs = ov_input_count();
+  uint8_t input, layer;
+  for (layer = 0; layers != 0; layer++, layers = (uint16_t)(layers >> 1)) {
+    if (layers & 1u) ov_layer_let_go(layer);
+  }
+  tapped = 0;
+  for (input = 0; fresh > 0 && input < inputs; input++) {
+    uint8_t kind;
+    if (on[input] & (OV_ON_SILENT | OV_ON_USED)) continue;
+    kind = ov_action_kind(ov_held_action(on[input], input));
+    if (kind != OV_DO_NEXT_MODIFIERS && kind != OV_DO_NEXT_LAYER) continue;
+    mark_used(input);
+    fresh--;
+  }
+  has_changed();
+}
+
+void ov_next_used(void) {
+  if (fresh > 0 || ov_next_waits()) use();
+}

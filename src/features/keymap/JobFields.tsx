@@ -1,0 +1,121 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { Box } from "@chakra-ui/react";
+import { type SimpleBinding, leadsOf, phraseOf } from "@/core/bindings";
+import type { Design } from "@/core/document/schema";
+import { modifierNames } from "@/core/hid/keyboardUsages";
+import { phraseContextOf } from "@/core/keymap/phraseContext";
+import { PlainButton } from "@/ui/pieces/buttons";
+import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
+import { PressToBind } from "./PressToBind";
+
+/** The search comes with the first input that is taken in hand. */
+const UsageSearch = dynamic(() => import("./UsageSearch").then((m) => m.UsageSearch));
+
+const MODIFIER_BITS = [0, 1, 2, 3, 4, 5, 6, 7];
+const FIRST_MODIFIER = 0xe0;
+
+interface JobProps {
+  design: Design;
+  job: SimpleBinding | undefined;
+  /** Whether it can be held down: layers are led to by presses only. */
+  isPress: boolean;
+  onJob: (job: SimpleBinding) => void;
+}
+
+/** One thing that an input does: a usage with its modifiers, a layer, or nothing. */
+export function JobFields({ design, job, isPress, onJob }: JobProps) {
+  return (
+    <>
+      <UsageSearch
+        onUsage={({ page, usage }) =>
+          onJob(page === "keyboard" ? { does: "keyboard", usage, modifiers: 0 } : { does: "consumer", usage })
+        }
+      />
+      <PressToBind onUsage={(usage, modifiers) => onJob({ does: "keyboard", usage, modifiers })} />
+      {job?.does === "keyboard" && job.usage < FIRST_MODIFIER && (
+        <ModifierBoxes title="Held with it" bits={job.modifiers} onBits={(modifiers) => onJob({ ...job, modifiers })} />
+      )}
+      {job?.does === "next-modifiers" && (
+        <ModifierBoxes
+          title="For the next key"
+          bits={job.modifiers}
+          onBits={(modifiers) => modifiers > 0 && onJob({ ...job, modifiers })}
+        />
+      )}
+      {isPress && <NextKeyBox job={job} onJob={onJob} />}
+      {isPress && <LayerField design={design} job={job} onJob={onJob} />}
+      <PlainButton onClick={() => onJob({ does: "nothing" })}>Do nothing</PlainButton>
+    </>
+  );
+}
+
+function ModifierBoxes({ title, bits, onBits }: { title: string; bits: number; onBits: (bits: number) => void }) {
+  return (
+    <Box>
+      <Box color="var(--faint)" fontSize="13px">
+        {title}
+      </Box>
+      <Box display="grid" gridTemplateColumns="1fr 1fr">
+        {MODIFIER_BITS.map((bit) => (
+          <Checkbox
+            key={bit}
+            label={modifierNames(1 << bit)[0]}
+            checked={((bits >> bit) & 1) === 1}
+            onChange={() => onBits(bits ^ (1 << bit))}
+          />
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+/** A modifier key may stay for the next key instead of being held. */
+function NextKeyBox({ job, onJob }: Pick<JobProps, "job" | "onJob">) {
+  if (job?.does === "keyboard" && job.usage >= FIRST_MODIFIER) {
+    const modifiers = job.modifiers | (1 << (job.usage - FIRST_MODIFIER));
+    return (
+      <Checkbox
+        label="For the next key only"
+        checked={false}
+        onChange={() => onJob({ does: "next-modifiers", modifiers })}
+      />
+    );
+  }
+  if (job?.does !== "next-modifiers") return null;
+  const bit = MODIFIER_BITS.find((one) => (job.modifiers >> one) & 1)!;
+  return (
+    <Checkbox
+      label="For the next key only"
+      checked
+      onChange={() => onJob({ does: "keyboard", usage: FIRST_MODIFIER + bit, modifiers: job.modifiers & ~(1 << bit) })}
+    />
+  );
+}
+
+const LAYER_WAYS = ["hold-layer", "switch-layer", "next-layer", "stay-layer"] as const;
+
+function LayerField({ design, job, onJob }: Omit<JobProps, "isPress">) {
+  const { layers } = design.keymap;
+  if (layers.length < 2) return null;
+  const context = phraseContextOf(design);
+  const ways = layers.flatMap(({ id: layerId }) => LAYER_WAYS.map((does): SimpleBinding => ({ does, layerId })));
+  const valueOf = (way: SimpleBinding) => JSON.stringify(way);
+  return (
+    <ChoiceField
+      label="Lead to a layer"
+      value={job && leadsOf(job).length > 0 ? valueOf(ways.find((way) => isSameWay(way, job)) ?? job) : ""}
+      choices={[
+        { value: "", label: "choose how, and which" },
+        ...ways.map((way) => ({ value: valueOf(way), label: phraseOf(way, context) })),
+      ]}
+      onCommit={(value) => {
+        if (value !== "") onJob(JSON.parse(value) as SimpleBinding);
+      }}
+    />
+  );
+}
+
+const isSameWay = (way: SimpleBinding, job: SimpleBinding) =>
+  way.does === job.does && "layerId" in way && "layerId" in job && way.layerId === job.layerId;
