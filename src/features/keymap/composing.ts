@@ -13,8 +13,8 @@ export const compositionWords: Record<Composition, string> = {
 
 export const schoolWords: Record<HoldSchool, string> = {
   time: "the time is over",
-  press: "or another key is pressed",
-  tap: "or another key is pressed and let go",
+  press: "another key is pressed, or the time is over",
+  tap: "another key is tapped, or the time is over",
 };
 
 /** Times that suit most hands (common practice); each can be changed. */
