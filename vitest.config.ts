@@ -9,6 +9,7 @@ export default defineConfig({
     testTimeout: 120_000,
     // One for each processor: most of the firmware's tests wait for compilers and simulators.
     maxWorkers: "100%",
+    setupFiles: ["tests/support/runtime.ts"],
     projects: [
       // The core is pure: its files can share their modules, which spares most of the time that tests take to begin.
       { extends: true, test: { name: "unit", isolate: false, include: ["src/core/**/*.test.ts"] } },

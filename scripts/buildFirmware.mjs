@@ -11,6 +11,8 @@ import { tsImport } from "tsx/esm/api";
 const { FLASH_MAP } = await tsImport("../src/core/contract/board.ts", import.meta.url);
 const root = new URL("..", import.meta.url).pathname;
 const WASM_MODULE = join(root, "src/core/engine/runtimeWasm.generated.ts");
+/** The same module for browsers, which fetch it as a file; a unit test holds the two together. */
+const WASM_FILE = join(root, "src/core/engine/runtime.generated.wasm");
 const SOURCES_MODULE = join(root, "src/core/targets/runtimeSources.generated.ts");
 const PROJECT_MODULE = join(root, "src/core/targets/project/projectSources.generated.ts");
 const IMAGE_MODULE = join(root, "src/core/image/usb8Image.generated.ts");
@@ -250,7 +252,9 @@ if (process.argv[1] === new URL(import.meta.url).pathname) {
   const contract = pythonContract(header);
   put(PYTHON_CONTRACT, contract);
   put(PYTHON_MODULE, pythonModule(contract));
-  put(WASM_MODULE, wasmModule(compileWasm()));
+  const wasm = compileWasm();
+  put(WASM_MODULE, wasmModule(wasm));
+  if (!check) writeFileSync(WASM_FILE, wasm);
   put(SOURCES_MODULE, sourcesModule());
   put(PROJECT_MODULE, projectModule());
   put(IMAGE_MODULE, imageModule(compileUsb8()));

@@ -48,6 +48,6 @@ if (!(await answers(address))) {
 console.log(`
 Ovrin is at ${address}
 
-Open it in a browser. Four demo designs are on the shelf: open Kestrel, walk down the job card on the left from
+Open it in a browser. The demo designs are on the shelf: open Kestrel, walk down the job card on the left from
 Brief to Try, and press its keys. Ctrl C ends it.
 `);

@@ -1,5 +1,6 @@
 import { simulate, type SimulationEvent } from "@/core/engine/simulate";
 import { recordScript } from "@/core/engine/script";
+import { bringInlineRuntime } from "@/core/engine/inlineRuntime";
 import { BANKS, startRuntime } from "@/core/engine/runtime";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
@@ -58,6 +59,7 @@ const sensesOf = (script: string): Sense[] =>
 /** The firmware alone, as WebAssembly, on a recorded script: milliseconds for it all, and how many reports came. */
 function playWasm(tables: Uint8Array, senses: Sense[], untilMs: number) {
   let reports = 0;
+  bringInlineRuntime();
   const runtime = startRuntime(tables, { report: () => ((reports += 1), true), lamp: () => undefined });
   const began = performance.now();
   let next = 0;

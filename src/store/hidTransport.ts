@@ -42,8 +42,6 @@ interface HidLike {
 const hidOf = (): HidLike | undefined =>
   typeof navigator === "undefined" ? undefined : (navigator as { hid?: HidLike }).hid;
 
-export const hasHidDevices = (): boolean => hidOf() !== undefined;
-
 const [usagePage, usage] = LIVE_COLLECTION;
 const liveCollection = ({ collections }: HidDeviceLike) =>
   collections.find((one) => one.usagePage === usagePage && one.usage === usage);

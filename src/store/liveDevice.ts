@@ -1,43 +1,12 @@
-import { create } from "zustand";
 import type { Design } from "@/core/document/schema";
 import type { Clock, Conversation, DeviceKeymap } from "@/core/live/conversation";
 import type { Change, Hello } from "@/core/live/frames";
 import type { StandInDevice } from "@/core/live/standInDevice";
 import { type Transport, TransportClosed } from "@/core/loader/transport";
 import { chooseDevice, hidTransport } from "./hidTransport";
+import { type LiveDoing, apart, useLiveDevice } from "./liveState";
+import { fetchRuntime } from "./runtimeFile";
 
-/** What goes on with the device. */
-export type LiveDoing =
-  | { doing: "nothing" }
-  | { doing: "choosing" }
-  | { doing: "reading" }
-  | { doing: "sending"; done: number; of: number }
-  /** Waiting for a hand on the device: to unlock it, or to let go of all keys. */
-  | { doing: "waiting"; forWhat: "unlocking" | "letting go" };
-
-interface LiveDevice {
-  /** A device, or the stand-in; null while there is none. */
-  on: "device" | "stand-in" | null;
-  name: string;
-  keymap: DeviceKeymap | null;
-  doing: LiveDoing;
-  /** The last thing that went well or wrong, in words. */
-  words: string;
-  isTrouble: boolean;
-  /** The set that was in effect before the last one was sent. */
-  before: Change[] | null;
-}
-
-const apart: LiveDevice = {
-  on: null,
-  name: "",
-  keymap: null,
-  doing: { doing: "nothing" },
-  words: "",
-  isTrouble: false,
-  before: null,
-};
-export const useLiveDevice = create<LiveDevice>(() => apart);
 const put = useLiveDevice.setState;
 
 interface Joined {
@@ -117,8 +86,17 @@ export async function connectDevice(): Promise<void> {
 /** A device of the app's own, loaded with the design as it is now. */
 export async function connectStandIn(design: Design): Promise<void> {
   await leave();
-  const { StandInDevice: Device } = await import("@/core/live/standInDevice");
-  const standIn = new Device(design);
+  const own = ++run;
+  put({ ...apart, doing: { doing: "reading" } });
+  let standIn: StandInDevice;
+  try {
+    const [{ StandInDevice: Device }] = await Promise.all([import("@/core/live/standInDevice"), fetchRuntime()]);
+    if (own !== run) return;
+    standIn = new Device(design);
+  } catch (problem) {
+    if (own !== run) return;
+    return put({ ...apart, words: `No stand-in: ${wordsOf(problem)}.`, isTrouble: true });
+  }
   await join("stand-in", "Stand-in device", standIn.transport(), standIn);
 }
 

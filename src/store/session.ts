@@ -1,4 +1,5 @@
 import type { Design } from "@/core/document/schema";
+import { fetchRuntime } from "./runtimeFile";
 import type * as SessionDevice from "./sessionDevice";
 import { useSession } from "./sessionState";
 
@@ -18,13 +19,23 @@ function whenAwake(act: (device: typeof SessionDevice) => void): void {
   else if (turn > 0 && early.length < MOST_EARLY) early.push(act);
 }
 
+/** What is said when the simulated device itself cannot be fetched. */
+const UNREACHED = "The simulated device could not be fetched. See that the server runs, and open this stage again.";
+
 /** Powers the device: from the design as it is, at time 0. */
 export async function startSession(next: Design): Promise<void> {
   const mine = (turn += 1);
-  loaded ??= await import("./sessionDevice");
+  let device: typeof SessionDevice;
+  try {
+    [device] = await Promise.all([import("./sessionDevice"), fetchRuntime()]);
+  } catch {
+    if (mine !== turn) return;
+    early = [];
+    return useSession.setState({ refusal: UNREACHED });
+  }
   if (mine !== turn) return;
-  loaded.startDevice(next);
-  const device = loaded;
+  loaded = device;
+  device.startDevice(next);
   for (const act of early.splice(0)) act(device);
 }
 

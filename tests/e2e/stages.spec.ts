@@ -99,6 +99,28 @@ test("the module is dragged, turned over and seen closely; on the caps it is tol
   await expect(undoIs(page, "put it under the board")).toBeEnabled();
 });
 
+test("the sheets of a tray are gone through with arrows, Home and End, round the ends", async ({ page }) => {
+  await page.goto("/bench/reedling/circuits");
+  const open = page.getByRole("tab", { selected: true });
+  const sheets = await page.getByRole("tab").allTextContents();
+  expect(sheets.length).toBeGreaterThan(3);
+  await open.focus();
+  for (const [key, at] of [
+    ["ArrowLeft", -1],
+    ["ArrowRight", 0],
+    ["ArrowRight", 1],
+    ["End", -1],
+    ["Home", 0],
+  ] as const) {
+    await page.keyboard.press(key);
+    await expect(open).toHaveText(sheets.at(at)!);
+    await expect(open).toBeFocused();
+    await expect(page.getByRole("tabpanel", { name: sheets.at(at)! })).toBeVisible();
+  }
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("tabpanel")).toBeFocused();
+});
+
 test("boards: a second one is added, a key moves onto it, and an empty one can go", async ({ page }) => {
   await page.goto("/bench/kestrel/layout");
   await page.getByRole("tab", { name: "Boards" }).click();

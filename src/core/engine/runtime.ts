@@ -1,6 +1,6 @@
 import { LIMITS, type ReportName, REPORTS } from "../contract/contract";
 import { FRAME_BYTES, KEPT_BYTES, NO_SEAL } from "../contract/live";
-import { RUNTIME_WASM_HEX } from "./runtimeWasm.generated";
+import { runtimeModule } from "./runtimeModule";
 
 /** What the firmware calls out for. */
 export interface RuntimeHost {
@@ -51,20 +51,14 @@ export const BANKS = LIMITS.BANKS;
 
 const reportNames = (Object.keys(REPORTS) as ReportName[]).sort((a, b) => REPORTS[a].number - REPORTS[b].number);
 
-const fromHex = (hex: string) => {
-  const bytes = new Uint8Array(hex.length / 2);
-  for (let i = 0; i < bytes.length; i++) bytes[i] = parseInt(hex.slice(2 * i, 2 * i + 2), 16);
-  return bytes;
-};
-
-let compiled: WebAssembly.Module | undefined;
-
-/** Starts the firmware on a device's tables. The module is a few kilobytes, so compiling it at once is fine. */
+/**
+ * Starts the firmware on a device's tables.
+ * @throws RangeError when the tables are too long, Error when the firmware has not been brought.
+ */
 export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?: Uint8Array): Runtime {
   if (tables.length > LIMITS.TABLE_BYTES)
     throw new RangeError(`tables of ${tables.length} bytes; there is room for ${LIMITS.TABLE_BYTES}`);
-  compiled ??= new WebAssembly.Module(fromHex(RUNTIME_WASM_HEX));
-  const instance = new WebAssembly.Instance(compiled, {
+  const instance = new WebAssembly.Instance(runtimeModule(), {
     host: {
       report: (kind: number, place: number, length: number) =>
         host.report(reportNames[kind], new Uint8Array(exports.memory.buffer, place, length).slice()) ? 1 : 0,

@@ -10,6 +10,7 @@ import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
 import { Device, type DeviceWatch, type TimedReport } from "./device";
 import { HostStandIn } from "./hostText";
+import { bringInlineRuntime } from "./inlineRuntime";
 import { listed } from "../words";
 import { randomFrom } from "../optimisation/random";
 
@@ -126,6 +127,7 @@ export function simulate(
   const answers: TimedFrame[] = [];
   const host = new HostStandIn();
   const { bounce } = request;
+  bringInlineRuntime();
   const device = new Device(
     design,
     {
