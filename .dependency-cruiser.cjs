@@ -22,6 +22,7 @@ const rooms = [
   "optimisation",
   "contract",
   "hid",
+  "languages",
   "chips",
   "catalogue",
   "circuits",

@@ -20,6 +20,8 @@ const PROGRAMS = {
   "/usr/bin/ngspice": ["ngspice"],
   "/usr/bin/avrdude": ["avrdude"],
   "/usr/share/X11/xkb/symbols/us": ["xkb-data"],
+  "/usr/share/X11/locale/en_US.UTF-8/Compose": ["libx11-data"],
+  "/usr/include/xkbcommon/xkbcommon-compose.h": ["libxkbcommon-dev"],
 };
 
 function installPrograms() {

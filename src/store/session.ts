@@ -1,4 +1,7 @@
 import type { Design } from "@/core/document/schema";
+import type { HostLanguage } from "@/core/languages/hostLanguage";
+import type { LanguageId } from "@/core/languages/ids";
+import { loadLanguage } from "./hostLanguages";
 import { fetchRuntime } from "./runtimeFile";
 import type * as SessionDevice from "./sessionDevice";
 import { useSession } from "./sessionState";
@@ -22,12 +25,18 @@ function whenAwake(act: (device: typeof SessionDevice) => void): void {
 /** What is said when the simulated device itself cannot be fetched. */
 const UNREACHED = "The simulated device could not be fetched. See that the server runs, and open this stage again.";
 
+let ofDesign: Design | null = null;
+
+const languageFor = (design: Design): Promise<HostLanguage> =>
+  loadLanguage(useSession.getState().language ?? design.keymap.hostLanguage);
+
 /** Powers the device: from the design as it is, at time 0. */
 export async function startSession(next: Design): Promise<void> {
   const mine = (turn += 1);
   let device: typeof SessionDevice;
+  let computer: HostLanguage;
   try {
-    [device] = await Promise.all([import("./sessionDevice"), fetchRuntime()]);
+    [device, computer] = await Promise.all([import("./sessionDevice"), languageFor(next), fetchRuntime()]);
   } catch {
     if (mine !== turn) return;
     early = [];
@@ -35,7 +44,8 @@ export async function startSession(next: Design): Promise<void> {
   }
   if (mine !== turn) return;
   loaded = device;
-  device.startDevice(next);
+  device.startDevice(next, computer);
+  ofDesign = next;
   for (const act of early.splice(0)) act(device);
 }
 
@@ -48,6 +58,15 @@ export function stopSession(): void {
 export function setBounce(bounce: boolean): void {
   useSession.setState({ bounce });
   loaded?.powerAnew();
+}
+
+/** The computer is set to another keyboard language; null for the design's. */
+export async function setComputerLanguage(language: LanguageId | null): Promise<void> {
+  useSession.setState({ language });
+  if (!ofDesign) return;
+  const mine = turn;
+  const computer = await languageFor(ofDesign);
+  if (mine === turn && useSession.getState().language === language) loaded?.powerAnew(computer);
 }
 
 export function setWithoutDiodes(withoutDiodes: boolean): void {

@@ -5,6 +5,8 @@ import { Device, type TimedReport } from "@/core/engine/device";
 import { HostStandIn } from "@/core/engine/hostText";
 import { overLimits } from "@/core/firmware/capacity";
 import { scanTableOf } from "@/core/firmware/scanTable";
+import type { HostLanguage } from "@/core/languages/hostLanguage";
+import { usEnglish } from "@/core/languages/usEnglish";
 import { randomFrom } from "@/core/optimisation/random";
 import { type Change, type SessionState, emptySession, useSession } from "./sessionState";
 
@@ -24,6 +26,7 @@ interface Log {
 }
 
 let device: Device | null = null;
+let language = usEnglish;
 let host = new HostStandIn();
 let design: Design | null = null;
 let frame = 0;
@@ -31,8 +34,9 @@ let log: Log = { contacts: [], reports: [], lamps: [] };
 let closedSwitches = new Set<string>();
 
 /** Powers the device: from the design as it is, at time 0. */
-export function startDevice(next: Design): void {
+export function startDevice(next: Design, computer: HostLanguage): void {
   design = next;
+  language = computer;
   cancelAnimationFrame(frame);
   const [tooMuch] = overLimits(scanTableOf(next), next);
   if (tooMuch) {
@@ -53,7 +57,8 @@ export function stopDevice(): void {
 }
 
 /** Powers it anew, with what it is set to now. */
-export function powerAnew(): void {
+export function powerAnew(computer = language): void {
+  language = computer;
   power();
 }
 
@@ -66,7 +71,7 @@ export function forgetText(): void {
 function power() {
   if (!design) return;
   const { bounce, withoutDiodes } = get();
-  host = new HostStandIn();
+  host = new HostStandIn(language);
   log = { contacts: [], reports: [], lamps: [] };
   closedSwitches = new Set();
   const wired = withoutDiodes ? setDiodes(design, "none") : design;

@@ -1,5 +1,6 @@
 import { create } from "zustand";
 import type { TimedReport } from "@/core/engine/device";
+import type { LanguageId } from "@/core/languages/ids";
 import type { HostDeed } from "@/core/engine/hostText";
 
 /** A line on the running strip that changes between two states. */
@@ -26,6 +27,8 @@ export interface SessionState {
   activeLayers: number[];
   bounce: boolean;
   withoutDiodes: boolean;
+  /** The keyboard language of the computer, where it is not the design's. */
+  language: LanguageId | null;
 }
 
 export const emptySession = {
@@ -48,4 +51,5 @@ export const useSession = create<SessionState>(() => ({
   refusal: null,
   bounce: false,
   withoutDiodes: false,
+  language: null,
 }));

@@ -102,6 +102,7 @@ test("the module is dragged, turned over and seen closely; on the caps it is tol
 test("the sheets of a tray are gone through with arrows, Home and End, round the ends", async ({ page }) => {
   await page.goto("/bench/reedling/circuits");
   const open = page.getByRole("tab", { selected: true });
+  await expect(open).toBeVisible();
   const sheets = await page.getByRole("tab").allTextContents();
   expect(sheets.length).toBeGreaterThan(3);
   await open.focus();

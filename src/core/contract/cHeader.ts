@@ -110,6 +110,19 @@ ${defines("LIVE_STATE_", LIVE_STATE).join("\n")}
 ${defines("KEEP_", KEEP).join("\n")}
 #define OV_LIVE_NEED(inputs, layers) (((inputs) * (layers) + 7u) / 8u + OV_FRAME_BYTES)`;
 
+/** What inputs do. */
+const actionDefines = () => `${defines("DO_", ACTION).join("\n")}
+#define OV_FIRST_MODIFIER ${hex(FIRST_MODIFIER)}
+#define OV_TWO_JOBS_BYTES ${LONG_BYTES[ACTION.TWO_JOBS]}
+#define OV_SECOND_TAP_BYTES ${LONG_BYTES[ACTION.SECOND_TAP]}
+${defines("HOLD_BY_", HOLD_BY).join("\n")}
+
+${defines("TOGETHER_AT_", TOGETHER_AT).join("\n")}
+${Object.entries(OPPOSITE)
+  .map(([name, value]) => `#define OV_${name}_COUNTS ${value}`)
+  .join("\n")}
+#define OV_PART_BYTES(together) ((together) > 0 ? ${partBytes(1)}u : 0u)`;
+
 /** The contract as a C header. */
 export function contractHeader(): string {
   const reports = Object.entries(REPORTS).flatMap(([name, { number, bytes, sending }]) => [
@@ -141,17 +154,7 @@ ${Object.entries(ENTRY_BYTES)
 
 ${defines("SWITCH_", SWITCH_FLAG).join("\n")}
 
-${defines("DO_", ACTION).join("\n")}
-#define OV_FIRST_MODIFIER ${hex(FIRST_MODIFIER)}
-#define OV_TWO_JOBS_BYTES ${LONG_BYTES[ACTION.TWO_JOBS]}
-#define OV_SECOND_TAP_BYTES ${LONG_BYTES[ACTION.SECOND_TAP]}
-${defines("HOLD_BY_", HOLD_BY).join("\n")}
-
-${defines("TOGETHER_AT_", TOGETHER_AT).join("\n")}
-${Object.entries(OPPOSITE)
-  .map(([name, value]) => `#define OV_${name}_COUNTS ${value}`)
-  .join("\n")}
-#define OV_PART_BYTES(together) ((together) > 0 ? ${partBytes(1)}u : 0u)
+${actionDefines()}
 
 ${defines("LAMP_", LAMP).join("\n")}
 

@@ -7,6 +7,7 @@ import { briefSchema } from "./wish";
 import { capSetSchema, colourGroupSchema } from "./capSet";
 import { circuitSchema } from "../circuits";
 import { interfaceKinds } from "../hid/interfaceKinds";
+import { languageIds } from "../languages/ids";
 import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
 import { shapeSchema } from "../shapes";
@@ -97,7 +98,7 @@ export type LampRule = z.infer<typeof lampRuleSchema>;
 
 const keymapSchema = z.strictObject({
   /** How the host reads the usages: which keyboard language it is set to. */
-  hostLanguage: z.enum(["en-US"]),
+  hostLanguage: z.enum(languageIds),
   /** The first layer is the base. */
   layers: listOf(layerSchema, 16, 1),
   /** What each lamp shows, by control id. */

@@ -1,5 +1,6 @@
 import { type Binding, leadsOf } from "../bindings";
 import type { Design, LampRule, Layer } from "../document/schema";
+import type { LanguageId } from "../languages/ids";
 
 const withLayers = (design: Design, layers: Layer[]): Design => ({ ...design, keymap: { ...design.keymap, layers } });
 
@@ -44,4 +45,10 @@ export function removeLayer(design: Design, id: string): Design {
 export const setLampRule = (design: Design, controlId: string, rule: LampRule): Design => ({
   ...design,
   keymap: { ...design.keymap, lamps: { ...design.keymap.lamps, [controlId]: rule } },
+});
+
+/** The keyboard language that the computer is set to. */
+export const setHostLanguage = (design: Design, hostLanguage: LanguageId): Design => ({
+  ...design,
+  keymap: { ...design.keymap, hostLanguage },
 });

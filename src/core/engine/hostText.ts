@@ -1,9 +1,10 @@
 import { consumerUsageNamed } from "../hid/consumerUsages";
-import { keyboardUsage, keyboardUsageNamed, modifierNames } from "../hid/keyboardUsages";
+import { keyboardUsageNamed, modifierNames } from "../hid/keyboardUsages";
+import type { HostLanguage } from "../languages/hostLanguage";
+import { Typist } from "../languages/typist";
+import { usEnglish } from "../languages/usEnglish";
 import type { TimedReport } from "./device";
 
-const SHIFTS = 0b0010_0010;
-const TEXT_IS_NOT_TYPED_WITH = 0b1101_1101; // control, alt and GUI of both sides
 const CAPS_LOCK = 0x39;
 const LOCK_USAGES: Record<number, number> = { 0x53: 1, [CAPS_LOCK]: 2, 0x47: 4 };
 const BACKSPACE = 0x2a;
@@ -14,13 +15,18 @@ export interface HostDeed {
   deed: string;
 }
 
-/** A computer set to US English that receives the device's reports. */
+/** A computer, set to a keyboard language, that receives the device's reports. */
 export class HostStandIn {
   text = "";
   readonly deeds: HostDeed[] = [];
   /** Lock lights it would switch on: bit 0 num, 1 caps, 2 scroll. */
   locks = 0;
   private keysDown = new Set<number>();
+  private readonly typist: Typist;
+
+  constructor(language: HostLanguage = usEnglish) {
+    this.typist = new Typist(language);
+  }
 
   receive(report: TimedReport): void {
     if (report.interface === "consumer") this.receiveConsumer(report);
@@ -41,21 +47,14 @@ export class HostStandIn {
   }
 
   private keyDown(atMs: number, usage: number, modifiers: number) {
-    const types = keyboardUsage(usage)?.types;
+    const capsLock = (this.locks & 2) !== 0;
     this.locks ^= LOCK_USAGES[usage] ?? 0;
     if (usage === BACKSPACE && modifiers === 0) this.text = this.text.slice(0, -1);
-    if (types && (modifiers & TEXT_IS_NOT_TYPED_WITH) === 0) {
-      this.text += types[this.isShifted(usage, modifiers) ? 1 : 0];
-      return;
-    }
-    const deed = [...modifierNames(modifiers), keyboardUsageNamed(usage)].join(" + ");
-    this.deeds.push({ atMs, deed });
-  }
-
-  /** Caps lock turns Shift round for letters only. */
-  private isShifted(usage: number, modifiers: number): boolean {
-    const shift = (modifiers & SHIFTS) !== 0;
-    const isLetter = usage >= 0x04 && usage <= 0x1d;
-    return isLetter && this.locks & 2 ? !shift : shift;
+    const typed = this.typist.press(usage, modifiers, capsLock);
+    this.text += typed ?? "";
+    const waits = this.typist.waits;
+    if (waits) this.deeds.push({ atMs, deed: `accent (${waits}) for the next letter` });
+    if (typed === null)
+      this.deeds.push({ atMs, deed: [...modifierNames(modifiers), keyboardUsageNamed(usage)].join(" + ") });
   }
 }

@@ -11,6 +11,8 @@ import { scanTableOf } from "../firmware/scanTable";
 import { Device, type DeviceWatch, type TimedReport } from "./device";
 import { HostStandIn } from "./hostText";
 import { bringInlineRuntime } from "./inlineRuntime";
+import { languageIds } from "../languages/ids";
+import { hostLanguage } from "../languages/languages";
 import { listed } from "../words";
 import { randomFrom } from "../optimisation/random";
 
@@ -42,6 +44,8 @@ export type SimulationEvent = z.infer<typeof eventSchema>;
 export const simulationSchema = z.strictObject({
   events: listOf(eventSchema, 20_000),
   untilMs: whole(0, LONGEST_MS),
+  /** The keyboard language that the computer is set to; the design's when left out. */
+  language: z.optional(z.enum(languageIds)),
   /** Longest bounce of a contact in ms, and the seed it is drawn from; no bounce when left out. */
   bounce: z.optional(z.strictObject({ mostMs: whole(0, 20), seed: z.int() })),
 });
@@ -57,7 +61,7 @@ export interface SimulationResult {
   reports: TimedReport[];
   /** Frames of live changes that the device answered. */
   answers: TimedFrame[];
-  /** What a host set to the design's keyboard language would have typed. */
+  /** What a host set to that keyboard language would have typed. */
   text: string;
 }
 
@@ -125,7 +129,7 @@ export function simulate(
   if (problems.length > 0) return bad(...problems);
   const reports: TimedReport[] = [];
   const answers: TimedFrame[] = [];
-  const host = new HostStandIn();
+  const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage));
   const { bounce } = request;
   bringInlineRuntime();
   const device = new Device(

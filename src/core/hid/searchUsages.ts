@@ -7,6 +7,8 @@ export interface UsageHit {
   page: "keyboard" | "consumer";
   usage: number;
   name: string;
+  /** What is held along, where the hit needs it. */
+  modifiers?: number;
 }
 
 interface Entry {

@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useRef } from "react";
+import { type FocusEvent, type KeyboardEvent, useRef } from "react";
 import { derive } from "@/core/derived/derive";
 import { movePin } from "@/core/edits/pins";
 import { firstEnd, movableEnds } from "@/core/engine/movable";
@@ -57,10 +57,10 @@ export function useMatKeys(stage: StageView, lens: LensId) {
     return (second ? ends[1] : undefined) ?? firstEnd(control, kind);
   };
 
-  /** Ends that are held down by the keyboard. */
-  const held = useRef(new Set<string>());
-  const letGo = (endId: string) => {
-    held.current.delete(endId);
+  /** The end that each key of the keyboard holds down; the focus may go on to another part meanwhile. */
+  const held = useRef(new Map<string, string>());
+  const letGo = (endId: string, key: string) => {
+    held.current.delete(key);
     pressElement(endId, false);
   };
 
@@ -74,7 +74,7 @@ export function useMatKeys(stage: StageView, lens: LensId) {
         others.map((other) => other.id),
       );
     else {
-      held.current.add(end.id);
+      held.current.set(event.key, end.id);
       pressElement(end.id, true);
     }
   };
@@ -102,14 +102,14 @@ export function useMatKeys(stage: StageView, lens: LensId) {
   };
 
   const onKeyUp = (event: MatKey) => {
-    const id = idAt(event.target, "control");
-    if (!id || !isLive || (event.key !== " " && event.key !== "Enter")) return;
-    for (const end of movableEnds(derive(design).controls.get(id)!))
-      if (end.kind === "switch" && !end.stays) letGo(end.id);
+    const endId = held.current.get(event.key);
+    if (endId) letGo(endId, event.key);
   };
 
-  /** Where the focus has gone the key's release is not heard any more. */
-  const onBlur = () => held.current.forEach(letGo);
+  /** Beyond the mat the key's release is not heard any more. */
+  const onBlur = (event: FocusEvent<SVGSVGElement>) => {
+    if (!event.currentTarget.contains(event.relatedTarget)) held.current.forEach(letGo);
+  };
 
   return { onKeyDown, onKeyUp, onBlur };
 }

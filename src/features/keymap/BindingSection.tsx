@@ -74,6 +74,7 @@ export function BindingSection() {
         design={design}
         job={jobs[at]}
         isPress={input.motion === "press"}
+        cap={input.label}
         onJob={(job) => set(withJob(binding, at, job))}
       />
       {binding?.does === "two-jobs" && <HoldFields binding={binding} onBinding={set} />}

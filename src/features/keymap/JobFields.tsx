@@ -10,6 +10,8 @@ import { PlainButton } from "@/ui/pieces/buttons";
 import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
 import { PressToBind } from "./PressToBind";
 
+const ThreeThings = dynamic(() => import("./ThreeThings").then((m) => m.ThreeThings));
+
 /** The search comes with the first input that is taken in hand. */
 const UsageSearch = dynamic(() => import("./UsageSearch").then((m) => m.UsageSearch));
 
@@ -22,18 +24,22 @@ interface JobProps {
   /** Whether it can be held down: layers are led to by presses only. */
   isPress: boolean;
   onJob: (job: SimpleBinding) => void;
+  /** What the cap shows. */
+  cap: string;
 }
 
 /** One thing that an input does: a usage with its modifiers, a layer, or nothing. */
-export function JobFields({ design, job, isPress, onJob }: JobProps) {
+export function JobFields({ design, job, isPress, onJob, cap }: JobProps) {
   return (
     <>
       <UsageSearch
-        onUsage={({ page, usage }) =>
-          onJob(page === "keyboard" ? { does: "keyboard", usage, modifiers: 0 } : { does: "consumer", usage })
+        design={design}
+        onUsage={({ page, usage, modifiers = 0 }) =>
+          onJob(page === "keyboard" ? { does: "keyboard", usage, modifiers } : { does: "consumer", usage })
         }
       />
       <PressToBind onUsage={(usage, modifiers) => onJob({ does: "keyboard", usage, modifiers })} />
+      {job?.does === "keyboard" && <ThreeThings design={design} job={job} cap={cap} />}
       {job?.does === "keyboard" && job.usage < FIRST_MODIFIER && (
         <ModifierBoxes title="Held with it" bits={job.modifiers} onBits={(modifiers) => onJob({ ...job, modifiers })} />
       )}
@@ -96,7 +102,7 @@ function NextKeyBox({ job, onJob }: Pick<JobProps, "job" | "onJob">) {
 
 const LAYER_WAYS = ["hold-layer", "switch-layer", "next-layer", "stay-layer"] as const;
 
-function LayerField({ design, job, onJob }: Omit<JobProps, "isPress">) {
+function LayerField({ design, job, onJob }: Omit<JobProps, "isPress" | "cap">) {
   const { layers } = design.keymap;
   if (layers.length < 2) return null;
   const context = phraseContextOf(design);

@@ -13,6 +13,9 @@ import { useKeymap } from "./useKeymap";
 /** Talking with a device comes when the stage is there. */
 const OnDeviceSection = dynamic(() => import("./OnDeviceSection").then((m) => m.OnDeviceSection));
 
+/** The list of languages is long. */
+const ComputerSection = dynamic(() => import("./ComputerSection").then((m) => m.ComputerSection));
+
 /** Layers, and what the input in hand does on the layer in hand. */
 export function KeymapTray() {
   const { design, input } = useKeymap();
@@ -30,6 +33,7 @@ export function KeymapTray() {
           <div>Select a key, an encoder or a lamp on the mat, or a line of the table.</div>
         </Section>
       )}
+      <ComputerSection />
       <OnDeviceSection />
     </>
   );

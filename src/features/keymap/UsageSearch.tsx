@@ -1,17 +1,29 @@
 "use client";
 
+import { useCallback } from "react";
 import { Box } from "@chakra-ui/react";
+import type { Design } from "@/core/document/schema";
 import { type UsageHit, searchUsages } from "@/core/hid/searchUsages";
+import { usagesTyping } from "@/core/languages/usagesTyping";
 import { Finder } from "@/ui/pieces/Finder";
+import { useHostLanguage } from "./useHostLanguage";
 
 const SHOWN = 40;
 
-const find = (query: string) => searchUsages(query).slice(0, SHOWN);
-const keyOf = ({ page, usage }: UsageHit) => `${page} ${usage}`;
+const keyOf = ({ page, usage, modifiers }: UsageHit) => `${page} ${usage} ${modifiers ?? ""}`;
 const titleOf = ({ name }: UsageHit) => name;
 
-/** Finds a usage by its name or a common word; Enter takes the first. */
-export function UsageSearch({ onUsage }: { onUsage: (hit: UsageHit) => void }) {
+/** Finds a usage by its name, a common word, or what it types in the computer's language; Enter takes the first. */
+export function UsageSearch({ design, onUsage }: { design: Design; onUsage: (hit: UsageHit) => void }) {
+  const language = useHostLanguage(design.keymap.hostLanguage);
+  const find = useCallback(
+    (query: string) => {
+      // In US English the names say what the keys type.
+      const typing = language && language.id !== "en-US" ? usagesTyping(query.trim(), language) : [];
+      return [...typing, ...searchUsages(query)].slice(0, SHOWN);
+    },
+    [language],
+  );
   return (
     <Finder
       label="Search a usage"

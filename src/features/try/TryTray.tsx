@@ -1,5 +1,6 @@
 "use client";
 
+import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
 import {
@@ -7,6 +8,7 @@ import {
   flipElement,
   pressElement,
   setBounce,
+  setComputerLanguage,
   setWithoutDiodes,
   spinElement,
   turnElement,
@@ -21,10 +23,13 @@ import { FirstKeymapOffer } from "@/ui/pieces/FirstKeymapOffer";
 import { Section, Values } from "@/ui/pieces/sheets";
 import { HostBox } from "./HostBox";
 
+/** The list of languages is long. */
+const LanguageField = dynamic(() => import("@/ui/pieces/LanguageField").then((m) => m.LanguageField));
+
 /** The host that listens, and what may go wrong on purpose. */
 export function TryTray() {
   const design = useDesign();
-  const { bounce, withoutDiodes, activeLayers, deeds, reports } = useSession();
+  const { bounce, withoutDiodes, language, activeLayers, deeds, reports } = useSession();
   const hasMatrix = design.circuits.some(
     (circuit): circuit is MatrixCircuit => circuit.kind === "matrix" && circuit.diodes !== "none",
   );
@@ -90,6 +95,12 @@ export function TryTray() {
           disabled={!hasMatrix}
           checked={withoutDiodes}
           onChange={setWithoutDiodes}
+        />
+        <LanguageField
+          label="The computer is set to"
+          value={language}
+          none="what the keymap is made for"
+          onCommit={(id) => void setComputerLanguage(id)}
         />
       </Section>
     </>

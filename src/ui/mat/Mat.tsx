@@ -12,6 +12,7 @@ import {
   useLayoutEffect,
   useRef,
   useState,
+  type FocusEvent,
 } from "react";
 import { usePinch } from "./usePinch";
 import { useWheel } from "./useWheel";
@@ -40,7 +41,7 @@ interface MatProps {
   onKeyDown?: (event: KeyboardEvent<SVGSVGElement>) => void;
   onKeyUp?: (event: KeyboardEvent<SVGSVGElement>) => void;
   /** The focus leaves something on the mat. */
-  onBlur?: () => void;
+  onBlur?: (event: FocusEvent<SVGSVGElement>) => void;
   /** Takes a wheel turn over something; true when it did, so that the mat does not zoom. */
   onWheelOver?: (target: Element, deltaY: number) => boolean;
   /** Two fingers zoom; switched off where fingers press keys. */

@@ -1,0 +1,51 @@
+import { type Page, expect, test } from "@playwright/test";
+import { goTo, part, tap, tray, typed } from "./bench";
+
+const search = (page: Page) => tray(page).getByRole("combobox", { name: "Search a usage" });
+
+/** Binds the key in hand to what types a character on the computer. */
+async function bindTyping(page: Page, key: string, character: string): Promise<void> {
+  await part(page, key).click();
+  await search(page).fill(character);
+  await expect(page.getByRole("listbox", { name: "Search a usage" }).getByRole("option").first()).toContainText(
+    `types ${character}`,
+  );
+  await search(page).press("Enter");
+}
+
+const language = (page: Page) => tray(page).getByLabel("Its keyboard language");
+const told = (page: Page, label: string) =>
+  tray(page).getByText(label, { exact: true }).locator("xpath=following-sibling::*[1]");
+
+test("a German and a French computer: keys are found by what they type, and a wrong setting types rubbish", async ({
+  page,
+}) => {
+  await page.goto("/bench/kestrel/keymap");
+  await language(page).selectOption({ label: "German" });
+  await expect(language(page)).toHaveValue("de-DE");
+  await bindTyping(page, "Park", "ü");
+  await expect(told(page, "The cap shows")).toHaveText("Park");
+  await expect(told(page, "The key sends")).toHaveText("[ (BracketLeft)");
+  await expect(told(page, "The computer makes of it")).toHaveText("ü");
+  await bindTyping(page, "Mark", "z");
+  await bindTyping(page, "Sync", "@");
+  await expect(told(page, "The key sends")).toHaveText("Right Alt + Q (KeyQ)");
+
+  await goTo(page, "Try");
+  for (const key of ["Park", "Mark", "Sync"]) await tap(page, key);
+  await expect(typed(page)).toHaveText("üz@");
+  await tray(page).getByLabel("The computer is set to").selectOption({ label: "French" });
+  await expect(typed(page)).toHaveText("");
+  for (const key of ["Mark", "Park", "Mark"]) await tap(page, key);
+  // The key that is ü in Germany is the circumflex in France: it waits for a letter, and y takes none.
+  await expect(typed(page)).toHaveText("yŷ");
+
+  await goTo(page, "Keymap");
+  await language(page).selectOption({ label: "French" });
+  await bindTyping(page, "Park", "é");
+  await expect(told(page, "The key sends")).toHaveText("2 (Digit2)");
+  await goTo(page, "Try");
+  await tray(page).getByLabel("The computer is set to").selectOption({ label: "what the keymap is made for" });
+  await tap(page, "Park");
+  await expect(typed(page)).toHaveText("é");
+});
