@@ -25,7 +25,7 @@ uint32_t ov_loaded_action(uint8_t layer, uint8_t input) {
 
 uint8_t ov_action_reports(uint32_t action) {
   uint8_t kind = ov_action_kind(action);
-  return (uint8_t)(kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER);
+  return (uint8_t)(kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER || kind == OV_DO_MACRO);
 }
 
 uint16_t ov_pool_bytes(void) {
@@ -40,6 +40,7 @@ static uint8_t is_sound_short(uint32_t action) {
     case OV_DO_STAY_LAYER:
     case OV_DO_SWITCH_LAYER:
     case OV_DO_NEXT_LAYER: return ov_action_value(action) < ov_table_byte(OV_AT_LAYERS);
+    case OV_DO_MACRO: return ov_action_value(action) < ov_table_byte(OV_AT_MACROS);
     case OV_DO_PASS:
     case OV_DO_NOTHING:
     case OV_DO_KEYBOARD:

@@ -13,6 +13,7 @@ void ov_effect_start(uint8_t input, uint32_t action) {
     case OV_DO_SWITCH_LAYER: ov_layer_switch(value); break;
     case OV_DO_NEXT_MODIFIERS:
     case OV_DO_NEXT_LAYER: ov_next_pressed(input, action); break;
+    case OV_DO_MACRO: ov_macro_start(input, value); break;
     default: break;
   }
 }
@@ -24,6 +25,7 @@ void ov_effect_finish(uint8_t input, uint32_t action) {
     case OV_DO_HOLD_LAYER: ov_layer_let_go((uint8_t)ov_action_value(action)); break;
     case OV_DO_NEXT_MODIFIERS:
     case OV_DO_NEXT_LAYER: ov_next_released(input, action); break;
+    case OV_DO_MACRO: ov_macro_let_go(input); break;
     default: break;
   }
 }

@@ -4,11 +4,13 @@
 
 uint8_t *ov_pressed_on;
 uint8_t ov_held; /* inputs that are */
+uint8_t ov_cares;
 
 void ov_held_init(void) {
   uint8_t inputs = ov_input_count();
   uint8_t i;
   ov_held = 0;
+  ov_cares = 0;
   ov_pressed_on = ov_arena_take(inputs);
   for (i = 0; i < inputs; i++) ov_pressed_on[i] = OV_NONE;
 }

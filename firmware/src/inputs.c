@@ -30,16 +30,31 @@ static void do_oldest(uint8_t is_over) {
   ov_input_do(input, 0);
 }
 
-OV_RARELY static void wait(uint8_t input, uint8_t pressed) {
+OV_APART static void wait(uint8_t input, uint8_t pressed) {
   if (ov_waiting_count() == ov_waiting_most()) do_oldest(1);
   ov_waiting_add(input, pressed);
   /* What nothing waits before is decided at once, if it can be. */
   if (ov_waiting_count() == 1) do_oldest(0);
 }
 
+/* A press that nothing waits before, and that tells by itself what it does; most are such. */
+static uint8_t press_at_once(uint8_t input) {
+  uint8_t layer;
+  uint32_t action;
+  if (ov_together_may_be(input)) return 0;
+  layer = ov_layer_for(input);
+  action = ov_action(layer, input);
+  if (ov_action_waits(action)) return 0;
+  ov_press_at_once(input, layer, action);
+  ov_waiting_note(input);
+  return 1;
+}
+
 void ov_input_changed(uint8_t input, uint8_t pressed) {
   if (ov_waiting_most() == 0) ov_input_do(input, pressed);
-  else wait(input, pressed);
+  else if (ov_waiting_count() > 0) wait(input, pressed);
+  else if (!pressed) ov_input_do(input, 0);
+  else if (!press_at_once(input)) wait(input, 1);
 }
 
 /* One change a scan, each after the host has taken what was told before: so each is a report of its own. */

@@ -8,30 +8,36 @@ static uint8_t default_layer;
 static uint8_t held; /* holders in all, so that the common case looks at none */
 static uint16_t switched_on; /* a bit for each layer */
 static uint8_t changed;
+uint8_t ov_layers_off_base;
+
+static void has_changed(void) {
+  ov_layers_off_base = (uint8_t)(held | default_layer);
+  changed = 1;
+}
 
 void ov_layers_init(void) {
   holders = ov_arena_take(ov_table_byte(OV_AT_LAYERS));
   default_layer = 0;
   held = 0;
   switched_on = 0;
-  changed = 1;
+  has_changed();
 }
 
 void ov_layer_hold(uint8_t layer) {
   holders[layer]++;
   held++;
-  changed = 1;
+  has_changed();
 }
 
 void ov_layer_let_go(uint8_t layer) {
   holders[layer]--;
   held--;
-  changed = 1;
+  has_changed();
 }
 
 void ov_layer_stay(uint8_t layer) {
   default_layer = layer;
-  changed = 1;
+  has_changed();
 }
 
 void ov_layer_switch(uint8_t layer) {
@@ -52,7 +58,7 @@ static uint8_t answers(uint8_t layer, uint8_t input) {
   return ov_action_kind(ov_action(layer, input)) != OV_DO_PASS;
 }
 
-uint8_t ov_layer_for(uint8_t input) {
+uint8_t ov_layer_found(uint8_t input) {
   uint8_t layer = held > 0 ? ov_table_byte(OV_AT_LAYERS) : 0;
   while (layer-- > 0) {
     if (holders[layer] > 0 && answers(layer, input)) return layer;

@@ -10,10 +10,9 @@ static uint16_t layers;   /* the same of layers, a bit each */
 static uint8_t modifiers; /* those that stay, and those of keys that are held */
 static uint8_t stale;     /* these have to be gathered anew */
 static uint8_t changed;
-uint8_t ov_next_busy;
 
 void ov_next_init(void) {
-  fresh = tapped = modifiers = stale = ov_next_busy = 0;
+  fresh = tapped = modifiers = stale = 0;
   layers = 0;
   changed = 1;
 }
@@ -41,7 +40,8 @@ static void gather(void) {
     if (ov_action_kind(action) == OV_DO_NEXT_MODIFIERS) modifiers = (uint8_t)(modifiers | ov_action_modifiers(action));
   }
   stale = 0;
-  ov_next_busy = (uint8_t)(modifiers != 0 || layers != 0 || fresh > 0);
+  if (modifiers != 0 || layers != 0 || fresh > 0) ov_cares |= OV_CARES_NEXT;
+  else ov_cares &= (uint8_t)~OV_CARES_NEXT;
 }
 
 uint8_t ov_next_modifiers(void) {
@@ -49,7 +49,10 @@ uint8_t ov_next_modifiers(void) {
   return modifiers;
 }
 
-static void has_changed(void) { changed = stale = ov_next_busy = 1; }
+static void has_changed(void) {
+  changed = stale = 1;
+  ov_cares |= OV_CARES_NEXT;
+}
 
 static void mark_used(uint8_t input) { ov_held_set(input, (uint8_t)(ov_held_on(input) | OV_ON_USED)); }
 

@@ -3,11 +3,12 @@
 #include "parts.h"
 #include "tables.h"
 
-uint8_t ov_opposite_count;
+static uint8_t opposites;
 static uint16_t table;
 
 void ov_opposites_init(void) {
-  ov_opposite_count = ov_table_byte(OV_AT_OPPOSITES);
+  opposites = ov_table_byte(OV_AT_OPPOSITES);
+  if (opposites > 0) ov_cares |= OV_CARES_OPPOSITES;
   table = ov_table_word(OV_AT_OPPOSITE_TABLE);
 }
 
@@ -28,7 +29,7 @@ static uint8_t counts(uint8_t school, uint8_t is_newest, uint8_t is_first_side) 
 void ov_opposites_changed(uint8_t input) {
   uint8_t nth;
   uint16_t at = table;
-  for (nth = 0; nth < ov_opposite_count; nth++, at = (uint16_t)(at + OV_OPPOSITE_BYTES)) {
+  for (nth = 0; nth < opposites; nth++, at = (uint16_t)(at + OV_OPPOSITE_BYTES)) {
     uint8_t a = ov_table_byte(at);
     uint8_t b = ov_table_byte((uint16_t)(at + 1));
     uint8_t school = ov_table_byte((uint16_t)(at + 2));

@@ -93,17 +93,24 @@ static inline uint32_t ov_held_action(uint8_t on, uint8_t input) {
   return on & OV_ON_JOB ? ov_held_job(on, input) : ov_action(on & OV_ON_LAYER, input);
 }
 
+/* Who looks at every press and release, a bit for each: nearly always nobody. */
+extern uint8_t ov_cares;
+#define OV_CARES_NEXT 1u      /* such a key is held, or something stays for the next key */
+#define OV_CARES_MACRO 2u     /* a macro plays that any press ends */
+#define OV_CARES_OPPOSITES 4u /* there are opposite directions */
+
 /* layers.c */
 void ov_layers_init(void);
 void ov_layer_hold(uint8_t layer);
 void ov_layer_let_go(uint8_t layer);
 void ov_layer_stay(uint8_t layer);
 OV_RARELY void ov_layer_switch(uint8_t layer); /* on until it is switched off */
-uint8_t ov_layer_for(uint8_t input);
+OV_RARELY uint8_t ov_layer_found(uint8_t input);
+extern uint8_t ov_layers_off_base; /* some layer but the base is there: else nobody looks for one */
+static inline uint8_t ov_layer_for(uint8_t input) { return ov_layers_off_base ? ov_layer_found(input) : 0; }
 uint8_t ov_layers_changed(void); /* since it was asked last */
 
 /* next.c: for the next key only */
-extern uint8_t ov_next_busy; /* such a key is held, or something stays: else nobody asks */
 void ov_next_init(void);
 OV_RARELY void ov_next_pressed(uint8_t input, uint32_t action);
 OV_RARELY void ov_next_released(uint8_t input, uint32_t action);
@@ -111,6 +118,18 @@ OV_RARELY uint8_t ov_next_modifiers(void);
 OV_RARELY void ov_next_used(void); /* the next key has been pressed */
 uint8_t ov_next_waits(void);
 uint8_t ov_next_changed(void); /* since it was asked last */
+
+/* macros.c: what reports look at while one plays */
+extern uint8_t ov_macro_plays;
+extern uint8_t ov_macro_types;
+extern uint16_t ov_macro_usage;
+extern uint8_t ov_macro_down[OV_MACRO_KEYS];
+extern uint8_t ov_macro_with[OV_MACRO_KEYS];
+void ov_macros_init(void);
+OV_RARELY void ov_macro_start(uint8_t input, uint8_t macro);
+OV_RARELY void ov_macro_let_go(uint8_t input);
+OV_RARELY void ov_macro_end(void);
+void ov_macros_play(uint8_t elapsed_ms);
 
 /* report_keyboard.c, report_consumer.c: one file a report */
 void ov_keyboard_init(void);
@@ -140,7 +159,6 @@ OV_RARELY void ov_effect_finish(uint8_t input, uint32_t action);
 OV_RARELY void ov_silence(uint8_t input, uint8_t silent); /* of a held input */
 
 /* opposites.c */
-extern uint8_t ov_opposite_count;
 void ov_opposites_init(void);
 OV_RARELY void ov_opposites_changed(uint8_t input); /* it was pressed last, or let go */
 
@@ -155,7 +173,8 @@ uint8_t ov_waiting_pressed(uint8_t nth);
 uint16_t ov_waiting_age(uint8_t nth); /* ms that it came after the oldest */
 uint16_t ov_waiting_now(void);        /* ms since the oldest came */
 uint8_t ov_waiting_gap(void);         /* ms from the press of another key to the oldest, OV_NONE for many */
-OV_RARELY void ov_waiting_add(uint8_t input, uint8_t pressed);
+void ov_waiting_add(uint8_t input, uint8_t pressed);
+void ov_waiting_note(uint8_t input); /* it is pressed */
 OV_RARELY void ov_waiting_drop(uint8_t oldest);
 
 /* together.c: keys together by their number in the tables, or as the inputs that they are */
@@ -163,8 +182,9 @@ OV_RARELY void ov_waiting_drop(uint8_t oldest);
 OV_RARELY void ov_together_init(void);
 uint8_t ov_together_size(uint8_t nth);
 uint8_t ov_together_part(uint8_t nth, uint8_t part);
-OV_RARELY uint8_t ov_together_of_oldest(uint8_t is_over); /* the input, OV_NONE or OV_UNDECIDED */
-OV_RARELY uint8_t ov_together_of_part(uint8_t part);      /* the input that is held, or OV_NONE */
+uint8_t ov_together_may_be(uint8_t input); /* a part of some */
+uint8_t ov_together_of_oldest(uint8_t is_over); /* the input, OV_NONE or OV_UNDECIDED */
+OV_APART uint8_t ov_together_of_part(uint8_t part);      /* the input that is held, or OV_NONE */
 
 /* jobs.c */
 OV_RARELY uint8_t ov_job_of_oldest(uint8_t layer, uint8_t is_over); /* 0 where there is one only, or OV_UNDECIDED */
@@ -172,6 +192,7 @@ OV_RARELY uint8_t ov_job_changes(uint32_t action, uint8_t job);     /* how many 
 
 /* keymap.c */
 OV_RARELY void ov_press_do(uint8_t input, uint8_t on);
+void ov_press_at_once(uint8_t input, uint8_t layer, uint32_t action);
 void ov_input_do(uint8_t input, uint8_t pressed);
 OV_RARELY void ov_together_do(uint8_t together);
 

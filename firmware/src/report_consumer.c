@@ -30,7 +30,8 @@ void ov_consumer_released(uint8_t input) {
 void ov_consumer_build(uint8_t *report) {
   uint8_t input = held_inputs[0];
   uint16_t usage = 0;
-  if (input != OV_NONE) usage = ov_action_value(ov_held_action(ov_held_on(input), input));
+  if (ov_macro_usage != 0) usage = ov_macro_usage;
+  else if (input != OV_NONE) usage = ov_action_value(ov_held_action(ov_held_on(input), input));
   report[0] = (uint8_t)(usage & 0xFFu);
   report[1] = (uint8_t)(usage >> 8);
 }

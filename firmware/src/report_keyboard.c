@@ -45,6 +45,20 @@ static uint8_t add_usage(uint8_t *report, uint8_t usage, uint8_t down) {
   return (uint8_t)(down + 1);
 }
 
+/* What a macro holds comes first. */
+OV_RARELY static uint8_t add_macro(uint8_t *report) {
+  uint8_t down = 0;
+  uint8_t i;
+  for (i = 0; i < OV_MACRO_KEYS; i++) {
+    uint8_t usage = ov_macro_down[i];
+    if (usage == 0) continue;
+    report[0] = (uint8_t)(report[0] | ov_macro_with[i]);
+    if (usage < OV_FIRST_MODIFIER) down = add_usage(report, usage, down);
+    else report[0] = (uint8_t)(report[0] | (1u << (usage - OV_FIRST_MODIFIER)));
+  }
+  return down;
+}
+
 /* The inputs in their order; once there are too many keys, only modifier keys still matter. */
 void ov_keyboard_build(uint8_t *report) {
   const uint8_t *all = ov_held_all();
@@ -54,6 +68,11 @@ void ov_keyboard_build(uint8_t *report) {
   uint8_t input;
   for (input = 0; input < OV_KEYBOARD_BYTES; input++) report[input] = 0;
   if (leading != OV_NONE) report[0] = leading_modifiers;
+  if (ov_macro_types) {
+    report[0] = 0;
+    modifiers_left = 0;
+  }
+  if (ov_macro_plays) down = add_macro(report);
   for (input = 0; input < inputs && (down <= KEYS || modifiers_left > 0); input++) {
     uint8_t on = *all++;
     uint32_t action;
@@ -66,6 +85,7 @@ void ov_keyboard_build(uint8_t *report) {
       down = add_usage(report, usage, down);
       continue;
     }
+    if (ov_macro_types) continue;
     modifiers_left--;
     report[0] = (uint8_t)(report[0] | ov_action_modifiers(action) | (1u << (usage - OV_FIRST_MODIFIER)));
   }

@@ -26,6 +26,7 @@ uint8_t ov_init(void) {
   ov_together_init();
   ov_opposites_init();
   ov_next_init();
+  ov_macros_init();
   ov_lamps_init();
   ov_keyboard_init();
   ov_consumer_init();
@@ -44,6 +45,7 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_encoders_sample();
   ov_waiting_play();
   ov_pulses_play(elapsed_ms);
+  ov_macros_play(elapsed_ms);
   ov_lamps_show();
   ov_reports_send();
 }

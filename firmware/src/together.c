@@ -29,10 +29,15 @@ void ov_together_init(void) {
   }
 }
 
-static uint8_t has(uint8_t nth, uint8_t input) {
-  uint8_t part;
-  for (part = 0; part < ov_together_size(nth); part++) {
-    if (ov_together_part(nth, part) == input) return 1;
+uint8_t ov_together_may_be(uint8_t input) {
+  return (uint8_t)(count > 0 && (is_part[input >> 3] & ov_flash_byte(ov_bits + (input & 7u))) != 0);
+}
+
+static uint8_t has(uint16_t entry, uint8_t input) {
+  uint8_t left = ov_table_byte((uint16_t)(entry + OV_TOGETHER_AT_SIZE));
+  uint16_t part = (uint16_t)(entry + OV_TOGETHER_AT_PARTS);
+  while (left-- > 0) {
+    if (ov_table_byte(part++) == input) return 1;
   }
   return 0;
 }
@@ -48,14 +53,14 @@ static uint8_t is_bound(uint8_t nth) {
 #define MAY 1
 #define IS 2
 
-/* Whether what waits begins with all of its parts, may come to, or cannot any more. */
-static uint8_t state_of(uint8_t nth, uint8_t is_over) {
-  uint8_t window_ms = ov_table_byte((uint16_t)(entry_of(nth) + OV_TOGETHER_AT_WINDOW));
-  uint8_t size = ov_together_size(nth);
+/* Whether what waits begins with all of its parts, may come to, or cannot any more; the oldest is one of them. */
+static uint8_t state_of(uint16_t entry, uint8_t is_over) {
+  uint8_t window_ms = ov_table_byte((uint16_t)(entry + OV_TOGETHER_AT_WINDOW));
+  uint8_t size = ov_table_byte((uint16_t)(entry + OV_TOGETHER_AT_SIZE));
   uint8_t came;
-  for (came = 0; came < ov_waiting_count(); came++) {
+  for (came = 1; came < ov_waiting_count(); came++) {
     if (came == size) break;
-    if (!ov_waiting_pressed(came) || ov_waiting_age(came) >= window_ms || !has(nth, ov_waiting_input(came))) return CANNOT;
+    if (!ov_waiting_pressed(came) || ov_waiting_age(came) >= window_ms || !has(entry, ov_waiting_input(came))) return CANNOT;
   }
   if (came == size) return IS;
   return is_over || ov_waiting_now() >= window_ms ? CANNOT : MAY;
@@ -64,10 +69,13 @@ static uint8_t state_of(uint8_t nth, uint8_t is_over) {
 uint8_t ov_together_of_oldest(uint8_t is_over) {
   uint8_t input = ov_waiting_input(0);
   uint8_t best = OV_NONE;
+  uint16_t entry = table;
   uint8_t nth;
-  if (count == 0 || !((is_part[input >> 3] >> (input & 7u)) & 1u)) return OV_NONE;
-  for (nth = 0; nth < count; nth++) {
-    uint8_t state = state_of(nth, is_over);
+  if (!ov_together_may_be(input)) return OV_NONE;
+  for (nth = 0; nth < count; nth++, entry = (uint16_t)(entry + OV_TOGETHER_BYTES)) {
+    uint8_t state;
+    if (!has(entry, input)) continue;
+    state = state_of(entry, is_over);
     if (state == CANNOT || !is_bound(nth)) continue;
     if (state == MAY) return OV_UNDECIDED;
     if (best == OV_NONE || ov_together_size(nth) > ov_together_size(best)) best = nth;
@@ -76,9 +84,11 @@ uint8_t ov_together_of_oldest(uint8_t is_over) {
 }
 
 uint8_t ov_together_of_part(uint8_t part) {
-  uint8_t nth;
-  for (nth = 0; nth < count; nth++) {
-    if (ov_held_on((uint8_t)(first + nth)) != OV_NONE && has(nth, part)) return (uint8_t)(first + nth);
+  const uint8_t *on = ov_held_all() + first;
+  uint16_t entry = table;
+  uint8_t left;
+  for (left = count; left > 0; left--, entry = (uint16_t)(entry + OV_TOGETHER_BYTES)) {
+    if (*on++ != OV_NONE && has(entry, part)) return (uint8_t)(first + count - left);
   }
   return OV_NONE;
 }

@@ -11,6 +11,7 @@ static uint16_t *told_at; /* by what waits, the oldest first: when it came, and 
 static uint8_t *input_of;
 static uint8_t *gap_of; /* of a press: ms since another key was pressed before it, OV_NONE for long ago */
 static uint8_t most, count;
+static uint8_t first; /* the place of the oldest: what is dropped leaves room before it until the end is reached */
 static uint16_t now;
 static uint8_t last_input, since_press;
 
@@ -22,7 +23,7 @@ void ov_waiting_times_init(void) {
 void ov_waiting_init(void) {
   input_of = ov_arena_take(most);
   gap_of = ov_arena_take(most);
-  count = 0;
+  count = first = 0;
   now = 0;
   last_input = OV_NONE;
   since_press = OV_NONE;
@@ -35,28 +36,40 @@ void ov_waiting_pass(uint8_t elapsed_ms) {
 
 uint8_t ov_waiting_most(void) { return most; }
 uint8_t ov_waiting_count(void) { return count; }
-uint8_t ov_waiting_input(uint8_t nth) { return input_of[nth]; }
-uint8_t ov_waiting_pressed(uint8_t nth) { return (uint8_t)((told_at[nth] & PRESSED) != 0); }
-uint16_t ov_waiting_age(uint8_t nth) { return (uint16_t)((told_at[nth] - told_at[0]) & TIME); }
-uint16_t ov_waiting_now(void) { return (uint16_t)((now - told_at[0]) & TIME); }
-uint8_t ov_waiting_gap(void) { return gap_of[0]; }
+uint8_t ov_waiting_input(uint8_t nth) { return input_of[first + nth]; }
+uint8_t ov_waiting_pressed(uint8_t nth) { return (uint8_t)((told_at[first + nth] & PRESSED) != 0); }
+uint16_t ov_waiting_age(uint8_t nth) { return (uint16_t)((told_at[first + nth] - told_at[first]) & TIME); }
+uint16_t ov_waiting_now(void) { return (uint16_t)((now - told_at[first]) & TIME); }
+uint8_t ov_waiting_gap(void) { return gap_of[first]; }
 
 void ov_waiting_drop(uint8_t oldest) {
-  uint8_t i;
   count = (uint8_t)(count - oldest);
+  first = (uint8_t)(count > 0 ? first + oldest : 0);
+}
+
+/* Back to the beginning. */
+OV_RARELY static void move_up(void) {
+  uint8_t i;
   for (i = 0; i < count; i++) {
-    told_at[i] = told_at[i + oldest];
-    input_of[i] = input_of[i + oldest];
-    gap_of[i] = gap_of[i + oldest];
+    told_at[i] = told_at[i + first];
+    input_of[i] = input_of[i + first];
+    gap_of[i] = gap_of[i + first];
   }
+  first = 0;
+}
+
+void ov_waiting_note(uint8_t input) {
+  last_input = input;
+  since_press = 0;
 }
 
 void ov_waiting_add(uint8_t input, uint8_t pressed) {
-  told_at[count] = (uint16_t)((now & TIME) | (pressed ? PRESSED : 0u));
-  input_of[count] = input;
-  gap_of[count] = input == last_input ? OV_NONE : since_press;
+  uint8_t at;
+  if (first + count == most) move_up();
+  at = (uint8_t)(first + count);
+  told_at[at] = (uint16_t)((now & TIME) | (pressed ? PRESSED : 0u));
+  input_of[at] = input;
+  gap_of[at] = input == last_input ? OV_NONE : since_press;
   count++;
-  if (!pressed) return;
-  last_input = input;
-  since_press = 0;
+  if (pressed) ov_waiting_note(input);
 }

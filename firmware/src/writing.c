@@ -105,7 +105,7 @@ uint8_t ov_writing_pass(void) {
 }
 
 void ov_writing_take_over(void) {
-  if (step != SEALED || ov_held_count() > 0 || ov_waiting_count() > 0) return;
+  if (step != SEALED || ov_held_count() > 0 || ov_waiting_count() > 0 || ov_macro_plays) return;
   ov_changes_take(slot);
   step = NOTHING;
 }

@@ -5,6 +5,7 @@ import type { StandInDevice } from "@/core/live/standInDevice";
 import { type Transport, TransportClosed } from "@/core/loader/transport";
 import { chooseDevice, hidTransport } from "./hidTransport";
 import { type LiveDoing, apart, useLiveDevice } from "./liveState";
+import { loadLanguage } from "./hostLanguages";
 import { fetchRuntime } from "./runtimeFile";
 
 const put = useLiveDevice.setState;
@@ -90,7 +91,11 @@ export async function connectStandIn(design: Design): Promise<void> {
   put({ ...apart, doing: { doing: "reading" } });
   let standIn: StandInDevice;
   try {
-    const [{ StandInDevice: Device }] = await Promise.all([import("@/core/live/standInDevice"), fetchRuntime()]);
+    const [{ StandInDevice: Device }] = await Promise.all([
+      import("@/core/live/standInDevice"),
+      fetchRuntime(),
+      loadLanguage(design.keymap.hostLanguage),
+    ]);
     if (own !== run) return;
     standIn = new Device(design);
   } catch (problem) {

@@ -27,8 +27,12 @@ const UNREACHED = "The simulated device could not be fetched. See that the serve
 
 let ofDesign: Design | null = null;
 
-const languageFor = (design: Design): Promise<HostLanguage> =>
-  loadLanguage(useSession.getState().language ?? design.keymap.hostLanguage);
+async function languageFor({ keymap }: Design): Promise<HostLanguage> {
+  // The device's own texts are in the keymap's language, whatever the computer is set to.
+  const own = await loadLanguage(keymap.hostLanguage);
+  const { language } = useSession.getState();
+  return language === null ? own : loadLanguage(language);
+}
 
 /** Powers the device: from the design as it is, at time 0. */
 export async function startSession(next: Design): Promise<void> {

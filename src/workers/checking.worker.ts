@@ -9,6 +9,9 @@ import { levelsView } from "@/core/levels/levelsView";
 import { timingView } from "@/core/timing/timingView";
 import { currentWords } from "@/core/power/currentWords";
 import { findingsOf, toldFinding } from "@/core/findings/check";
+import { bringAllLanguages } from "@/core/languages/allLanguages";
+
+bringAllLanguages();
 
 /** What a look over a whole design tells. */
 export interface Look {

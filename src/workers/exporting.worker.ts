@@ -4,6 +4,9 @@ import { artifactNamed } from "@/core/formats/registry";
 import { schematicPages } from "@/core/formats/schematic/schematicSvg";
 import { flashImage } from "@/core/image/flashImage";
 import { usb8Code } from "@/core/image/usb8Code";
+import { bringAllLanguages } from "@/core/languages/allLanguages";
+
+bringAllLanguages();
 
 /** Makes a file of a design; solids of large plates take many seconds. */
 const make = (design: Design, id: string) => artifactNamed(id)!.make(design);

@@ -2,7 +2,10 @@ import { readFileSync } from "node:fs";
 import type { Design } from "@/core/document/schema";
 import { newDesign } from "@/core/document/newDesign";
 import { addControl, changeControl } from "@/core/edits/controls";
-import { addLayer, bind, setLampRule } from "@/core/edits/keymap";
+import { addLayer, bind, setHostLanguage, setLampRule } from "@/core/edits/keymap";
+import type { KeyboardBinding } from "@/core/bindings/keyboardUsage";
+import type { Macro, MacroStep } from "@/core/document/macros";
+import type { LanguageId } from "@/core/languages/ids";
 import { addTogether, changeTogether, setOpposite } from "@/core/edits/keyRules";
 import { setDebounceOf } from "@/core/edits/timing";
 import type { Control } from "@/core/catalogue/kinds";
@@ -44,6 +47,16 @@ export function readBinding(text: string): Binding | null {
   if (words[0] === "stay") return { does: "stay-layer", layerId: layerId(words[1]) };
   if (words[0] === "consumer") return { does: "consumer", usage: parseInt(words[1], 16) };
   if (words[0] === "switch") return { does: "switch-layer", layerId: layerId(words[1]) };
+  if (words[0] === "play") return { does: "macro", macroId: words[1] };
+  const again = /^repeat (\w+) after (\d+) every (\d+)$/.exec(text.trim());
+  if (again)
+    return {
+      does: "repeat",
+      usage: usageOf(again[1]),
+      modifiers: 0,
+      afterMs: Number(again[2]),
+      everyMs: Number(again[3]),
+    };
   if (words[0] === "next")
     return /^\d+$/.test(words[1])
       ? { does: "next-layer", layerId: layerId(words[1]) }
@@ -52,6 +65,31 @@ export function readBinding(text: string): Binding | null {
   const parts = text.split("+").map((part) => part.trim());
   const modifiers = parts.slice(0, -1).reduce((bits, name) => bits | (1 << MODIFIERS.indexOf(name)), 0);
   return { does: "keyboard", usage: usageOf(parts.at(-1)!), modifiers };
+}
+
+/** "tap LeftShift + KeyA", "text Hi", "wait 20": a step of a macro. */
+function readStep(text: string): MacroStep {
+  const words = text.trim();
+  if (words === "until let go") return { step: "until-let-go" };
+  const [, step, what] = /^(\w+) (.*)$/.exec(words)!;
+  if (step === "text") return { step, text: what.replaceAll("↵", "\n") };
+  if (step === "wait") return { step, ms: Number(what) };
+  if (step === "consumer") return { step, usage: parseInt(what, 16) };
+  if (step === "stay" || step === "switch") return { step: "layer", way: step, layerId: layerId(what) };
+  const { usage, modifiers } = readBinding(what) as KeyboardBinding;
+  return step === "release" ? { step, usage } : { step: step as "press" | "tap", usage, modifiers };
+}
+
+/** "M 3 times, any press ends" and its steps, one after another. */
+function readMacro(how: string, steps: string): Macro {
+  const [, id, plays, ends] = /^(\w+) (once|\d+ times|while held)(, any press ends)?$/.exec(how)!;
+  return {
+    id,
+    name: id,
+    plays: plays === "while held" ? { how: "while-held" } : { how: "times", times: parseInt(plays, 10) || 1 },
+    endsOnPress: ends !== undefined,
+    steps: steps.split(";").map(readStep),
+  };
 }
 
 const simple = (text: string) => readBinding(text) as SimpleBinding;
@@ -132,7 +170,7 @@ export function readExample(text: string): Example {
   const [setup, expected = ""] = text.split(/^gives\n?/m);
   const lines = setup.split("\n").filter(Boolean);
   let design = newDesign("example", "Example");
-  for (let number = 2; new RegExp(`(layer|hold|stay|switch|next) ${number}`).test(setup); number++)
+  for (let number = 2; new RegExp(`(layer|hold|stay|switch|next) ${number}\\b`).test(setup); number++)
     design = withLayer(design, layerId(String(number)));
   const events: SimulationEvent[] = [];
   const changes: string[] = [];
@@ -155,7 +193,12 @@ function obey(design: Design, line: string): Design {
   const timing = (change: Partial<Design["timing"]>) => ({ ...design, timing: { ...design.timing, ...change } });
   if (verb === "debounce" && /^\d+$/.test(rest)) return timing({ debounce: { school: "deferred", ms: Number(rest) } });
   if (verb === "step") return timing({ pulseMs: Number(rest) });
+  if (verb === "computer") return setHostLanguage(design, rest as LanguageId);
   const [name, what] = rest.split(/:\s*/);
+  if (verb === "macro") {
+    const macros = [...(design.keymap.macros ?? []), readMacro(name, what)];
+    return { ...design, keymap: { ...design.keymap, macros } };
+  }
   if (verb === "key") return bind(place(design, "key", name), "base", `${name}:press`, readBinding(what));
   if (verb === "debounce") {
     const [school, ms] = what.split(" ");

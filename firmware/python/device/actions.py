@@ -10,6 +10,7 @@ from device.contract import (
     DO_CONSUMER,
     DO_KEYBOARD,
     DO_LONG,
+    DO_MACRO,
     DO_SECOND_TAP,
     DO_TWO_JOBS,
     NONE,
@@ -84,4 +85,4 @@ class Actions:
 
     def reports(self, action):
         """Whether an action tells the host something."""
-        return self.code[action] in (DO_KEYBOARD, DO_CONSUMER)
+        return self.code[action] in (DO_KEYBOARD, DO_CONSUMER, DO_MACRO)

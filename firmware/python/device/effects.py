@@ -5,6 +5,7 @@ from device.contract import (
     DO_CONSUMER,
     DO_HOLD_LAYER,
     DO_KEYBOARD,
+    DO_MACRO,
     DO_NEXT_LAYER,
     DO_NEXT_MODIFIERS,
     DO_STAY_LAYER,
@@ -13,12 +14,13 @@ from device.contract import (
 
 
 class Effects:
-    def __init__(self, actions, layers, keyboard, consumer, next_key):
+    def __init__(self, actions, layers, keyboard, consumer, next_key, macros):
         self.actions = actions
         self.layers = layers
         self.keyboard = keyboard
         self.consumer = consumer
         self.next_key = next_key
+        self.macros = macros
 
     def start(self, number, action):
         code = self.actions.code
@@ -35,6 +37,8 @@ class Effects:
             self.layers.switch(code[action + 2])
         elif kind in (DO_NEXT_MODIFIERS, DO_NEXT_LAYER):
             self.next_key.pressed(number, action)
+        elif kind == DO_MACRO:
+            self.macros.start(number, code[action + 2])
 
     def finish(self, number, action):
         code = self.actions.code
@@ -47,6 +51,8 @@ class Effects:
             self.layers.let_go(code[action + 2])
         elif kind in (DO_NEXT_MODIFIERS, DO_NEXT_LAYER):
             self.next_key.released(number, action)
+        elif kind == DO_MACRO:
+            self.macros.let_go(number)
 
     def silence(self, number, silent):
         """Of a held input."""

@@ -15,6 +15,7 @@ class KeyboardReport:
         self.leading = NONE
         self.leading_modifiers = 0  # of its binding, and those that waited for the next key
         self.down = []  # held inputs with a keyboard usage, in their order
+        self.macros = None  # what a macro holds down, once there are any
 
     def pressed(self, number, action, next_modifiers):
         if self.actions.code[action + 2] < FIRST_MODIFIER:
@@ -32,13 +33,29 @@ class KeyboardReport:
         code, held = self.actions.code, self.actions.held
         modifiers = self.leading_modifiers if self.leading != NONE else 0
         usages = []
+        types = self.macros.types
+        if self.macros.plays:
+            modifiers = self.add_macro(usages, 0 if types else modifiers)
         for number in self.down:
             action = held(number)
             usage = code[action + 2]
             if usage >= FIRST_MODIFIER:
-                modifiers |= code[action + 1] | 1 << (usage - FIRST_MODIFIER)
+                if not types:
+                    modifiers |= code[action + 1] | 1 << (usage - FIRST_MODIFIER)
             elif usage not in usages:
                 usages.append(usage)
         if len(usages) > KEYS:
             usages = [ERROR_ROLL_OVER] * KEYS
         return bytes([modifiers, 0] + usages + [0] * (KEYS - len(usages)))
+
+    def add_macro(self, usages, modifiers):
+        """What a macro holds comes first."""
+        for usage, brings in zip(self.macros.down, self.macros.with_modifiers):
+            if usage == 0:
+                continue
+            modifiers |= brings
+            if usage >= FIRST_MODIFIER:
+                modifiers |= 1 << (usage - FIRST_MODIFIER)
+            elif usage not in usages:
+                usages.append(usage)
+        return modifiers

@@ -5,13 +5,14 @@ from device.contract import DO_KEYBOARD, FIRST_MODIFIER, NONE
 
 
 class Keymap:
-    def __init__(self, actions, layers, effects, next_key, together, opposites, reports):
+    def __init__(self, actions, layers, effects, next_key, together, opposites, macros, reports):
         self.actions = actions
         self.layers = layers
         self.effects = effects
         self.next_key = next_key
         self.together = together
         self.opposites = opposites
+        self.macros = macros
         self.reports = reports
 
     def changed(self, number, pressed):
@@ -21,9 +22,9 @@ class Keymap:
         elif self.actions.held_on[number] == ON_TOGETHER:
             # What keys together do ends with the first of them; to those that come up later nobody listens any more.
             together = self.together.of_part(number)
-            self.actions.held_on[number] = NONE
-            if together != NONE:
-                self.release(together)
+            for part in self.together.parts_of(together):
+                self.actions.held_on[part] = NONE
+            self.release(together)
         elif self.actions.held_on[number] != NONE:
             self.release(number)
 
@@ -46,6 +47,8 @@ class Keymap:
         self.press(together)
 
     def do_press(self, number, on):
+        if self.macros.ends:
+            self.macros.end()
         self.actions.held_on[number] = on
         action = self.actions.held(number)
         self.effects.start(number, action)

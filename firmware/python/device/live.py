@@ -62,7 +62,7 @@ from device.writing import Writing, two
 
 
 class Live:
-    def __init__(self, table, actions, debounce, waiting, kept):
+    def __init__(self, table, actions, debounce, waiting, macros, kept):
         self.is_declared = bool(table[AT_REPORTS] >> REPORT_LIVE & 1)
         self.frame = None
         self.is_new = False  # a question that has not been looked at
@@ -77,7 +77,7 @@ class Live:
         self.inputs = table[AT_SWITCHES] + 2 * table[AT_ENCODERS]
         self.slots = Slots(table, actions, kept)
         self.changes = Changes(self.slots, actions)
-        self.writing = Writing(self.slots, self.changes, waiting)
+        self.writing = Writing(self.slots, self.changes, waiting, macros)
         self.unlock = Unlock(table, debounce)
         self.frame = bytearray(FRAME_BYTES)
 

@@ -15,6 +15,7 @@ from device.keymap import Keymap
 from device.lamps import Lamps
 from device.layers import Layers
 from device.live import Live
+from device.macros import Macros
 from device.next_key import NextKey
 from device.opposites import Opposites
 from device.pulses import Pulses
@@ -43,17 +44,18 @@ class Runtime:
         consumer = ConsumerReport(actions)
         self.reports = Reports(table, keyboard, consumer, send)
         next_key = NextKey(actions, layers)
-        effects = Effects(actions, layers, keyboard, consumer, next_key)
+        self.macros = keyboard.macros = consumer.macros = Macros(table, layers, self.reports)
+        effects = Effects(actions, layers, keyboard, consumer, next_key, self.macros)
         together = Together(table, actions, layers)
         opposites = Opposites(table, actions, effects)
-        keymap = Keymap(actions, layers, effects, next_key, together, opposites, self.reports)
+        keymap = Keymap(actions, layers, effects, next_key, together, opposites, self.macros, self.reports)
         self.waiting = Waiting(table, layers, Jobs(actions), together, keymap, self.reports)
         self.pulses = Pulses(table, keymap, self.waiting, self.reports)
         self.debounce = Debounce(table, self.waiting, Flips(table, actions, layers, self.waiting, self.pulses))
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
         self.lamps = Lamps(table, layers, next_key, lines.lamp)
-        self.live = Live(table, actions, self.debounce, self.waiting, kept)
+        self.live = Live(table, actions, self.debounce, self.waiting, self.macros, kept)
 
     def scan(self, elapsed_ms):
         """Called every millisecond, or as often as the board can, with the milliseconds since the last call."""
@@ -65,6 +67,7 @@ class Runtime:
         self.encoders.sample()
         self.waiting.play()
         self.pulses.play(elapsed_ms)
+        self.macros.play(elapsed_ms)
         self.lamps.play()
         self.reports.offer()
 

@@ -7,12 +7,14 @@ from device.contract import (
     ACTION_BYTES,
     AT_LAYERS,
     AT_LENGTH,
+    AT_MACROS,
     AT_WAITING,
     CHANGE_BYTES,
     DO_CONSUMER,
     DO_HOLD_LAYER,
     DO_KEYBOARD,
     DO_LONG,
+    DO_MACRO,
     DO_NEXT_LAYER,
     DO_NEXT_MODIFIERS,
     DO_NOTHING,
@@ -68,6 +70,8 @@ class Slots:
         kind = action[0]
         if kind in (DO_HOLD_LAYER, DO_STAY_LAYER, DO_SWITCH_LAYER, DO_NEXT_LAYER):
             return word(action, 2) < self.layers
+        if kind == DO_MACRO:
+            return word(action, 2) < self.table[AT_MACROS]
         return kind in (DO_PASS, DO_NOTHING, DO_KEYBOARD, DO_CONSUMER, DO_NEXT_MODIFIERS)
 
     def is_sound(self, action):

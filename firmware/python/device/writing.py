@@ -29,10 +29,11 @@ def two(value):
 
 
 class Writing:
-    def __init__(self, slots, changes, waiting):
+    def __init__(self, slots, changes, waiting, macros):
         self.slots = slots
         self.changes = changes
         self.waiting = waiting
+        self.macros = macros
         self.step = NOTHING
         self.slot = self.place = self.count = self.written = self.checked = self.crc = 0
         self.left = b""  # bytes to be written
@@ -111,6 +112,8 @@ class Writing:
         return self.write_next() if self.left else STATUS_OK
 
     def take_over(self):
-        if self.step == SEALED and not self.waiting.changes and self.changes.actions.nothing_held():
+        if self.step != SEALED or self.waiting.changes or self.macros.plays:
+            return
+        if self.changes.actions.nothing_held():
             self.changes.take(self.slot)
             self.step = NOTHING

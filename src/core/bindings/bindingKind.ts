@@ -1,19 +1,26 @@
 import type { InterfaceKind } from "../hid/interfaceKinds";
 import type { Schema } from "../schema";
+import type { MacroBinding } from "./macro";
+import type { RepeatBinding } from "./repeat";
 
 /** What table entries need to know about the keymap around a binding. */
 export interface EncodingContext {
   layerIndex(layerId: string): number;
+  /** The number of the macro that plays what a binding does. */
+  playedAt(binding: MacroBinding | RepeatBinding): number;
 }
 
 /** The same the other way round: null for a layer that is not there. */
 export interface DecodingContext {
   layerId(index: number): string | null;
+  /** What the macro of that number is of; null for one that is not there. */
+  played(index: number): MacroBinding | RepeatBinding | null;
 }
 
 /** What phrases need to know. Names of usages are long lists, which come with whoever speaks, not with the document. */
 export interface PhraseContext {
   layerName(layerId: string): string;
+  macroName(macroId: string): string;
   /** Of the keyboard page, with what is held along. */
   keyboardUsage(usage: number, modifiers: number): string;
   consumerUsage(usage: number): string;

@@ -3,9 +3,11 @@ import type { ActionEntry, BindingKind, DecodingContext, EncodingContext, Phrase
 import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
 import { type HoldLayerBinding, holdLayer } from "./holdLayer";
 import { type KeyboardBinding, keyboardUsage } from "./keyboardUsage";
+import { type MacroBinding, macro } from "./macro";
 import { type NextLayerBinding, nextLayer } from "./nextLayer";
 import { type NextModifiersBinding, nextModifiers } from "./nextModifiers";
 import { type NothingBinding, nothing } from "./nothing";
+import { type RepeatBinding, repeat } from "./repeat";
 import { type StayLayerBinding, stayLayer } from "./stayLayer";
 import { type SwitchLayerBinding, switchLayer } from "./switchLayer";
 
@@ -18,6 +20,8 @@ export type SimpleBinding =
   | SwitchLayerBinding
   | NextModifiersBinding
   | NextLayerBinding
+  | MacroBinding
+  | RepeatBinding
   | NothingBinding;
 
 export const simpleKinds = [
@@ -28,6 +32,8 @@ export const simpleKinds = [
   switchLayer,
   nextModifiers,
   nextLayer,
+  macro,
+  repeat,
   nothing,
 ] as const;
 

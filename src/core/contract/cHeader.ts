@@ -11,7 +11,13 @@ import {
   HOLD_BY,
   LAMP,
   LIMITS,
+  LEFT_SHIFT,
   LONG_BYTES,
+  MACRO_ENDS,
+  MACRO_KEYS,
+  STEP,
+  STEP_BYTES,
+  STROKE,
   NONE,
   OPPOSITE,
   partBytes,
@@ -121,7 +127,14 @@ ${defines("TOGETHER_AT_", TOGETHER_AT).join("\n")}
 ${Object.entries(OPPOSITE)
   .map(([name, value]) => `#define OV_${name}_COUNTS ${value}`)
   .join("\n")}
-#define OV_PART_BYTES(together) ((together) > 0 ? ${partBytes(1)}u : 0u)`;
+#define OV_PART_BYTES(together) ((together) > 0 ? ${partBytes(1)}u : 0u)
+
+${defines("STEP_", STEP).join("\n")}
+#define OV_STEP_BYTES ${STEP_BYTES}
+${defines("STROKE_", STROKE).join("\n")}
+#define OV_LEFT_SHIFT ${LEFT_SHIFT}
+#define OV_MACRO_ENDS ${MACRO_ENDS}
+#define OV_MACRO_KEYS ${MACRO_KEYS}`;
 
 /** The contract as a C header. */
 export function contractHeader(): string {

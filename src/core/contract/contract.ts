@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 5;
+export const TABLE_VERSION = 6;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -25,6 +25,7 @@ export const LIMITS = {
   TOGETHER: 32,
   TOGETHER_PARTS: 6,
   OPPOSITES: 16,
+  MACROS: 64,
   /** Of the window of keys together, and of the time after another key in which a key counts as tapped. */
   WINDOW_MS: 250,
   /** Of what a key is told by that waits. */
@@ -55,6 +56,7 @@ const HEADER = [
   /** Keys together, opposite directions. */
   ["TOGETHER", 1],
   ["OPPOSITES", 1],
+  ["MACROS", 1],
   ["SETTLE_US", 1],
   ["PULSE_MS", 1],
   /** Switches that, held together, unlock live changes; NONE where there are none. */
@@ -71,6 +73,7 @@ const HEADER = [
   ["LAMP_TABLE", 2],
   ["TOGETHER_TABLE", 2],
   ["OPPOSITE_TABLE", 2],
+  ["MACRO_TABLE", 2],
   ["ACTION_TABLE", 2],
   ["ACTION_POOL", 2],
 ] as const;
@@ -99,6 +102,8 @@ export const ENTRY_BYTES = {
   TOGETHER: 8,
   /** Two inputs, and what counts while both are held (OPPOSITE). */
   OPPOSITE: 3,
+  /** Where the macro begins, from the table's own beginning on. */
+  MACRO: 2,
   /** Kind, modifiers, value; or LONG and the place of a longer action in the pool. Layer by layer, input by input. */
   ACTION: 4,
 } as const;
@@ -132,9 +137,39 @@ export const ACTION = {
   /** For the next key only. */
   NEXT_MODIFIERS: 9,
   NEXT_LAYER: 10,
+  /** Its value is the macro's number. */
+  MACRO: 11,
   /** Its value is the place, in the pool, of an action that is longer than an entry. */
   LONG: 0x7f,
 } as const;
+
+/**
+ * A macro begins with how often it plays (0 while its input is held), its flags, and where in itself it begins again; then
+ * come its steps. TEXT is followed by how many strokes there are, and the strokes; END and UNTIL_LET_GO by nothing; all
+ * others by two bytes: usage and modifiers, a usage of the consumer page, milliseconds, or a layer.
+ */
+export const STEP = {
+  END: 0,
+  PRESS: 1,
+  RELEASE: 2,
+  TAP: 3,
+  TEXT: 4,
+  WAIT: 5,
+  UNTIL_LET_GO: 6,
+  CONSUMER: 7,
+  STAY_LAYER: 8,
+  SWITCH_LAYER: 9,
+} as const;
+export const STEP_BYTES = 3;
+
+/** Strokes of a text: a usage, in the upper bit whether left Shift is held; or LONG, then usage and modifiers. */
+export const STROKE = { SHIFT: 0x80, LONG: 0x7f } as const;
+export const LEFT_SHIFT = 0x02;
+
+/** Flag of a macro that any press ends. */
+export const MACRO_ENDS = 1;
+/** Keys that a macro can hold down at once: as many as the keyboard's report tells. */
+export const MACRO_KEYS = 6;
 
 /** Bytes of the actions that lie in the pool. */
 export const LONG_BYTES = { [ACTION.TWO_JOBS]: 16, [ACTION.SECOND_TAP]: 12 } as Record<number, number>;
@@ -232,7 +267,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = 165;
+export const FIXED_RAM_BYTES = 195;
 export const STACK_BYTES = 64;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

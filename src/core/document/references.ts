@@ -1,4 +1,4 @@
-import { leadsOf } from "../bindings";
+import { jobsOf, leadsOf } from "../bindings";
 import type { Problem } from "./problem";
 import type { Design } from "./schema";
 
@@ -31,6 +31,40 @@ function boardProblems({ boards, controls, controllers }: Design): Problem[] {
   return [...ofList(controls, "controls"), ...ofList(controllers, "controllers")];
 }
 
+function macroProblems({ keymap: { layers, macros = [] } }: Design): Problem[] {
+  const known = new Set(idsOf(layers));
+  return macros.flatMap(({ steps }, at) =>
+    steps.flatMap((step, nth) =>
+      step.step !== "layer" || known.has(step.layerId)
+        ? []
+        : [
+            {
+              path: `keymap.macros.${at}.steps.${nth}.layerId`,
+              message: `leads to the layer "${step.layerId}", which the design does not have`,
+            },
+          ],
+    ),
+  );
+}
+
+function playedProblems({ keymap: { layers, macros = [] } }: Design): Problem[] {
+  const known = new Set(idsOf(macros));
+  return layers.flatMap((layer, at) =>
+    Object.entries(layer.bindings).flatMap(([input, binding]) =>
+      jobsOf(binding).flatMap((job) =>
+        job.does !== "macro" || known.has(job.macroId)
+          ? []
+          : [
+              {
+                path: `keymap.layers.${at}.bindings.${input}`,
+                message: `plays the macro "${job.macroId}", which the design does not have`,
+              },
+            ],
+      ),
+    ),
+  );
+}
+
 function layerProblems({ keymap: { layers } }: Design): Problem[] {
   const known = new Set(idsOf(layers));
   return layers.flatMap((layer, at) =>
@@ -56,6 +90,9 @@ export function referenceProblems(design: Design): Problem[] {
     ...repeated(idsOf(design.controllers), "controllers"),
     ...repeated(idsOf(design.keymap.layers), "keymap.layers"),
     ...repeated(idsOf(design.keymap.together ?? []), "keymap.together"),
+    ...repeated(idsOf(design.keymap.macros ?? []), "keymap.macros"),
+    ...macroProblems(design),
+    ...playedProblems(design),
     ...boardProblems(design),
     ...layerProblems(design),
   ];

@@ -8,6 +8,7 @@ import { capSetSchema, colourGroupSchema } from "./capSet";
 import { circuitSchema } from "../circuits";
 import { interfaceKinds } from "../hid/interfaceKinds";
 import { languageIds } from "../languages/ids";
+import { macroListSchema } from "./macros";
 import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
 import { shapeSchema } from "../shapes";
@@ -107,6 +108,8 @@ const keymapSchema = z.strictObject({
   together: z.optional(togetherListSchema),
   /** Directions that cannot be meant at once. */
   opposites: z.optional(oppositeListSchema),
+  /** Steps that the device does by itself. */
+  macros: z.optional(macroListSchema),
 });
 
 export const reportSetSchema = z.strictObject({

@@ -39,7 +39,11 @@ export function removeLayer(design: Design, id: string): Design {
   const lamps = Object.fromEntries(
     Object.entries(design.keymap.lamps).filter(([, rule]) => !(rule.when === "layer" && rule.layerId === id)),
   );
-  return { ...design, keymap: { ...design.keymap, layers, lamps } };
+  const macros = design.keymap.macros?.map((macro) => ({
+    ...macro,
+    steps: macro.steps.filter((step) => step.step !== "layer" || step.layerId !== id),
+  }));
+  return { ...design, keymap: { ...design.keymap, layers, lamps, ...(macros ? { macros } : {}) } };
 }
 
 export const setLampRule = (design: Design, controlId: string, rule: LampRule): Design => ({

@@ -17,6 +17,7 @@ import { crc16 } from "../contract/crc16";
 import type { Design, LampRule } from "../document/schema";
 import { actionOf } from "../bindings";
 import { encodingContextOf } from "../keymap/encodingContext";
+import { macroPlan, macroTable } from "../keymap/macroPlan";
 import type { ActionEntry } from "../bindings/bindingKind";
 import { bankCount, type ScanTable } from "./scanTable";
 import { unlockSwitches } from "./unlock";
@@ -151,6 +152,12 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     section("LAMP_TABLE", "lamps: line, what it shows, argument", lampBytes(scan, design), ENTRY_BYTES.LAMP),
     section("TOGETHER_TABLE", "keys together: window ms, how many, which", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", "opposites: two inputs, what counts", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
+    section(
+      "MACRO_TABLE",
+      "macros: where each begins, then how often, flags, where again, steps",
+      macroTable(design),
+      16,
+    ),
     section("ACTION_TABLE", "actions: layer by layer, input by input", table, ENTRY_BYTES.ACTION),
     section("ACTION_POOL", "longer actions", pool, 16),
   ];
@@ -180,6 +187,7 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("FLIPS", scan.settling.filter(({ flips }) => flips).length);
   put("TOGETHER", scan.together.length);
   put("OPPOSITES", scan.opposites.length);
+  put("MACROS", macroPlan(design).played.length);
   put("WAITING", waitingOf(scan, design));
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);

@@ -1,6 +1,6 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { leadsOf } from "../bindings";
+import { type Binding, jobsOf, leadsOf } from "../bindings";
 import type { LayerLead } from "../bindings/bindingKind";
 
 /** Where the device can be: the default layer, and the layers held and those switched on, as bits by their number. */
@@ -30,10 +30,21 @@ function answering(design: Design, { defaultLayer, held, on }: LayerState, input
   return own(defaultLayer) ?? own(0);
 }
 
+/** A macro leads where its steps do. */
+function allLeads({ keymap: { macros = [] } }: Design, binding: Binding): LayerLead[] {
+  const played = jobsOf(binding).flatMap((job) =>
+    job.does === "macro" ? (macros.find(({ id }) => id === job.macroId)?.steps ?? []) : [],
+  );
+  const steps = played.flatMap((step): LayerLead[] =>
+    step.step === "layer" ? [{ layerId: step.layerId, lasting: step.way === "stay" ? "stays" : "switched" }] : [],
+  );
+  return [...leadsOf(binding), ...steps];
+}
+
 function movesFrom(design: Design, inputIds: string[], state: LayerState): Move[] {
   return inputIds.flatMap((inputId) => {
     const binding = answering(design, state, inputId);
-    return binding ? leadsOf(binding).flatMap((lead) => movesOf(design, state, inputId, lead)) : [];
+    return binding ? allLeads(design, binding).flatMap((lead) => movesOf(design, state, inputId, lead)) : [];
   });
 }
 

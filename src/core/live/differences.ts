@@ -3,6 +3,7 @@ import type { ActionEntry } from "../bindings/bindingKind";
 import { ACTION, AT, LONG_BYTES } from "../contract/contract";
 import type { Design } from "../document/schema";
 import { scanTableOf } from "../firmware/scanTable";
+import { macroPlan } from "../keymap/macroPlan";
 import { actionEntries, tableBytes } from "../firmware/tables";
 import type { DeviceKeymap } from "./conversation";
 import type { ActionBytes, Change } from "./frames";
@@ -76,7 +77,10 @@ export function compare(design: Design, device: DeviceKeymap): Comparison {
       refusal: `The device was loaded with other contacts, layers, lamps, reports or times than the design has: ${LOAD_AGAIN}.`,
     };
   const wanted = actionEntries(scan, design);
-  const context = { layerId: (index: number) => design.keymap.layers[index]?.id ?? null };
+  const context = {
+    layerId: (index: number) => design.keymap.layers[index]?.id ?? null,
+    played: (index: number) => macroPlan(design).played[index] ?? null,
+  };
   const differences: Difference[] = [];
   const changes: Change[] = [];
   const tooLong: string[] = [];

@@ -3,11 +3,14 @@
 import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import { type SimpleBinding, leadsOf, phraseOf } from "@/core/bindings";
+import type { KeyboardBinding } from "@/core/bindings/keyboardUsage";
+import type { RepeatBinding } from "@/core/bindings/repeat";
 import type { Design } from "@/core/document/schema";
 import { modifierNames } from "@/core/hid/keyboardUsages";
 import { phraseContextOf } from "@/core/keymap/phraseContext";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
+import { Checkbox, ChoiceField, NumberField } from "@/ui/pieces/fields";
+import { Columns } from "@/ui/pieces/sheets";
 import { PressToBind } from "./PressToBind";
 
 const ThreeThings = dynamic(() => import("./ThreeThings").then((m) => m.ThreeThings));
@@ -51,9 +54,65 @@ export function JobFields({ design, job, isPress, onJob, cap }: JobProps) {
         />
       )}
       {isPress && <NextKeyBox job={job} onJob={onJob} />}
+      {job?.does === "keyboard" && job.usage < FIRST_MODIFIER && isPress && (
+        <Checkbox label="The device repeats it" checked={false} onChange={() => onJob(repeated(job))} />
+      )}
+      {job?.does === "repeat" && <RepeatFields job={job} onJob={onJob} />}
+      <MacroField design={design} job={job} onJob={onJob} />
       {isPress && <LayerField design={design} job={job} onJob={onJob} />}
       <PlainButton onClick={() => onJob({ does: "nothing" })}>Do nothing</PlainButton>
     </>
+  );
+}
+
+/** Times that most computers use for their own repetition (common practice). */
+const repeated = ({ usage, modifiers }: KeyboardBinding): RepeatBinding => ({
+  does: "repeat",
+  usage,
+  modifiers,
+  afterMs: 400,
+  everyMs: 40,
+});
+
+function RepeatFields({ job, onJob }: { job: RepeatBinding; onJob: JobProps["onJob"] }) {
+  const { usage, modifiers } = job;
+  return (
+    <>
+      <Checkbox label="The device repeats it" checked onChange={() => onJob({ does: "keyboard", usage, modifiers })} />
+      <Columns>
+        <NumberField
+          label="First after"
+          unit="ms"
+          whole
+          min={1}
+          max={5000}
+          value={job.afterMs}
+          onCommit={(afterMs) => onJob({ ...job, afterMs })}
+        />
+        <NumberField
+          label="Then every"
+          unit="ms"
+          whole
+          min={2}
+          max={5000}
+          value={job.everyMs}
+          onCommit={(everyMs) => onJob({ ...job, everyMs })}
+        />
+      </Columns>
+    </>
+  );
+}
+
+function MacroField({ design, job, onJob }: Pick<JobProps, "design" | "job" | "onJob">) {
+  const macros = design.keymap.macros ?? [];
+  if (macros.length === 0) return null;
+  return (
+    <ChoiceField
+      label="Play a macro"
+      value={job?.does === "macro" ? job.macroId : ""}
+      choices={[{ value: "", label: "choose one" }, ...macros.map(({ id, name }) => ({ value: id, label: name }))]}
+      onCommit={(macroId) => macroId !== "" && onJob({ does: "macro", macroId })}
+    />
   );
 }
 

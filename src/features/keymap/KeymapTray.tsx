@@ -7,6 +7,7 @@ import { Section } from "@/ui/pieces/sheets";
 import { BindingSection } from "./BindingSection";
 import { LampSection } from "./LampSection";
 import { LayersSection } from "./LayersSection";
+import { MacrosSection } from "./MacrosSection";
 import { TogetherSection } from "./TogetherSection";
 import { useKeymap } from "./useKeymap";
 
@@ -27,6 +28,7 @@ export function KeymapTray() {
       <LayersSection />
       {input && <BindingSection key={input.id} />}
       <TogetherSection />
+      <MacrosSection />
       {control?.kind === "lamp" && <LampSection control={control} />}
       {!input && control?.kind !== "lamp" && (
         <Section title="Bind">

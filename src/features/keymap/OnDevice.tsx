@@ -22,14 +22,18 @@ import {
 import { type LiveDoing, useLiveDevice } from "@/store/liveState";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Values } from "@/ui/pieces/sheets";
+import { useHostLanguage } from "./useHostLanguage";
 import { useKeymap } from "./useKeymap";
 
 const MOST_SHOWN = 6;
+const NOT_YET: Comparison = { differences: [], changes: null, refusal: null };
 
 /** Connected: what it does otherwise than the design, and changing that. */
 export function Joined({ design }: { design: Design }) {
   const { name, keymap, doing, before } = useLiveDevice();
-  const comparison = useMemo(() => compare(design, keymap!), [design, keymap]);
+  // Texts of macros are compared as keystrokes, for which their language must be there.
+  const language = useHostLanguage(design.keymap.hostLanguage);
+  const comparison = useMemo(() => (language ? compare(design, keymap!) : NOT_YET), [design, keymap, language]);
   const isBusy = doing.doing !== "nothing";
   const { changes } = comparison;
   return (

@@ -13,16 +13,19 @@ interface DialogProps {
   urgent?: boolean;
   /** Room for a drawing or a wide table. */
   wide?: boolean;
+  /** Something in it takes Escape for itself just now. */
+  keepsEscape?: boolean;
 }
 
 /** A dialog over the bench. */
-export function Dialog({ title, open, onClose, children, actions, urgent, wide }: DialogProps) {
+export function Dialog({ title, open, onClose, children, actions, urgent, wide, keepsEscape }: DialogProps) {
   return (
     <LibraryDialog.Root
       open={open}
       onOpenChange={(details) => !details.open && onClose()}
       role={urgent ? "alertdialog" : "dialog"}
       closeOnInteractOutside={!urgent}
+      closeOnEscape={!keepsEscape}
     >
       <Portal>
         <LibraryDialog.Backdrop bg="rgba(6, 24, 27, 0.55)" />

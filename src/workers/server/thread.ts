@@ -2,6 +2,9 @@ import { parentPort } from "node:worker_threads";
 import { problemReply } from "./reply";
 import type { TaskAnswer, TaskOrder } from "./taskMessages";
 import { serverTasks } from "./tasks";
+import { bringAllLanguages } from "@/core/languages/allLanguages";
+
+bringAllLanguages();
 
 const tell = (answer: TaskAnswer) => parentPort!.postMessage(answer);
 
