@@ -26,7 +26,7 @@ uint16_t ov_arena_need(void) {
   uint16_t pulsers = (uint16_t)(encoders + ov_table_byte(OV_AT_FLIPS));
   return (uint16_t)(OV_ARENA_BYTES(ov_table_byte(OV_AT_BANKS), ov_table_byte(OV_AT_GROUPS), switches,
                                    inputs, encoders, pulsers, layers, ov_table_byte(OV_AT_WAITING),
-                                   OV_PART_BYTES(together), ov_table_byte(OV_AT_LAMPS), report_bytes(), live));
+                                   OV_PART_BYTES(together) + OV_PART_BYTES(ov_table_byte(OV_AT_OPPOSITES)), ov_table_byte(OV_AT_LAMPS), report_bytes(), live));
 }
 
 uint8_t *ov_arena_take(uint16_t bytes) {

@@ -19,6 +19,8 @@
 #define OV_MOST_TOGETHER_PARTS 6
 #define OV_MOST_OPPOSITES 0x10
 #define OV_MOST_MACROS 0x40
+#define OV_MOST_NEXT_KEYS 8
+#define OV_MOST_CHANGES_A_SCAN 0x0A
 #define OV_MOST_WINDOW_MS 0xFA
 #define OV_MOST_DEADLINE_MS 0x7D0
 #define OV_MOST_TABLE_BYTES 0x7FFF
@@ -222,8 +224,8 @@
 #define OV_BOARD_MARK_0 0x4F
 #define OV_BOARD_MARK_1 0x42
 #define OV_FLASH_CODE 0
-#define OV_FLASH_BOARD 0x5000
-#define OV_FLASH_TABLES 0x5800
+#define OV_FLASH_BOARD 0x5800
+#define OV_FLASH_TABLES 0x5E00
 #define OV_FLASH_LOADER 0x7000
 #define OV_BOARD_AT_MARK 0
 #define OV_BOARD_AT_VERSION 2
@@ -275,7 +277,7 @@
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
 
-/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, lit, last reports taken, changed bindings and a frame. */
+/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, lit, last reports taken, changed bindings and a frame. */
 #define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 1u * (lamps) + 1u * (reportBytes) + 1u * (liveBytes))
 
 #endif

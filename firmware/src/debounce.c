@@ -14,6 +14,7 @@ static uint16_t switch_table;
 static uint8_t busy; /* switches whose time runs */
 static uint8_t elapsed;
 static uint8_t starting; /* 1 during the first scan */
+static uint8_t room;     /* for changes that this scan may still tell: the others are told in the next one */
 
 static uint8_t entry_of(uint8_t sw) { return ov_table_byte((uint16_t)(switch_table + OV_SWITCH_BYTES * sw)); }
 
@@ -27,6 +28,7 @@ void ov_debounce_init(void) {
 void ov_debounce_pass(uint8_t elapsed_ms) {
   elapsed = elapsed_ms;
   if (starting > 0) starting--;
+  room = starting > 0 ? OV_NONE : OV_MOST_CHANGES_A_SCAN;
 }
 
 uint8_t ov_debounce_busy(void) { return busy; }
@@ -34,6 +36,7 @@ uint8_t ov_debounce_busy(void) { return busy; }
 uint8_t ov_switch_closed(uint8_t sw) { return (uint8_t)(state_of && (state_of[sw] & CLOSED) != 0); }
 
 static void count(uint8_t sw, uint8_t closed, uint8_t entry) {
+  room--;
   state_of[sw] = closed ? CLOSED : 0;
   if (!(entry & OV_SWITCH_FLIPS)) ov_input_changed(sw, closed);
   else if (starting) ov_switch_found_closed(sw);
@@ -45,6 +48,7 @@ static uint8_t begin(uint8_t sw, uint8_t closed) {
   uint8_t entry = entry_of(sw);
   uint8_t ms = entry & OV_SWITCH_DEBOUNCE_MS;
   uint8_t at_once = (uint8_t)((entry & OV_SWITCH_EAGER) || ms == 0 || (starting && (entry & OV_SWITCH_FLIPS)));
+  if (at_once && room == 0) return 1;
   if (at_once) count(sw, closed, entry);
   if (ms == 0 || (at_once && !(entry & OV_SWITCH_EAGER))) return 0;
   state_of[sw] = (uint8_t)(state_of[sw] | (at_once ? LOCKED : 0) | ms);
@@ -60,6 +64,10 @@ uint8_t ov_debounce(uint8_t sw, uint8_t closed) {
   if (left > elapsed && (differs || (state & LOCKED))) {
     state_of[sw] = (uint8_t)(state - elapsed);
     return left;
+  }
+  if (differs && room == 0) {
+    state_of[sw] = (uint8_t)((state & ~LEFT_MS) | 1u);
+    return 1;
   }
   busy--;
   state_of[sw] = state & CLOSED;

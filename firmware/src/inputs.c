@@ -7,6 +7,7 @@ static void do_press(uint8_t is_over) {
   uint8_t input = ov_waiting_input(0);
   uint8_t together = ov_together_of_oldest(is_over);
   uint8_t layer, job;
+  uint32_t action;
   if (together == OV_UNDECIDED) return;
   if (together != OV_NONE) {
     ov_waiting_drop(ov_together_size((uint8_t)(together - ov_first_together())));
@@ -14,9 +15,15 @@ static void do_press(uint8_t is_over) {
     return;
   }
   layer = ov_layer_for(input);
-  job = ov_job_of_oldest(layer, is_over);
+  action = ov_action(layer, input);
+  if (!ov_action_waits(action)) {
+    ov_waiting_drop(1);
+    ov_press_at_once(input, layer, action);
+    return;
+  }
+  job = ov_job_of_oldest(layer, action, is_over);
   if (job == OV_UNDECIDED) return;
-  ov_waiting_drop(ov_job_changes(ov_action(layer, input), job));
+  ov_waiting_drop(ov_job_changes(action, job));
   ov_press_do(input, (uint8_t)(layer | (job << OV_JOB_SHIFT)));
 }
 

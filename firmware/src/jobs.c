@@ -41,15 +41,9 @@ static uint8_t of_taps(uint32_t action, uint8_t is_over) {
   return is_over || ov_waiting_now() >= within_ms ? OV_JOB_FIRST : OV_UNDECIDED;
 }
 
-uint8_t ov_job_of_oldest(uint8_t layer, uint8_t is_over) {
-  uint8_t input = ov_waiting_input(0);
-  uint32_t action = ov_action(layer, input);
-  switch (ov_action_kind(action)) {
-    case OV_DO_TWO_JOBS:
-      return of_two_jobs(action, (uint16_t)ov_job_action(layer, input, OV_JOB_SECOND + 1), is_over);
-    case OV_DO_SECOND_TAP: return of_taps(action, is_over);
-    default: return 0;
-  }
+uint8_t ov_job_of_oldest(uint8_t layer, uint32_t action, uint8_t is_over) {
+  if (ov_action_kind(action) == OV_DO_SECOND_TAP) return of_taps(action, is_over);
+  return of_two_jobs(action, (uint16_t)ov_job_action(layer, ov_waiting_input(0), OV_JOB_SECOND + 1), is_over);
 }
 
 /* The second tap is told by its own press: the first press and its release are past. */

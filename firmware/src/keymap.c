@@ -9,12 +9,14 @@ static uint8_t is_next_key(uint32_t action) {
   return ov_action_reports(action);
 }
 
+static inline uint8_t is_opposed(uint8_t input) { return (uint8_t)((ov_cares & OV_CARES_OPPOSITES) && ov_opposes(input)); }
+
 OV_RARELY static void begin(uint8_t input, uint8_t on, uint32_t action) {
   if (ov_cares & OV_CARES_MACRO) ov_macro_end();
   ov_held_set(input, on);
   ov_effect_start(input, action);
   if ((ov_cares & OV_CARES_NEXT) && is_next_key(action)) ov_next_used();
-  if (ov_cares & OV_CARES_OPPOSITES) ov_opposites_changed(input);
+  if (is_opposed(input)) ov_opposites_changed(input);
   ov_reports_changed();
 }
 
@@ -30,7 +32,7 @@ static void press(uint8_t input) {
 }
 
 void ov_press_at_once(uint8_t input, uint8_t layer, uint32_t action) {
-  if (ov_action_kind(action) != OV_DO_KEYBOARD || ov_cares) {
+  if (ov_action_kind(action) != OV_DO_KEYBOARD || (ov_cares & ~OV_CARES_OPPOSITES) || is_opposed(input)) {
     begin(input, layer, action);
   } else {
     ov_held_set(input, layer);
@@ -49,7 +51,7 @@ static void release(uint8_t input) {
   if (on == OV_NONE) return;
   if (!(on & OV_ON_SILENT)) end(input, ov_held_action(on, input));
   ov_held_set(input, OV_NONE);
-  if (ov_cares & OV_CARES_OPPOSITES) ov_opposites_changed(input);
+  if (is_opposed(input)) ov_opposites_changed(input);
   ov_reports_changed();
 }
 

@@ -10,9 +10,11 @@ static uint16_t layers;   /* the same of layers, a bit each */
 static uint8_t modifiers; /* those that stay, and those of keys that are held */
 static uint8_t stale;     /* these have to be gathered anew */
 static uint8_t changed;
+static uint8_t keys[OV_MOST_NEXT_KEYS]; /* the inputs that are held for such a thing */
+static uint8_t held;
 
 void ov_next_init(void) {
-  fresh = tapped = modifiers = stale = 0;
+  fresh = tapped = modifiers = stale = held = 0;
   layers = 0;
   changed = 1;
 }
@@ -28,16 +30,14 @@ uint8_t ov_next_changed(void) {
 static uint8_t is_layer(uint32_t action) { return (uint8_t)(ov_action_kind(action) == OV_DO_NEXT_LAYER); }
 static uint16_t bit_of(uint32_t action) { return (uint16_t)(1u << (ov_action_value(action) & 15u)); }
 
+static uint32_t action_of(uint8_t input) { return ov_held_action(ov_held_on(input), input); }
+
 static void gather(void) {
-  const uint8_t *on = ov_held_all();
-  uint8_t inputs = ov_input_count();
-  uint8_t input;
+  uint8_t i;
   modifiers = tapped;
-  for (input = 0; input < inputs; input++) {
-    uint32_t action;
-    if (on[input] & OV_ON_SILENT) continue;
-    action = ov_held_action(on[input], input);
-    if (ov_action_kind(action) == OV_DO_NEXT_MODIFIERS) modifiers = (uint8_t)(modifiers | ov_action_modifiers(action));
+  for (i = 0; i < held; i++) {
+    uint32_t action = action_of(keys[i]);
+    if (!is_layer(action)) modifiers = (uint8_t)(modifiers | ov_action_modifiers(action));
   }
   stale = 0;
   if (modifiers != 0 || layers != 0 || fresh > 0) ov_cares |= OV_CARES_NEXT;
@@ -70,6 +70,8 @@ static uint8_t take_back(uint32_t action) {
 }
 
 void ov_next_pressed(uint8_t input, uint32_t action) {
+  if (held == OV_MOST_NEXT_KEYS) return;
+  keys[held++] = input;
   /* Tapped again it is taken back, and its release keeps nothing. */
   if (take_back(action)) mark_used(input);
   else fresh++;
@@ -77,8 +79,20 @@ void ov_next_pressed(uint8_t input, uint32_t action) {
   has_changed();
 }
 
+/* @returns 0 when it was one too many */
+static uint8_t leave(uint8_t input) {
+  uint8_t i;
+  for (i = 0; i < held; i++) {
+    if (keys[i] != input) continue;
+    keys[i] = keys[--held];
+    return 1;
+  }
+  return 0;
+}
+
 void ov_next_released(uint8_t input, uint32_t action) {
   uint8_t is_used = ov_held_on(input) & OV_ON_USED;
+  if (!leave(input)) return;
   if (!is_used) fresh--;
   /* A layer that stays keeps its one holder. */
   if (!is_layer(action)) tapped = (uint8_t)(tapped | (is_used ? 0 : ov_action_modifiers(action)));
@@ -88,21 +102,13 @@ void ov_next_released(uint8_t input, uint32_t action) {
 }
 
 static void use(void) {
-  const uint8_t *on = ov_held_all();
-  uint8_t inputs = ov_input_count();
-  uint8_t input, layer;
+  uint8_t layer, i;
   for (layer = 0; layers != 0; layer++, layers = (uint16_t)(layers >> 1)) {
     if (layers & 1u) ov_layer_let_go(layer);
   }
   tapped = 0;
-  for (input = 0; fresh > 0 && input < inputs; input++) {
-    uint8_t kind;
-    if (on[input] & (OV_ON_SILENT | OV_ON_USED)) continue;
-    kind = ov_action_kind(ov_held_action(on[input], input));
-    if (kind != OV_DO_NEXT_MODIFIERS && kind != OV_DO_NEXT_LAYER) continue;
-    mark_used(input);
-    fresh--;
-  }
+  for (i = 0; i < held; i++) mark_used(keys[i]);
+  fresh = 0;
   has_changed();
 }
 

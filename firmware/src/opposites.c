@@ -4,13 +4,22 @@
 #include "tables.h"
 
 static uint8_t opposites;
+static uint8_t *has_opposite; /* a bit for each input: looked at with every change */
 static uint16_t table;
 
 void ov_opposites_init(void) {
+  uint8_t nth;
   opposites = ov_table_byte(OV_AT_OPPOSITES);
   if (opposites > 0) ov_cares |= OV_CARES_OPPOSITES;
   table = ov_table_word(OV_AT_OPPOSITE_TABLE);
+  has_opposite = ov_arena_take(OV_PART_BYTES(opposites));
+  for (nth = 0; nth < 2u * opposites; nth++) {
+    uint8_t input = ov_table_byte((uint16_t)(table + OV_OPPOSITE_BYTES * (nth / 2u) + nth % 2u));
+    has_opposite[input >> 3] = (uint8_t)(has_opposite[input >> 3] | (1u << (input & 7u)));
+  }
 }
+
+uint8_t ov_opposes(uint8_t input) { return (uint8_t)(has_opposite[input >> 3] & ov_flash_byte(ov_bits + (input & 7u))); }
 
 static uint8_t is_down(uint8_t input) {
   uint8_t on = ov_held_on(input);

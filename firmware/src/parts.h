@@ -160,6 +160,7 @@ OV_RARELY void ov_silence(uint8_t input, uint8_t silent); /* of a held input */
 
 /* opposites.c */
 void ov_opposites_init(void);
+uint8_t ov_opposes(uint8_t input); /* asked only where there are any */
 OV_RARELY void ov_opposites_changed(uint8_t input); /* it was pressed last, or let go */
 
 /* waiting.c: changes that wait, the oldest being number 0 */
@@ -187,7 +188,7 @@ uint8_t ov_together_of_oldest(uint8_t is_over); /* the input, OV_NONE or OV_UNDE
 OV_APART uint8_t ov_together_of_part(uint8_t part);      /* the input that is held, or OV_NONE */
 
 /* jobs.c */
-OV_RARELY uint8_t ov_job_of_oldest(uint8_t layer, uint8_t is_over); /* 0 where there is one only, or OV_UNDECIDED */
+OV_RARELY uint8_t ov_job_of_oldest(uint8_t layer, uint32_t action, uint8_t is_over); /* 0 where there is one only, or OV_UNDECIDED */
 OV_RARELY uint8_t ov_job_changes(uint32_t action, uint8_t job);     /* how many changes have told it */
 
 /* keymap.c */

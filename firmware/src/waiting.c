@@ -11,7 +11,7 @@ static uint16_t *told_at; /* by what waits, the oldest first: when it came, and 
 static uint8_t *input_of;
 static uint8_t *gap_of; /* of a press: ms since another key was pressed before it, OV_NONE for long ago */
 static uint8_t most, count;
-static uint8_t first; /* the place of the oldest: what is dropped leaves room before it until the end is reached */
+static uint8_t first; /* the place of the oldest; after the last place comes the first */
 static uint16_t now;
 static uint8_t last_input, since_press;
 
@@ -36,26 +36,19 @@ void ov_waiting_pass(uint8_t elapsed_ms) {
 
 uint8_t ov_waiting_most(void) { return most; }
 uint8_t ov_waiting_count(void) { return count; }
-uint8_t ov_waiting_input(uint8_t nth) { return input_of[first + nth]; }
-uint8_t ov_waiting_pressed(uint8_t nth) { return (uint8_t)((told_at[first + nth] & PRESSED) != 0); }
-uint16_t ov_waiting_age(uint8_t nth) { return (uint16_t)((told_at[first + nth] - told_at[first]) & TIME); }
+static inline uint8_t place_of(uint8_t nth) {
+  uint8_t place = (uint8_t)(first + nth);
+  return place < most ? place : (uint8_t)(place - most);
+}
+uint8_t ov_waiting_input(uint8_t nth) { return input_of[place_of(nth)]; }
+uint8_t ov_waiting_pressed(uint8_t nth) { return (uint8_t)((told_at[place_of(nth)] & PRESSED) != 0); }
+uint16_t ov_waiting_age(uint8_t nth) { return (uint16_t)((told_at[place_of(nth)] - told_at[first]) & TIME); }
 uint16_t ov_waiting_now(void) { return (uint16_t)((now - told_at[first]) & TIME); }
 uint8_t ov_waiting_gap(void) { return gap_of[first]; }
 
 void ov_waiting_drop(uint8_t oldest) {
+  first = place_of(oldest);
   count = (uint8_t)(count - oldest);
-  first = (uint8_t)(count > 0 ? first + oldest : 0);
-}
-
-/* Back to the beginning. */
-OV_RARELY static void move_up(void) {
-  uint8_t i;
-  for (i = 0; i < count; i++) {
-    told_at[i] = told_at[i + first];
-    input_of[i] = input_of[i + first];
-    gap_of[i] = gap_of[i + first];
-  }
-  first = 0;
 }
 
 void ov_waiting_note(uint8_t input) {
@@ -64,9 +57,7 @@ void ov_waiting_note(uint8_t input) {
 }
 
 void ov_waiting_add(uint8_t input, uint8_t pressed) {
-  uint8_t at;
-  if (first + count == most) move_up();
-  at = (uint8_t)(first + count);
+  uint8_t at = place_of(count);
   told_at[at] = (uint16_t)((now & TIME) | (pressed ? PRESSED : 0u));
   input_of[at] = input;
   gap_of[at] = input == last_input ? OV_NONE : since_press;

@@ -4,6 +4,7 @@ on a long wire is no keystroke. Eager: a change counts at once, and what follows
 from device.contract import (
     AT_SWITCH_TABLE,
     AT_SWITCHES,
+    MOST_CHANGES_A_SCAN,
     SWITCH_BYTES,
     SWITCH_DEBOUNCE_MS,
     SWITCH_EAGER,
@@ -23,12 +24,16 @@ class Debounce:
         self.busy = 0  # switches whose time runs
         self.elapsed_ms = 0
         self.scans = 0
+        self.room = 0  # for changes that this scan may still tell: the others are told in the next one
+        self.put_off = False  # there are such
         self.waiting = waiting
         self.flips = flips
 
     def begin_scan(self, elapsed_ms):
         self.elapsed_ms = elapsed_ms
         self.scans = min(self.scans + 1, 2)
+        self.room = len(self.entries) if self.scans == 1 else MOST_CHANGES_A_SCAN
+        self.put_off = False
 
     def see(self, number, closed):
         """One reading of a switch."""
@@ -40,6 +45,9 @@ class Debounce:
             return
         if left > self.elapsed_ms and (differs or self.locked[number]):
             self.left_ms[number] = left - self.elapsed_ms
+            return
+        if differs and self.room == 0:
+            self.left_ms[number] = 1
             return
         self.busy -= 1
         self.left_ms[number] = 0
@@ -55,6 +63,9 @@ class Debounce:
         ms = entry & SWITCH_DEBOUNCE_MS
         eager = bool(entry & SWITCH_EAGER)
         at_once = eager or ms == 0 or (self.scans == 1 and bool(entry & SWITCH_FLIPS))
+        if at_once and self.room == 0:
+            self.put_off = True
+            return
         if at_once:
             self.count(number, closed)
         if ms == 0 or (at_once and not eager):
@@ -64,6 +75,7 @@ class Debounce:
         self.busy += 1
 
     def count(self, number, closed):
+        self.room -= 1
         self.closed[number] = closed
         if not self.entries[number] & SWITCH_FLIPS:
             self.waiting.changed(number, closed)

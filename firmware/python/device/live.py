@@ -4,11 +4,9 @@ docs/device-protocol.md. One frame at a time: the answer takes its place."""
 from device.changes import Changes
 from device.contract import (
     ACTION_BYTES,
-    AT_ENCODERS,
     AT_FIXED_CRC,
     AT_LAYERS,
     AT_REPORTS,
-    AT_SWITCHES,
     AT_UNLOCK_FIRST,
     AT_UNLOCK_SECOND,
     COMMAND_BEGIN,
@@ -74,7 +72,7 @@ class Live:
         self.actions = actions
         self.debounce = debounce
         self.kept = kept
-        self.inputs = table[AT_SWITCHES] + 2 * table[AT_ENCODERS]
+        self.inputs = actions.inputs
         self.slots = Slots(table, actions, kept)
         self.changes = Changes(self.slots, actions)
         self.writing = Writing(self.slots, self.changes, waiting, macros)

@@ -3,8 +3,8 @@
 While its key is held they are there for all that is pressed; tapped alone, they stay for the next press that tells the
 host something, and are taken back by another tap."""
 
-from device.actions import ON_SILENT, ON_USED
-from device.contract import DO_NEXT_LAYER, DO_NEXT_MODIFIERS
+from device.actions import ON_USED
+from device.contract import DO_NEXT_LAYER, DO_NEXT_MODIFIERS, MOST_NEXT_KEYS
 
 
 class NextKey:
@@ -14,25 +14,19 @@ class NextKey:
         self.fresh = 0  # such keys that are held, and nothing was pressed since
         self.tapped = 0  # modifiers that stay for the next key
         self.kept = set()  # the same of layers
+        self.keys = []  # the inputs that are held for such a thing
 
     def waits(self):
         return self.tapped != 0 or len(self.kept) > 0
 
-    def held(self, *kinds):
-        """Inputs that are held for such a thing, and their actions."""
-        code = self.actions.code
-        for number, on in enumerate(self.actions.held_on):
-            if on & ON_SILENT:
-                continue
-            action = self.actions.held(number)
-            if code[action] in kinds:
-                yield number, action
-
     def modifiers(self):
         """Those that stay, and those of keys that are held."""
         bits = self.tapped
-        for _, action in self.held(DO_NEXT_MODIFIERS):
-            bits |= self.actions.code[action + 1]
+        code = self.actions.code
+        for number in self.keys:
+            action = self.actions.held(number)
+            if code[action] == DO_NEXT_MODIFIERS:
+                bits |= code[action + 1]
         return bits
 
     def take_back(self, action):
@@ -51,6 +45,9 @@ class NextKey:
 
     def pressed(self, number, action):
         """Tapped again it is taken back, and its release keeps nothing."""
+        if len(self.keys) == MOST_NEXT_KEYS:
+            return
+        self.keys.append(number)
         if self.take_back(action):
             self.actions.held_on[number] |= ON_USED
         else:
@@ -60,6 +57,9 @@ class NextKey:
 
     def released(self, number, action):
         code = self.actions.code
+        if number not in self.keys:
+            return
+        self.keys.remove(number)
         is_used = self.actions.held_on[number] & ON_USED
         if not is_used:
             self.fresh -= 1
@@ -79,7 +79,6 @@ class NextKey:
             self.layers.let_go(layer)
         self.kept.clear()
         self.tapped = 0
-        if self.fresh > 0:
-            for number, _ in self.held(DO_NEXT_MODIFIERS, DO_NEXT_LAYER):
-                self.actions.held_on[number] |= ON_USED
+        for number in self.keys:
+            self.actions.held_on[number] |= ON_USED
         self.fresh = 0

@@ -53,7 +53,8 @@ class Scan:
             self.last[nth] = read
             for bit, number in cells:
                 self.debounce.see(number, not read >> bit & 1)
-            self.settling[nth] = any([self.debounce.left_ms[number] > 0 for _, number in cells])
+            runs = any([self.debounce.left_ms[number] > 0 for _, number in cells])
+            self.settling[nth] = runs or self.debounce.put_off
 
     def is_low(self, line):
         """From the words read with nothing driven."""

@@ -26,6 +26,10 @@ export const LIMITS = {
   TOGETHER_PARTS: 6,
   OPPOSITES: 16,
   MACROS: 64,
+  /** Keys for the next key only that are held at once. */
+  NEXT_KEYS: 8,
+  /** Changes of switches that one scan tells: as many as there are fingers, so that its length has a bound. */
+  CHANGES_A_SCAN: 10,
   /** Of the window of keys together, and of the time after another key in which a key counts as tapped. */
   WINDOW_MS: 250,
   /** Of what a key is told by that waits. */
@@ -186,8 +190,8 @@ export const TOGETHER_AT = { WINDOW: 0, SIZE: 1, PARTS: 2 } as const;
 /** Changes that can wait where something does: those of all fingers, and some that follow. */
 export const WAITING = 24;
 
-/** Bytes of a bit for each input, where there are keys together. */
-export const partBytes = (together: number): number => (together > 0 ? 32 : 0);
+/** Bytes of a bit for each input, where there are keys together, or opposites. */
+export const partBytes = (count: number): number => (count > 0 ? 32 : 0);
 
 /** What a lamp shows. */
 export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4 } as const;
@@ -231,7 +235,7 @@ export interface ArenaCounts {
   layers: number;
   /** Changes that can wait. */
   waiting: number;
-  /** Bits that tell the parts of keys together. */
+  /** Bits that tell the parts of keys together, and those that have an opposite. */
   partBytes: number;
   lamps: number;
   /** Bytes of all declared reports. */
@@ -253,7 +257,7 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["input of a switch that tells its change", 1, "pulsers"],
   ["holders", 1, "layers"],
   ["input that waits, and time before its press", 2, "waiting"],
-  ["parts of keys together", 1, "partBytes"],
+  ["parts of keys together, inputs with an opposite", 1, "partBytes"],
   ["lit", 1, "lamps"],
   ["last reports taken", 1, "reportBytes"],
   ["changed bindings and a frame", 1, "liveBytes"],
@@ -267,7 +271,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = 195;
+export const FIXED_RAM_BYTES = 208;
 export const STACK_BYTES = 64;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

@@ -17,7 +17,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     pulsers: scan.encoders.length + scan.settling.filter(({ flips }) => flips).length,
     layers: design.keymap.layers.length,
     waiting: waitingOf(scan, design),
-    partBytes: partBytes(scan.together.length),
+    partBytes: partBytes(scan.together.length) + partBytes(scan.opposites.length),
     lamps: scan.lamps.length,
     reportBytes: interfaces.reduce((sum, name) => sum + REPORTS[name].bytes, 0),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,

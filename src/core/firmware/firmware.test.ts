@@ -1,3 +1,5 @@
+import { macroTable } from "../keymap/macroPlan";
+import { togetherInput } from "../document/keyRules";
 import { AT, ENTRY_BYTES, HEADER_BYTES, type HeaderField, TABLE_VERSION } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import { derive } from "../derived/derive";
@@ -13,7 +15,7 @@ import { pinsHeader, tablesSource } from "../targets/archiveFiles";
 import { demonstrationOf } from "../targets/demonstration";
 import { scanTableOf } from "./scanTable";
 import { recordScript } from "../engine/script";
-import { actionTable, tableBytes, tableSections } from "./tables";
+import { actionEntries, actionTable, tableBytes, tableSections } from "./tables";
 
 const word = (bytes: Uint8Array, at: number) => bytes[at] | (bytes[at + 1] << 8);
 
@@ -39,7 +41,8 @@ describe.each([...wiredDemos, finishedPad(), shareOutDirect(pad()), newDesign("n
           elementId.endsWith(":turn") ? elementId.replace(":turn", `:${end}`) : `${elementId}-${end}`,
         ),
       );
-      expect(scan.inputs.slice(scan.switches.length)).toEqual(turns);
+      const together = (design.keymap.together ?? []).map(({ id }) => togetherInput(id));
+      expect(scan.inputs.slice(scan.switches.length)).toEqual([...turns, ...together]);
     });
   },
 );
@@ -72,6 +75,9 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
         "SWITCH_TABLE",
         "ENCODER_TABLE",
         "LAMP_TABLE",
+        "TOGETHER_TABLE",
+        "OPPOSITE_TABLE",
+        "MACRO_TABLE",
         "ACTION_TABLE",
         "ACTION_POOL",
       ] as const
@@ -82,8 +88,11 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
       ENTRY_BYTES.SWITCH * scan.switches.length,
       ENTRY_BYTES.ENCODER * scan.encoders.length,
       ENTRY_BYTES.LAMP * scan.lamps.length,
+      ENTRY_BYTES.TOGETHER * scan.together.length,
+      ENTRY_BYTES.OPPOSITE * scan.opposites.length,
+      macroTable(design).length,
       ENTRY_BYTES.ACTION * scan.inputs.length * design.keymap.layers.length,
-      0,
+      actionTable(actionEntries(scan, design)).pool.length,
     ];
     let at = HEADER_BYTES;
     sizes.forEach((size, nth) => {

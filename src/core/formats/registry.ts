@@ -7,6 +7,9 @@ import { circuitCir } from "./circuitCir";
 import { powerCsv } from "./powerCsv";
 import { schematicSheetsHtml, schematicSvg } from "./schematic/schematicSvg";
 import { drillCsv, positionsCsv } from "./positionsCsv";
+import { keymapCard } from "./keymapCard";
+import { keymapCsv } from "./keymapCsv";
+import { keymapWords } from "./keymapWords";
 import { legendSheet, printSheets } from "./sheets";
 import { reportDescriptorBin, reportDescriptorHex } from "./reportDescriptor";
 import { assemblyCsv } from "./assemblyCsv";
@@ -32,6 +35,9 @@ export const artifacts: Artifact[] = [
   plateStl,
   printSheets,
   legendSheet,
+  keymapCard,
+  keymapCsv,
+  keymapWords,
   positionsCsv,
   drillCsv,
   powerCsv,

@@ -1,0 +1,47 @@
+import { phraseOf } from "../bindings";
+import { derive } from "../derived/derive";
+import { bad, good } from "../document/problem";
+import type { Design } from "../document/schema";
+import { phraseContextOf } from "../keymap/phraseContext";
+import { stepWords } from "../keymap/stepWords";
+import { languageList } from "../languages/languageList";
+import { type Artifact, fileStem, utf8 } from "./artifact";
+
+function layerLines(design: Design, nth: number): string[] {
+  const { name, bindings } = design.keymap.layers[nth];
+  const context = phraseContextOf(design);
+  const said = derive(design).bindable.filter(({ id }) => Object.hasOwn(bindings, id));
+  const lines = said.map(({ id, label }) => `${label}: ${phraseOf(bindings[id], context)}.`);
+  const head = nth === 0 ? `${name}, the base` : `${name}, layer ${nth + 1}`;
+  return [head, ...(lines.length > 0 ? lines : ["Nothing of its own."]), ""];
+}
+
+function macroLines(design: Design): string[] {
+  const context = phraseContextOf(design);
+  return (design.keymap.macros ?? []).flatMap(({ name, plays, steps }) => [
+    `${name}, ${plays.how === "times" ? `played ${plays.times} ${plays.times === 1 ? "time" : "times"}` : "played while its key is held"}`,
+    ...steps.map((step, nth) => `${nth + 1}. ${stepWords(step, context)}`),
+    "",
+  ]);
+}
+
+export const keymapWords: Artifact = {
+  id: "keymap-words",
+  title: "Keymap in words",
+  purpose: "What each input does, layer by layer, as plain lines to be read, or read aloud.",
+  make: async (design) => {
+    if (derive(design).bindable.length === 0) return bad({ path: "controls", message: "have nothing to bind yet" });
+    const lines = [
+      design.name,
+      `For a computer set to ${languageList[design.keymap.hostLanguage].title}.`,
+      "",
+      ...design.keymap.layers.flatMap((_, nth) => layerLines(design, nth)),
+      ...macroLines(design),
+    ];
+    return good({
+      fileName: `${fileStem(design)}-keymap.txt`,
+      mediaType: "text/plain",
+      bytes: utf8(`${lines.join("\n").trimEnd()}\n`),
+    });
+  },
+};
