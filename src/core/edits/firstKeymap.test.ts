@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { keyBlock } from "../../../tests/support/designs";
+import { finishedPad, keyBlock } from "../../../tests/support/designs";
 import { controlKinds } from "../catalogue/kinds";
 import { phraseOf } from "../bindings";
 import { derive } from "../derived/derive";
@@ -10,7 +10,14 @@ import { findingsOf } from "../findings/check";
 import { usageOfLabel } from "../hid/usageOfLabel";
 import { phraseContextOf } from "../keymap/phraseContext";
 import { addControl, changeControl } from "./controls";
-import { fillKeymap, firstBindings } from "./firstKeymap";
+import {
+  type StartingWay,
+  fillKeymap,
+  firstBindings,
+  startKeymap,
+  startingBindings,
+  startingWays,
+} from "./firstKeymap";
 import { addLayer, bind } from "./keymap";
 
 const bare = (design: Design): Design => ({
@@ -86,5 +93,48 @@ describe("A label", () => {
     expect(usageOfLabel("Mute")).toEqual({ page: "consumer", usage: 0xe2 });
     for (const label of ["K1", "", "constructor", "Blind 3", "toString", "__proto__"])
       expect(usageOfLabel(label)).toBeNull();
+  });
+});
+
+describe("ways to begin a keymap", () => {
+  const inOrder = (design: Design, way: StartingWay) =>
+    [...startingBindings(design, way)].map(
+      ([id, binding]) => `${id} ${"usage" in binding ? binding.usage.toString(16) : ""}`,
+    );
+  const open = () => bare(finishedPad());
+
+  it("take letters, function keys and the number pad in reading order", () => {
+    expect(inOrder(bare(keyBlock(3, 3)), "letters").slice(0, 3)).toEqual(["k1:press 4", "k2:press 5", "k3:press 6"]);
+    expect(inOrder(bare(keyBlock(3, 3)), "function-keys").slice(0, 2)).toEqual(["k1:press 68", "k2:press 69"]);
+    expect(inOrder(bare(keyBlock(3, 3)), "number-pad").slice(0, 4)).toEqual([
+      "k1:press 5f",
+      "k2:press 60",
+      "k3:press 61",
+      "k4:press 5c",
+    ]);
+  });
+
+  it("leave open what there are no keys for", () => {
+    const many = bare(keyBlock(6, 6));
+    expect(startingBindings(many, "function-keys").size).toBe(12);
+    expect(startingBindings(many, "number-pad").size).toBe(16);
+  });
+
+  it("give knobs media, their pushes too", () =>
+    expect(inOrder(open(), "media")).toEqual(["e1:cw e9", "e1:ccw ea", "e1:press e2"]));
+
+  it("take what labels name, and nothing else", () => {
+    const named = changeControl(open(), "k2", { label: "Esc" });
+    expect(inOrder(named, "labels")).toEqual(["k2:press 29"]);
+  });
+
+  it.each(startingWays)("%s: never over what is bound, no key twice, reports declared", (way) => {
+    const some = bind(open(), "base", "k2:press", { does: "keyboard", usage: 4, modifiers: 0 });
+    const started = startKeymap(some, way);
+    expect(started.keymap.layers[0].bindings["k2:press"]).toEqual({ does: "keyboard", usage: 4, modifiers: 0 });
+    const usages = Object.values(started.keymap.layers[0].bindings).map((one) => JSON.stringify(one));
+    expect(new Set(usages).size).toBe(usages.length);
+    expect(startingBindings(started, way).size).toBeLessThanOrEqual(startingBindings(some, way).size);
+    if (startingBindings(some, way).size > 0) expect(started.reportSet.interfaces.length).toBeGreaterThan(0);
   });
 });

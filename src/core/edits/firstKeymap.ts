@@ -78,10 +78,72 @@ export function firstBindings(design: Design): Map<string, Binding> | null {
   return found;
 }
 
+/** Ways to begin, beside that by label and place: each binds what it can and leaves the rest open. */
+export const startingWays = ["labels", "letters", "function-keys", "number-pad", "media"] as const;
+export type StartingWay = (typeof startingWays)[number];
+
+/** The number pad from its upper left on, row by row. */
+const NUMBER_PAD = [0x5f, 0x60, 0x61, 0x5c, 0x5d, 0x5e, 0x59, 0x5a, 0x5b, 0x62, 0x63, 0x58, 0x57, 0x56, 0x55, 0x54];
+/** Letters, then digits from 1 to 0. */
+const IN_ORDER: Record<"letters" | "function-keys" | "number-pad", number[]> = {
+  letters: LETTERS_AND_DIGITS,
+  "function-keys": UNUSED,
+  "number-pad": NUMBER_PAD,
+};
+
+/** For knobs, one after another: volume, tracks, brightness of the display, fast winding; for a push what is near. */
+const MEDIA: { turn: [clockwise: number, anticlockwise: number]; push: number }[] = [
+  { turn: [0xe9, 0xea], push: 0xe2 },
+  { turn: [0xb5, 0xb6], push: 0xcd },
+  { turn: [0x6f, 0x70], push: 0xb7 },
+  { turn: [0xb3, 0xb4], push: 0xb0 },
+];
+
+function mediaBindings(open: ControlInput[]): Map<string, Binding> {
+  const knobs = [...new Set(open.flatMap(({ motion, controlId }) => (motion === "press" ? [] : [controlId])))];
+  const found = new Map<string, Binding>();
+  for (const { id, controlId, motion } of open) {
+    const media = MEDIA[knobs.indexOf(controlId)];
+    if (!media) continue;
+    found.set(id, consumer(motion === "press" ? media.push : media.turn[motion === "clockwise" ? 0 : 1]));
+  }
+  return found;
+}
+
+/** What a way binds of that which no layer has a binding for; never over what is bound, and no key twice. */
+export function startingBindings(design: Design, way: StartingWay): Map<string, Binding> {
+  const bound = new Set(design.keymap.layers.flatMap((layer) => Object.keys(layer.bindings)));
+  const open = derive(design).inputs.filter(({ id }) => !bound.has(id));
+  if (way === "media") return mediaBindings(open);
+  const presses = inOrder(
+    open.filter(({ motion }) => motion === "press"),
+    design,
+  );
+  if (way === "labels")
+    return new Map(
+      presses.flatMap((input): [string, Binding][] => {
+        const binding = meant(input, design);
+        return binding ? [[input.id, binding]] : [];
+      }),
+    );
+  const used = new Set(
+    Object.values<Binding>(design.keymap.layers[0].bindings).flatMap((b) => (b.does === "keyboard" ? [b.usage] : [])),
+  );
+  const pool = IN_ORDER[way].filter((usage) => !used.has(usage));
+  return new Map(presses.slice(0, pool.length).map(({ id }, nth) => [id, key(pool[nth])]));
+}
+
+/** Binds on the base what a way finds, and declares the reports that it needs. */
+export const startKeymap = (design: Design, way: StartingWay): Design =>
+  withFirst(design, startingBindings(design, way));
+
 /** Gives every input that does nothing yet a binding on the base, and declares the reports that they need. */
 export function fillKeymap(design: Design): Design {
-  const found = firstBindings(design);
-  if (!found || found.size === 0) return design;
+  return withFirst(design, firstBindings(design) ?? new Map());
+}
+
+function withFirst(design: Design, found: Map<string, Binding>): Design {
+  if (found.size === 0) return design;
   const [base, ...others] = design.keymap.layers;
   const bindings = { ...base.bindings, ...Object.fromEntries(found) };
   const needed = [...found.values()].flatMap(reportsOf);

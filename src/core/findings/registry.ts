@@ -80,6 +80,13 @@ import { slowLadder } from "./rules/slowLadder";
 import { sameLabel } from "./rules/sameLabel";
 import { tooClose } from "./rules/tooClose";
 import { tooFewPins } from "./rules/tooFewPins";
+import { heldOwnKey } from "./rules/heldOwnKey";
+import { lateTap } from "./rules/lateTap";
+import { togetherInWords } from "./rules/togetherInWords";
+import { boundTwice } from "./rules/boundTwice";
+import { openOpposites } from "./rules/openOpposites";
+import { untypedText } from "./rules/untypedText";
+import { macroLeavesDown } from "./rules/macroLeavesDown";
 import { unbound } from "./rules/unbound";
 import { unplacedNets } from "./rules/unplacedNets";
 import { unreachableLayer } from "./rules/unreachableLayer";
@@ -173,6 +180,13 @@ export const rules: Rule[] = [
   noWayBack,
   danglingKeymap,
   unbound,
+  heldOwnKey,
+  lateTap,
+  togetherInWords,
+  boundTwice,
+  openOpposites,
+  untypedText,
+  macroLeavesDown,
   sameLabel,
   firmwareLimits,
   planBroken,

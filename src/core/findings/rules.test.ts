@@ -1,3 +1,5 @@
+import { addTogether } from "../edits/keyRules";
+import { addMacro, changeMacro } from "../edits/macros";
 import { placeChip } from "../edits/chips";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
@@ -253,6 +255,59 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^L1 takes 25 mA; a pin of the Small 5 V USB board, 18 I\/O gives 20 mA at most\.$/,
   ],
   ["keymap/unbound", done, /^E1 turned clockwise, E1 turned anticlockwise and E1 push do nothing on any layer\.$/],
+  [
+    "keymap/bound-twice",
+    base(done, "k2:press", { does: "keyboard", usage: 4, modifiers: 0 }),
+    /^K1 and K2 both do A on Base\.$/,
+  ],
+  [
+    "keymap/open-opposites",
+    base(base(done, "k1:press", { does: "keyboard", usage: 0x4f, modifiers: 0 }), "k2:press", {
+      does: "keyboard",
+      usage: 0x50,
+      modifiers: 0,
+    }),
+    /^K1 and K2 are opposite directions/,
+  ],
+  [
+    "keymap/late-tap",
+    base(done, "k1:press", {
+      does: "two-jobs",
+      tap: { does: "keyboard", usage: 4, modifiers: 0 },
+      hold: { does: "keyboard", usage: 0xe0, modifiers: 0 },
+      school: "press",
+      deadlineMs: 180,
+      quickMs: 0,
+    }),
+    /^K1 types about 100 ms later than a plain key; rolled onto the next key/,
+  ],
+  [
+    "keymap/held-own-key",
+    bind(base(addLayer(done, "up", "Up"), "k1:press", { does: "hold-layer", layerId: "up" }), "up", "k1:press", {
+      does: "nothing",
+    }),
+    /^K1 is bound on Up, and is held there/,
+  ],
+  [
+    "keymap/together-in-words",
+    bind(
+      addTogether({ ...done, reach: { ...done.reach, sample: "abba" } }, "ab", ["k1:press", "k2:press"]),
+      "base",
+      "ab:together",
+      { does: "nothing" },
+    ),
+    /^K1 and K2 stand side by side 2 times in the sample text of 4 signs/,
+  ],
+  [
+    "keymap/untyped-text",
+    changeMacro(addMacro(done, "m", "M"), "m", { steps: [{ step: "text", text: "é" }] }),
+    /^M types é, for which English, United States has no keys/,
+  ],
+  [
+    "keymap/macro-leaves-down",
+    changeMacro(addMacro(done, "m", "M"), "m", { steps: [{ step: "press", usage: 4, modifiers: 0 }] }),
+    /^M presses A and lets go only at its end\.$/,
+  ],
   ["keymap/unreachable-layer", addLayer(done, "up", "Up"), /^No key leads to Up/],
   [
     "keymap/no-way-back",

@@ -1,6 +1,8 @@
 "use client";
 
 import dynamic from "next/dynamic";
+import { derive } from "@/core/derived/derive";
+import type { Design } from "@/core/document/schema";
 import { useHand } from "@/store/hand";
 import { FirstKeymapOffer } from "@/ui/pieces/FirstKeymapOffer";
 import { Section } from "@/ui/pieces/sheets";
@@ -14,8 +16,20 @@ import { useKeymap } from "./useKeymap";
 /** Talking with a device comes when the stage is there. */
 const OnDeviceSection = dynamic(() => import("./OnDeviceSection").then((m) => m.OnDeviceSection));
 
+/** Beginning knows what labels mean, which is a long list too. */
+const UnboundSection = dynamic(() => import("./UnboundSection").then((m) => m.UnboundSection));
+
 /** The list of languages is long. */
 const ComputerSection = dynamic(() => import("./ComputerSection").then((m) => m.ComputerSection));
+
+/** Reading tables brings their parser. */
+const KeymapFile = dynamic(() => import("./KeymapFile").then((m) => m.KeymapFile));
+
+/** Whether some input does nothing on any layer. */
+function hasUnbound(design: Design): boolean {
+  const bound = new Set(design.keymap.layers.flatMap(({ bindings }) => Object.keys(bindings)));
+  return derive(design).inputs.some(({ id }) => !bound.has(id));
+}
 
 /** Layers, and what the input in hand does on the layer in hand. */
 export function KeymapTray() {
@@ -35,7 +49,9 @@ export function KeymapTray() {
           <div>Select a key, an encoder or a lamp on the mat, or a line of the table.</div>
         </Section>
       )}
+      {hasUnbound(design) && <UnboundSection />}
       <ComputerSection />
+      <KeymapFile />
       <OnDeviceSection />
     </>
   );

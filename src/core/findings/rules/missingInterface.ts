@@ -1,5 +1,5 @@
 import { type InterfaceKind, interfaceFaces } from "../../hid/interfaceKinds";
-import { reportsOf } from "../../bindings";
+import { bindingReports } from "../../keymap/bindingReports";
 import { type Rule, listed } from "../finding";
 
 export const missingInterface: Rule = {
@@ -12,7 +12,8 @@ export const missingInterface: Rule = {
     const needed = new Map<InterfaceKind, string[]>();
     for (const layer of design.keymap.layers) {
       for (const [inputId, binding] of Object.entries(layer.bindings)) {
-        for (const report of reportsOf(binding)) needed.set(report, [...(needed.get(report) ?? []), inputId]);
+        for (const report of bindingReports(design, binding))
+          needed.set(report, [...(needed.get(report) ?? []), inputId]);
       }
     }
     return [...needed.entries()]
