@@ -1,5 +1,5 @@
 import { type Page, expect, test } from "@playwright/test";
-import { exportAs, part, textOf, tray } from "./bench";
+import { bindByName, exportAs, part, textOf, tray } from "./bench";
 
 const does = (page: Page) => tray(page).getByRole("status", { name: "What it does" });
 
@@ -75,4 +75,33 @@ test("what is unbound is begun in several ways, and what is bound stays", async 
   await tray(page).getByRole("button", { name: "Bind 1 of 1" }).click();
   await expect(does(page)).toHaveText("Keypad 7");
   await expect(tray(page).getByText(/^Not bound yet/)).toHaveCount(0);
+});
+
+test("two layers, and this design and an older file, are compared key by key and shown on the mat", async ({
+  page,
+}) => {
+  await page.goto("/bench/kestrel/keymap");
+  await expect(part(page, "Park")).toBeVisible();
+  const older = await textOf(await exportAs(page, "Design file"));
+  await part(page, "Park").click();
+  await bindByName(page, "F13");
+  await expect(does(page)).toHaveText("F13");
+  await part(page, "Mark").click();
+  await expect(does(page)).toHaveText("M");
+  await tray(page)
+    .getByLabel("Design to compare with")
+    .setInputFiles({ name: "older.json", mimeType: "application/json", buffer: Buffer.from(older) });
+  const dialog = page.getByRole("dialog");
+  await expect(dialog).toContainText("1 input does otherwise.");
+  await expect(dialog.getByRole("row").nth(1)).toHaveText("ParkBaseF13Left Control + P");
+  await dialog.getByRole("button", { name: "Show the one on the mat" }).click();
+  await expect(does(page)).toHaveText("F13");
+  await tray(page).getByLabel("Base with").selectOption({ label: "Camera layer" });
+  await expect(dialog).toContainText(/\d+ inputs do otherwise/);
+  await dialog.getByRole("button", { name: /^Show all \d+ on the mat$/ }).click();
+  await expect(page.locator('[aria-pressed="true"][data-control]').nth(5)).toBeAttached();
+  await tray(page)
+    .getByLabel("Design to compare with")
+    .setInputFiles({ name: "broken.json", mimeType: "application/json", buffer: Buffer.from("{") });
+  await expect(tray(page).getByText(/broken\.json cannot be compared\. The file is not whole JSON/)).toBeVisible();
 });

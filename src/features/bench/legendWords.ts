@@ -15,8 +15,16 @@ function otherLegends(design: Design, inputId: string, layer: Layer): string {
     .join("\n");
 }
 
-/** A cap of one unit has room for five or six letters a line: there "Control" is written as keyboards write it. */
-const onCap = (phrase: string) => phrase.replace(/\bControl\b/, "Ctrl").replace(/^hold for /, "hold ");
+/** A cap of one unit has room for five or six letters a line: there names are written as keyboards write them. */
+const ON_CAPS: [RegExp, string][] = [
+  [/\bControl\b/, "Ctrl"],
+  [/\bEscape\b/, "Esc"],
+  [/\bBackspace\b/, "Back"],
+  [/\bDelete\b/, "Del"],
+  [/ for the next key$/, " next"],
+  [/^hold for /, "hold "],
+];
+const onCap = (phrase: string) => ON_CAPS.reduce((words, [long, short]) => words.replace(long, short), phrase);
 
 /** What an input says on a layer; the base shines through in brackets. */
 export function legendWords(design: Design, control: Control, layer: Layer): CapWords {

@@ -7,6 +7,7 @@ import { useHand } from "@/store/hand";
 import { FirstKeymapOffer } from "@/ui/pieces/FirstKeymapOffer";
 import { Section } from "@/ui/pieces/sheets";
 import { BindingSection } from "./BindingSection";
+import { CompareSection } from "./CompareSection";
 import { LampSection } from "./LampSection";
 import { LayersSection } from "./LayersSection";
 import { MacrosSection } from "./MacrosSection";
@@ -51,6 +52,7 @@ export function KeymapTray() {
       )}
       {hasUnbound(design) && <UnboundSection />}
       <ComputerSection />
+      <CompareSection />
       <KeymapFile />
       <OnDeviceSection />
     </>

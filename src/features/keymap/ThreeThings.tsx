@@ -5,7 +5,6 @@ import type { Design } from "@/core/document/schema";
 import { keyboardUsage, keyboardUsageNamed, modifierNames } from "@/core/hid/keyboardUsages";
 import type { HostLanguage } from "@/core/languages/hostLanguage";
 import { deadKeyOf, deedOf } from "@/core/languages/hostLanguage";
-import { languageList } from "@/core/languages/languageList";
 import { Values } from "@/ui/pieces/sheets";
 import { useHostLanguage } from "./useHostLanguage";
 
@@ -35,10 +34,9 @@ export function ThreeThings({ design, job, cap }: ThreeThingsProps) {
   return (
     <Values
       rows={[
-        ["The cap shows", cap || "nothing"],
-        ["The key sends", code ? `${sends} (${code})` : sends],
-        ["The computer makes of it", language ? madeOf(language, job) : "…"],
-        ["set to", languageList[hostLanguage].title],
+        ["Cap shows", cap || "nothing"],
+        ["Key sends", code && code !== sends ? `${sends} (${code})` : sends],
+        ["Computer makes of it", language ? madeOf(language, job) : "…"],
       ]}
     />
   );

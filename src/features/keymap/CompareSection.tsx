@@ -1,0 +1,89 @@
+"use client";
+
+import dynamic from "next/dynamic";
+import { useState } from "react";
+import { Box } from "@chakra-ui/react";
+import type { KeymapDifference } from "@/core/keymap/compareKeymaps";
+import { ChoiceField } from "@/ui/pieces/fields";
+import { Section } from "@/ui/pieces/sheets";
+import { useKeymap } from "./useKeymap";
+
+const CompareDialog = dynamic(() => import("./CompareDialog").then((m) => m.CompareDialog));
+
+interface Compared {
+  title: string;
+  /** What the two sides are called. */
+  sides: [here: string, there: string];
+  differences: KeymapDifference[];
+}
+
+const MOST_BYTES = 8_000_000;
+
+/** The layer in hand against another one, and this design against an older file. */
+export function CompareSection() {
+  const { design, layer } = useKeymap();
+  const [compared, setCompared] = useState<Compared | null>(null);
+  const [trouble, setTrouble] = useState("");
+  const others = design.keymap.layers.filter(({ id }) => id !== layer.id);
+  const withLayer = async (id: string) => {
+    const other = others.find((one) => one.id === id);
+    if (!other) return;
+    const { compareLayers } = await import("@/core/keymap/compareKeymaps");
+    setCompared({
+      title: `${layer.name} and ${other.name}`,
+      sides: [layer.name, other.name],
+      differences: compareLayers(design, layer.id, id),
+    });
+  };
+  const withFile = async (file: File | undefined) => {
+    setTrouble("");
+    if (!file) return;
+    if (file.size > MOST_BYTES) return setTrouble(`${file.name} is larger than any design; nothing was read.`);
+    const [{ readDesignText }, { compareDesigns }] = await Promise.all([
+      import("@/core/formats/readDesignText"),
+      import("@/core/keymap/compareKeymaps"),
+    ]);
+    const read = readDesignText(await file.text());
+    if (!read.ok) return setTrouble(`${file.name} cannot be compared. ${read.problems[0].message}`);
+    setCompared({
+      title: `This design and ${file.name}`,
+      sides: ["here", "in the file"],
+      differences: compareDesigns(design, read.value),
+    });
+  };
+  return (
+    <Section title="Compare">
+      {others.length > 0 && (
+        <ChoiceField
+          label={`${layer.name} with`}
+          value=""
+          choices={[
+            { value: "", label: "choose a layer" },
+            ...others.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          onCommit={(id) => void withLayer(id)}
+        />
+      )}
+      <label>
+        <Box fontSize="13px" color="var(--faint)">
+          This design with an older file of it
+        </Box>
+        <input
+          type="file"
+          accept=".json,application/json"
+          aria-label="Design to compare with"
+          onChange={(event) => {
+            void withFile(event.target.files?.[0]);
+            event.target.value = "";
+          }}
+        />
+      </label>
+      {trouble && (
+        <Box role="alert" color="var(--stop)" fontWeight="600">
+          {trouble}
+        </Box>
+      )}
+      {compared && <CompareDialog {...compared} onClose={() => setCompared(null)} />}
+    </Section>
+  );
+}
