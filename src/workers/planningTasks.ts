@@ -7,6 +7,8 @@ import type { OptionSetting } from "@/core/brief/option";
 import { type MatrixAnswer, type MatrixPart } from "@/core/matrix/planMatrix";
 import { planPartByWire } from "@/core/matrix/searchMatrix";
 import { moduleTurns } from "@/core/edits/turnModule";
+import type { Design } from "@/core/document/schema";
+import { placeFunctions, placementCost, placementProblem } from "@/core/reach/placement";
 import { planPins } from "@/core/pins/planPins";
 import type { Wish } from "@/core/document/wish";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
@@ -35,6 +37,34 @@ function searchMatrix(part: MatrixPart, seed: number, rounds: number, tell: (ans
   for (const answer of planPartByWire(part, seed, rounds)) tell(answer);
 }
 
+/** A placement of the base layer's functions, against what is there. */
+export interface ProposedPlacement {
+  moves: { fromId: string; toId: string }[];
+  /** Functions that could be placed anew. */
+  free: number;
+  nowMm: number;
+  costMm: number;
+  boundMm: number;
+}
+
+const PLACEMENT_SEED = 1;
+const PLACEMENT_ROUNDS = 80;
+
+function proposePlacement(design: Design, kept: string[]): ProposedPlacement {
+  const problem = placementProblem(design, new Set(kept));
+  const asItIs = problem.inputs.map((_, nth) => nth);
+  const { keyOf, cost, bound } = placeFunctions(problem, PLACEMENT_SEED, PLACEMENT_ROUNDS);
+  return {
+    moves: problem.inputs.flatMap((fromId, nth) =>
+      keyOf[nth] === nth ? [] : [{ fromId, toId: problem.inputs[keyOf[nth]] }],
+    ),
+    free: problem.inputs.length,
+    nowMm: placementCost(problem, asItIs),
+    costMm: cost,
+    boundMm: bound,
+  };
+}
+
 /** Long computations, each a pure function of values that can be copied. */
 export const planningTasks = {
   planBrief: planWithBreaks,
@@ -44,5 +74,6 @@ export const planningTasks = {
   yieldOfLadder,
   bestOfLadder,
   lossByRate,
+  proposePlacement,
 };
 export type PlanningTasks = typeof planningTasks;

@@ -105,3 +105,21 @@ test("two layers, and this design and an older file, are compared key by key and
     .setInputFiles({ name: "broken.json", mimeType: "application/json", buffer: Buffer.from("{") });
   await expect(tray(page).getByText(/broken\.json cannot be compared\. The file is not whole JSON/)).toBeVisible();
 });
+
+test("keys are placed for the fingers, with one kept, seen before they are taken", async ({ page }) => {
+  await page.goto("/bench/loom-64/keymap");
+  await tray(page).getByRole("button", { name: "Place keys for the fingers" }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("status", { name: "Proposal" })).toContainText("No placement takes less than");
+  const keep = dialog.getByRole("list", { name: "Moves" }).getByRole("listitem").first();
+  const label = /from (.+) to /.exec((await keep.textContent())!)![1];
+  await keep.getByText(`Keep ${label} as it is`).click();
+  await expect(dialog.getByText(`Kept: ${label}.`)).toBeVisible();
+  await expect(dialog.getByRole("status", { name: "Proposal" })).toContainText("No placement takes less than");
+  await dialog.getByRole("button", { name: /^Move \d+ keys$/ }).click();
+  await expect(page.getByRole("button", { name: "Undo: place keys for the fingers" })).toBeEnabled();
+  await page.goto("/bench/reedling/keymap");
+  await tray(page).getByRole("button", { name: "Place keys for the fingers" }).click();
+  await expect(dialog).toContainText("There is nothing to place");
+  await expect(dialog.getByRole("button", { name: "Move 0 keys" })).toBeDisabled();
+});

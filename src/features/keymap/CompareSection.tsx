@@ -4,10 +4,12 @@ import dynamic from "next/dynamic";
 import { useState } from "react";
 import { Box } from "@chakra-ui/react";
 import type { KeymapDifference } from "@/core/keymap/compareKeymaps";
+import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
-import { Section } from "@/ui/pieces/sheets";
+import { Row, Section } from "@/ui/pieces/sheets";
 import { useKeymap } from "./useKeymap";
 
+const PlacementDialog = dynamic(() => import("./PlacementDialog").then((m) => m.PlacementDialog));
 const CompareDialog = dynamic(() => import("./CompareDialog").then((m) => m.CompareDialog));
 
 interface Compared {
@@ -19,11 +21,12 @@ interface Compared {
 
 const MOST_BYTES = 8_000_000;
 
-/** The layer in hand against another one, and this design against an older file. */
+/** The layer in hand against another one, this design against an older file, and keys placed for the fingers. */
 export function CompareSection() {
   const { design, layer } = useKeymap();
   const [compared, setCompared] = useState<Compared | null>(null);
   const [trouble, setTrouble] = useState("");
+  const [isPlacing, setIsPlacing] = useState(false);
   const others = design.keymap.layers.filter(({ id }) => id !== layer.id);
   const withLayer = async (id: string) => {
     const other = others.find((one) => one.id === id);
@@ -52,7 +55,7 @@ export function CompareSection() {
     });
   };
   return (
-    <Section title="Compare">
+    <Section title="Compare and improve">
       {others.length > 0 && (
         <ChoiceField
           label={`${layer.name} with`}
@@ -83,6 +86,10 @@ export function CompareSection() {
           {trouble}
         </Box>
       )}
+      <Row>
+        <PlainButton onClick={() => setIsPlacing(true)}>Place keys for the fingers</PlainButton>
+      </Row>
+      {isPlacing && <PlacementDialog onClose={() => setIsPlacing(false)} />}
       {compared && <CompareDialog {...compared} onClose={() => setCompared(null)} />}
     </Section>
   );
