@@ -49,3 +49,17 @@ test("a German and a French computer: keys are found by what they type, and a wr
   await tap(page, "Park");
   await expect(typed(page)).toHaveText("é");
 });
+
+test("a national computer brings its physical form as an offer in Layout", async ({ page }) => {
+  await page.goto("/bench/kestrel/keymap");
+  await language(page).selectOption({ label: "German" });
+  await goTo(page, "Layout");
+  await tray(page).getByLabel("Shape", { exact: true }).selectOption({ label: "Typing block" });
+  await expect(tray(page).getByText("Keyboards for German usually have a tall Enter")).toBeVisible();
+  await tray(page).getByRole("button", { name: "Take that form" }).click();
+  await expect(tray(page).getByRole("button", { name: "Take that form" })).toHaveCount(0);
+  const before = await part(page, "K").count();
+  await tray(page).getByRole("button", { name: "Place the shape" }).click();
+  await expect(page.getByText("84 placed")).toBeVisible();
+  expect(before).toBe(0);
+});

@@ -3,6 +3,7 @@ import { keyboardUsages } from "../hid/keyboardUsages";
 import { deedOf } from "./hostLanguage";
 import { languageIds } from "./ids";
 import { hostLanguage } from "./languages";
+import { physicalFormOf } from "./physicalForm";
 import { charactersOf, strokesFor } from "./strokes";
 import { Typist } from "./typist";
 import { usEnglish } from "./usEnglish";
@@ -17,6 +18,18 @@ function typed(id: (typeof languageIds)[number], ...keys: [code: string, modifie
   const typist = new Typist(hostLanguage(id));
   return keys.map(([code, modifiers = 0]) => typist.press(usage(code), modifiers));
 }
+
+describe("the form of a language's keyboards", () => {
+  it("is the tall Enter and the extra key, or neither", () => {
+    // ISO/IEC 9995-2: the key B00 beside left Shift belongs to the form with the tall Enter.
+    for (const id of languageIds) {
+      const { tallEnter, extraKey } = physicalFormOf(id);
+      expect(tallEnter).toBe(extraKey);
+    }
+    expect(physicalFormOf("de-DE")).toEqual({ tallEnter: true, extraKey: true });
+    expect(physicalFormOf("en-US")).toEqual({ tallEnter: false, extraKey: false });
+  });
+});
 
 describe("keyboard languages", () => {
   it("are the same for US English with and without its table", () => {

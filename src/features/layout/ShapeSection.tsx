@@ -15,6 +15,8 @@ import { ChoiceField } from "@/ui/pieces/fields";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { ShapeFields } from "./ShapeFields";
 
+/** The list of languages is long. */
+const NationalForm = dynamic(() => import("./NationalForm").then((m) => m.NationalForm));
 const ReadInDialog = dynamic(() => import("./ReadInDialog").then((m) => m.ReadInDialog));
 
 const BELOW_MM = 24;
@@ -61,6 +63,7 @@ export function ShapeSection() {
           />
         </Columns>
         <ShapeFields shape={shape} onChange={setShape} />
+        {shape.shape === "typing-block" && <NationalForm shape={shape} onShape={setShape} />}
         <Row>
           <PlainButton onClick={placeIt}>Place the shape</PlainButton>
         </Row>
