@@ -1,3 +1,5 @@
+import { ramNeed } from "@/core/firmware/capacity";
+import { fullKeymap, fullUse } from "../../tests/firmware/fullKeymap";
 import { demoDesigns } from "../../demo";
 import { FLASH_MAP } from "@/core/contract/board";
 import { IMAGE_ARENA_BYTES, IMAGE_VARIABLE_BYTES } from "@/core/image/usb8Image.generated";
@@ -60,6 +62,18 @@ function latencyRows(host: string): Row[] {
   );
 }
 
+/** The most that a keymap is promised for: 64 keys, 8 layers, 16 sets of keys together, a macro that plays. */
+function fullRows(host: string): Row[] {
+  const design = fullKeymap();
+  const { script } = recordContacts(design, fullUse(design, AT_ONCE));
+  const { notes } = play(host, imageFiles(design, workFolder()), script);
+  const what = "64 keys, 8 layers, 16 sets, a macro";
+  return [
+    row(`finished image, ${what}: worst scan, ${AT_ONCE} at once`, toldOf(notes, "most"), "cycles", CYCLES_A_MS),
+    row(`${what}: RAM by the formula`, ramNeed(scanTableOf(design), design), "bytes", RAM_BYTES),
+  ];
+}
+
 /** The finished image on the simulated chip, every demo on the small 5 V class: cycles with the true cost of all pins. */
 export function chipRows(): Row[] {
   const host = buildUsbHost(workFolder());
@@ -80,5 +94,5 @@ export function chipRows(): Row[] {
   const whole = row("finished image: flash of the code", usb8Code().bytes.length, "bytes", FLASH_MAP.BOARD);
   const ram = IMAGE_VARIABLE_BYTES + IMAGE_ARENA_BYTES + stack;
   const memory = row("finished image: RAM of variables, arena and the deepest stack seen", ram, "bytes", RAM_BYTES);
-  return [whole, memory, ...featureRows(), ...scans, ...latencyRows(host)];
+  return [whole, memory, ...featureRows(), ...scans, ...fullRows(host), ...latencyRows(host)];
 }

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Box } from "@chakra-ui/react";
 import type { KeymapDifference } from "@/core/keymap/compareKeymaps";
 import { PlainButton } from "@/ui/pieces/buttons";
+import { FileButton } from "@/ui/pieces/FileButton";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { useKeymap } from "./useKeymap";
@@ -38,9 +39,8 @@ export function CompareSection() {
       differences: compareLayers(design, layer.id, id),
     });
   };
-  const withFile = async (file: File | undefined) => {
+  const withFile = async (file: File) => {
     setTrouble("");
-    if (!file) return;
     if (file.size > MOST_BYTES) return setTrouble(`${file.name} is larger than any design; nothing was read.`);
     const [{ readDesignText }, { compareDesigns }] = await Promise.all([
       import("@/core/formats/readDesignText"),
@@ -67,26 +67,18 @@ export function CompareSection() {
           onCommit={(id) => void withLayer(id)}
         />
       )}
-      <label>
-        <Box fontSize="13px" color="var(--faint)">
-          This design with an older file of it
-        </Box>
-        <input
-          type="file"
-          accept=".json,application/json"
-          aria-label="Design to compare with"
-          onChange={(event) => {
-            void withFile(event.target.files?.[0]);
-            event.target.value = "";
-          }}
-        />
-      </label>
       {trouble && (
         <Box role="alert" color="var(--stop)" fontWeight="600">
           {trouble}
         </Box>
       )}
       <Row>
+        <FileButton
+          title="Compare with an older file"
+          label="Design to compare with"
+          accept=".json,application/json"
+          onFile={(file) => void withFile(file)}
+        />
         <PlainButton onClick={() => setIsPlacing(true)}>Place keys for the fingers</PlainButton>
       </Row>
       {isPlacing && <PlacementDialog onClose={() => setIsPlacing(false)} />}

@@ -4,7 +4,8 @@ import dynamic from "next/dynamic";
 import { useState } from "react";
 import { Box } from "@chakra-ui/react";
 import type { ReadKeymap } from "@/core/formats/keymapCsv";
-import { Section } from "@/ui/pieces/sheets";
+import { FileButton } from "@/ui/pieces/FileButton";
+import { Row, Section } from "@/ui/pieces/sheets";
 import { useKeymap } from "./useKeymap";
 
 const ReadDialog = dynamic(() => import("./KeymapReadDialog").then((m) => m.ReadDialog));
@@ -16,9 +17,8 @@ export function KeymapFile() {
   const { design } = useKeymap();
   const [read, setRead] = useState<ReadKeymap | null>(null);
   const [trouble, setTrouble] = useState("");
-  const open = async (file: File | undefined) => {
+  const open = async (file: File) => {
     setTrouble("");
-    if (!file) return;
     if (file.size > MOST_BYTES) return setTrouble(`${file.name} is larger than any keymap table; nothing was read.`);
     // The parser comes with the first file.
     const { readKeymapCsv } = await import("@/core/formats/keymapCsv");
@@ -26,20 +26,17 @@ export function KeymapFile() {
   };
   return (
     <Section title="From a file">
-      <label>
-        <Box fontSize="13px" color="var(--faint)">
-          A keymap table (CSV), as “Keymap as a table” writes it
-        </Box>
-        <input
-          type="file"
+      <Row>
+        <FileButton
+          title="Read a keymap table"
+          label="Keymap table"
           accept=".csv,text/csv"
-          aria-label="Keymap table"
-          onChange={(event) => {
-            void open(event.target.files?.[0]);
-            event.target.value = "";
-          }}
+          onFile={(file) => void open(file)}
         />
-      </label>
+      </Row>
+      <Box fontSize="13px" color="var(--faint)">
+        CSV, as the export “Keymap as a table” writes it.
+      </Box>
       {trouble && (
         <Box role="alert" color="var(--stop)" fontWeight="600">
           {trouble}
