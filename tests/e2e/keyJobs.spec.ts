@@ -16,11 +16,11 @@ test("a key with two jobs, keys together and opposites are made in Keymap and do
   await tray(page).getByLabel("Time (ms)").fill("150");
   await tray(page).getByLabel("Time (ms)").press("Enter");
 
-  await part(page, "J").click();
-  await part(page, "K").click({ modifiers: ["Shift"] });
+  await part(page, "N").click();
+  await part(page, "M").click({ modifiers: ["Shift"] });
   await together(page).getByRole("button", { name: "Together they do another thing" }).click();
   await bindByName(page, "escape");
-  await expect(page.getByRole("button", { name: "J and K on Base: Escape" })).toBeVisible();
+  await expect(page.getByRole("button", { name: "N and M on Base: Escape" })).toBeVisible();
 
   await part(page, "D").click();
   await part(page, "F").click({ modifiers: ["Shift"] });
@@ -35,18 +35,20 @@ test("a key with two jobs, keys together and opposites are made in Keymap and do
   await page.keyboard.down("Space");
   // Held by the design's own clock, which the report tells of: Shift alone.
   await expect(page.getByText(/^\d+ ms keyboard 0200000000000000$/).first()).toBeVisible();
-  // Where the focus goes away it is let go: the next letter is a small one.
+  // The focus may go on to another key meanwhile; beyond the mat it is let go, and the next letter is a small one.
   await part(page, "Q").focus();
+  await typed(page).focus();
+  await expect(page.getByText(/^\d+ ms keyboard 0000000000000000$/).first()).toBeVisible();
   await page.keyboard.up("Space");
-  await tap(page, "J");
-  await expect(typed(page)).toHaveText("aj");
+  await tap(page, "N");
+  await expect(typed(page)).toHaveText("an");
 
   await goTo(page, "Keymap");
-  await together(page).getByRole("button", { name: "J and K", exact: true }).click();
-  await button(page, "Take J and K apart").click();
-  await expect(together(page).getByRole("button", { name: "Take J and K apart" })).toHaveCount(0);
+  await together(page).getByRole("button", { name: "N and M", exact: true }).click();
+  await button(page, "Take N and M apart").click();
+  await expect(together(page).getByRole("button", { name: "Take N and M apart" })).toHaveCount(0);
   await page.keyboard.press("Control+z");
-  await expect(together(page).getByRole("button", { name: "Take J and K apart" })).toBeVisible();
+  await expect(together(page).getByRole("button", { name: "Take N and M apart" })).toBeVisible();
 });
 
 test("a modifier for the next key, and a layer that is switched, are chosen from what the key does", async ({
