@@ -1,35 +1,20 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { type KeyboardEvent, useMemo, useRef } from "react";
-import { derive } from "@/core/derived/derive";
+import { type KeyboardEvent, useRef } from "react";
 import type { Design } from "@/core/document/schema";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
-import { typedBy } from "@/core/bindings";
 import { pressElement, releaseAll, turnElement, useSession } from "@/store/session";
-
-/** Which inputs a key of the person's own keyboard stands for: those bound to its usage, base layer first. */
-function inputsByUsage(design: Design): Map<number, string> {
-  const found = new Map<number, string>();
-  const own = new Set(derive(design).inputs.map(({ id }) => id));
-  for (const layer of design.keymap.layers) {
-    for (const [inputId, binding] of Object.entries(layer.bindings)) {
-      const typed = typedBy(binding);
-      if (typed && own.has(inputId) && !found.has(typed.usage)) found.set(typed.usage, inputId);
-    }
-  }
-  return found;
-}
+import { inputForUsage } from "./ownKeys";
 
 /** The computer's text field: it shows what the device types, and lends the person's keyboard to the device. */
 export function HostBox({ design }: { design: Design }) {
   const text = useSession((state) => state.text);
-  const byUsage = useMemo(() => inputsByUsage(design), [design]);
+  const activeLayers = useSession((state) => state.activeLayers);
   const down = useRef(new Map<string, string>());
   const inputFor = (code: string) => {
     const usage = keyboardUsageForCode(code)?.usage;
-    const id = usage === undefined ? undefined : byUsage.get(usage);
-    return id ? derive(design).inputs.find((input) => input.id === id) : undefined;
+    return usage === undefined ? undefined : inputForUsage(design, usage, activeLayers);
   };
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Tab") return;
