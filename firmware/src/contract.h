@@ -123,6 +123,7 @@
 #define OV_LAMP_LAYER 2
 #define OV_LAMP_LOCK 3
 #define OV_LAMP_NEXT 4
+#define OV_LAMP_HELD 5
 
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1

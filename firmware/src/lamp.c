@@ -1,5 +1,5 @@
-/* Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, or simply that it
- * runs. */
+/* Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, an input that is held, or
+ * simply that it runs. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -8,12 +8,19 @@
 #define OFF 1
 
 static uint8_t locks, locks_changed;
+static uint8_t shows_held; /* some lamp does, so all are looked at in every scan */
 static uint8_t *told;
 
 void ov_lamps_init(void) {
+  uint16_t kind = (uint16_t)(ov_table_word(OV_AT_LAMP_TABLE) + 1u);
+  uint8_t i;
   told = ov_arena_take(ov_table_byte(OV_AT_LAMPS));
   locks = 0;
   locks_changed = 1;
+  shows_held = 0;
+  for (i = 0; i < ov_table_byte(OV_AT_LAMPS); i++, kind = (uint16_t)(kind + OV_LAMP_BYTES)) {
+    if (ov_table_byte(kind) == OV_LAMP_HELD) shows_held = 1;
+  }
 }
 
 void ov_host_locks(uint8_t value) {
@@ -28,6 +35,7 @@ static uint8_t wanted(uint16_t entry) {
     case OV_LAMP_LAYER: return ov_layer_active(argument);
     case OV_LAMP_LOCK: return (uint8_t)((locks >> argument) & 1u);
     case OV_LAMP_NEXT: return ov_next_waits();
+    case OV_LAMP_HELD: return (uint8_t)(ov_held_on(argument) != OV_NONE);
     default: return 0;
   }
 }
@@ -36,7 +44,7 @@ void ov_lamps_show(void) {
   uint16_t entry = ov_table_word(OV_AT_LAMP_TABLE);
   uint8_t count = ov_table_byte(OV_AT_LAMPS);
   uint8_t i;
-  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | locks_changed);
+  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | locks_changed | shows_held);
   if (!changed) return;
   locks_changed = 0;
   for (i = 0; i < count; i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {

@@ -242,6 +242,7 @@ function bindOnLayer(design: Design, number: string, what: string): Design {
 
 function lamp(design: Design, name: string, [when, what]: string[]): Design {
   if (when === "layer") return setLampRule(design, name, { when, layerId: layerId(what) });
+  if (when === "held") return setLampRule(design, name, { when, inputId: `${what}:press` });
   if (when === "lock") return setLampRule(design, name, { when, lock: what as "num" | "caps" | "scroll" });
   return setLampRule(design, name, { when: when as "always" | "never" | "next" });
 }

@@ -1,15 +1,16 @@
-"""Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, or simply that
-it runs."""
+"""Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, an input
+that is held, or simply that it runs."""
 
-from device.contract import AT_LAMP_TABLE, AT_LAMPS, LAMP_ALWAYS, LAMP_BYTES, LAMP_LAYER, LAMP_LOCK, LAMP_NEXT
+from device.contract import AT_LAMP_TABLE, AT_LAMPS, LAMP_ALWAYS, LAMP_BYTES, LAMP_HELD, LAMP_LAYER, LAMP_LOCK, LAMP_NEXT, NONE
 from device.table import word
 
 
 class Lamps:
-    def __init__(self, table, layers, next_key, show):
+    def __init__(self, table, actions, layers, next_key, show):
         """show(line, on) switches a lamp."""
         first = word(table, AT_LAMP_TABLE)
         self.entries = [tuple(table[at : at + 3]) for at in range(first, first + LAMP_BYTES * table[AT_LAMPS], LAMP_BYTES)]
+        self.actions = actions
         self.layers = layers
         self.next_key = next_key
         self.locks = 0
@@ -23,6 +24,8 @@ class Lamps:
             return self.layers.is_active(argument)
         if kind == LAMP_NEXT:
             return self.next_key.waits()
+        if kind == LAMP_HELD:
+            return self.actions.held_on[argument] != NONE
         return kind == LAMP_LOCK and bool(self.locks >> argument & 1)
 
     def play(self):

@@ -54,7 +54,7 @@ class Runtime:
         self.debounce = Debounce(table, self.waiting, Flips(table, actions, layers, self.waiting, self.pulses))
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
-        self.lamps = Lamps(table, layers, next_key, lines.lamp)
+        self.lamps = Lamps(table, actions, layers, next_key, lines.lamp)
         self.live = Live(table, actions, self.debounce, self.waiting, self.macros, kept)
 
     def scan(self, elapsed_ms):

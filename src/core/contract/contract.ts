@@ -194,7 +194,7 @@ export const WAITING = 24;
 export const partBytes = (count: number): number => (count > 0 ? 32 : 0);
 
 /** What a lamp shows. */
-export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4 } as const;
+export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4, HELD: 5 } as const;
 
 /** Keyboard usages from here on are modifiers, not keys of the report (HID Usage Tables, keyboard page). */
 export const FIRST_MODIFIER = 0xe0;

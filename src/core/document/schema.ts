@@ -94,6 +94,8 @@ const lampRuleSchema = z.discriminatedUnion("when", [
   z.strictObject({ when: z.literal("lock"), lock: z.enum(["num", "caps", "scroll"]) }),
   /** Something stays for the next key. */
   z.strictObject({ when: z.literal("next") }),
+  /** An input is held. */
+  z.strictObject({ when: z.literal("held"), inputId: text(1, 80) }),
 ]);
 export type LampRule = z.infer<typeof lampRuleSchema>;
 

@@ -6,7 +6,7 @@ import { togetherInput } from "../document/keyRules";
 import type { MacroStep } from "../document/macros";
 import type { Design } from "../document/schema";
 import { addTogether } from "../edits/keyRules";
-import { addLayer, bind, setHostLanguage } from "../edits/keymap";
+import { addLayer, bind, setHostLanguage, setLampRule } from "../edits/keymap";
 import { addMacro, changeMacro } from "../edits/macros";
 import { findingsOf } from "./check";
 
@@ -143,6 +143,16 @@ describe("macros", () => {
     const without = { ...media, reportSet: { ...media.reportSet, interfaces: ["keyboard" as const] } };
     expect(findingsOf(without).map(({ rule }) => rule)).toContain("reports/missing-interface");
     expect(findingsOf(media).map(({ rule }) => rule)).not.toContain("reports/missing-interface");
+  });
+});
+
+describe("a lamp that shows an input that is held", () => {
+  it("is told when that input is gone, and stays dark", () => {
+    const shown = setLampRule(finishedPad(), "l1", { when: "held", inputId: "k1:press" });
+    expect(told(shown, "dangling")).toEqual([]);
+    const lost = setLampRule(finishedPad(), "l1", { when: "held", inputId: "gone:press" });
+    expect(messages(lost, "dangling")).toEqual(["L1 shows an input that is gone; it stays dark."]);
+    settles(lost, "dangling");
   });
 });
 

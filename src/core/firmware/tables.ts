@@ -29,6 +29,7 @@ const LAMP_CODE = {
   layer: LAMP.LAYER,
   lock: LAMP.LOCK,
   next: LAMP.NEXT,
+  held: LAMP.HELD,
 } as const;
 const OPPOSITE_CODE = {
   neither: OPPOSITE.NEITHER,
@@ -69,18 +70,21 @@ function lampBytes(scan: ScanTable, design: Design): number[] {
   const context = encodingContextOf(design);
   const argument = (rule: LampRule) => {
     if (rule.when === "layer") return context.layerIndex(rule.layerId);
+    if (rule.when === "held") return scan.inputs.indexOf(rule.inputId);
     return rule.when === "lock" ? LOCK_BIT[rule.lock] : 0;
   };
   return scan.lamps.flatMap(({ controlId, line }) => {
-    const rule = lampRuleOf(design, controlId);
+    const rule = lampRuleOf(scan, design, controlId);
     return [line, LAMP_CODE[rule.when], argument(rule)];
   });
 }
 
-/** What a lamp shows; nothing when it is bound to a layer that is gone. */
-function lampRuleOf({ keymap }: Design, controlId: string): LampRule {
+/** What a lamp shows; nothing when it is bound to a layer or an input that is gone. */
+function lampRuleOf({ inputs }: ScanTable, { keymap }: Design, controlId: string): LampRule {
   const rule = Object.hasOwn(keymap.lamps, controlId) ? keymap.lamps[controlId] : null;
-  const isGone = rule?.when === "layer" && !keymap.layers.some(({ id }) => id === rule.layerId);
+  const isGone =
+    (rule?.when === "layer" && !keymap.layers.some(({ id }) => id === rule.layerId)) ||
+    (rule?.when === "held" && !inputs.includes(rule.inputId));
   return rule === null || isGone ? { when: "never" } : rule;
 }
 

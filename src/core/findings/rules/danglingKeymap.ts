@@ -13,11 +13,13 @@ export const danglingKeymap: Rule = {
     const layers = new Set(design.keymap.layers.map(({ id }) => id));
     const known = new Set(bindable.map(({ id }) => id));
     const lamps = Object.entries(design.keymap.lamps).flatMap(([id, rule]) => {
-      if (rule.when !== "layer" || layers.has(rule.layerId)) return [];
+      const what = rule.when === "layer" && !layers.has(rule.layerId) ? "a layer" : null;
+      const gone = what ?? (rule.when === "held" && !known.has(rule.inputId) ? "an input" : null);
+      if (gone === null) return [];
       return [
         {
           severity: "warn" as const,
-          message: `${controls.get(id)?.label ?? id} shows a layer that is gone; it stays dark.`,
+          message: `${controls.get(id)?.label ?? id} shows ${gone} that is gone; it stays dark.`,
           subjects: controls.has(id) ? [controlSubject(id)] : [],
           fixes: [{ title: "Let it show nothing", apply: (d: Design) => setLampRule(d, id, { when: "never" }) }],
         },
