@@ -28,7 +28,7 @@ const STEPS = {
   pinLine: 20,
   partLine: 18,
   encoder: 58,
-  lamp: 46,
+  lamp: 51,
   readPart: 13,
   registerBit: 19,
   channel: 22,
