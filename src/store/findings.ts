@@ -5,6 +5,7 @@ import type { Design } from "@/core/document/schema";
 import type { Subject, ToldFinding } from "@/core/findings/finding";
 import { type Look, lookAside } from "@/workers/checking";
 import { edit, useBench } from "./bench";
+import { loadLanguage } from "./hostLanguages";
 import { type Checked, Checking, NOTHING_SEEN } from "./checking";
 
 const useChecked = create<Checked>(() => ({ design: null, ...NOTHING_SEEN, trouble: null }));
@@ -23,6 +24,9 @@ export function useFindings({ id }: Design): Look & { isKnown: boolean; trouble:
 /** Applies a fix to the design as it is now; false when it is not offered any more. The rules come with the first use. */
 export async function settle(told: ToldFinding, title: string): Promise<boolean> {
   const { fixOf } = await import("@/core/findings/check");
+  const asked = useBench.getState().history?.design;
+  // Rules look at texts of macros, for which their language must be there.
+  if (asked) await loadLanguage(asked.keymap.hostLanguage);
   const design = useBench.getState().history?.design;
   const fix = design && fixOf(design, told, title);
   if (!fix) return false;

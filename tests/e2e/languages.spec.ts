@@ -1,4 +1,9 @@
 import { type Page, expect, test } from "@playwright/test";
+import { readFileSync } from "node:fs";
+import type { Design } from "@/core/document/schema";
+import { setHostLanguage } from "@/core/edits/keymap";
+import { addMacro, changeMacro } from "@/core/edits/macros";
+import { designText } from "@/core/formats/designJson";
 import { goTo, part, tap, tray, typed } from "./bench";
 
 const search = (page: Page) => tray(page).getByRole("combobox", { name: "Search a usage" });
@@ -61,4 +66,28 @@ test("a national computer brings its physical form as an offer in Layout", async
   // Five rows of 14, 13, 13, 13 and 8 keys, and the tall Enter, beside the 22 parts that are there.
   await tray(page).getByRole("button", { name: "Place the shape" }).click();
   await expect(page.locator("[data-control]")).toHaveCount(84);
+});
+
+test("a design with a text in another language is exported and settled right after a reload, on any stage", async ({
+  page,
+}) => {
+  const kestrel = JSON.parse(readFileSync("demo/kestrel.json", "utf8")) as Design;
+  const macro = addMacro(setHostLanguage(kestrel, "de-DE"), "greeting", "Greeting");
+  const german = changeMacro(macro, "greeting", { steps: [{ step: "text", text: "Grüße 日" }] });
+  const design = { ...german, id: "german-kestrel", name: "German Kestrel" };
+  await page.goto("/");
+  await expect(page.getByRole("article")).toHaveCount(5);
+  await page
+    .getByLabel("Design files")
+    .setInputFiles({ name: "german.json", mimeType: "application/json", buffer: Buffer.from(designText(design)) });
+  await expect(page.getByRole("article")).toHaveCount(6);
+  await page.goto("/bench/german-kestrel/layout");
+  await page.getByRole("button", { name: "Export", exact: true }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("listitem").filter({ hasText: "Finished flash image" })).toContainText(/bytes|flash/);
+  await expect(dialog.getByText("which runs no Python")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Enter them by number: Control + Shift + U" }).click();
+  await expect(page.getByText(/types 日, for which German has no keys/)).toHaveCount(0);
+  await expect(page.getByRole("button", { name: /^Undo: enter them by number/ })).toBeEnabled();
 });

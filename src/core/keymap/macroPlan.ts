@@ -64,9 +64,6 @@ function codeOf({ plays, endsOnPress, steps }: Macro, keymap: Design["keymap"]):
   return [times, endsOnPress ? MACRO_ENDS : 0, HEAD_BYTES, ...code, STEP.END];
 }
 
-/** Waits are 16 bits; longer ones take several steps. */
-const MOST_WAIT = 0xffff;
-
 function stepCode(step: MacroStep, keymap: Design["keymap"]): number[] {
   switch (step.step) {
     case "press":
@@ -78,7 +75,7 @@ function stepCode(step: MacroStep, keymap: Design["keymap"]): number[] {
     case "text":
       return textCode(strokesFor(step.text, knownLanguage(keymap.hostLanguage)).strokes);
     case "wait":
-      return [STEP.WAIT, ...word(Math.min(step.ms, MOST_WAIT))];
+      return [STEP.WAIT, ...word(step.ms)];
     case "until-let-go":
       return [STEP.UNTIL_LET_GO];
     case "consumer":

@@ -82,6 +82,8 @@ describe("keyboard languages", () => {
     expect(strokesFor("日a本", german)).toEqual({ strokes: [{ usage: 4, modifiers: 0 }], missing: ["日", "本"] });
     expect(strokesFor("e\u0301", german)).toEqual(strokesFor("é", german));
     expect(strokesFor("ñ", usEnglish).missing).toEqual(["ñ"]);
+    // As many signs as the texts of a macro can hold, at once.
+    expect(strokesFor("J\u0301x".repeat(200_000), hostLanguage("en-US-dead")).strokes).toHaveLength(600_000);
     expect(strokesFor("constructor __proto__", usEnglish).missing).toEqual([]);
   });
 

@@ -49,13 +49,13 @@ export function strokesFor(text: string, language: HostLanguage): TypedText {
   const missing = new Set<string>();
   const strokes: Stroke[] = [];
   const points = [...text.normalize("NFC").replace(/\r\n?/g, "\n")];
-  while (points.length > 0) {
+  for (let at = 0; at < points.length; at++) {
     // A letter and its accent are one character where a key or a dead key makes both at once.
-    const both = points.length > 1 ? characters.get(points[0] + points[1]) : undefined;
-    const found = both ?? characters.get(points[0]);
+    const both = at + 1 < points.length ? characters.get(points[at] + points[at + 1]) : undefined;
+    const found = both ?? characters.get(points[at]);
     if (found) strokes.push(...found);
-    else missing.add(points[0]);
-    points.splice(0, both ? 2 : 1);
+    else missing.add(points[at]);
+    if (both) at += 1;
   }
   return { strokes, missing: [...missing] };
 }

@@ -3,6 +3,7 @@
 import { useEffect, useState } from "react";
 import { Box } from "@chakra-ui/react";
 import type { Design } from "@/core/document/schema";
+import { loadLanguage } from "@/store/hostLanguages";
 import type { FirmwareFit } from "@/core/formats/firmwareFit";
 import { useDesign } from "@/store/bench";
 import { notify } from "@/ui/pieces/notices";
@@ -20,7 +21,8 @@ function useFits(design: Design): Fits | null {
   const [fits, setFits] = useState<Fits | null>(null);
   useEffect(() => {
     let isGone = false;
-    void import("@/core/formats/firmwareFit").then(({ firmwareFits, undrivenCircuits }) => {
+    const coming = Promise.all([import("@/core/formats/firmwareFit"), loadLanguage(design.keymap.hostLanguage)]);
+    void coming.then(([{ firmwareFits, undrivenCircuits }]) => {
       if (isGone) return;
       const all = firmwareFits(design).map((fit): [string, FirmwareFit] => [fit.id, fit]);
       setFits({ of: new Map(all), undriven: undrivenCircuits(design) });

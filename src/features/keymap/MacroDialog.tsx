@@ -15,7 +15,7 @@ import { Columns } from "@/ui/pieces/sheets";
 import { AddStep } from "./AddStep";
 import { StepList } from "./StepList";
 import { UntypedText } from "./UntypedText";
-import { useHostLanguage } from "./useHostLanguage";
+import { useHostLanguage } from "@/ui/useHostLanguage";
 import { useKeymap } from "./useKeymap";
 
 const MOST_TIMES = 255;

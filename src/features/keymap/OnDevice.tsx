@@ -22,7 +22,7 @@ import {
 import { type LiveDoing, useLiveDevice } from "@/store/liveState";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Values } from "@/ui/pieces/sheets";
-import { useHostLanguage } from "./useHostLanguage";
+import { useHostLanguage } from "@/ui/useHostLanguage";
 import { useKeymap } from "./useKeymap";
 
 const MOST_SHOWN = 6;

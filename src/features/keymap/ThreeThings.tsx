@@ -6,7 +6,7 @@ import { keyboardUsage, keyboardUsageNamed, modifierNames } from "@/core/hid/key
 import type { HostLanguage } from "@/core/languages/hostLanguage";
 import { deadKeyOf, deedOf } from "@/core/languages/hostLanguage";
 import { Values } from "@/ui/pieces/sheets";
-import { useHostLanguage } from "./useHostLanguage";
+import { useHostLanguage } from "@/ui/useHostLanguage";
 
 const SIGNS: Record<string, string> = { "\n": "a new line", "\t": "a tab", " ": "a space" };
 

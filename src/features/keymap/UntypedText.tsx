@@ -7,7 +7,7 @@ import type { NumberSchool } from "@/core/keymap/numberEntry";
 import { languageList } from "@/core/languages/languageList";
 import { strokesFor } from "@/core/languages/strokes";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { useHostLanguage } from "./useHostLanguage";
+import { useHostLanguage } from "@/ui/useHostLanguage";
 import { useKeymap } from "./useKeymap";
 
 interface UntypedTextProps {

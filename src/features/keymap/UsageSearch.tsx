@@ -6,7 +6,7 @@ import type { Design } from "@/core/document/schema";
 import { type UsageHit, searchUsages } from "@/core/hid/searchUsages";
 import { usagesTyping } from "@/core/languages/usagesTyping";
 import { Finder } from "@/ui/pieces/Finder";
-import { useHostLanguage } from "./useHostLanguage";
+import { useHostLanguage } from "@/ui/useHostLanguage";
 
 const SHOWN = 40;
 

@@ -8,6 +8,7 @@ import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
+import { useHostLanguage } from "@/ui/useHostLanguage";
 import { exportDesign } from "@/ui/files/exportDesign";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { DrivePicture, HoldPicture, KeyboardPicture } from "./Pictures";
@@ -48,6 +49,9 @@ const VERDICT: Record<InterpreterScan["verdict"], string> = {
 /** For boards that run Python: files to copy onto their drive. */
 export function PythonSheet({ profile }: { profile: ControllerProfile }) {
   const design = useDesign();
+  // The tables hold texts of macros, for which their language must be there.
+  const language = useHostLanguage(design.keymap.hostLanguage);
+  if (!language) return null;
   const scan = interpreterScan(design, scanTableOf(design), profile);
   return (
     <TwoSides
