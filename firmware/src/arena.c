@@ -11,7 +11,7 @@ static uint8_t report_bytes(void) {
   uint8_t bytes = 0;
   uint8_t kind;
   for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
-    if ((ov_table_byte(OV_AT_REPORTS) >> kind) & 1u) bytes = (uint8_t)(bytes + ov_report_length(kind));
+    if (ov_report_declared(kind)) bytes = (uint8_t)(bytes + ov_report_length(kind));
   }
   return bytes;
 }
@@ -20,13 +20,14 @@ uint16_t ov_arena_need(void) {
   uint16_t switches = ov_table_byte(OV_AT_SWITCHES);
   uint16_t encoders = ov_table_byte(OV_AT_ENCODERS);
   uint16_t together = ov_table_byte(OV_AT_TOGETHER);
-  uint16_t inputs = (uint16_t)(switches + 2u * encoders + together);
+  uint16_t inputs = (uint16_t)(switches + 2u * encoders + ov_table_byte(OV_AT_FLIPS) + together);
   uint16_t layers = ov_table_byte(OV_AT_LAYERS);
   uint16_t live = (uint16_t)(ov_live_declared() ? OV_LIVE_NEED(inputs, layers) : 0u);
   uint16_t pulsers = (uint16_t)(encoders + ov_table_byte(OV_AT_FLIPS));
   return (uint16_t)(OV_ARENA_BYTES(ov_table_byte(OV_AT_BANKS), ov_table_byte(OV_AT_GROUPS), switches,
                                    inputs, encoders, pulsers, layers, ov_table_byte(OV_AT_WAITING),
-                                   OV_PART_BYTES(together) + OV_PART_BYTES(ov_table_byte(OV_AT_OPPOSITES)), ov_table_byte(OV_AT_LAMPS), report_bytes(), live));
+                                   OV_PART_BYTES(together) + OV_PART_BYTES(ov_table_byte(OV_AT_OPPOSITES)), ov_table_byte(OV_AT_LAMPS),
+                                   ov_report_declared(OV_REPORT_POINTER) ? OV_MOST_MOVERS : 0, report_bytes(), live));
 }
 
 uint8_t *ov_arena_take(uint16_t bytes) {

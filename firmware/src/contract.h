@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 6
+#define OV_TABLE_VERSION 7
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -20,6 +20,7 @@
 #define OV_MOST_OPPOSITES 0x10
 #define OV_MOST_MACROS 0x40
 #define OV_MOST_NEXT_KEYS 8
+#define OV_MOST_MOVERS 6
 #define OV_MOST_CHANGES_A_SCAN 0x0A
 #define OV_MOST_WINDOW_MS 0xFA
 #define OV_MOST_DEADLINE_MS 0x7D0
@@ -61,8 +62,8 @@
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
 #define OV_SWITCH_BYTES 2
-#define OV_ENCODER_BYTES 3
-#define OV_LAMP_BYTES 3
+#define OV_ENCODER_BYTES 8
+#define OV_LAMP_BYTES 4
 #define OV_TOGETHER_BYTES 8
 #define OV_OPPOSITE_BYTES 3
 #define OV_MACRO_BYTES 2
@@ -71,6 +72,14 @@
 #define OV_SWITCH_EAGER 0x80
 #define OV_SWITCH_FLIPS 0x40
 #define OV_SWITCH_DEBOUNCE_MS 0x3F
+#define OV_ENCODER_AT_A 0
+#define OV_ENCODER_AT_B 1
+#define OV_ENCODER_AT_STATES 2
+#define OV_ENCODER_AT_FELT 3
+#define OV_ENCODER_AT_TOLD 4
+#define OV_ENCODER_AT_FAST_MS 5
+#define OV_ENCODER_AT_FAST_TOLD 6
+#define OV_ENCODER_AT_TOP 7
 
 #define OV_DO_PASS 0
 #define OV_DO_NOTHING 1
@@ -84,6 +93,11 @@
 #define OV_DO_NEXT_MODIFIERS 9
 #define OV_DO_NEXT_LAYER 0x0A
 #define OV_DO_MACRO 0x0B
+#define OV_DO_POINTER_BUTTON 0x0C
+#define OV_DO_POINTER_MOVE 0x0D
+#define OV_DO_POINTER_WHEEL 0x0E
+#define OV_DO_AWAKE 0x0F
+#define OV_DO_SYSTEM 0x10
 #define OV_DO_LONG 0x7F
 #define OV_FIRST_MODIFIER 0xE0
 #define OV_TWO_JOBS_BYTES 16
@@ -99,6 +113,17 @@
 #define OV_LAST_COUNTS 1
 #define OV_FIRST_COUNTS 2
 #define OV_ONE_SIDE_COUNTS 3
+#define OV_DIRECTION_RIGHT 0
+#define OV_DIRECTION_LEFT 1
+#define OV_DIRECTION_DOWN 2
+#define OV_DIRECTION_UP 3
+#define OV_POINTER_DIRECTION 3
+#define OV_POINTER_WHEEL 4
+#define OV_POINTER_RAMP_SHIFT 4
+#define OV_POINTER_BUTTONS 5
+#define OV_POINTER_FRACTION_BITS 0x0D
+#define OV_AWAKE_SWITCHED 0
+#define OV_AWAKE_HELD 1
 #define OV_PART_BYTES(together) ((together) > 0 ? 32u : 0u)
 
 #define OV_STEP_END 0
@@ -111,7 +136,10 @@
 #define OV_STEP_CONSUMER 7
 #define OV_STEP_STAY_LAYER 8
 #define OV_STEP_SWITCH_LAYER 9
+#define OV_STEP_AGAIN 0x0A
 #define OV_STEP_BYTES 3
+#define OV_AGAIN_BYTES 4
+#define OV_PARTS_DEEP 4
 #define OV_STROKE_SHIFT 0x80
 #define OV_STROKE_LONG 0x7F
 #define OV_LEFT_SHIFT 2
@@ -124,6 +152,8 @@
 #define OV_LAMP_LOCK 3
 #define OV_LAMP_NEXT 4
 #define OV_LAMP_HELD 5
+#define OV_LAMP_AWAKE 6
+#define OV_LAMP_VALUE 7
 
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
@@ -138,9 +168,15 @@
 #define OV_REPORT_LIVE 2
 #define OV_LIVE_BYTES 0
 #define OV_LIVE_SENDING 2
-#define OV_REPORT_KINDS 3
+#define OV_REPORT_POINTER 3
+#define OV_POINTER_BYTES 5
+#define OV_POINTER_SENDING 1
+#define OV_REPORT_SYSTEM 4
+#define OV_SYSTEM_BYTES 1
+#define OV_SYSTEM_SENDING 0
+#define OV_REPORT_KINDS 5
 #define OV_LONGEST_REPORT 8
-#define OV_REPORT_NAMES {"keyboard", "consumer", "live"}
+#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system"}
 
 #define OV_START_READY 0
 #define OV_START_NO_TABLES 1
@@ -225,8 +261,8 @@
 #define OV_BOARD_MARK_0 0x4F
 #define OV_BOARD_MARK_1 0x42
 #define OV_FLASH_CODE 0
-#define OV_FLASH_BOARD 0x5800
-#define OV_FLASH_TABLES 0x5E00
+#define OV_FLASH_BOARD 0x5B00
+#define OV_FLASH_TABLES 0x6100
 #define OV_FLASH_LOADER 0x7000
 #define OV_BOARD_AT_MARK 0
 #define OV_BOARD_AT_VERSION 2
@@ -278,7 +314,7 @@
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
 
-/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, lit, last reports taken, changed bindings and a frame. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 2u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 1u * (lamps) + 1u * (reportBytes) + 1u * (liveBytes))
+/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, since when each mover is held, and how fast it gets, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, felt steps, time and direction of the last that was told, value, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, lit, movers and where they move, last reports taken, changed bindings and a frame. */
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, movers, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 1u * (lamps) + 2u * (movers) + 1u * (reportBytes) + 1u * (liveBytes))
 
 #endif

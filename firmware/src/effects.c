@@ -4,7 +4,7 @@
 #include "tables.h"
 
 void ov_effect_start(uint8_t input, uint32_t action) {
-  uint8_t value = (uint8_t)ov_action_value(action); /* a layer or a usage of the keyboard page */
+  uint8_t value = (uint8_t)ov_action_value(action); /* a layer, a usage of the keyboard page, a button, a bit */
   switch (ov_action_kind(action)) {
     case OV_DO_KEYBOARD: ov_keyboard_pressed(input, value, (uint8_t)(ov_action_modifiers(action) | ov_next_modifiers())); break;
     case OV_DO_CONSUMER: ov_consumer_pressed(input); break;
@@ -14,6 +14,11 @@ void ov_effect_start(uint8_t input, uint32_t action) {
     case OV_DO_NEXT_MODIFIERS:
     case OV_DO_NEXT_LAYER: ov_next_pressed(input, action); break;
     case OV_DO_MACRO: ov_macro_start(input, value); break;
+    case OV_DO_POINTER_BUTTON: ov_pointer_button(value, 1); break;
+    case OV_DO_POINTER_MOVE:
+    case OV_DO_POINTER_WHEEL: ov_mover_pressed(input, action); break;
+    case OV_DO_AWAKE: ov_awake_pressed(action); break;
+    case OV_DO_SYSTEM: ov_system_changed(value, 1); break;
     default: break;
   }
 }
@@ -26,6 +31,11 @@ void ov_effect_finish(uint8_t input, uint32_t action) {
     case OV_DO_NEXT_MODIFIERS:
     case OV_DO_NEXT_LAYER: ov_next_released(input, action); break;
     case OV_DO_MACRO: ov_macro_let_go(input); break;
+    case OV_DO_POINTER_BUTTON: ov_pointer_button((uint8_t)ov_action_value(action), 0); break;
+    case OV_DO_POINTER_MOVE:
+    case OV_DO_POINTER_WHEEL: ov_mover_released(input); break;
+    case OV_DO_AWAKE: ov_awake_released(action); break;
+    case OV_DO_SYSTEM: ov_system_changed((uint8_t)ov_action_value(action), 0); break;
     default: break;
   }
 }

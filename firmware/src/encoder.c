@@ -1,4 +1,4 @@
-/* Quadrature decoding: each step becomes a pulse of the encoder's turn input.
+/* Quadrature decoding: felt steps become pulses of the encoder's turn input, as often as its entry says.
  * Bouncing contacts step forth and back and so cancel out: encoders need no debounce time.
  * An encoder is read once a scan, unless the board tells its every edge. */
 #include "ovrin.h"
@@ -10,7 +10,11 @@
 #define BY_EDGES 0x08 /* the board tells it: it is not sampled any more */
 
 static uint8_t *state_of; /* bit 1: A closed, bit 0: B closed; and the flags above */
-static int8_t *travel_of; /* quadrature states since the last step */
+static int8_t *travel_of; /* quadrature states since the last felt step */
+static int8_t *felt_of;   /* felt steps since the last that was told */
+static uint8_t *since_of; /* ms since that one */
+static uint8_t *went_back; /* whether it was anticlockwise; not among the flags of the state, which an interrupt writes */
+static uint8_t *value_of;
 
 /* Steps that were made between two scans: the encoder and, lowest, the direction. Written where edges are told, which may
  * be an interrupt, and taken by the scan; each side moves its own end only. */
@@ -19,7 +23,7 @@ static volatile uint8_t steps_end, steps_taken;
 
 /* Movement from the old state (high two bits) to the new one (low two): A leads B when turned clockwise.
  * A jump over two states says nothing about the direction and counts as none. */
-static const int8_t movement[16] = {0, -1, 1, 0, 1, 0, 0, -1, -1, 0, 0, 1, 0, 1, -1, 0};
+static const uint8_t movement[16] OV_IN_FLASH = {0, 0xFF, 1, 0, 1, 0, 0, 0xFF, 0xFF, 0, 0, 1, 0, 1, 0xFF, 0};
 
 static uint16_t entry_of(uint8_t encoder) {
   return (uint16_t)(ov_table_word(OV_AT_ENCODER_TABLE) + encoder * OV_ENCODER_BYTES);
@@ -36,11 +40,18 @@ void ov_encoders_init(void) {
   uint8_t e;
   state_of = ov_arena_take(count);
   travel_of = (int8_t *)ov_arena_take(count);
-  for (e = 0; e < count; e++) state_of[e] = UNKNOWN;
+  felt_of = (int8_t *)ov_arena_take(count);
+  since_of = ov_arena_take(count);
+  went_back = ov_arena_take(count);
+  value_of = ov_arena_take(count);
+  for (e = 0; e < count; e++) {
+    state_of[e] = UNKNOWN;
+    since_of[e] = OV_NONE;
+  }
   steps_end = steps_taken = 0;
 }
 
-/* Whether that completes a step: 1 clockwise, -1 anticlockwise. */
+/* Whether that completes a felt step: 1 clockwise, -1 anticlockwise. */
 static int8_t move_to(uint8_t e, uint8_t state, uint16_t entry) {
   uint8_t before = state_of[e];
   int8_t travel;
@@ -50,8 +61,8 @@ static int8_t move_to(uint8_t e, uint8_t state, uint16_t entry) {
   if (before & UNKNOWN) state_of[e] = state;
   if ((before & UNKNOWN) || (before & STATE) == state) return 0;
   state_of[e] = (uint8_t)((before & BY_EDGES) | state);
-  states_a_step = (int8_t)ov_table_byte((uint16_t)(entry + 2));
-  travel = (int8_t)(travel_of[e] + movement[(uint8_t)(((before & STATE) << 2) | state)]);
+  states_a_step = (int8_t)ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_STATES));
+  travel = (int8_t)(travel_of[e] + (int8_t)ov_flash_byte(movement + (uint8_t)(((before & STATE) << 2) | state)));
   if (travel >= states_a_step) told = 1;
   if (travel <= -states_a_step) told = -1;
   /* A full-cycle encoder rests with both contacts open: there, a half-counted step is a missed one. */
@@ -71,9 +82,41 @@ void ov_encoder_edge(uint8_t e, uint8_t state) {
   steps_end = next;
 }
 
+uint8_t ov_encoder_value(uint8_t e) { return value_of[e]; }
+
+/* The value that lamps show: from 0 up to its top, where it stays. */
+static void count_value(uint8_t e, uint8_t back, uint8_t steps_told, uint8_t top) {
+  uint8_t value = value_of[e];
+  if (back) value_of[e] = value > steps_told ? (uint8_t)(value - steps_told) : 0;
+  else value_of[e] = top - value > steps_told ? (uint8_t)(value + steps_told) : top;
+}
+
+/* How often a step is told: the sooner it follows one in the same direction, the more often. */
+static uint8_t times_of(uint8_t e, uint8_t back, uint16_t entry) {
+  uint8_t fast_ms = ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_FAST_MS));
+  uint8_t more = (uint8_t)(ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_FAST_TOLD)) - 1u);
+  uint8_t since = since_of[e];
+  if (since >= fast_ms || went_back[e] != back) return 1;
+  return (uint8_t)(1u + (uint16_t)(more * (uint8_t)(fast_ms - since)) / fast_ms);
+}
+
+OV_RARELY static void feel(uint8_t e, uint8_t back, uint16_t entry) {
+  int8_t felt = (int8_t)(felt_of[e] + (back ? -1 : 1));
+  uint8_t told = ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_TOLD));
+  felt_of[e] = felt;
+  if ((back ? -felt : felt) < ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_FELT))) return;
+  felt_of[e] = 0;
+  told = (uint8_t)(told * times_of(e, back, entry));
+  went_back[e] = back;
+  since_of[e] = 0;
+  count_value(e, back, told, ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_TOP)));
+  ov_pulse(e, back, told);
+}
+
 static void take_steps(void) {
   while (steps_taken != steps_end) {
-    ov_pulse(steps[steps_taken] >> 1, steps[steps_taken] & 1u);
+    uint8_t e = steps[steps_taken] >> 1;
+    feel(e, steps[steps_taken] & 1u, entry_of(e));
     steps_taken = (uint8_t)((steps_taken + 1u) % OV_EDGE_STEPS);
   }
 }
@@ -82,13 +125,14 @@ static void sample(uint8_t e, uint16_t entry) {
   int8_t told;
   if (state_of[e] & BY_EDGES) return;
   told = move_to(e, read_state(entry), entry);
-  if (told) ov_pulse(e, told < 0);
+  if (told) feel(e, told < 0, entry);
 }
 
-void ov_encoders_sample(void) {
+void ov_encoders_sample(uint8_t elapsed_ms) {
   uint8_t count = ov_table_byte(OV_AT_ENCODERS);
   uint16_t entry = ov_table_word(OV_AT_ENCODER_TABLE);
   uint8_t e;
+  for (e = 0; e < count; e++) since_of[e] = elapsed_ms < OV_NONE - since_of[e] ? (uint8_t)(since_of[e] + elapsed_ms) : OV_NONE;
   take_steps();
   for (e = 0; e < count; e++, entry = (uint16_t)(entry + OV_ENCODER_BYTES)) sample(e, entry);
 }

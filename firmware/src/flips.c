@@ -19,8 +19,9 @@ static uint8_t tells_report(uint8_t sw) {
 void ov_switch_flipped(uint8_t sw, uint8_t closed) {
   uint8_t pulser = pulser_of(sw);
   uint8_t idle = ov_pulse_idle(pulser);
-  if (idle && (closed ? !tells_report(sw) : ov_held_on(sw) != OV_NONE)) ov_input_changed(sw, closed);
-  else ov_pulse_input(pulser, sw);
+  uint8_t holds = (uint8_t)(idle && (closed ? !tells_report(sw) : ov_held_on(sw) != OV_NONE));
+  if (holds) ov_input_changed(sw, closed);
+  if (!holds || (!closed && ov_pulse_has_back(pulser))) ov_pulse_flip(pulser, sw, !closed);
 }
 
 void ov_switch_found_closed(uint8_t sw) {

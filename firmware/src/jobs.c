@@ -13,14 +13,16 @@ static uint8_t is_tap(uint8_t nth) {
   return 0;
 }
 
-/* By a key with two jobs: its first when tapped, its second when held. */
+/* By a key with two jobs: its first when tapped, its second when held. A knob's step and a flip are taps of another key. */
 static uint8_t of_two_jobs(uint32_t action, uint16_t quick_ms, uint8_t is_over) {
   uint16_t deadline_ms = ov_action_value(action);
   uint8_t school = ov_action_modifiers(action);
   uint8_t own = ov_waiting_input(0);
   uint8_t nth;
   if (ov_waiting_gap() < quick_ms) return OV_JOB_FIRST;
-  for (nth = 1; nth < ov_waiting_count(); nth++) {
+  for (nth = 1;; nth++) {
+    if (school != OV_HOLD_BY_TIME && nth == ov_waiting_pulsed()) return OV_JOB_SECOND;
+    if (nth >= ov_waiting_count()) break;
     if (ov_waiting_age(nth) >= deadline_ms) return OV_JOB_SECOND;
     if (ov_waiting_input(nth) == own) return OV_JOB_FIRST;
     if (school == OV_HOLD_BY_PRESS && ov_waiting_pressed(nth)) return OV_JOB_SECOND;
@@ -34,7 +36,9 @@ static uint8_t of_taps(uint32_t action, uint8_t is_over) {
   uint16_t within_ms = ov_action_value(action);
   uint8_t own = ov_waiting_input(0);
   uint8_t nth;
-  for (nth = 1; nth < ov_waiting_count(); nth++) {
+  for (nth = 1;; nth++) {
+    if (nth == ov_waiting_pulsed()) return OV_JOB_FIRST;
+    if (nth >= ov_waiting_count()) break;
     if (ov_waiting_age(nth) >= within_ms || ov_waiting_input(nth) != own) return OV_JOB_FIRST;
     if (ov_waiting_pressed(nth)) return OV_JOB_SECOND;
   }

@@ -1,5 +1,5 @@
-/* Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, an input that is held, or
- * simply that it runs. */
+/* Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, an input that is held,
+ * that it keeps the computer awake, how far a knob's value is, or simply that it runs. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -8,7 +8,7 @@
 #define OFF 1
 
 static uint8_t locks, locks_changed;
-static uint8_t shows_held; /* some lamp does, so all are looked at in every scan */
+static uint8_t shows_inputs; /* some lamp shows what changes by itself, so all are looked at in every scan */
 static uint8_t *told;
 
 void ov_lamps_init(void) {
@@ -17,9 +17,9 @@ void ov_lamps_init(void) {
   told = ov_arena_take(ov_table_byte(OV_AT_LAMPS));
   locks = 0;
   locks_changed = 1;
-  shows_held = 0;
+  shows_inputs = 0;
   for (i = 0; i < ov_table_byte(OV_AT_LAMPS); i++, kind = (uint16_t)(kind + OV_LAMP_BYTES)) {
-    if (ov_table_byte(kind) == OV_LAMP_HELD) shows_held = 1;
+    if (ov_table_byte(kind) >= OV_LAMP_HELD) shows_inputs = 1;
   }
 }
 
@@ -36,6 +36,8 @@ static uint8_t wanted(uint16_t entry) {
     case OV_LAMP_LOCK: return (uint8_t)((locks >> argument) & 1u);
     case OV_LAMP_NEXT: return ov_next_waits();
     case OV_LAMP_HELD: return (uint8_t)(ov_held_on(argument) != OV_NONE);
+    case OV_LAMP_AWAKE: return ov_awake_is_on();
+    case OV_LAMP_VALUE: return (uint8_t)(ov_encoder_value(argument) >= ov_table_byte((uint16_t)(entry + 3)));
     default: return 0;
   }
 }
@@ -44,7 +46,7 @@ void ov_lamps_show(void) {
   uint16_t entry = ov_table_word(OV_AT_LAMP_TABLE);
   uint8_t count = ov_table_byte(OV_AT_LAMPS);
   uint8_t i;
-  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | locks_changed | shows_held);
+  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | locks_changed | shows_inputs);
   if (!changed) return;
   locks_changed = 0;
   for (i = 0; i < count; i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {

@@ -19,6 +19,9 @@ static uint8_t own;         /* the input that began it */
 static uint8_t is_let_go;
 static uint8_t left_plays;
 static uint8_t strokes; /* of a text, still to be typed */
+static uint16_t part_of[OV_PARTS_DEEP]; /* parts that are done again: where each ends, the innermost last */
+static uint8_t left_of[OV_PARTS_DEEP];   /* how often it still is */
+static uint8_t parts;
 static uint8_t tapped;  /* 1 and the place of the key that is down for a tap; 0: none is */
 
 #define TAPS_CONSUMER 0xFFu
@@ -27,7 +30,7 @@ void ov_macro_end(void) {
   uint8_t i;
   for (i = 0; i < OV_MACRO_KEYS; i++) ov_macro_down[i] = 0;
   ov_macro_usage = 0;
-  ov_macro_plays = ov_macro_types = strokes = tapped = 0;
+  ov_macro_plays = ov_macro_types = strokes = tapped = parts = 0;
   ov_cares &= (uint8_t)~OV_CARES_MACRO;
   ov_reports_changed();
 }
@@ -80,7 +83,7 @@ static void tap(uint8_t place) {
   left_ms = ov_table_byte(OV_AT_PULSE_MS);
 }
 
-static void end_tap(void) {
+OV_RARELY static void end_tap(void) {
   if (tapped == TAPS_CONSUMER) ov_macro_usage = 0;
   else ov_macro_down[tapped - 1] = 0;
   tapped = 0;
@@ -108,7 +111,28 @@ static void again(void) {
   else at = (uint16_t)(begins + ov_table_byte((uint16_t)(begins + 2)));
 }
 
-static void step(void) {
+/* A part has come to its end for the first time. @returns whether it is done again */
+static uint8_t begin_part(uint8_t times) {
+  if (times == 1 || parts == OV_PARTS_DEEP) return 0;
+  part_of[parts] = at;
+  left_of[parts++] = (uint8_t)(times - 1u);
+  return 1;
+}
+
+/* At the end of a part: back to where it begins, or on. */
+static void part_again(void) {
+  uint8_t times = ov_table_byte((uint16_t)(at + 1));
+  uint8_t once_more = !is_let_go;
+  if (times > 0) {
+    if (parts == 0 || part_of[parts - 1] != at) once_more = begin_part(times);
+    else once_more = --left_of[parts - 1] > 0;
+    if (!once_more && parts > 0 && part_of[parts - 1] == at) parts--;
+  }
+  if (once_more) at = (uint16_t)(at - ov_table_word((uint16_t)(at + 2)));
+  else at = (uint16_t)(at + OV_AGAIN_BYTES);
+}
+
+OV_RARELY static void step(void) {
   uint8_t first, second, kind;
   uint16_t word;
   if (ov_macro_types) ov_reports_changed();
@@ -123,6 +147,10 @@ static void step(void) {
   kind = ov_table_byte(at);
   if (kind == OV_STEP_END) {
     again();
+    return;
+  }
+  if (kind == OV_STEP_AGAIN) {
+    part_again();
     return;
   }
   if (kind == OV_STEP_TEXT) {

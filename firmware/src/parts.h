@@ -16,6 +16,9 @@
 #define OV_APART
 #endif
 
+/* Which reports the device declares. */
+static inline uint8_t ov_report_declared(uint8_t kind) { return (uint8_t)((ov_table_byte(OV_AT_REPORTS) >> kind) & 1u); }
+
 /* arena.c */
 void ov_arena_open(void);
 OV_RARELY uint16_t ov_arena_need(void);
@@ -40,6 +43,7 @@ static inline uint16_t ov_action_value(uint32_t action) { return (uint16_t)(acti
 static inline uint8_t ov_action_waits(uint32_t action) {
   return (uint8_t)(ov_action_kind(action) == OV_DO_TWO_JOBS || ov_action_kind(action) == OV_DO_SECOND_TAP);
 }
+uint8_t ov_first_back(void);
 uint8_t ov_first_together(void);
 uint8_t ov_action_reports(uint32_t action);
 OV_RARELY uint8_t ov_action_is_sound(uint32_t action); /* whether this device could carry it out */
@@ -131,7 +135,7 @@ OV_RARELY void ov_macro_let_go(uint8_t input);
 OV_RARELY void ov_macro_end(void);
 void ov_macros_play(uint8_t elapsed_ms);
 
-/* report_keyboard.c, report_consumer.c: one file a report */
+/* report_keyboard.c and others: one file a report */
 void ov_keyboard_init(void);
 void ov_keyboard_pressed(uint8_t input, uint8_t usage, uint8_t modifiers);
 void ov_keyboard_released(uint8_t input, uint8_t usage);
@@ -140,12 +144,41 @@ void ov_consumer_init(void);
 void ov_consumer_pressed(uint8_t input);
 void ov_consumer_released(uint8_t input);
 void ov_consumer_build(uint8_t *bytes);
+void ov_pointer_init(void);
+OV_RARELY void ov_pointer_button(uint8_t button, uint8_t pressed);
+#define OV_POINTER_X 0
+#define OV_POINTER_Y 1
+#define OV_POINTER_WHEEL_UP 2
+#define OV_POINTER_WHEEL_RIGHT 3
+void ov_pointer_add(uint8_t axis, int8_t counts); /* right and down, up and right are more than 0 */
+uint8_t ov_pointer_build(uint8_t *bytes);
+void ov_pointer_taken(void);
+void ov_pointer_forget(void);
+#define OV_SYSTEM_USAGES 3
+void ov_system_init(void);
+OV_RARELY void ov_system_changed(uint8_t usage, uint8_t pressed);
+void ov_system_build(uint8_t *bytes);
+
+/* movers.c: inputs that move the pointer or turn its wheel */
+void ov_movers_times_init(void);
+void ov_movers_init(void);
+OV_RARELY void ov_mover_pressed(uint8_t input, uint32_t action);
+OV_RARELY void ov_mover_released(uint8_t input);
+void ov_movers_play(uint8_t elapsed_ms);
+
+/* awake.c */
+void ov_awake_init(void);
+OV_RARELY void ov_awake_pressed(uint32_t action);
+OV_RARELY void ov_awake_released(uint32_t action);
+uint8_t ov_awake_is_on(void);
+void ov_awake_play(uint8_t elapsed_ms);
 
 /* report_kinds.c: the registry of reports */
 uint8_t ov_report_length(uint8_t kind);
 uint8_t ov_report_sending(uint8_t kind);
 uint8_t ov_report_build(uint8_t kind, uint8_t *bytes); /* 0: nothing to say (of sums and queues) */
 void ov_report_taken(uint8_t kind);
+void ov_report_forget(uint8_t kind); /* the host knows nothing of it any more */
 
 /* reports.c */
 void ov_reports_init(void);
@@ -173,6 +206,8 @@ uint8_t ov_waiting_input(uint8_t nth);
 uint8_t ov_waiting_pressed(uint8_t nth);
 uint16_t ov_waiting_age(uint8_t nth); /* ms that it came after the oldest */
 uint16_t ov_waiting_now(void);        /* ms since the oldest came */
+uint8_t ov_waiting_pulsed(void);      /* how many changes had come when a knob was turned or a lever flipped; 0: neither */
+void ov_waiting_pulse(void);
 uint8_t ov_waiting_gap(void);         /* ms from the press of another key to the oldest, OV_NONE for many */
 void ov_waiting_add(uint8_t input, uint8_t pressed);
 void ov_waiting_note(uint8_t input); /* it is pressed */
@@ -203,8 +238,9 @@ void ov_waiting_play(void);
 
 /* pulses.c: presses that the device makes and ends by itself */
 void ov_pulses_init(void);
-void ov_pulse(uint8_t pulser, uint8_t second);
-void ov_pulse_input(uint8_t pulser, uint8_t input); /* of a switch that tells its change: always the same input */
+OV_RARELY void ov_pulse(uint8_t pulser, uint8_t second, uint8_t times);
+void ov_pulse_flip(uint8_t pulser, uint8_t sw, uint8_t is_back); /* of a switch that tells its change */
+uint8_t ov_pulse_has_back(uint8_t pulser); /* its way back does something of its own */
 uint8_t ov_pulse_idle(uint8_t pulser);
 void ov_pulses_play(uint8_t elapsed_ms);
 
@@ -227,7 +263,8 @@ uint8_t ov_sense_low(uint8_t line); /* from the words read with no strobe */
 
 /* encoder.c */
 void ov_encoders_init(void);
-void ov_encoders_sample(void);
+void ov_encoders_sample(uint8_t elapsed_ms);
+uint8_t ov_encoder_value(uint8_t encoder);
 
 /* writing.c: a new set of changes; the answers are OV_STATUS_, OV_STATUS_WORKING while there is more to do */
 void ov_writing_init(void);

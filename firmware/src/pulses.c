@@ -6,9 +6,9 @@
 #include "tables.h"
 
 /* Steps that wait, in runs of one direction, the oldest run first: how many, and below it one bit of direction; 0 ends
- * the list. When the direction has changed more often than there are runs, a step takes back one of the newest run. */
+ * the list. When the direction has changed more often than there are runs, steps take back those of the newest run. */
 static uint16_t *runs_of;
-static uint8_t *input_of; /* the input of a switch that tells its change */
+static uint8_t *input_of; /* the switch that tells its change */
 static uint8_t pulsers;
 static uint8_t waiting;    /* how many have steps that wait */
 static uint8_t told;       /* whose turn it is, or was last */
@@ -26,33 +26,50 @@ void ov_pulses_init(void) {
   told = (uint8_t)(pulsers - 1u);
 }
 
-void ov_pulse(uint8_t pulser, uint8_t second) {
+void ov_pulse(uint8_t pulser, uint8_t second, uint8_t times) {
   uint16_t *run = runs_of + (uint16_t)pulser * OV_STEP_RUNS;
   uint8_t nth = 0;
+  uint16_t count;
+  ov_waiting_pulse();
   if (run[0] == 0) waiting++;
   while (nth + 1 < OV_STEP_RUNS && run[nth + 1] != 0) nth++;
-  if (run[nth] == 0 || (run[nth] & 1u) == second) {
-    if (COUNT(run[nth]) < MOST_STEPS) run[nth] = (uint16_t)(((COUNT(run[nth]) + 1u) << 1) | second);
-  } else if (nth + 1 < OV_STEP_RUNS) {
-    run[nth + 1] = (uint16_t)(2u | second);
-  } else {
-    run[nth] = COUNT(run[nth]) > 1 ? (uint16_t)(run[nth] - 2u) : 0;
+  if (run[nth] != 0 && (run[nth] & 1u) != second && ++nth == OV_STEP_RUNS) {
+    nth--;
+    count = COUNT(run[nth]);
+    if (count > times) {
+      run[nth] = (uint16_t)(run[nth] - 2u * times);
+      return;
+    }
+    /* All of the newest run is taken back; what is left of the steps belongs to the run before it. */
+    run[nth--] = 0;
+    times = (uint8_t)(times - count);
   }
+  count = (uint16_t)(COUNT(run[nth]) + times);
+  run[nth] = (uint16_t)(((count < MOST_STEPS ? count : MOST_STEPS) << 1) | second);
 }
 
-void ov_pulse_input(uint8_t pulser, uint8_t input) {
+void ov_pulse_flip(uint8_t pulser, uint8_t input, uint8_t is_back) {
   input_of[pulser] = input;
-  ov_pulse(pulser, 0);
+  ov_pulse(pulser, is_back, 1);
 }
 
 uint8_t ov_pulse_idle(uint8_t pulser) {
   return (uint8_t)(!(left_ms && told == pulser) && runs_of[(uint16_t)pulser * OV_STEP_RUNS] == 0);
 }
 
-/* An encoder has an input for each direction; a switch that tells its change has one, which came with its pulse. */
+/* The way back of a switch that tells its change. */
+static uint8_t back_of(uint8_t pulser) { return (uint8_t)(ov_first_back() + pulser - ov_table_byte(OV_AT_ENCODERS)); }
+
+uint8_t ov_pulse_has_back(uint8_t pulser) {
+  uint8_t back = back_of(pulser);
+  return (uint8_t)(ov_action_kind(ov_action(ov_layer_for(back), back)) != OV_DO_PASS);
+}
+
+/* An encoder has an input for each direction; a switch that tells its change has its own, and one for its way back: bound
+ * to nothing at all, that does as the flip. */
 static uint8_t input_for(uint8_t pulser, uint8_t second) {
-  if (pulser >= ov_table_byte(OV_AT_ENCODERS)) return input_of[pulser];
-  return (uint8_t)(ov_table_byte(OV_AT_SWITCHES) + 2u * pulser + second);
+  if (pulser < ov_table_byte(OV_AT_ENCODERS)) return (uint8_t)(ov_table_byte(OV_AT_SWITCHES) + 2u * pulser + second);
+  return second && ov_pulse_has_back(pulser) ? back_of(pulser) : input_of[pulser];
 }
 
 /* The oldest step of a pulser. @returns its direction */

@@ -6,6 +6,8 @@ uint8_t ov_report_length(uint8_t kind) {
   switch (kind) {
     case OV_REPORT_KEYBOARD: return OV_KEYBOARD_BYTES;
     case OV_REPORT_CONSUMER: return OV_CONSUMER_BYTES;
+    case OV_REPORT_POINTER: return OV_POINTER_BYTES;
+    case OV_REPORT_SYSTEM: return OV_SYSTEM_BYTES;
     default: return OV_LIVE_BYTES;
   }
 }
@@ -14,6 +16,8 @@ uint8_t ov_report_sending(uint8_t kind) {
   switch (kind) {
     case OV_REPORT_KEYBOARD: return OV_KEYBOARD_SENDING;
     case OV_REPORT_CONSUMER: return OV_CONSUMER_SENDING;
+    case OV_REPORT_POINTER: return OV_POINTER_SENDING;
+    case OV_REPORT_SYSTEM: return OV_SYSTEM_SENDING;
     default: return OV_LIVE_SENDING;
   }
 }
@@ -22,9 +26,17 @@ uint8_t ov_report_build(uint8_t kind, uint8_t *bytes) {
   switch (kind) {
     case OV_REPORT_KEYBOARD: ov_keyboard_build(bytes); return 1;
     case OV_REPORT_CONSUMER: ov_consumer_build(bytes); return 1;
+    case OV_REPORT_POINTER: return ov_pointer_build(bytes);
+    case OV_REPORT_SYSTEM: ov_system_build(bytes); return 1;
     default: return 0; /* live changes are asked for: nothing is ever sent */
   }
 }
 
 /* Told of sums and queues only, which then forget what was sent; reports of a state have nothing to forget. */
-void ov_report_taken(uint8_t kind) { (void)kind; }
+void ov_report_taken(uint8_t kind) {
+  if (kind == OV_REPORT_POINTER) ov_pointer_taken();
+}
+
+void ov_report_forget(uint8_t kind) {
+  if (kind == OV_REPORT_POINTER) ov_pointer_forget();
+}

@@ -8,13 +8,11 @@ static uint8_t *sent; /* the last states taken, one after another */
 static uint8_t changed;
 static uint8_t waiting;
 
-static uint8_t is_declared(uint8_t kind) { return (uint8_t)((ov_table_byte(OV_AT_REPORTS) >> kind) & 1u); }
-
 void ov_reports_init(void) {
   uint8_t bytes = 0;
   uint8_t kind;
   for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
-    if (is_declared(kind)) bytes = (uint8_t)(bytes + ov_report_length(kind));
+    if (ov_report_declared(kind)) bytes = (uint8_t)(bytes + ov_report_length(kind));
   }
   sent = ov_arena_take(bytes);
   changed = 0;
@@ -30,8 +28,9 @@ void ov_host_reset(void) {
   uint8_t kind, i;
   if (!sent) return;
   for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
-    if (!is_declared(kind)) continue;
+    if (!ov_report_declared(kind)) continue;
     for (i = 0; i < ov_report_length(kind); i++) *at++ = 0;
+    ov_report_forget(kind);
   }
   changed = 1;
 }
@@ -54,8 +53,8 @@ static uint8_t offer(uint8_t kind, uint8_t *last) {
   if (!ov_hal_report(kind, bytes, length)) return 0;
   ov_report_taken(kind);
   for (i = 0; i < length; i++) last[i] = bytes[i];
-  /* Of sums and queues there may be more: they are asked again in the next scan. */
-  return is_state;
+  /* Of queues there may be more: they are asked again in the next scan. A sum has told all. */
+  return (uint8_t)(ov_report_sending(kind) != OV_SEND_QUEUE);
 }
 
 void ov_reports_send(void) {
@@ -64,7 +63,7 @@ void ov_reports_send(void) {
   uint8_t kind;
   if (!changed) return;
   for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
-    if (!is_declared(kind)) continue;
+    if (!ov_report_declared(kind)) continue;
     done = (uint8_t)(done & offer(kind, last));
     last += ov_report_length(kind);
   }

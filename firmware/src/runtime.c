@@ -1,4 +1,4 @@
-/* One scan of the device, in order: live changes, switches, encoders, what waits, pulses, lamps, reports. */
+/* One scan of the device, in order: live changes, switches, encoders, what waits, pulses, macros, the pointer, lamps, reports. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -6,7 +6,7 @@
 static uint8_t ready;
 
 /* The parts that keep two-byte things take theirs first, so that those lie even. */
-uint8_t ov_init(void) {
+OV_RARELY static uint8_t start(void) {
   uint8_t state = ov_tables_state();
   ready = 0;
   if (state != OV_START_READY) return state;
@@ -15,6 +15,7 @@ uint8_t ov_init(void) {
   ov_scan_init();
   ov_pulses_init();
   ov_waiting_times_init();
+  ov_movers_times_init();
   ov_settling_init();
   ov_debounce_init();
   ov_actions_init();
@@ -28,13 +29,19 @@ uint8_t ov_init(void) {
   ov_next_init();
   ov_macros_init();
   ov_lamps_init();
+  ov_movers_init();
+  ov_awake_init();
   ov_keyboard_init();
   ov_consumer_init();
+  ov_pointer_init();
+  ov_system_init();
   ov_reports_init();
   ov_live_init();
   ready = 1;
   return OV_START_READY;
 }
+
+uint8_t ov_init(void) { return start(); }
 
 void ov_scan(uint8_t elapsed_ms) {
   if (!ready) return;
@@ -42,10 +49,12 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_debounce_pass(elapsed_ms);
   ov_waiting_pass(elapsed_ms);
   ov_scan_switches();
-  ov_encoders_sample();
+  ov_encoders_sample(elapsed_ms);
   ov_waiting_play();
   ov_pulses_play(elapsed_ms);
   ov_macros_play(elapsed_ms);
+  ov_movers_play(elapsed_ms);
+  ov_awake_play(elapsed_ms);
   ov_lamps_show();
   ov_reports_send();
 }

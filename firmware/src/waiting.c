@@ -14,6 +14,7 @@ static uint8_t most, count;
 static uint8_t first; /* the place of the oldest; after the last place comes the first */
 static uint16_t now;
 static uint8_t last_input, since_press;
+static uint8_t pulsed; /* how many changes waited when a knob was turned or a lever flipped; 0: none was since */
 
 void ov_waiting_times_init(void) {
   most = ov_table_byte(OV_AT_WAITING);
@@ -23,7 +24,7 @@ void ov_waiting_times_init(void) {
 void ov_waiting_init(void) {
   input_of = ov_arena_take(most);
   gap_of = ov_arena_take(most);
-  count = first = 0;
+  count = first = pulsed = 0;
   now = 0;
   last_input = OV_NONE;
   since_press = OV_NONE;
@@ -45,10 +46,15 @@ uint8_t ov_waiting_pressed(uint8_t nth) { return (uint8_t)((told_at[place_of(nth
 uint16_t ov_waiting_age(uint8_t nth) { return (uint16_t)((told_at[place_of(nth)] - told_at[first]) & TIME); }
 uint16_t ov_waiting_now(void) { return (uint16_t)((now - told_at[first]) & TIME); }
 uint8_t ov_waiting_gap(void) { return gap_of[first]; }
+uint8_t ov_waiting_pulsed(void) { return pulsed; }
+void ov_waiting_pulse(void) {
+  if (pulsed == 0) pulsed = count;
+}
 
 void ov_waiting_drop(uint8_t oldest) {
   first = place_of(oldest);
   count = (uint8_t)(count - oldest);
+  pulsed = pulsed > oldest ? (uint8_t)(pulsed - oldest) : 0;
 }
 
 void ov_waiting_note(uint8_t input) {

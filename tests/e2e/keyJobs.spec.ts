@@ -64,3 +64,29 @@ test("a modifier for the next key, and a layer that is switched, are chosen from
   await tap(page, "W");
   await expect(typed(page)).toHaveText("Qw");
 });
+
+test("something else on the second tap, and a layer that is switched on until it is switched off", async ({ page }) => {
+  await page.goto("/bench/loom-64/keymap");
+  await part(page, "A").click();
+  await tray(page).getByLabel("It does", { exact: true }).selectOption({ label: "something else on the second tap" });
+  await bindByName(page, "keypad 5");
+  await expect(page.getByRole("status", { name: "What it does" })).toHaveText("A, on the second tap Keypad 5");
+  // Time enough for two taps on a slow machine.
+  await tray(page).getByLabel("From the first press to the second (ms)").fill("2000");
+  await tray(page).getByLabel("From the first press to the second (ms)").press("Enter");
+  await part(page, "Z").click();
+  await tray(page).getByLabel("Lead to a layer").selectOption({ label: "switch Signs on or off" });
+  await saved(page);
+  await goTo(page, "Try");
+  await expect(page.getByText("ready to press")).toBeVisible();
+  await tap(page, "A");
+  await tap(page, "A");
+  await expect(typed(page)).toHaveText("5");
+  await tap(page, "A");
+  await expect(typed(page)).toHaveText("5a");
+  const layer = tray(page).getByRole("region", { name: "State" });
+  await tap(page, "Z");
+  await expect(layer).toContainText(/Signs/);
+  await tap(page, "Z");
+  await expect(layer).not.toContainText(/Signs/);
+});

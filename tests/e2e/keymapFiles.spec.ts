@@ -68,7 +68,7 @@ test("the keymap card prints a page a layer, and no word on it lies on another",
 
 test("what is unbound is begun in several ways, and what is bound stays", async ({ page }) => {
   await page.goto("/bench/kestrel/keymap");
-  await part(page, "Park").click();
+  await part(page, "Camera").click();
   await tray(page).getByRole("button", { name: "Clear" }).click();
   await expect(tray(page).getByText("Not bound yet: 1")).toBeVisible();
   await tray(page).getByLabel("Begin with").selectOption({ label: "the number pad, in order" });

@@ -216,7 +216,7 @@ test("missing diodes really ghost, and the strip shows contact, debounced state 
 test("reports are live beside the descriptor, which is told byte by byte", async ({ page }) => {
   await page.goto("/bench/kestrel/reports");
   await expect(page.getByRole("heading", { name: "Interface 0: Keyboard, boot layout, 64 bytes" })).toBeVisible();
-  await expect(page.getByRole("row", { name: /0 05 01 Usage Page \(Generic Desktop\)/ })).toBeVisible();
+  await expect(page.getByRole("row", { name: /0 05 01 Usage Page \(Generic Desktop\)/ }).first()).toBeVisible();
   await part(page, "North").hover();
   await page.mouse.down();
   await expect(tray(page).getByText("52", { exact: true })).toBeVisible();

@@ -61,7 +61,7 @@ test("a toggle tells each flip by a tap, and nothing stays pressed", async ({ pa
   await part(page, "Vent 1").waitFor();
   const sent = tray(page).getByText("Reports sent").locator("xpath=following-sibling::*").first();
   await expect(sent).toHaveText("0");
-  // Put on: its usage, and let go again; put off: the same once more.
+  // Put on: its usage, and let go again; put off: what its way back is bound to, the same with Shift.
   await part(page, "Vent 1").click();
   await expect(sent).toHaveText("2");
   await part(page, "Vent 1").click();
@@ -71,7 +71,7 @@ test("a toggle tells each flip by a tap, and nothing stays pressed", async ({ pa
   await expect(reports).toHaveCount(4);
   const bytes = (await reports.allInnerTexts()).map((words) => words.split(" ").at(-1)!);
   expect(bytes[0]).toMatch(/[1-9a-f]/);
-  expect([bytes[1], bytes[2], bytes[3]]).toEqual([expect.stringMatching(/^0+$/), bytes[0], bytes[1]]);
+  expect(bytes.slice(1)).toEqual([expect.stringMatching(/^0+$/), bytes[0].replace(/^00/, "02"), bytes[1]]);
 });
 
 test("the inner ring of two turns by itself", async ({ page }) => {

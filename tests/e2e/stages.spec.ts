@@ -18,7 +18,7 @@ test("layers: one is added, reached by holding, warned about while nobody reache
   await expect(page.getByText("Park leads to Dome for good: no key there leads back.")).toBeVisible();
   await page.getByLabel("Lead to a layer").selectOption({ label: "hold for Dome" });
   await onlyTheNote(page);
-  await page.getByRole("button", { name: /^3\. Dome/ }).click();
+  await page.getByRole("button", { name: /^4\. Dome/ }).click();
   await part(page, "Mark").click();
   await bindByName(page, "digit 9");
   await goTo(page, "Try");
@@ -30,7 +30,7 @@ test("layers: one is added, reached by holding, warned about while nobody reache
   await expect(typed(page)).toHaveText("9");
   await goTo(page, "Keymap");
   await page.getByRole("button", { name: "Remove Dome" }).click();
-  await expect(stage(page, "Keymap")).toContainText("2 layers");
+  await expect(stage(page, "Keymap")).toContainText("3 layers");
 });
 
 test("a lamp shows what it is told to, live", async ({ page }) => {

@@ -41,7 +41,7 @@ export class ChipTalk {
     await this.order(`contact ${contact} 1`);
     const reports = await this.pass(ms);
     await this.order(`contact ${contact} 0`);
-    return [...reports, ...(await this.pass(ms))].filter((line) => / (keyboard|consumer) /.test(line));
+    return [...reports, ...(await this.pass(ms))].filter((line) => / (keyboard|consumer|pointer|system) /.test(line));
   }
 
   /** Closes several for the time that unlocks the device. */

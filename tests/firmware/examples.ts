@@ -14,7 +14,10 @@ import type { Debounce } from "@/core/document/debounce";
 import { shareOutDirect } from "@/core/edits/wiring";
 import type { SimulationEvent } from "@/core/engine/simulate";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
-import { type Binding, type SimpleBinding, actionOf } from "@/core/bindings";
+import { type Binding, type SimpleBinding, actionOf, bindingSchema } from "@/core/bindings";
+import type { InterfaceKind } from "@/core/hid/interfaceKinds";
+import type { SystemDeed } from "@/core/hid/systemUsages";
+import { type KnobSettings, usualKnob } from "@/core/document/knobs";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
 import { toHex } from "@/core/hex";
@@ -47,6 +50,14 @@ export function readBinding(text: string): Binding | null {
   if (words[0] === "stay") return { does: "stay-layer", layerId: layerId(words[1]) };
   if (words[0] === "consumer") return { does: "consumer", usage: parseInt(words[1], 16) };
   if (words[0] === "switch") return { does: "switch-layer", layerId: layerId(words[1]) };
+  if (words[0] === "button") return { does: "pointer-button", button: Number(words[1]) - 1 };
+  if (words[0] === "system") return { does: "system", deed: words[1] as SystemDeed };
+  const moved = /^move (\w+) at (\d+) after (\d+)$/.exec(text.trim());
+  if (moved) return mover({ does: "pointer-move", direction: moved[1], speed: +moved[2], rampMs: +moved[3] });
+  const wheel = /^wheel (\w+)(?: every (\d+))?$/.exec(text.trim());
+  if (wheel) return mover({ does: "pointer-wheel", direction: wheel[1], everyMs: +(wheel[2] ?? 0) });
+  if (words[0] === "awake")
+    return { does: "awake", everyS: Number(words[1]), lasting: words.length > 2 ? "held" : "switched" };
   if (words[0] === "play") return { does: "macro", macroId: words[1] };
   const again = /^repeat (\w+) after (\d+) every (\d+)$/.exec(text.trim());
   if (again)
@@ -67,12 +78,16 @@ export function readBinding(text: string): Binding | null {
   return { does: "keyboard", usage: usageOf(parts.at(-1)!), modifiers };
 }
 
+const mover = (binding: object) => bindingSchema.parse(binding) as Binding;
+
 /** "tap LeftShift + KeyA", "text Hi", "wait 20": a step of a macro. */
 function readStep(text: string): MacroStep {
   const words = text.trim();
   if (words === "until let go") return { step: "until-let-go" };
   const [, step, what] = /^(\w+) (.*)$/.exec(words)!;
   if (step === "text") return { step, text: what.replaceAll("↵", "\n") };
+  const again = /^(\d+) (?:(\d+) times|while held)$/.exec(what);
+  if (step === "again") return { step, steps: Number(again![1]), times: Number(again![2] ?? 0) };
   if (step === "wait") return { step, ms: Number(what) };
   if (step === "consumer") return { step, usage: parseInt(what, 16) };
   if (step === "stay" || step === "switch") return { step: "layer", way: step, layerId: layerId(what) };
@@ -156,7 +171,12 @@ function place(design: Design, kind: "key" | "encoder" | "lamp" | "toggle", name
   return changeControl(addControl(design, kind, name, at), name, { label: name });
 }
 
-const INPUT: Record<string, string> = { clockwise: "cw", anticlockwise: "ccw", together: "together" };
+const INPUT: Record<string, string> = {
+  clockwise: "cw",
+  anticlockwise: "ccw",
+  together: "together",
+  back: "press-back",
+};
 
 function withLayer(design: Design, id: string): Design {
   return design.keymap.layers.some((layer) => layer.id === id) ? design : addLayer(design, id, id);
@@ -165,11 +185,21 @@ function withLayer(design: Design, id: string): Design {
 /** A controller on which knobs are told by their edges. */
 const INTERRUPTING = "pins interrupt";
 
+/** Reports that a new design does not declare by itself, where an example has something that speaks through them. */
+const DECLARED: [RegExp, InterfaceKind][] = [
+  [/[:=|,] *(button|move|wheel|awake) |clockwise wheel /, "pointer"],
+  [/[:=|] *system /, "system"],
+];
+function declaring(design: Design, setup: string): Design {
+  const more = DECLARED.flatMap(([uses, kind]) => (uses.test(setup) ? [kind] : []));
+  return { ...design, reportSet: { ...design.reportSet, interfaces: [...design.reportSet.interfaces, ...more] } };
+}
+
 /** Makes the device of an example line by line; layers are made up to the highest that is named. */
 export function readExample(text: string): Example {
   const [setup, expected = ""] = text.split(/^gives\n?/m);
   const lines = setup.split("\n").filter(Boolean);
-  let design = newDesign("example", "Example");
+  let design = declaring(newDesign("example", "Example"), setup);
   for (let number = 2; new RegExp(`(layer|hold|stay|switch|next) ${number}\\b`).test(setup); number++)
     design = withLayer(design, layerId(String(number)));
   const events: SimulationEvent[] = [];
@@ -209,6 +239,8 @@ function obey(design: Design, line: string): Design {
     const told = changeControl(there, name, { tells: verb === "toggle" ? "change" : "state" } as Partial<Control>);
     return bind(told, "base", `${name}:press`, readBinding(what));
   }
+  if (verb === "back") return bind(design, "base", `${name}:press-back`, readBinding(what));
+  if (verb === "knob") return knob(design, name, what);
   if (verb === "together") return together(design, name, what);
   if (verb === "opposites") {
     const [first, second] = name.split(" ").map((one) => `${one}:press`);
@@ -226,6 +258,25 @@ function obey(design: Design, line: string): Design {
   );
 }
 
+/** "felt 2, told 3, fast 40, up to 5, top 10": what is left out is as usual. */
+function knob(design: Design, name: string, what: string): Design {
+  const fields: Record<string, keyof KnobSettings> = {
+    felt: "felt",
+    told: "told",
+    fast: "fastMs",
+    "up to": "fastTold",
+    top: "top",
+  };
+  const settings = Object.fromEntries(
+    what.split(",").map((part) => {
+      const [, field, value] = /^\s*([a-z ]+) (\d+)$/.exec(part)!;
+      return [fields[field], Number(value)];
+    }),
+  );
+  const knobs = { ...design.keymap.knobs, [`${name}:turn`]: { ...usualKnob, ...settings } };
+  return { ...design, keymap: { ...design.keymap, knobs } };
+}
+
 /** "A B within 40 = KeyX" */
 function together(design: Design, id: string, what: string): Design {
   const [, keys, ms, binding] = /^([\w ]+) within (\d+) = (.*)$/.exec(what)!;
@@ -240,11 +291,12 @@ function bindOnLayer(design: Design, number: string, what: string): Design {
   return bind(design, layerId(number), `${control}:${INPUT[motion] ?? "press"}`, readBinding(binding));
 }
 
-function lamp(design: Design, name: string, [when, what]: string[]): Design {
+function lamp(design: Design, name: string, [when, what, level]: string[]): Design {
+  if (when === "value") return setLampRule(design, name, { when, elementId: `${what}:turn`, atLeast: Number(level) });
   if (when === "layer") return setLampRule(design, name, { when, layerId: layerId(what) });
   if (when === "held") return setLampRule(design, name, { when, inputId: `${what}:press` });
   if (when === "lock") return setLampRule(design, name, { when, lock: what as "num" | "caps" | "scroll" });
-  return setLampRule(design, name, { when: when as "always" | "never" | "next" });
+  return setLampRule(design, name, { when: when as "always" | "never" | "next" | "awake" });
 }
 
 /** The specification of the device, and its examples with the words that stand before each. */

@@ -15,10 +15,11 @@ const VERY_FAST = 16e6 / (40 * 24 * 4);
 const STATES_A_STEP = 4;
 const CLOCKWISE = 0xe9;
 
-/** Each knob has two usages of the consumer page on every layer, one for each direction, that no key has. */
-const speaking = (design: Design) => {
-  const { encoders, inputs } = scanTableOf(design);
-  const turns = inputs.slice(inputs.length - 2 * encoders.length);
+/** Each knob has two usages of the consumer page on every layer, one for each direction, that no key has; each step is told once. */
+const speaking = (given: Design) => {
+  const design: Design = { ...given, keymap: { ...given.keymap, knobs: {} } };
+  const { encoders, inputs, switches } = scanTableOf(design);
+  const turns = inputs.slice(switches.length, switches.length + 2 * encoders.length);
   const everywhere = design.keymap.layers.flatMap(({ id }) => turns.map((input, nth) => ({ id, input, nth })));
   return everywhere.reduce(
     (bound, { id, input, nth }) => bind(bound, id, input, { does: "consumer", usage: CLOCKWISE + nth }),

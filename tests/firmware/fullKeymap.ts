@@ -7,7 +7,9 @@ import { keyboard64 } from "./keyboard64";
 import { onSmallClass } from "./onSmallClass";
 import { manyAtOnce } from "./usbChip";
 
-/** 64 keys on 8 layers, 16 sets of keys together, and a macro on the last key that types while others are pressed. */
+const MOVERS = ["up", "left", "down", "right", "up", "left"] as const;
+
+/** 64 keys on 8 layers, 16 sets of keys together, six keys that move the pointer, and a macro on the last key that types while others are pressed. */
 export function fullKeymap(): Design {
   const plain = keyboard64(8);
   const grouped = Array.from({ length: 16 }, (_, nth) => nth).reduce((design, nth) => {
@@ -29,7 +31,14 @@ export function fullKeymap(): Design {
     },
   ];
   const withMacro = { ...grouped, keymap: { ...grouped.keymap, macros } };
-  return onSmallClass(bind(withMacro, "base", "k64:press", { does: "macro", macroId: "typing" }));
+  const played = bind(withMacro, "base", "k64:press", { does: "macro", macroId: "typing" });
+  const interfaces: Design["reportSet"]["interfaces"] = [...played.reportSet.interfaces, "pointer"];
+  const pointing = MOVERS.reduce(
+    (design, direction, nth) =>
+      bind(design, "base", `k${58 + nth}:press`, { does: "pointer-move", direction, speed: 7001, rampMs: 2048 }),
+    { ...played, reportSet: { ...played.reportSet, interfaces } },
+  );
+  return onSmallClass(pointing);
 }
 
 /** So many keys at once, again and again, while the macro's key is held and the macro plays. */

@@ -14,6 +14,11 @@ const step: fc.Arbitrary<MacroStep> = fc.oneof(
   fc.record({ step: fc.constant("text" as const), text: fc.constantFrom("a", "Zz!", "q@") }),
   fc.record({ step: fc.constant("wait" as const), ms: fc.integer({ min: 1, max: 60 }) }),
   fc.constant<MacroStep>({ step: "until-let-go" }),
+  fc.record({
+    step: fc.constant("again" as const),
+    steps: fc.integer({ min: 1, max: 4 }),
+    times: fc.integer({ min: 0, max: 3 }),
+  }),
   fc.record({ step: fc.constant("consumer" as const), usage: fc.constant(0xe2) }),
   fc.record({
     step: fc.constant("layer" as const),

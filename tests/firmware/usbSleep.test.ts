@@ -1,6 +1,8 @@
 import { spawnSync } from "node:child_process";
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { finishedPad } from "../support/designs";
+import type { Binding } from "@/core/bindings";
+import { bind } from "@/core/edits/keymap";
 import { BOARD_AT, BOARD_ENTRY_BYTES, FLASH_MAP } from "@/core/contract/board";
 import { crc16 } from "@/core/contract/crc16";
 import { workFolder } from "./builds";
@@ -61,6 +63,39 @@ describe("a device whose computer sleeps", () => {
     await chip.order("suspend");
     await chip.pass(100);
     expect(await chip.order("woken")).toEqual(["no"]);
+  });
+});
+
+describe("a pointer whose computer sleeps", () => {
+  const pad = finishedPad();
+  const [first] = pad.controls.map(({ id }) => `${id}:press`);
+  const pointing = (binding: Binding) =>
+    onSmallClass({
+      ...bind(pad, "base", first, binding),
+      reportSet: { ...pad.reportSet, interfaces: ["keyboard", "pointer"] },
+    });
+  const asleep = async (binding: Binding) => {
+    await chip.end();
+    chip = new ChipTalk(host, imageFiles(pointing(binding), workFolder()));
+    await chip.order(ALLOW_WAKING);
+    const lines = await pressAsleep();
+    return { lines, woken: await chip.order("woken") };
+  };
+
+  it("is not woken by a movement, which is forgotten", async () => {
+    const { woken } = await asleep({ does: "pointer-move", direction: "left", speed: 100, rampMs: 0 });
+    expect(woken).toEqual(["no"]);
+    await chip.order("contact 0 0");
+    await chip.pass(20);
+    await chip.order("resume");
+    expect((await chip.pass(20)).filter((line) => line.includes(" pointer "))).toEqual([]);
+  });
+
+  it("is woken by a button, which is told then", async () => {
+    const { woken } = await asleep({ does: "pointer-button", button: 0 });
+    expect(woken).toEqual(["yes"]);
+    await chip.order("resume");
+    expect((await chip.pass(20)).filter((line) => line.includes(" pointer "))).toHaveLength(1);
   });
 });
 

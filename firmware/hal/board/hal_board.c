@@ -29,7 +29,8 @@ uint16_t ov_hal_read(uint8_t bank) { (void)bank; return 0xFFFF; }
 /* Switch the lamp on this lamp line; on a register chain, shift all of them out and latch. */
 void ov_hal_lamp(uint8_t line, uint8_t on) { (void)line; (void)on; }
 
-/* Put the report (OV_REPORT_KEYBOARD, OV_REPORT_CONSUMER) on its interface's IN endpoint. Answer 0 when the endpoint is still busy. */
+/* Put the report (OV_REPORT_KEYBOARD and so on) on its interface's IN endpoint. Answer 0 when the endpoint is still busy. While the
+ * computer sleeps, wake it, unless it is OV_REPORT_POINTER with no button: then take it and forget it. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   (void)kind; (void)bytes; (void)length;
   return 1;

@@ -44,7 +44,8 @@ static inline void port_bus_read(uint8_t address, uint8_t reg, uint8_t *bytes, u
   (void)address; (void)reg; (void)bytes; (void)count;
 }
 
-/* Puts a report (OV_REPORT_KEYBOARD, OV_REPORT_CONSUMER) on its interface's endpoint; 0 when that is still busy. Never wait. */
+/* Puts a report (OV_REPORT_KEYBOARD and so on) on its interface's endpoint; 0 when that is still busy. Never wait. While the computer
+ * sleeps, one of OV_REPORT_POINTER with no button is taken and forgotten, so that it wakes nobody. */
 static inline uint8_t port_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   (void)kind; (void)bytes; (void)length;
   return 1;

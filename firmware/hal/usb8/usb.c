@@ -347,11 +347,13 @@ void ov_usb_poll(void) {
   if (UEINTX & BIT(RXSTPI)) obey();
 }
 
-/* A report while the bus sleeps wakes up the host, when it has allowed that; it is told once the bus runs again. */
+/* A report while the bus sleeps wakes up the host, when it has allowed that; it is told once the bus runs again. What the pointer
+ * moves is forgotten instead: it shall not wake a computer that was sent to sleep. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t nth;
   if (!configuration) return 0;
   if (quiet) {
+    if (kind == OV_REPORT_POINTER && bytes[0] == 0) return 1;
     if (may_wake) UDCON |= BIT(RMWKUP);
     return 0;
   }

@@ -5,13 +5,18 @@ from device.contract import (
     AT_ACTION_POOL,
     AT_ACTION_TABLE,
     AT_ENCODERS,
+    AT_FLIPS,
     AT_SWITCHES,
     AT_TOGETHER,
     DO_CONSUMER,
     DO_KEYBOARD,
     DO_LONG,
     DO_MACRO,
+    DO_POINTER_BUTTON,
+    DO_POINTER_MOVE,
+    DO_POINTER_WHEEL,
     DO_SECOND_TAP,
+    DO_SYSTEM,
     DO_TWO_JOBS,
     NONE,
 )
@@ -22,6 +27,7 @@ ON_LAYER, ON_JOB, JOB_SHIFT = 0x0F, 0x30, 4
 ON_USED = 0x40  # a key was pressed since
 ON_SILENT = 0x80  # it does nothing now; so of all that is up or speaks through keys together
 ON_TOGETHER = 0xFE
+REPORTING = (DO_KEYBOARD, DO_CONSUMER, DO_MACRO, DO_POINTER_BUTTON, DO_POINTER_MOVE, DO_POINTER_WHEEL, DO_SYSTEM)
 JOB_FIRST, JOB_SECOND = 1, 2
 
 
@@ -33,7 +39,9 @@ class Actions:
     def __init__(self, table):
         self.table = self.code = table
         self.changed = {}  # layer and input to the place of a change
-        self.inputs = table[AT_SWITCHES] + 2 * table[AT_ENCODERS] + table[AT_TOGETHER]
+        # After the inputs of switches and encoders come the ways back of switches that tell their change, then keys together.
+        self.first_back = table[AT_SWITCHES] + 2 * table[AT_ENCODERS]
+        self.inputs = self.first_back + table[AT_FLIPS] + table[AT_TOGETHER]
         self.first = word(table, AT_ACTION_TABLE)
         self.pool = word(table, AT_ACTION_POOL)
         self.held_on = [NONE] * self.inputs  # what each was pressed for
@@ -85,4 +93,4 @@ class Actions:
 
     def reports(self, action):
         """Whether an action tells the host something."""
-        return self.code[action] in (DO_KEYBOARD, DO_CONSUMER, DO_MACRO)
+        return self.code[action] in REPORTING

@@ -2,23 +2,32 @@
 
 from device.actions import ON_SILENT
 from device.contract import (
+    DO_AWAKE,
     DO_CONSUMER,
     DO_HOLD_LAYER,
     DO_KEYBOARD,
     DO_MACRO,
     DO_NEXT_LAYER,
     DO_NEXT_MODIFIERS,
+    DO_POINTER_BUTTON,
+    DO_POINTER_MOVE,
+    DO_POINTER_WHEEL,
     DO_STAY_LAYER,
     DO_SWITCH_LAYER,
+    DO_SYSTEM,
 )
 
 
 class Effects:
-    def __init__(self, actions, layers, keyboard, consumer, next_key, macros):
+    def __init__(self, actions, layers, keyboard, consumer, pointer, system, movers, awake, next_key, macros):
         self.actions = actions
         self.layers = layers
         self.keyboard = keyboard
         self.consumer = consumer
+        self.pointer = pointer
+        self.system = system
+        self.movers = movers
+        self.awake = awake
         self.next_key = next_key
         self.macros = macros
 
@@ -39,6 +48,14 @@ class Effects:
             self.next_key.pressed(number, action)
         elif kind == DO_MACRO:
             self.macros.start(number, code[action + 2])
+        elif kind == DO_POINTER_BUTTON:
+            self.pointer.button(code[action + 2], 1)
+        elif kind in (DO_POINTER_MOVE, DO_POINTER_WHEEL):
+            self.movers.pressed(number, action)
+        elif kind == DO_AWAKE:
+            self.awake.pressed(action)
+        elif kind == DO_SYSTEM:
+            self.system.changed(code[action + 2], 1)
 
     def finish(self, number, action):
         code = self.actions.code
@@ -53,6 +70,14 @@ class Effects:
             self.next_key.released(number, action)
         elif kind == DO_MACRO:
             self.macros.let_go(number)
+        elif kind == DO_POINTER_BUTTON:
+            self.pointer.button(code[action + 2], -1)
+        elif kind in (DO_POINTER_MOVE, DO_POINTER_WHEEL):
+            self.movers.released(number)
+        elif kind == DO_AWAKE:
+            self.awake.released(action)
+        elif kind == DO_SYSTEM:
+            self.system.changed(code[action + 2], -1)
 
     def silence(self, number, silent):
         """Of a held input."""

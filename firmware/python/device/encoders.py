@@ -1,8 +1,8 @@
-"""Quadrature decoding: each step becomes a pulse of the encoder's turn input.
+"""Quadrature decoding: felt steps become pulses of the encoder's turn input, as often as its entry says.
 
 Bouncing contacts step forth and back and so cancel out: encoders need no debounce time."""
 
-from device.contract import AT_ENCODER_TABLE, AT_ENCODERS, ENCODER_BYTES
+from device.contract import AT_ENCODER_TABLE, AT_ENCODERS, ENCODER_BYTES, NONE
 from device.table import word
 
 # Movement from the old state (high two bits) to the new one (low two): A leads B when turned clockwise.
@@ -12,12 +12,17 @@ MOVEMENT = (0, -1, 1, 0, 1, 0, 0, -1, -1, 0, 0, 1, 0, 1, -1, 0)
 
 class Encoder:
     def __init__(self, table, at):
-        self.line_a, self.line_b, self.states_a_step = table[at], table[at + 1], table[at + 2]
+        self.line_a, self.line_b, self.states_a_step, self.felt_a_step = table[at : at + 4]
+        self.told, self.fast_ms, self.fast_told, self.top = table[at + 4 : at + 8]
         self.state = None  # bit 1: A closed, bit 0: B closed; unknown before the first sample
-        self.travel = 0  # quadrature states since the last step
+        self.travel = 0  # quadrature states since the last felt step
+        self.felt = 0  # felt steps since the last that was told
+        self.since_ms = NONE  # that one
+        self.went_back = 0
+        self.value = 0
 
     def move_to(self, state):
-        """0 for a step clockwise, 1 for one anticlockwise, None for neither."""
+        """0 for a felt step clockwise, 1 for one anticlockwise, None for neither."""
         # Where it rests when the device starts is no movement.
         if self.state is None:
             self.state = state
@@ -34,6 +39,20 @@ class Encoder:
             self.travel = 0
         return told
 
+    def feel(self, back):
+        """How often a felt step is told: the sooner it follows one in the same direction, the more often."""
+        self.felt += -1 if back else 1
+        if (-self.felt if back else self.felt) < self.felt_a_step:
+            return 0
+        self.felt = 0
+        told = self.told
+        if self.since_ms < self.fast_ms and self.went_back == back:
+            told *= 1 + (self.fast_told - 1) * (self.fast_ms - self.since_ms) // self.fast_ms
+        self.went_back = back
+        self.since_ms = 0
+        self.value = max(0, min(self.value + (-told if back else told), self.top))
+        return told
+
 
 class Encoders:
     def __init__(self, table, is_low, pulses):
@@ -42,8 +61,11 @@ class Encoders:
         self.is_low = is_low
         self.pulses = pulses
 
-    def sample(self):
+    def sample(self, elapsed_ms):
         for nth, encoder in enumerate(self.all):
+            encoder.since_ms = min(encoder.since_ms + elapsed_ms, NONE)
             told = encoder.move_to(self.is_low(encoder.line_a) << 1 | self.is_low(encoder.line_b))
             if told is not None:
-                self.pulses.add(nth, told)
+                times = encoder.feel(told)
+                if times:
+                    self.pulses.add(nth, told, times)

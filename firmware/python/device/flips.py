@@ -24,8 +24,8 @@ class Flips:
         holds = not self.tells_report(number) if closed else self.actions.held_on[number] != NONE
         if idle and holds:
             self.waiting.changed(number, closed)
-        else:
-            self.pulses.tell(nth, number)
+        if not (idle and holds) or not closed and self.pulses.has_back(nth):
+            self.pulses.tell(nth, number, 0 if closed else 1)
 
     def found_closed(self, number):
         """At the start: nobody has flipped it."""

@@ -1,7 +1,7 @@
 """Which of its jobs a key does whose press waits: told by what came after it, and by the time."""
 
 from device.actions import JOB_FIRST, JOB_SECOND
-from device.contract import ACTION_BYTES, DO_SECOND_TAP, DO_TWO_JOBS, HOLD_BY_PRESS, HOLD_BY_TAP
+from device.contract import ACTION_BYTES, DO_SECOND_TAP, DO_TWO_JOBS, HOLD_BY_PRESS, HOLD_BY_TAP, HOLD_BY_TIME
 from device.table import word
 
 UNDECIDED = 0xFE
@@ -20,12 +20,17 @@ class Jobs:
         return self.of_taps(action, waiting, is_over) if kind == DO_SECOND_TAP else 0
 
     def of_two(self, action, waiting, is_over):
-        """By a key with two jobs: its first when tapped, its second when held."""
+        """By a key with two jobs: its first when tapped, its second when held. A knob's step and a flip are taps of another
+        key."""
         code, changes = self.actions.code, waiting.changes
         deadline_ms, school = word(code, action + 2), code[action + 1]
         if changes[0].gap_ms < word(code, action + (JOB_SECOND + 1) * ACTION_BYTES):
             return JOB_FIRST
-        for nth in range(1, len(changes)):
+        for nth in range(1, len(changes) + 1):
+            if school != HOLD_BY_TIME and nth == waiting.pulsed:
+                return JOB_SECOND
+            if nth == len(changes):
+                break
             change = changes[nth]
             if waiting.age(nth) >= deadline_ms:
                 return JOB_SECOND
@@ -42,7 +47,11 @@ class Jobs:
         """By a key that does something else on its second tap: the first one waits for the second."""
         changes = waiting.changes
         within_ms = word(self.actions.code, action + 2)
-        for nth in range(1, len(changes)):
+        for nth in range(1, len(changes) + 1):
+            if nth == waiting.pulsed:
+                return JOB_FIRST
+            if nth == len(changes):
+                break
             if waiting.age(nth) >= within_ms or changes[nth].number != changes[0].number:
                 return JOB_FIRST
             if changes[nth].pressed:

@@ -4,12 +4,15 @@ A step that tells something waits until the host has taken what was told before.
 nothing of it stays down."""
 
 from device.contract import (
+    AGAIN_BYTES,
     AT_MACRO_TABLE,
     AT_PULSE_MS,
     LEFT_SHIFT,
     MACRO_BYTES,
     MACRO_ENDS,
     MACRO_KEYS,
+    PARTS_DEEP,
+    STEP_AGAIN,
     STEP_BYTES,
     STEP_CONSUMER,
     STEP_END,
@@ -43,6 +46,7 @@ class Macros:
         self.usage = 0  # of the consumer page
         self.plays = self.ends = self.types = False
         self.strokes = 0  # of a text, still to be typed
+        self.parts = []  # that are done again: where each ends and how often it still is, the innermost last
         self.tapped = None  # the place of the key that is down for a tap
         self.reports.changed = True
 
@@ -112,6 +116,24 @@ class Macros:
         else:
             self.at = self.begins + self.table[self.begins + 2]
 
+    def part_again(self):
+        """At the end of a part: back to where it begins, or on."""
+        times = self.table[self.at + 1]
+        parts = self.parts
+        once_more = not self.is_let_go
+        if times:
+            if parts and parts[-1][0] == self.at:
+                parts[-1][1] -= 1
+            elif times > 1 and len(parts) < PARTS_DEEP:
+                parts.append([self.at, times - 1])
+            once_more = bool(parts) and parts[-1][0] == self.at and parts[-1][1] > 0
+            if not once_more and parts and parts[-1][0] == self.at:
+                parts.pop()
+        if once_more:
+            self.at -= word(self.table, self.at + 2)
+        else:
+            self.at += AGAIN_BYTES
+
     def step(self):
         if self.types:
             self.reports.changed = True
@@ -123,6 +145,8 @@ class Macros:
         kind = self.table[self.at]
         if kind == STEP_END:
             self.again()
+        elif kind == STEP_AGAIN:
+            self.part_again()
         elif kind == STEP_TEXT:
             self.strokes = self.table[self.at + 1]
             self.at += 2

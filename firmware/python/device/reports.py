@@ -1,12 +1,29 @@
-"""Sending: each declared report at most once a scan, when it differs from the last one taken."""
+"""Sending: each declared report at most once a scan. A state is sent when it differs from the last one taken; a sum for as
+long as it has something to say."""
 
-from device.contract import AT_REPORTS, CONSUMER_BYTES, KEYBOARD_BYTES, REPORT_CONSUMER, REPORT_KEYBOARD
+from device.contract import (
+    AT_REPORTS,
+    CONSUMER_BYTES,
+    KEYBOARD_BYTES,
+    POINTER_BYTES,
+    REPORT_CONSUMER,
+    REPORT_KEYBOARD,
+    REPORT_POINTER,
+    REPORT_SYSTEM,
+    SYSTEM_BYTES,
+)
 
 
 class Reports:
-    def __init__(self, table, keyboard, consumer, send):
+    def __init__(self, table, keyboard, consumer, pointer, system, send):
         """send(kind, bytes) hands a report to the host side and answers whether it was taken."""
-        builders = [(REPORT_KEYBOARD, keyboard, KEYBOARD_BYTES), (REPORT_CONSUMER, consumer, CONSUMER_BYTES)]
+        builders = [
+            (REPORT_KEYBOARD, keyboard, KEYBOARD_BYTES),
+            (REPORT_CONSUMER, consumer, CONSUMER_BYTES),
+            (REPORT_POINTER, pointer, POINTER_BYTES),
+            (REPORT_SYSTEM, system, SYSTEM_BYTES),
+        ]
+        self.pointer = pointer
         self.declared = [one for one in builders if table[AT_REPORTS] >> one[0] & 1]
         self.send = send
         self.forget()
@@ -16,6 +33,7 @@ class Reports:
     def forget(self):
         """After a bus reset the host takes everything for released; states that are not so are then told."""
         self.last = [bytes(length) for _, _, length in self.declared]
+        self.pointer.forget()
         self.changed = True
 
     def offer(self):
@@ -24,10 +42,13 @@ class Reports:
         done = True
         for nth, (kind, report, _) in enumerate(self.declared):
             now = report.build()
-            if now == self.last[nth]:
+            is_sum = kind == REPORT_POINTER
+            if not report.says(now) if is_sum else now == self.last[nth]:
                 continue
             if self.send(kind, now):
                 self.last[nth] = now
+                if is_sum:
+                    report.taken(now)
             else:
                 done = False
         self.changed = self.waiting = not done

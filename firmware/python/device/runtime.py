@@ -1,8 +1,9 @@
-"""One scan of the device, in order: live changes, switches, encoders, what waits, pulses, lamps, reports.
+"""One scan of the device, in order: live changes, switches, encoders, what waits, pulses, macros, the pointer, lamps, reports.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
 
 from device.actions import Actions
+from device.awake import Awake
 from device.consumer_report import ConsumerReport
 from device.contract import START_READY
 from device.debounce import Debounce
@@ -16,11 +17,14 @@ from device.lamps import Lamps
 from device.layers import Layers
 from device.live import Live
 from device.macros import Macros
+from device.movers import Movers
 from device.next_key import NextKey
 from device.opposites import Opposites
+from device.pointer_report import PointerReport
 from device.pulses import Pulses
 from device.reports import Reports
 from device.scan import Scan
+from device.system_report import SystemReport
 from device.table import state_of
 from device.together import Together
 from device.waiting import Waiting
@@ -42,19 +46,23 @@ class Runtime:
         layers = Layers(table, actions)
         keyboard = KeyboardReport(actions)
         consumer = ConsumerReport(actions)
-        self.reports = Reports(table, keyboard, consumer, send)
+        pointer = PointerReport()
+        system = SystemReport()
+        self.reports = pointer.reports = system.reports = Reports(table, keyboard, consumer, pointer, system, send)
+        self.movers = Movers(table, actions, pointer)
+        self.awake = Awake(actions, pointer, self.reports)
         next_key = NextKey(actions, layers)
         self.macros = keyboard.macros = consumer.macros = Macros(table, layers, self.reports)
-        effects = Effects(actions, layers, keyboard, consumer, next_key, self.macros)
+        effects = Effects(actions, layers, keyboard, consumer, pointer, system, self.movers, self.awake, next_key, self.macros)
         together = Together(table, actions, layers)
         opposites = Opposites(table, actions, effects)
         keymap = Keymap(actions, layers, effects, next_key, together, opposites, self.macros, self.reports)
         self.waiting = Waiting(table, layers, Jobs(actions), together, keymap, self.reports)
-        self.pulses = Pulses(table, keymap, self.waiting, self.reports)
+        self.pulses = Pulses(table, actions, layers, keymap, self.waiting, self.reports)
         self.debounce = Debounce(table, self.waiting, Flips(table, actions, layers, self.waiting, self.pulses))
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
-        self.lamps = Lamps(table, actions, layers, next_key, lines.lamp)
+        self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.encoders, lines.lamp)
         self.live = Live(table, actions, self.debounce, self.waiting, self.macros, kept)
 
     def scan(self, elapsed_ms):
@@ -64,10 +72,12 @@ class Runtime:
         self.debounce.begin_scan(elapsed_ms)
         self.waiting.now_ms += elapsed_ms
         self.contacts.switches()
-        self.encoders.sample()
+        self.encoders.sample(elapsed_ms)
         self.waiting.play()
         self.pulses.play(elapsed_ms)
         self.macros.play(elapsed_ms)
+        self.movers.play(elapsed_ms)
+        self.awake.play(elapsed_ms)
         self.lamps.play()
         self.reports.offer()
 

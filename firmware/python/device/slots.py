@@ -10,6 +10,7 @@ from device.contract import (
     AT_MACROS,
     AT_WAITING,
     CHANGE_BYTES,
+    DO_AWAKE,
     DO_CONSUMER,
     DO_HOLD_LAYER,
     DO_KEYBOARD,
@@ -19,13 +20,18 @@ from device.contract import (
     DO_NEXT_MODIFIERS,
     DO_NOTHING,
     DO_PASS,
+    DO_POINTER_BUTTON,
+    DO_POINTER_MOVE,
+    DO_POINTER_WHEEL,
     DO_SECOND_TAP,
     DO_STAY_LAYER,
     DO_SWITCH_LAYER,
+    DO_SYSTEM,
     DO_TWO_JOBS,
     KEPT_KEYMAP,
     KEPT_SLOTS,
     MOST_CHANGES,
+    POINTER_BUTTONS,
     SEAL,
     SLOT_AT_CHANGES,
     SLOT_AT_COUNT,
@@ -38,8 +44,19 @@ from device.contract import (
     TWO_JOBS_BYTES,
 )
 from device.actions import JOB_FIRST, JOB_SECOND
+from device.system_report import USAGES
 from device.table import CRC_START, crc_add, word
 
+ALWAYS_SOUND = (
+    DO_PASS,
+    DO_NOTHING,
+    DO_KEYBOARD,
+    DO_CONSUMER,
+    DO_NEXT_MODIFIERS,
+    DO_POINTER_MOVE,
+    DO_POINTER_WHEEL,
+    DO_AWAKE,
+)
 LONG_BYTES = {DO_TWO_JOBS: TWO_JOBS_BYTES, DO_SECOND_TAP: SECOND_TAP_BYTES}
 
 
@@ -72,7 +89,11 @@ class Slots:
             return word(action, 2) < self.layers
         if kind == DO_MACRO:
             return word(action, 2) < self.table[AT_MACROS]
-        return kind in (DO_PASS, DO_NOTHING, DO_KEYBOARD, DO_CONSUMER, DO_NEXT_MODIFIERS)
+        if kind == DO_POINTER_BUTTON:
+            return word(action, 2) < POINTER_BUTTONS
+        if kind == DO_SYSTEM:
+            return word(action, 2) < USAGES
+        return kind in ALWAYS_SOUND
 
     def is_sound(self, action):
         """Whether this device could carry an action out."""

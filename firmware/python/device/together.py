@@ -3,8 +3,7 @@
 It ends when the first of them is let go; the others then do nothing any more."""
 
 from device.contract import (
-    AT_ENCODERS,
-    AT_SWITCHES,
+    AT_FLIPS,
     AT_TOGETHER,
     AT_TOGETHER_TABLE,
     DO_NOTHING,
@@ -25,7 +24,7 @@ class Together:
     def __init__(self, table, actions, layers):
         self.actions = actions
         self.layers = layers
-        self.first = table[AT_SWITCHES] + 2 * table[AT_ENCODERS]
+        self.first = actions.first_back + table[AT_FLIPS]
         place = word(table, AT_TOGETHER_TABLE)
         self.sets = []  # window in ms, and the inputs of the keys
         for nth in range(table[AT_TOGETHER]):

@@ -26,12 +26,20 @@ class Waiting:
         self.now_ms = 0
         self.last_number = NONE
         self.last_press_ms = -NONE
+        self.pulsed = 0  # how many changes waited when a knob was turned or a lever flipped; 0: none was since
 
     def age(self, nth):
         return self.changes[nth].at_ms - self.changes[0].at_ms
 
     def age_now(self):
         return self.now_ms - self.changes[0].at_ms
+
+    def pulse(self):
+        self.pulsed = self.pulsed or len(self.changes)
+
+    def drop(self, oldest):
+        del self.changes[:oldest]
+        self.pulsed = max(0, self.pulsed - oldest)
 
     def changed(self, number, pressed):
         if self.most == 0:
@@ -58,7 +66,7 @@ class Waiting:
         if oldest.pressed:
             self.do_press(oldest.number, is_over)
         else:
-            self.changes.pop(0)
+            self.drop(1)
             self.keymap.changed(oldest.number, False)
 
     def do_press(self, number, is_over):
@@ -66,12 +74,12 @@ class Waiting:
         if together == UNDECIDED:
             return
         if together != NONE:
-            del self.changes[: len(self.together.parts_of(together))]
+            self.drop(len(self.together.parts_of(together)))
             self.keymap.press_together(together)
             return
         layer = self.layers.layer_for(number)
         job = self.jobs.of_oldest(layer, self, is_over)
         if job == UNDECIDED:
             return
-        del self.changes[: self.jobs.changes(layer, number, job)]
+        self.drop(self.jobs.changes(layer, number, job))
         self.keymap.do_press(number, layer | job << JOB_SHIFT)

@@ -49,7 +49,7 @@ export interface LayerLead {
 
 /**
  * One sort of binding, with all its faces, so that nothing else asks what sort it is. A new one is one file, its line
- * in the registry, and its case in firmware/src/keymap.c.
+ * in the registry, and its case in firmware/src/effects.c.
  */
 export interface BindingKind<B extends BindingBase> {
   does: B["does"];

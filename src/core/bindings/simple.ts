@@ -1,5 +1,6 @@
 import { type Schema, type schemaCore, z } from "../schema";
 import type { ActionEntry, BindingKind, DecodingContext, EncodingContext, PhraseContext } from "./bindingKind";
+import { type AwakeBinding, awake } from "./awake";
 import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
 import { type HoldLayerBinding, holdLayer } from "./holdLayer";
 import { type KeyboardBinding, keyboardUsage } from "./keyboardUsage";
@@ -7,9 +8,13 @@ import { type MacroBinding, macro } from "./macro";
 import { type NextLayerBinding, nextLayer } from "./nextLayer";
 import { type NextModifiersBinding, nextModifiers } from "./nextModifiers";
 import { type NothingBinding, nothing } from "./nothing";
+import { type PointerButtonBinding, pointerButton } from "./pointerButton";
+import { type PointerMoveBinding, pointerMove } from "./pointerMove";
+import { type PointerWheelBinding, pointerWheel } from "./pointerWheel";
 import { type RepeatBinding, repeat } from "./repeat";
 import { type StayLayerBinding, stayLayer } from "./stayLayer";
 import { type SwitchLayerBinding, switchLayer } from "./switchLayer";
+import { type SystemBinding, systemUsage } from "./systemUsage";
 
 /** Bindings that do one thing: its type here, its one line in the list below. Others are made of these. */
 export type SimpleBinding =
@@ -22,6 +27,11 @@ export type SimpleBinding =
   | NextLayerBinding
   | MacroBinding
   | RepeatBinding
+  | PointerButtonBinding
+  | PointerMoveBinding
+  | PointerWheelBinding
+  | AwakeBinding
+  | SystemBinding
   | NothingBinding;
 
 export const simpleKinds = [
@@ -34,6 +44,11 @@ export const simpleKinds = [
   nextLayer,
   macro,
   repeat,
+  pointerButton,
+  pointerMove,
+  pointerWheel,
+  awake,
+  systemUsage,
   nothing,
 ] as const;
 

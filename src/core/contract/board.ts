@@ -10,7 +10,7 @@ export const BOARD_VERSION = 3;
 export const BOARD_MARK = [0x4f, 0x42] as const;
 
 /** Where things stand in the flash of an image for the 8-bit USB class, in bytes; above them stands the loader. */
-export const FLASH_MAP = { CODE: 0, BOARD: 0x5800, TABLES: 0x5e00, LOADER: 0x7000 } as const;
+export const FLASH_MAP = { CODE: 0, BOARD: 0x5b00, TABLES: 0x6100, LOADER: 0x7000 } as const;
 
 /** The header of the block, field by field: its name and its bytes. Multi-byte values are little endian. */
 const HEADER = [

@@ -1,10 +1,14 @@
 import {
   ACTION,
+  AGAIN_BYTES,
   ARENA,
   type ArenaCounts,
   AT,
+  AWAKE,
   BANK_LINES,
+  DIRECTION,
   EDGE_STEPS,
+  ENCODER_AT,
   ENTRY_BYTES,
   FIRST_MODIFIER,
   HEADER_BYTES,
@@ -21,6 +25,8 @@ import {
   NONE,
   OPPOSITE,
   partBytes,
+  PARTS_DEEP,
+  POINTER,
   REPORTS,
   SENDING,
   START,
@@ -82,6 +88,7 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "waiting",
   "partBytes",
   "lamps",
+  "movers",
   "reportBytes",
   "liveBytes",
 ];
@@ -127,10 +134,15 @@ ${defines("TOGETHER_AT_", TOGETHER_AT).join("\n")}
 ${Object.entries(OPPOSITE)
   .map(([name, value]) => `#define OV_${name}_COUNTS ${value}`)
   .join("\n")}
+${defines("DIRECTION_", DIRECTION).join("\n")}
+${defines("POINTER_", POINTER).join("\n")}
+${defines("AWAKE_", AWAKE).join("\n")}
 #define OV_PART_BYTES(together) ((together) > 0 ? ${partBytes(1)}u : 0u)
 
 ${defines("STEP_", STEP).join("\n")}
 #define OV_STEP_BYTES ${STEP_BYTES}
+#define OV_AGAIN_BYTES ${AGAIN_BYTES}
+#define OV_PARTS_DEEP ${PARTS_DEEP}
 ${defines("STROKE_", STROKE).join("\n")}
 #define OV_LEFT_SHIFT ${LEFT_SHIFT}
 #define OV_MACRO_ENDS ${MACRO_ENDS}
@@ -166,6 +178,7 @@ ${Object.entries(ENTRY_BYTES)
   .join("\n")}
 
 ${defines("SWITCH_", SWITCH_FLAG).join("\n")}
+${defines("ENCODER_AT_", ENCODER_AT).join("\n")}
 
 ${actionDefines()}
 

@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 6;
+export const TABLE_VERSION = 7;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -28,6 +28,8 @@ export const LIMITS = {
   MACROS: 64,
   /** Keys for the next key only that are held at once. */
   NEXT_KEYS: 8,
+  /** Inputs that move the pointer or turn its wheel at once. */
+  MOVERS: 6,
   /** Changes of switches that one scan tells: as many as there are fingers, so that its length has a bound. */
   CHANGES_A_SCAN: 10,
   /** Of the window of keys together, and of the time after another key in which a key counts as tapped. */
@@ -98,10 +100,10 @@ export const ENTRY_BYTES = {
   BANK: 1,
   /** Debounce time in ms and how it is used (SWITCH_FLAG), and the pulser of one that tells its change, or NONE. */
   SWITCH: 2,
-  /** Sense line of A, of B, quadrature states a step. */
-  ENCODER: 3,
-  /** Lamp line, what it shows (LAMP), argument. */
-  LAMP: 3,
+  /** Sense line of A, of B, quadrature states between two felt steps, and what is told of those (ENCODER_AT). */
+  ENCODER: 8,
+  /** Lamp line, what it shows (LAMP), argument, and from which value on. */
+  LAMP: 4,
   /** Window in ms, how many they are, their inputs. */
   TOGETHER: 8,
   /** Two inputs, and what counts while both are held (OPPOSITE). */
@@ -120,6 +122,12 @@ export const SWITCH_FLAG = {
   FLIPS: 0x40,
   DEBOUNCE_MS: 0x3f,
 } as const;
+
+/**
+ * In an entry of the encoders: how many felt steps are one that is told; how often that is told; within how many ms after
+ * the one before more often (0: never), and how often at most; and up to where its value counts.
+ */
+export const ENCODER_AT = { A: 0, B: 1, STATES: 2, FELT: 3, TOLD: 4, FAST_MS: 5, FAST_TOLD: 6, TOP: 7 } as const;
 
 /** What an input does: the first byte of an action. */
 export const ACTION = {
@@ -143,13 +151,34 @@ export const ACTION = {
   NEXT_LAYER: 10,
   /** Its value is the macro's number. */
   MACRO: 11,
+  /** Its value is the button, from 0 on. */
+  POINTER_BUTTON: 12,
+  /** Its modifiers are the direction and, above it, how fast it comes to its speed (POINTER), which is its value. */
+  POINTER_MOVE: 13,
+  /** Its modifiers are the direction, its value the ms from one step to the next, 0 for one step only. */
+  POINTER_WHEEL: 14,
+  /** Keeps the computer awake: its modifiers are AWAKE, its value the seconds between two movements. */
+  AWAKE: 15,
+  /** Its value is the bit of the system report. */
+  SYSTEM: 16,
   /** Its value is the place, in the pool, of an action that is longer than an entry. */
   LONG: 0x7f,
 } as const;
 
 /**
+ * Of what moves the pointer or turns its wheel: the direction, and in how many ms it comes to its speed, as a power of two
+ * (RAMP_SHIFT; 0: at once). Speeds are counts, of which so many make one count a millisecond.
+ */
+export const DIRECTION = { RIGHT: 0, LEFT: 1, DOWN: 2, UP: 3 } as const;
+export const POINTER = { DIRECTION: 0x03, WHEEL: 0x04, RAMP_SHIFT: 4, BUTTONS: 5, FRACTION_BITS: 13 } as const;
+
+/** How long it stays on: until its next press, or while it is held. */
+export const AWAKE = { SWITCHED: 0, HELD: 1 } as const;
+
+/**
  * A macro begins with how often it plays (0 while its input is held), its flags, and where in itself it begins again; then
- * come its steps. TEXT is followed by how many strokes there are, and the strokes; END and UNTIL_LET_GO by nothing; all
+ * come its steps. TEXT is followed by how many strokes there are, and the strokes; END and UNTIL_LET_GO by nothing; AGAIN by
+ * how often what stands before it is done (0 while the input is held), and in two bytes how far back that begins; all
  * others by two bytes: usage and modifiers, a usage of the consumer page, milliseconds, or a layer.
  */
 export const STEP = {
@@ -163,8 +192,12 @@ export const STEP = {
   CONSUMER: 7,
   STAY_LAYER: 8,
   SWITCH_LAYER: 9,
+  AGAIN: 10,
 } as const;
 export const STEP_BYTES = 3;
+export const AGAIN_BYTES = 4;
+/** Parts of a macro that are done again, one within the other; the innermost beyond that is done once. */
+export const PARTS_DEEP = 4;
 
 /** Strokes of a text: a usage, in the upper bit whether left Shift is held; or LONG, then usage and modifiers. */
 export const STROKE = { SHIFT: 0x80, LONG: 0x7f } as const;
@@ -194,7 +227,7 @@ export const WAITING = 24;
 export const partBytes = (count: number): number => (count > 0 ? 32 : 0);
 
 /** What a lamp shows. */
-export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4, HELD: 5 } as const;
+export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4, HELD: 5, AWAKE: 6, VALUE: 7 } as const;
 
 /** Keyboard usages from here on are modifiers, not keys of the report (HID Usage Tables, keyboard page). */
 export const FIRST_MODIFIER = 0xe0;
@@ -211,6 +244,8 @@ export const REPORTS = {
   consumer: { number: 1, bytes: 2, sending: SENDING.STATE },
   /** Frames of live changes, which the host asks for; it sends no report of its own. */
   live: { number: 2, bytes: 0, sending: SENDING.QUEUE },
+  pointer: { number: 3, bytes: 5, sending: SENDING.SUM },
+  system: { number: 4, bytes: 1, sending: SENDING.STATE },
 } as const;
 export type ReportName = keyof typeof REPORTS;
 
@@ -238,6 +273,8 @@ export interface ArenaCounts {
   /** Bits that tell the parts of keys together, and those that have an opposite. */
   partBytes: number;
   lamps: number;
+  /** What moves the pointer at once, where its report is declared. */
+  movers: number;
   /** Bytes of all declared reports. */
   reportBytes: number;
   /** Of live changes, where they are declared (contract/live.ts). */
@@ -250,15 +287,17 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["last words", 2, "groups"],
   ["waiting steps", 2 * STEP_RUNS, "pulsers"],
   ["when each change came that waits", 2, "waiting"],
+  ["since when each mover is held, and how fast it gets", 4, "movers"],
   ["whether a switch of it settles", 1, "groups"],
   ["debounce", 1, "switches"],
   ["what each input was pressed for", 1, "inputs"],
-  ["quadrature state and travel", 2, "encoders"],
+  ["quadrature state and travel, felt steps, time and direction of the last that was told, value", 6, "encoders"],
   ["input of a switch that tells its change", 1, "pulsers"],
   ["holders", 1, "layers"],
   ["input that waits, and time before its press", 2, "waiting"],
   ["parts of keys together, inputs with an opposite", 1, "partBytes"],
   ["lit", 1, "lamps"],
+  ["movers and where they move", 2, "movers"],
   ["last reports taken", 1, "reportBytes"],
   ["changed bindings and a frame", 1, "liveBytes"],
 ];
@@ -271,8 +310,8 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = 208;
-export const STACK_BYTES = 64;
+export const FIXED_RAM_BYTES = 256;
+export const STACK_BYTES = 72;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */
 export const ramBytes = (counts: ArenaCounts): number => arenaBytes(counts) + FIXED_RAM_BYTES + STACK_BYTES;

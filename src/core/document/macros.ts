@@ -4,7 +4,7 @@ import { listOf, text, whole, z } from "../schema";
 
 /** Longest pause of a step, and of a repetition, in ms. */
 const MOST_WAIT_MS = 60_000;
-const MOST_STEPS = 400;
+export const MOST_STEPS = 400;
 const MOST_TEXT = 2000;
 
 const key = { usage: whole(4, 0xe7), modifiers: whole(0, 255) };
@@ -22,6 +22,8 @@ const stepSchema = z.discriminatedUnion("step", [
   /** A usage of the consumer page, tapped. */
   z.strictObject({ step: z.literal("consumer"), usage: whole(1, 0x3ff) }),
   z.strictObject({ step: z.literal("layer"), way: z.enum(["stay", "switch"]), layerId: idSchema }),
+  /** The steps before it are done again, so many of them: so often in all, or, at 0, until its key is let go. */
+  z.strictObject({ step: z.literal("again"), steps: whole(1, MOST_STEPS), times: whole(0, 255) }),
 ]);
 export type MacroStep = z.infer<typeof stepSchema>;
 

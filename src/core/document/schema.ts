@@ -8,6 +8,7 @@ import { capSetSchema, colourGroupSchema } from "./capSet";
 import { circuitSchema } from "../circuits";
 import { interfaceKinds } from "../hid/interfaceKinds";
 import { languageIds } from "../languages/ids";
+import { knobSchema } from "./knobs";
 import { macroListSchema } from "./macros";
 import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
@@ -96,6 +97,10 @@ const lampRuleSchema = z.discriminatedUnion("when", [
   z.strictObject({ when: z.literal("next") }),
   /** An input is held. */
   z.strictObject({ when: z.literal("held"), inputId: text(1, 80) }),
+  /** The device keeps the computer awake. */
+  z.strictObject({ when: z.literal("awake") }),
+  /** A knob's value has come so far, by the element that is turned. */
+  z.strictObject({ when: z.literal("value"), elementId: text(1, 80), atLeast: whole(1, 255) }),
 ]);
 export type LampRule = z.infer<typeof lampRuleSchema>;
 
@@ -112,6 +117,8 @@ const keymapSchema = z.strictObject({
   opposites: z.optional(oppositeListSchema),
   /** Steps that the device does by itself. */
   macros: z.optional(macroListSchema),
+  /** What is told of a knob's steps, by the element that is turned, where it is not as usual. */
+  knobs: z.optional(z.record(z.string(), knobSchema)),
 });
 
 export const reportSetSchema = z.strictObject({

@@ -4,6 +4,7 @@ import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { readingRows } from "../geometry/readingOrder";
+import { openInputs } from "../keymap/openInputs";
 import { usageOfLabel } from "../hid/usageOfLabel";
 
 export const FILL_TITLE = "Give them a first keymap, by label and by place";
@@ -52,10 +53,9 @@ function inOrder(presses: ControlInput[], design: Design): ControlInput[] {
  * than keys.
  */
 export function firstBindings(design: Design): Map<string, Binding> | null {
-  const bound = new Set(design.keymap.layers.flatMap((layer) => Object.keys(layer.bindings)));
-  const open = derive(design).inputs.filter(({ id }) => !bound.has(id));
+  const open = openInputs(design);
   const found = new Map<string, Binding>();
-  const turns = open.filter(({ motion }) => motion !== "press");
+  const turns = open.filter(({ motion }) => motion === "clockwise" || motion === "anticlockwise");
   const knobs = [...new Set(turns.map(({ elementId }) => elementId))];
   if (knobs.length > KNOBS.length) return null;
   for (const { id, elementId, motion } of turns)
@@ -112,8 +112,7 @@ function mediaBindings(open: ControlInput[]): Map<string, Binding> {
 
 /** What a way binds of that which no layer has a binding for; never over what is bound, and no key twice. */
 export function startingBindings(design: Design, way: StartingWay): Map<string, Binding> {
-  const bound = new Set(design.keymap.layers.flatMap((layer) => Object.keys(layer.bindings)));
-  const open = derive(design).inputs.filter(({ id }) => !bound.has(id));
+  const open = openInputs(design);
   if (way === "media") return mediaBindings(open);
   const presses = inOrder(
     open.filter(({ motion }) => motion === "press"),

@@ -1,4 +1,5 @@
 import { type Binding, leadsOf } from "../bindings";
+import { type KnobSettings, isUsualKnob } from "../document/knobs";
 import type { Design, LampRule, Layer } from "../document/schema";
 import type { LanguageId } from "../languages/ids";
 
@@ -50,6 +51,15 @@ export const setLampRule = (design: Design, controlId: string, rule: LampRule): 
   ...design,
   keymap: { ...design.keymap, lamps: { ...design.keymap.lamps, [controlId]: rule } },
 });
+
+/** What is told of a knob's steps, by the element that is turned; as usual it is not kept. */
+export function setKnob(design: Design, elementId: string, knob: KnobSettings): Design {
+  const { [elementId]: _, ...others } = design.keymap.knobs ?? {};
+  return {
+    ...design,
+    keymap: { ...design.keymap, knobs: isUsualKnob(knob) ? others : { ...others, [elementId]: knob } },
+  };
+}
 
 /** The keyboard language that the computer is set to. */
 export const setHostLanguage = (design: Design, hostLanguage: LanguageId): Design => ({

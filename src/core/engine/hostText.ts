@@ -1,4 +1,6 @@
 import { consumerUsageNamed } from "../hid/consumerUsages";
+import { POINTER_BUTTONS, movementOf, movementWords } from "../hid/pointerWords";
+import { SYSTEM_USAGES, systemDeeds } from "../hid/systemUsages";
 import { keyboardUsageNamed, modifierNames } from "../hid/keyboardUsages";
 import type { HostLanguage } from "../languages/hostLanguage";
 import { Typist } from "../languages/typist";
@@ -13,7 +15,12 @@ const BACKSPACE = 0x2a;
 export interface HostDeed {
   atMs: number;
   deed: string;
+  /** Of the pointer, in counts right and down, and steps of its wheel up and right. */
+  movement?: number[];
 }
+
+const pointerDeed = (movement: number[]) =>
+  movementWords(movement).replace(/^(?=\d)/, "pointer ") || "pointer there and back";
 
 /** A computer, set to a keyboard language, that receives the device's reports. */
 export class HostStandIn {
@@ -21,6 +28,10 @@ export class HostStandIn {
   readonly deeds: HostDeed[] = [];
   /** Lock lights it would switch on: bit 0 num, 1 caps, 2 scroll. */
   locks = 0;
+  /** Where the pointer stands, in counts right and down of where it was at the start. */
+  pointer: [right: number, down: number] = [0, 0];
+  private buttons = 0;
+  private system = 0;
   private keysDown = new Set<number>();
   private readonly typist: Typist;
 
@@ -29,8 +40,34 @@ export class HostStandIn {
   }
 
   receive(report: TimedReport): void {
-    if (report.interface === "consumer") this.receiveConsumer(report);
+    if (report.interface === "pointer") this.receivePointer(report);
+    else if (report.interface === "system") this.receiveSystem(report);
+    else if (report.interface === "consumer") this.receiveConsumer(report);
     else this.receiveKeyboard(report);
+  }
+
+  /** Movements that follow each other are one deed, which grows. */
+  private receivePointer({ atMs, bytes }: TimedReport) {
+    const movement = movementOf(bytes);
+    const last = this.deeds.at(-1);
+    const pressed = POINTER_BUTTONS.filter((_, nth) => ((bytes[0] & ~this.buttons) >> nth) & 1);
+    const letGo = POINTER_BUTTONS.filter((_, nth) => ((this.buttons & ~bytes[0]) >> nth) & 1);
+    this.buttons = bytes[0];
+    this.pointer = [this.pointer[0] + movement[0], this.pointer[1] + movement[1]];
+    if (movement.some((counts) => counts !== 0)) {
+      const goesOn = last?.movement !== undefined;
+      const sum = goesOn ? movement.map((counts, nth) => counts + last.movement![nth]) : movement;
+      if (goesOn) this.deeds.pop();
+      this.deeds.push({ atMs: goesOn ? last.atMs : atMs, deed: pointerDeed(sum), movement: sum });
+    }
+    for (const button of pressed) this.deeds.push({ atMs, deed: `${button} button` });
+    for (const button of letGo) this.deeds.push({ atMs, deed: `${button} button let go` });
+  }
+
+  private receiveSystem({ atMs, bytes }: TimedReport) {
+    const pressed = systemDeeds.filter((_, nth) => ((bytes[0] & ~this.system) >> nth) & 1);
+    this.system = bytes[0];
+    for (const deed of pressed) this.deeds.push({ atMs, deed: SYSTEM_USAGES[deed].name });
   }
 
   private receiveConsumer({ atMs, bytes }: TimedReport) {

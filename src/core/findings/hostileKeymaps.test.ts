@@ -13,6 +13,7 @@ import { overLimits } from "../firmware/capacity";
 import { simulate } from "../engine/simulate";
 import { removeMacro } from "../edits/macros";
 import { removeLayer } from "../edits/keymap";
+import { pointingBinding } from "../../../tests/support/pointing";
 import { compareDesigns } from "../keymap/compareKeymaps";
 import { placementProblem, placeFunctions } from "../reach/placement";
 const names = ["constructor", "__proto__x", "toString", "a", "b", "Ünï ✓", "hasOwnProperty"];
@@ -33,6 +34,7 @@ const simple = fc.oneof(
     afterMs: fc.integer({ min: 1, max: 90 }),
     everyMs: fc.integer({ min: 2, max: 90 }),
   }),
+  pointingBinding,
   fc.constant({ does: "nothing" }),
 );
 const binding = fc.oneof(
@@ -53,6 +55,7 @@ const binding = fc.oneof(
   }),
 );
 const step = fc.oneof(
+  fc.record({ step: fc.constant("again"), steps: fc.integer({ min: 1, max: 400 }), times: fc.nat(255) }),
   fc.record({
     step: fc.constantFrom("press", "tap"),
     usage: fc.integer({ min: 4, max: 0xe7 }),

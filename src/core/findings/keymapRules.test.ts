@@ -8,6 +8,10 @@ import type { Design } from "../document/schema";
 import { addTogether } from "../edits/keyRules";
 import { addLayer, bind, setHostLanguage, setLampRule } from "../edits/keymap";
 import { addMacro, changeMacro } from "../edits/macros";
+import { TABLE_BYTES_MOST } from "../contract/board";
+import { chooseController } from "../edits/pins";
+import { scanTableOf } from "../firmware/scanTable";
+import { tableBytes } from "../firmware/tables";
 import { findingsOf } from "./check";
 
 const key = (usage: number, modifiers = 0): Binding => ({ does: "keyboard", usage, modifiers });
@@ -164,4 +168,28 @@ describe("the demos", () => {
         .map(({ message }) => message),
     ).toEqual([]),
   );
+});
+
+describe("a keymap that is larger than the chip's flash", () => {
+  const texted = (length: number) => {
+    const long = changeMacro(addMacro(finishedPad(), "m", "Letter"), "m", {
+      steps: Array.from({ length: Math.ceil(length / 1000) }, (_, nth) => ({
+        step: "text" as const,
+        text: "a".repeat(Math.min(1000, length - 1000 * nth)),
+      })),
+    });
+    return chooseController(
+      changeMacro(addMacro(long, "n", "Note"), "n", { steps: [{ step: "wait", ms: 5 }] }),
+      "small-5v-18",
+    );
+  };
+  it("is told, with what the macros take of it, and no sooner", () => {
+    const spare = TABLE_BYTES_MOST - tableBytes(scanTableOf(texted(0)), texted(0)).length;
+    const [message] = messages(texted(spare + 200), "too-large");
+    const bytes = tableBytes(scanTableOf(texted(spare + 200)), texted(spare + 200)).length;
+    expect(message).toMatch(new RegExp(`^The keymap needs ${bytes} bytes of tables; the chip has 3840\\.`));
+    expect(message).toMatch(/Macros take \d+; the longest: Letter \(\d+\) and Note \(7\)\./);
+    expect(told(texted(spare - 200), "too-large")).toEqual([]);
+    expect(told(chooseController(texted(spare + 200), "dual-core-3v3-26"), "too-large")).toEqual([]);
+  });
 });

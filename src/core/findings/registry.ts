@@ -44,6 +44,7 @@ import { openingAtEdge } from "./rules/openingAtEdge";
 import { fastEncoder } from "./rules/fastEncoder";
 import { interpretedEncoder } from "./rules/interpretedEncoder";
 import { firmwareLimits } from "./rules/firmwareLimits";
+import { tablesTooLarge } from "./rules/tablesTooLarge";
 import { loneKey } from "./rules/loneKey";
 import { missingInterface } from "./rules/missingInterface";
 import { moduleOverlap } from "./rules/moduleOverlap";
@@ -189,6 +190,7 @@ export const rules: Rule[] = [
   macroLeavesDown,
   sameLabel,
   firmwareLimits,
+  tablesTooLarge,
   planBroken,
   wishUnmet,
   overBrief,

@@ -714,6 +714,17 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     placeChip(knobBehind, "mux.U1", { xMm: 2000, yMm: 19 }),
     /^MUX U1 lies more than 150 mm away from everything else\.$/,
   ],
+  [
+    "keymap/too-large",
+    chooseController(
+      Array.from({ length: 14 }, (_, nth) => nth).reduce(
+        (d, nth) => addLayer(d, `more${nth}`, "More"),
+        shareOutDirect(manyKeys(90)),
+      ),
+      "small-5v-18",
+    ),
+    /^The keymap needs 1?\d{4} bytes of tables; the chip has 3840\. A shorter text/,
+  ],
   ["try/firmware-limits", shareOutDirect(manyKeys(260)), /^The design has 260 inputs; the firmware numbers 254\.$/],
 ];
 
@@ -804,6 +815,7 @@ describe("rules", () => {
         "wiring/too-many-displays",
         "keymap/no-way-back",
         "try/firmware-limits",
+        "keymap/too-large",
       ]),
     );
   });

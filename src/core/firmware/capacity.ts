@@ -19,6 +19,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     waiting: waitingOf(scan, design),
     partBytes: partBytes(scan.together.length) + partBytes(scan.opposites.length),
     lamps: scan.lamps.length,
+    movers: interfaces.includes("pointer") ? LIMITS.MOVERS : 0,
     reportBytes: interfaces.reduce((sum, name) => sum + REPORTS[name].bytes, 0),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };

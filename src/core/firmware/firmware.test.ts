@@ -34,15 +34,16 @@ describe.each([...wiredDemos, finishedPad(), shareOutDirect(pad()), newDesign("n
       expect([...cells].sort((a, b) => a - b)).toEqual(scan.switches.map((_, number) => number));
     });
 
-    it("has inputs for all switches, then clockwise and anticlockwise of each encoder", () => {
+    it("has inputs for all switches, then clockwise and anticlockwise of each encoder, then flips back", () => {
       expect(scan.inputs.slice(0, scan.switches.length)).toEqual(scan.switches);
       const turns = scan.encoders.flatMap(({ elementId }) =>
         ["cw", "ccw"].map((end) =>
           elementId.endsWith(":turn") ? elementId.replace(":turn", `:${end}`) : `${elementId}-${end}`,
         ),
       );
+      const backs = scan.switches.flatMap((id, nth) => (scan.settling[nth].flips ? [`${id}-back`] : []));
       const together = (design.keymap.together ?? []).map(({ id }) => togetherInput(id));
-      expect(scan.inputs.slice(scan.switches.length)).toEqual([...turns, ...together]);
+      expect(scan.inputs.slice(scan.switches.length)).toEqual([...turns, ...backs, ...together]);
     });
   },
 );
@@ -54,9 +55,8 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
   it("begin with the mark, the version, what is declared and the counts", () => {
     const at = (field: HeaderField) => bytes[AT[field]];
     expect([...bytes.slice(0, 3)]).toEqual([0x4f, 0x56, TABLE_VERSION]);
-    expect(at("REPORTS")).toBe(
-      design.reportSet.interfaces.length === 1 ? 0b01 : design.reportSet.interfaces.length === 2 ? 0b11 : 0b111,
-    );
+    const bit = { keyboard: 1, consumer: 2, live: 4, pointer: 8, system: 16 };
+    expect(at("REPORTS")).toBe(design.reportSet.interfaces.reduce((bits, kind) => bits | bit[kind], 0));
     expect(at("SWITCHES")).toBe(scan.switches.length);
     expect(at("ENCODERS")).toBe(scan.encoders.length);
     expect(at("LAMPS")).toBe(scan.lamps.length);

@@ -6,11 +6,13 @@ import { derive } from "../derived/derive";
 import { type Opposite, togetherInput } from "../document/keyRules";
 import { readingOrder } from "./readingOrder";
 import { type DebounceSchool, debounceOf } from "../document/debounce";
+import { type KnobSettings, knobOf } from "../document/knobs";
 import type { Design } from "../document/schema";
 
 /**
  * What the firmware knows of a design, by number. Lines are nets: strobes are driven, senses read, lamps lit.
- * Inputs are the switches in their order, then for each encoder clockwise and anticlockwise, then keys together.
+ * Inputs are the switches in their order, then for each encoder clockwise and anticlockwise, then the ways back of switches
+ * that tell their change, then keys together.
  */
 export interface ScanTable {
   strobeLines: string[];
@@ -19,7 +21,7 @@ export interface ScanTable {
   /** Element ids of the switches, by switch number. */
   switches: string[];
   /** Element ids of the encoders, by encoder number. */
-  encoders: { elementId: string; lineA: number; lineB: number; statesPerStep: number }[];
+  encoders: { elementId: string; lineA: number; lineB: number; statesPerStep: number; knob: KnobSettings }[];
   lamps: { controlId: string; line: number }[];
   /** By switch number: how its contact settles, and whether it tells its change. */
   settling: { ms: number; school: DebounceSchool; flips: boolean }[];
@@ -94,6 +96,7 @@ export function scanTableOf(design: Design): ScanTable {
       lineA: senseLine.get(e.netA)!,
       lineB: senseLine.get(e.netB)!,
       statesPerStep: e.statesPerStep,
+      knob: knobOf(design.keymap.knobs, e.elementId),
     })),
     lamps: lamps
       .map((lamp, line) => ({ controlId: elements.get(lamp.elementId)?.controlId ?? "", line }))
@@ -101,6 +104,7 @@ export function scanTableOf(design: Design): ScanTable {
     inputs: [
       ...presses.map((input) => input.id),
       ...encoders.flatMap((e) => turnInputs(inputs, e.elementId)),
+      ...presses.flatMap((input) => (input.flips ? [inputOf(inputs, input.elementId, "back")] : [])),
       ...together.map(({ inputId }) => inputId),
     ],
     together,
@@ -128,6 +132,7 @@ const keysTogether = ({ keymap }: Design, pressNumber: Map<string, number>) =>
   });
 
 const turnInputs = (inputs: ControlInput[], elementId: string) =>
-  (["clockwise", "anticlockwise"] as const).map(
-    (motion) => inputs.find((input) => input.elementId === elementId && input.motion === motion)!.id,
-  );
+  (["clockwise", "anticlockwise"] as const).map((motion) => inputOf(inputs, elementId, motion));
+
+const inputOf = (inputs: ControlInput[], elementId: string, motion: ControlInput["motion"]) =>
+  inputs.find((input) => input.elementId === elementId && input.motion === motion)!.id;

@@ -30,6 +30,8 @@ const LAMP_CODE = {
   lock: LAMP.LOCK,
   next: LAMP.NEXT,
   held: LAMP.HELD,
+  awake: LAMP.AWAKE,
+  value: LAMP.VALUE,
 } as const;
 const OPPOSITE_CODE = {
   neither: OPPOSITE.NEITHER,
@@ -71,20 +73,25 @@ function lampBytes(scan: ScanTable, design: Design): number[] {
   const argument = (rule: LampRule) => {
     if (rule.when === "layer") return context.layerIndex(rule.layerId);
     if (rule.when === "held") return scan.inputs.indexOf(rule.inputId);
+    if (rule.when === "value") return encoderAt(scan, rule.elementId);
     return rule.when === "lock" ? LOCK_BIT[rule.lock] : 0;
   };
   return scan.lamps.flatMap(({ controlId, line }) => {
     const rule = lampRuleOf(scan, design, controlId);
-    return [line, LAMP_CODE[rule.when], argument(rule)];
+    return [line, LAMP_CODE[rule.when], argument(rule), rule.when === "value" ? rule.atLeast : 0];
   });
 }
 
-/** What a lamp shows; nothing when it is bound to a layer or an input that is gone. */
-function lampRuleOf({ inputs }: ScanTable, { keymap }: Design, controlId: string): LampRule {
+const encoderAt = ({ encoders }: ScanTable, elementId: string) =>
+  encoders.findIndex((encoder) => encoder.elementId === elementId);
+
+/** What a lamp shows; nothing when it is bound to a layer, an input or a knob that is gone. */
+function lampRuleOf(scan: ScanTable, { keymap }: Design, controlId: string): LampRule {
   const rule = Object.hasOwn(keymap.lamps, controlId) ? keymap.lamps[controlId] : null;
   const isGone =
     (rule?.when === "layer" && !keymap.layers.some(({ id }) => id === rule.layerId)) ||
-    (rule?.when === "held" && !inputs.includes(rule.inputId));
+    (rule?.when === "held" && !scan.inputs.includes(rule.inputId)) ||
+    (rule?.when === "value" && encoderAt(scan, rule.elementId) < 0);
   return rule === null || isGone ? { when: "never" } : rule;
 }
 
@@ -124,6 +131,12 @@ function togetherBytes({ together }: ScanTable): number[] {
   });
 }
 
+const encoderBytes = ({ encoders }: ScanTable): number[] =>
+  encoders.flatMap(({ lineA, lineB, statesPerStep, knob }) => [
+    ...[lineA, lineB, statesPerStep],
+    ...[knob.felt, knob.told, knob.fastMs, knob.fastTold, knob.top],
+  ]);
+
 const oppositeBytes = ({ opposites }: ScanTable): number[] =>
   opposites.flatMap(({ first, second, counts }) => [first, second, OPPOSITE_CODE[counts]]);
 
@@ -135,7 +148,6 @@ function bankBytes(scan: ScanTable): number[] {
 }
 
 function bodySections(scan: ScanTable, design: Design): BodySection[] {
-  const encoders = scan.encoders.flatMap((e) => [e.lineA, e.lineB, e.statesPerStep]);
   const { table, pool } = actionTable(actionEntries(scan, design));
   const section = (at: HeaderField, title: string, bytes: number[], entryBytes: number) => ({
     at,
@@ -152,8 +164,18 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     ),
     section("BANK_TABLE", "banks: read with nothing strobed", bankBytes(scan), ENTRY_BYTES.BANK),
     section("SWITCH_TABLE", "switches: debounce ms, eager, tells its change; pulser", switchBytes(scan), 16),
-    section("ENCODER_TABLE", "encoders: line A, line B, states a step", encoders, ENTRY_BYTES.ENCODER),
-    section("LAMP_TABLE", "lamps: line, what it shows, argument", lampBytes(scan, design), ENTRY_BYTES.LAMP),
+    section(
+      "ENCODER_TABLE",
+      "encoders: line A, line B, states a step; felt steps to a told one, how often, fast ms, how often then, top",
+      encoderBytes(scan),
+      ENTRY_BYTES.ENCODER,
+    ),
+    section(
+      "LAMP_TABLE",
+      "lamps: line, what it shows, argument, from which value on",
+      lampBytes(scan, design),
+      ENTRY_BYTES.LAMP,
+    ),
     section("TOGETHER_TABLE", "keys together: window ms, how many, which", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", "opposites: two inputs, what counts", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section(

@@ -4,6 +4,7 @@ const PAGE_NAMES: Record<number, string> = {
   0x01: "Generic Desktop",
   0x07: "Key Codes",
   0x08: "LEDs",
+  0x09: "Button",
   0x0c: "Consumer",
   0xff00: "Vendor-defined",
 };
@@ -11,12 +12,14 @@ const PAGE_NAMES: Record<number, string> = {
 interface MainFlags {
   constant?: boolean;
   variable?: boolean;
+  relative?: boolean;
 }
 
-/** Bits of Input and Output items: constant, variable (USB HID 1.11, section 6.2.2.5). */
-const flagBits = ({ constant, variable }: MainFlags) => (constant ? 1 : 0) | (variable ? 2 : 0);
-const flagWords = ({ constant, variable }: MainFlags) =>
-  constant ? "Constant" : variable ? "Data, Variable, Absolute" : "Data, Array";
+/** Bits of Input and Output items: constant, variable, relative (USB HID 1.11, section 6.2.2.5). */
+const flagBits = ({ constant, variable, relative }: MainFlags) =>
+  (constant ? 1 : 0) | (variable ? 2 : 0) | (relative ? 4 : 0);
+const flagWords = ({ constant, variable, relative }: MainFlags) =>
+  constant ? "Constant" : variable ? `Data, Variable, ${relative ? "Relative" : "Absolute"}` : "Data, Array";
 
 /** Writes a report descriptor item by item, keeping for each what it means. */
 export class DescriptorWriter {
@@ -72,9 +75,15 @@ export class DescriptorWriter {
     return this;
   }
 
-  end() {
+  physical(meaning: string) {
+    this.add(unsignedItem(PREFIX.collection, 0), "Collection (Physical)", meaning);
+    this.depth += 1;
+    return this;
+  }
+
+  end(meaning = "the device's description is complete") {
     this.depth -= 1;
-    return this.add([PREFIX.endCollection], "End Collection", "the device's description is complete");
+    return this.add([PREFIX.endCollection], "End Collection", meaning);
   }
 }
 

@@ -12,4 +12,9 @@ export const interfaceFaces: Record<InterfaceKind, { title: string; reportBytes:
   },
   consumer: { title: "Consumer control", reportBytes: ["usage, low byte", "usage, high byte"] },
   live: { title: "Live changes", reportBytes: [] },
+  pointer: {
+    title: "Pointer",
+    reportBytes: ["buttons", "to the right", "down", "wheel up", "wheel to the right"],
+  },
+  system: { title: "System control", reportBytes: ["power down, sleep, wake up"] },
 };

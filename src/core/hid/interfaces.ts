@@ -1,7 +1,9 @@
 import { FRAME_BYTES } from "../contract/live";
 import type { DescriptorItem } from "./descriptorItem";
 import { DescriptorWriter } from "./descriptorWriter";
+import { POINTER } from "../contract/contract";
 import type { InterfaceKind } from "./interfaceKinds";
+import { SYSTEM_USAGES, systemDeeds } from "./systemUsages";
 
 /** One USB interface that a device can declare. */
 export interface HidInterface {
@@ -76,4 +78,56 @@ const live: HidInterface = {
   },
 };
 
-export const hidInterfaces: Record<InterfaceKind, HidInterface> = { keyboard, consumer, live };
+/** The wheel that turns to the side is of the consumer page (HID Usage Tables: AC Pan). */
+const AC_PAN = 0x238;
+
+/**
+ * A pointer as USB HID 1.11, appendix B.2 has it, with more buttons than its three, a wheel and one to the side: what it
+ * moves since the last report.
+ */
+const pointer: HidInterface = {
+  kind: "pointer",
+  collection: [0x01, 0x02],
+  outputBytes: 0,
+  descriptor() {
+    const w = new DescriptorWriter();
+    w.usagePage(0x01, "the next usage is of the generic desktop page");
+    w.usage(0x02, "Mouse", "this interface is a pointer").application("here its report begins");
+    w.usage(0x01, "Pointer", "what a hand moves").physical("what belongs to it");
+    w.usagePage(0x09, "the usages that follow are buttons");
+    w.usages(1, POINTER.BUTTONS, "the first button").logical(0, 1, "0 is up, 1 is down");
+    w.size(1).count(POINTER.BUTTONS, "a bit each").input({ variable: true }, "byte 0: the buttons");
+    w.size(8 - POINTER.BUTTONS)
+      .count(1, "one field")
+      .input({ constant: true }, "bits to fill the byte");
+    w.usagePage(0x01, "the usages that follow are of the generic desktop page");
+    w.usage(0x30, "X", "to the right").usage(0x31, "Y", "down").usage(0x38, "Wheel", "up");
+    w.logical(-127, 127, "below 0 is the other way").size(8).count(3, "a byte each");
+    w.input({ variable: true, relative: true }, "bytes 1 to 3: movement since the last report");
+    w.usagePage(0x0c, "the next usage is of the consumer page");
+    w.usage(AC_PAN, "AC Pan", "a wheel that turns to the right").count(1, "one field");
+    w.input({ variable: true, relative: true }, "byte 4: its steps since the last report");
+    return w.end("the buttons and axes are complete").end().items;
+  },
+};
+
+/** System control: a bit for each deed (HID Usage Tables, "Generic Desktop Page": System Control and its usages). */
+const system: HidInterface = {
+  kind: "system",
+  collection: [0x01, 0x80],
+  outputBytes: 0,
+  descriptor() {
+    const w = new DescriptorWriter();
+    const usages = systemDeeds.map((deed) => SYSTEM_USAGES[deed].usage);
+    w.usagePage(0x01, "the next usages are of the generic desktop page");
+    w.usage(0x80, "System Control", "this interface controls the whole computer").application("here its report begins");
+    w.usages(usages[0], usages.at(-1)!, "System Power Down, then Sleep and Wake Up").logical(0, 1, "1 is pressed");
+    w.size(1).count(usages.length, "a bit each").input({ variable: true }, "byte 0: what is pressed");
+    w.size(8 - usages.length)
+      .count(1, "one field")
+      .input({ constant: true }, "bits to fill the byte");
+    return w.end().items;
+  },
+};
+
+export const hidInterfaces: Record<InterfaceKind, HidInterface> = { keyboard, consumer, live, pointer, system };

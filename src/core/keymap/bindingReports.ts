@@ -3,9 +3,12 @@ import type { MacroStep } from "../document/macros";
 import type { Design } from "../document/schema";
 import type { InterfaceKind } from "../hid/interfaceKinds";
 
+/** Steps that tell the host nothing. */
+const QUIET: MacroStep["step"][] = ["wait", "until-let-go", "layer", "again"];
+
 function stepReport({ step }: MacroStep): InterfaceKind[] {
   if (step === "consumer") return ["consumer"];
-  return step === "wait" || step === "until-let-go" || step === "layer" ? [] : ["keyboard"];
+  return QUIET.includes(step) ? [] : ["keyboard"];
 }
 
 /** The interfaces that a binding needs, those of the macros that it plays included. */

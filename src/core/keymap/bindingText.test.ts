@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import fc from "fast-check";
 import { finishedPad } from "../../../tests/support/designs";
+import { pointingBinding } from "../../../tests/support/pointing";
 import type { Binding, SimpleBinding } from "../bindings";
 import { holdSchools } from "../bindings/twoJobs";
 import { addLayer } from "../edits/keymap";
@@ -36,6 +37,7 @@ const simple: fc.Arbitrary<SimpleBinding> = fc.oneof(
       everyMs: fc.integer({ min: 2, max: 5000 }),
     }),
   ),
+  pointingBinding,
   fc.constant({ does: "nothing" as const }),
 );
 const binding: fc.Arbitrary<Binding> = fc.oneof(

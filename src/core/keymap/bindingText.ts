@@ -3,6 +3,8 @@ import { type HoldSchool, holdSchools } from "../bindings/twoJobs";
 import { bindingSchema } from "../bindings";
 import type { Design } from "../document/schema";
 import { consumerUsageNamed, consumerUsages } from "../hid/consumerUsages";
+import { POINTER_BUTTONS } from "../hid/pointerWords";
+import { SYSTEM_USAGES, systemDeeds } from "../hid/systemUsages";
 import { keyboardUsageNamed, keyboardUsages, modifierNames } from "../hid/keyboardUsages";
 
 // Bindings as plain phrases that lose nothing, for files that people and programs read: "Left Control + S",
@@ -46,6 +48,11 @@ const TEXTS: { [Does in SimpleBinding["does"]]: (binding: Of<Does>, keymap: Keym
   macro: ({ macroId }, keymap) => macroText(keymap, macroId),
   repeat: ({ usage, modifiers, afterMs, everyMs }) =>
     `${keyText(usage, modifiers)} again after ${afterMs} ms, every ${everyMs} ms`,
+  "pointer-button": ({ button }) => `${POINTER_BUTTONS[button]} button`,
+  "pointer-move": ({ direction, speed, rampMs }) => `pointer ${direction} at ${speed} a second, after ${rampMs} ms`,
+  "pointer-wheel": ({ direction, everyMs }) => `wheel ${direction}${everyMs > 0 ? ` every ${everyMs} ms` : ""}`,
+  awake: ({ lasting, everyS }) => `keep the computer awake ${lasting}, every ${everyS} s`,
+  system: ({ deed }) => SYSTEM_USAGES[deed].name,
   nothing: () => "nothing",
 };
 
@@ -124,8 +131,38 @@ function readMedia(text: string): SimpleBinding | null {
   return usage === undefined ? null : { does: "consumer", usage };
 }
 
+/** What the phrases of the pointer and the system mean: what is out of bounds is refused by the schema. */
+const POINTING: [RegExp, (found: string[]) => object][] = [
+  [/^(\w+) button$/i, ([name]) => ({ does: "pointer-button", button: buttonNames.indexOf(name) })],
+  [
+    /^pointer (\w+) at (\d+) a second, after (\d+) ms$/i,
+    ([direction, speed, ramp]) => ({ does: "pointer-move", direction, speed: Number(speed), rampMs: Number(ramp) }),
+  ],
+  [
+    /^wheel (\w+)(?: every (\d+) ms)?$/i,
+    ([direction, every]) => ({ does: "pointer-wheel", direction, everyMs: Number(every ?? 0) }),
+  ],
+  [
+    /^keep the computer awake (\w+), every (\d+) s$/i,
+    ([lasting, every]) => ({ does: "awake", lasting, everyS: Number(every) }),
+  ],
+];
+const buttonNames: string[] = [...POINTER_BUTTONS];
+
+function readPointing(text: string): SimpleBinding | null {
+  const deed = systemDeeds.find((one) => SYSTEM_USAGES[one].name.toLowerCase() === text.toLowerCase());
+  if (deed) return { does: "system", deed };
+  for (const [pattern, meaning] of POINTING) {
+    const found = pattern.exec(text);
+    if (found) return meaning(found.slice(1).map((part) => part?.toLowerCase())) as SimpleBinding;
+  }
+  return null;
+}
+
 function readSimple(keymap: Keymap, text: string): SimpleBinding | null {
   if (/^nothing$/i.test(text)) return { does: "nothing" };
+  const pointing = readPointing(text);
+  if (pointing) return pointing;
   const macro = /^play macro (\d+)(?: \(.*\))?$/i.exec(text);
   if (macro) {
     const id = keymap.macros?.[Number(macro[1]) - 1]?.id;

@@ -2,7 +2,11 @@ import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
 import { finishedPad } from "../../../tests/support/designs";
 import { changeControl } from "../edits/controls";
-import { addLayer, bind, renameLayer } from "../edits/keymap";
+import type { Binding } from "../bindings";
+import { usualKnob } from "../document/knobs";
+import type { Design } from "../document/schema";
+import { addLayer, bind, renameLayer, setKnob } from "../edits/keymap";
+import { addMacro, changeMacro } from "../edits/macros";
 import { compareDesigns, compareLayers } from "./compareKeymaps";
 
 const key = (usage: number) => ({ does: "keyboard", usage, modifiers: 0 }) as const;
@@ -46,6 +50,31 @@ describe("two keymaps", () => {
       "K1 on Base: A | no such input",
       "Z on Base: no such input | A",
     ]);
+  });
+
+  it("tell what the same phrase hides: speeds, times, a macro's steps, a knob's", () => {
+    const move = (speed: number) => ({ does: "pointer-move", direction: "up", speed, rampMs: 0 }) as const;
+    const withMacro = (text: string) => {
+      const made = addMacro(finishedPad(), "m", "Words");
+      return changeMacro(made, "m", { steps: [{ step: "text", text }] });
+    };
+    const on = (design: Design, binding: Binding) => bind(design, "base", "k1:press", binding);
+    expect(said(compareDesigns(on(finishedPad(), move(100)), on(finishedPad(), move(200))))).toEqual([
+      "K1 on Base: pointer up at 100 a second, after 0 ms | pointer up at 200 a second, after 0 ms",
+    ]);
+    const play = { does: "macro", macroId: "m" } as const;
+    expect(compareDesigns(on(withMacro("a"), play), on(withMacro("b"), play))).toHaveLength(1);
+    expect(compareDesigns(on(withMacro("a"), play), on(withMacro("a"), play))).toEqual([]);
+    const turned = finishedPad().controls.find(({ kind }) => kind === "encoder")!;
+    const knob = bind(finishedPad(), "base", `${turned.id}:cw`, key(5));
+    const told = setKnob(knob, `${turned.id}:turn`, { ...usualKnob, told: 2 });
+    expect(said(compareDesigns(told, knob)).join()).toMatch(/; a felt step told 2 times, value to 24 \| B$/);
+  });
+
+  it("are the same whatever order a file keeps a binding's parts in", () => {
+    const keys = bind(finishedPad(), "base", "k1:press", { does: "keyboard", usage: 9, modifiers: 1 });
+    const other = bind(finishedPad(), "base", "k1:press", { modifiers: 1, usage: 9, does: "keyboard" });
+    expect(compareDesigns(keys, other)).toEqual([]);
   });
 
   it("compare a design with more layers than the other", () => {

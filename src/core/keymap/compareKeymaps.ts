@@ -1,6 +1,8 @@
-import { phraseOf } from "../bindings";
+import { type Binding, phraseOf } from "../bindings";
 import { derive } from "../derived/derive";
+import { isUsualKnob, knobOf, knobWords } from "../document/knobs";
 import type { Design, Layer } from "../document/schema";
+import { bindingText } from "./bindingText";
 import { phraseContextOf } from "./phraseContext";
 
 /** An input that does one thing here and another there, in words. */
@@ -16,11 +18,52 @@ export interface KeymapDifference {
 const BENEATH = "as beneath";
 const NOT_THERE = "no such input";
 
-function phrases(design: Design, layer: Layer | undefined, isBase: boolean): (inputId: string) => string {
+/** What an input does: in a phrase, in one that leaves nothing out, and as it is but for names of layers and macros. */
+interface Said {
+  phrase: string;
+  whole: string;
+  bare: string;
+}
+
+const plainly = (phrase: string): Said => ({ phrase, whole: phrase, bare: "" });
+
+/** Ids of layers are a design's own; what they are called is told by the phrase. A macro is what it does. */
+const bareOf = ({ keymap: { macros = [] } }: Design, binding: Binding): string =>
+  JSON.stringify(binding, (key, value: unknown) => {
+    if (key === "layerId" || key === "id" || key === "name") return undefined;
+    if (key === "macroId") return macros.find(({ id }) => id === value) ?? null;
+    const isObject = typeof value === "object" && value !== null && !Array.isArray(value);
+    return isObject ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1))) : value;
+  });
+
+const differ = (a: Said, b: Said) => a.phrase !== b.phrase || a.bare !== b.bare;
+
+/** Two things that the same phrase would tell are told in whole. */
+const worded = (here: Said, there: Said) =>
+  here.phrase === there.phrase ? { here: here.whole, there: there.whole } : { here: here.phrase, there: there.phrase };
+
+/** What is told of the steps of knobs, by the inputs of their turning; nothing where it is as usual. */
+const knobsByInput = (design: Design): Map<string, string> =>
+  new Map(
+    derive(design).inputs.flatMap(({ id, elementId, motion }): [string, string][] => {
+      if (motion === "press" || motion === "back") return [];
+      const knob = knobOf(design.keymap.knobs, elementId);
+      return isUsualKnob(knob) ? [] : [[id, `; ${knobWords(knob)}`]];
+    }),
+  );
+
+function phrases(design: Design, layer: Layer | undefined, isBase: boolean): (inputId: string) => Said {
   const context = phraseContextOf(design);
-  const silent = isBase ? "nothing" : BENEATH;
-  return (inputId) =>
-    layer && Object.hasOwn(layer.bindings, inputId) ? phraseOf(layer.bindings[inputId], context) : silent;
+  const knobs = knobsByInput(design);
+  const silent = plainly(isBase ? "nothing" : BENEATH);
+  return (inputId) => {
+    if (!layer || !Object.hasOwn(layer.bindings, inputId)) return silent;
+    const binding = layer.bindings[inputId];
+    if (binding.does === "nothing") return plainly("nothing");
+    const steps = knobs.get(inputId) ?? "";
+    const whole = `${bindingText(design.keymap, binding)}${steps}`;
+    return { phrase: phraseOf(binding, context), whole, bare: `${bareOf(design, binding)}${steps}` };
+  };
 }
 
 /** Two layers of one design, input by input; where a layer says nothing of its own, the base speaks. */
@@ -30,12 +73,12 @@ export function compareLayers(design: Design, hereId: string, thereId: string): 
   const beneath = phrases(design, layers[0], true);
   const [here, there] = [hereId, thereId].map((id) => {
     const own = phrases(design, find(id), false);
-    return (inputId: string) => (own(inputId) === BENEATH ? beneath(inputId) : own(inputId));
+    return (inputId: string) => (own(inputId).phrase === BENEATH ? beneath(inputId) : own(inputId));
   });
   return derive(design).bindable.flatMap(({ id, label }): KeymapDifference[] =>
-    here(id) === there(id)
-      ? []
-      : [{ inputId: id, label, layer: find(hereId)?.name ?? "", here: here(id), there: there(id) }],
+    differ(here(id), there(id))
+      ? [{ inputId: id, label, layer: find(hereId)?.name ?? "", ...worded(here(id), there(id)) }]
+      : [],
   );
 }
 
@@ -67,10 +110,12 @@ export function compareDesigns(design: Design, other: Design): KeymapDifference[
     const saysThere = phrases(other, layerThere(other, layer, nth), nth === 0);
     return bindable.flatMap(({ id, label }): KeymapDifference[] => {
       const theirs = there.get(id);
-      const words = theirs === undefined ? NOT_THERE : saysThere(theirs);
+      const words = theirs === undefined ? plainly(NOT_THERE) : saysThere(theirs);
       const here = saysHere(id);
       const isSilent = theirs === undefined && !Object.hasOwn(layer.bindings, id);
-      return here === words || isSilent ? [] : [{ inputId: id, label, layer: layer.name, here, there: words }];
+      return isSilent || !differ(here, words)
+        ? []
+        : [{ inputId: id, label, layer: layer.name, ...worded(here, words) }];
     });
   });
   const met = new Set(there.values());
@@ -79,7 +124,7 @@ export function compareDesigns(design: Design, other: Design): KeymapDifference[
     return derive(other).bindable.flatMap(({ id, label }): KeymapDifference[] =>
       met.has(id) || !Object.hasOwn(layer.bindings, id)
         ? []
-        : [{ inputId: null, label, layer: layer.name, here: NOT_THERE, there: says(id) }],
+        : [{ inputId: null, label, layer: layer.name, here: NOT_THERE, there: says(id).phrase }],
     );
   });
   return [...own, ...lost];

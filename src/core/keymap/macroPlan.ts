@@ -60,11 +60,24 @@ function repeatCode({ usage, modifiers, afterMs, everyMs }: RepeatBinding): numb
 
 function codeOf({ plays, endsOnPress, steps }: Macro, keymap: Design["keymap"]): number[] {
   const times = plays.how === "times" ? plays.times : 0;
-  const code = steps.flatMap((step) => stepCode(step, keymap));
+  const code = stepsCode(steps, keymap);
   return [times, endsOnPress ? MACRO_ENDS : 0, HEAD_BYTES, ...code, STEP.END];
 }
 
-function stepCode(step: MacroStep, keymap: Design["keymap"]): number[] {
+/** A part that is done again is told by how many bytes before it begins: no further back than the first step. */
+function stepsCode(steps: MacroStep[], keymap: Design["keymap"]): number[] {
+  const code: number[] = [];
+  const begins: number[] = [];
+  for (const step of steps) {
+    const first = step.step === "again" ? (begins.at(-step.steps) ?? begins[0]) : undefined;
+    begins.push(code.length);
+    if (step.step !== "again") code.push(...stepCode(step, keymap));
+    else if (first !== undefined) code.push(STEP.AGAIN, step.times, ...word(code.length - first));
+  }
+  return code;
+}
+
+function stepCode(step: Exclude<MacroStep, { step: "again" }>, keymap: Design["keymap"]): number[] {
   switch (step.step) {
     case "press":
       return [STEP.PRESS, step.usage, step.modifiers];

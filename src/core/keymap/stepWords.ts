@@ -18,6 +18,8 @@ export function stepWords(step: MacroStep, context: PhraseContext): string {
       return "wait until the key is let go";
     case "consumer":
       return `tap ${context.consumerUsage(step.usage)}`;
+    case "again":
+      return `${step.steps === 1 ? "the step" : `the ${step.steps} steps`} before it ${step.times === 0 ? "until its key is let go" : `${step.times} times in all`}`;
     case "layer":
       return `${step.way === "stay" ? "stay on" : "switch"} ${context.layerName(step.layerId)}`;
   }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { growingScale, growingSize, hiddenText, leastMm, textClass } from "@/ui/mat/readable";
+import { shortened } from "@/ui/drawing/ControlShape";
+import { growingScale, growingSize, hiddenText, insteadClass, leastMm, textClass } from "@/ui/mat/readable";
 import { type Action, found } from "./actions";
 
 const action = (title: string, words = ""): Action => ({ title, words, run: () => {} });
@@ -30,7 +31,7 @@ describe("text on the mat", () => {
   it("is left out where it would be smaller than nine pixels, and back with the zoom", () => {
     expect(hiddenText(3)).toContain(`.${textClass(2.9)}`);
     expect(hiddenText(3)).not.toContain(`.${textClass(3)}`);
-    expect(hiddenText(12)).toBe("");
+    expect(hiddenText(12)).not.toContain(".mm-");
   });
   it("grows into the room it has, and no further", () => {
     expect(leastMm(2)).toBe(4.5);
@@ -38,5 +39,18 @@ describe("text on the mat", () => {
     expect(growingSize(3, 2)).toContain("3px)");
     expect(growingScale(2.5, 1.9)).toBe("scale(clamp(1, calc(var(--least-mm, 0) / 2.5), 1.9))");
   });
-  it("is always shown when it is large", () => expect(hiddenText(1.5)).not.toContain(textClass(7)));
+  it("is always shown when it is large", () => expect(hiddenText(1.5)).not.toContain(`.${textClass(7)}{`));
+  it("has a shorter one that stands in just while it is left out", () => {
+    const isHidden = (rule: string, name: string) => rule.split("{")[0].split(",").includes(`.bench-mat .${name}`);
+    for (const pxPerMm of [0.5, 1.6, 3, 6, 12])
+      for (const sizeMm of [0.3, 1, 2.3, 3, 5.9, 8])
+        expect(isHidden(hiddenText(pxPerMm), insteadClass(sizeMm))).toBe(
+          !isHidden(hiddenText(pxPerMm), textClass(sizeMm)),
+        );
+  });
+  it("is shortened by its long lines only", () => {
+    expect(shortened(["hold", "Pattern"])).toEqual(["hold", "Patt…"]);
+    expect(shortened(["Left", "Ctrl", "+ S"])).toBeNull();
+    expect(shortened([])).toBeNull();
+  });
 });

@@ -23,6 +23,9 @@ const ON_CAPS: [RegExp, string][] = [
   [/\bDelete\b/, "Del"],
   [/ for the next key$/, " next"],
   [/^hold for /, "hold "],
+  [/^pointer /, "move "],
+  [/^(\w+) button$/, "$1 click"],
+  [/^keep the computer awake/, "stay awake"],
 ];
 const onCap = (phrase: string) => ON_CAPS.reduce((words, [long, short]) => words.replace(long, short), phrase);
 

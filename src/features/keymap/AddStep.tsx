@@ -20,15 +20,18 @@ const FRESH: { title: string; step: MacroStep }[] = [
   { title: "A text", step: { step: "text", text: "text" } },
   { title: "A pause", step: { step: "wait", ms: 100 } },
   { title: "Until its key is let go", step: { step: "until-let-go" } },
+  { title: "A part again", step: { step: "again", steps: 1, times: 2 } },
 ];
 
 interface AddStepProps {
+  /** Steps that the macro still has room for. */
+  room: number;
   onSteps: (steps: MacroStep[]) => void;
   onRecording: (isRecording: boolean) => void;
 }
 
 /** Adds steps at a macro's end. */
-export function AddStep({ onSteps, onRecording }: AddStepProps) {
+export function AddStep({ room, onSteps, onRecording }: AddStepProps) {
   const { design } = useKeymap();
   const [way, setWay] = useState<KeyWay>("tap");
   const context = phraseContextOf(design);
@@ -71,7 +74,7 @@ export function AddStep({ onSteps, onRecording }: AddStepProps) {
           onCommit={(nth) => nth !== "" && onSteps([leads[Number(nth)]])}
         />
       )}
-      <RecordKeys onSteps={onSteps} onRecording={onRecording} />
+      <RecordKeys room={room} onSteps={onSteps} onRecording={onRecording} />
     </Box>
   );
 }

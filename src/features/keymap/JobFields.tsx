@@ -15,6 +15,8 @@ import { PressToBind } from "./PressToBind";
 
 const ThreeThings = dynamic(() => import("./ThreeThings").then((m) => m.ThreeThings));
 
+const OtherDeeds = dynamic(() => import("./OtherDeeds").then((m) => m.OtherDeeds));
+
 /** The search comes with the first input that is taken in hand. */
 const UsageSearch = dynamic(() => import("./UsageSearch").then((m) => m.UsageSearch));
 
@@ -58,6 +60,7 @@ export function JobFields({ design, job, isPress, onJob, cap }: JobProps) {
         <Checkbox label="The device repeats it" checked={false} onChange={() => onJob(repeated(job))} />
       )}
       {job?.does === "repeat" && <RepeatFields job={job} onJob={onJob} />}
+      <OtherDeeds design={design} job={job} onJob={onJob} />
       <MacroField design={design} job={job} onJob={onJob} />
       {isPress && <LayerField design={design} job={job} onJob={onJob} />}
       <PlainButton onClick={() => onJob({ does: "nothing" })}>Do nothing</PlainButton>

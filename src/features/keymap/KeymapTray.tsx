@@ -1,7 +1,8 @@
 "use client";
 
 import dynamic from "next/dynamic";
-import { derive } from "@/core/derived/derive";
+import { openInputs } from "@/core/keymap/openInputs";
+import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Design } from "@/core/document/schema";
 import { useHand } from "@/store/hand";
 import { FirstKeymapOffer } from "@/ui/pieces/FirstKeymapOffer";
@@ -20,6 +21,8 @@ const OnDeviceSection = dynamic(() => import("./OnDeviceSection").then((m) => m.
 /** Beginning knows what labels mean, which is a long list too. */
 const UnboundSection = dynamic(() => import("./UnboundSection").then((m) => m.UnboundSection));
 
+const KnobSection = dynamic(() => import("./KnobSection").then((m) => m.KnobSection));
+
 /** The list of languages is long. */
 const ComputerSection = dynamic(() => import("./ComputerSection").then((m) => m.ComputerSection));
 
@@ -27,10 +30,12 @@ const ComputerSection = dynamic(() => import("./ComputerSection").then((m) => m.
 const KeymapFile = dynamic(() => import("./KeymapFile").then((m) => m.KeymapFile));
 
 /** Whether some input does nothing on any layer. */
-function hasUnbound(design: Design): boolean {
-  const bound = new Set(design.keymap.layers.flatMap(({ bindings }) => Object.keys(bindings)));
-  return derive(design).inputs.some(({ id }) => !bound.has(id));
-}
+const hasUnbound = (design: Design): boolean => openInputs(design).length > 0;
+
+const turns = (control: Control) =>
+  kindOf(control)
+    .elements(control)
+    .some(({ kind }) => kind === "quadrature");
 
 /** Layers, and what the input in hand does on the layer in hand. */
 export function KeymapTray() {
@@ -42,6 +47,7 @@ export function KeymapTray() {
       <FirstKeymapOffer design={design} />
       <LayersSection />
       {input && <BindingSection key={input.id} />}
+      {control && turns(control) && <KnobSection control={control} />}
       <TogetherSection />
       <MacrosSection />
       {control?.kind === "lamp" && <LampSection control={control} />}

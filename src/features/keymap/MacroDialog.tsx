@@ -2,7 +2,7 @@
 
 import { useState } from "react";
 import { Box } from "@chakra-ui/react";
-import type { Macro, MacroStep } from "@/core/document/macros";
+import { MOST_STEPS, type Macro, type MacroStep } from "@/core/document/macros";
 import { changeMacro, removeMacro } from "@/core/edits/macros";
 import { keyboardUsageNamed } from "@/core/hid/keyboardUsages";
 import { macroPlan } from "@/core/keymap/macroPlan";
@@ -62,7 +62,11 @@ export function MacroDialog({ macro, onClose }: MacroDialogProps) {
             onCommit={(name) => change("rename a macro", { name: name.trim() })}
           />
           <PlaysFields macro={macro} onChange={(next) => change(`how ${macro.name} plays`, next)} />
-          <AddStep onSteps={(steps) => setSteps([...macro.steps, ...steps])} onRecording={setRecording} />
+          <AddStep
+            room={MOST_STEPS - macro.steps.length}
+            onSteps={(steps) => setSteps([...macro.steps, ...steps])}
+            onRecording={setRecording}
+          />
           <Memory macro={macro} />
         </Box>
       </Box>

@@ -1,29 +1,15 @@
 "use client";
 
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
-import { CSS } from "@dnd-kit/utilities";
 import { Box } from "@chakra-ui/react";
-import { GripVertical, X } from "lucide-react";
-import type { MacroStep } from "@/core/document/macros";
+import { X } from "lucide-react";
+import { MOST_STEPS, type MacroStep } from "@/core/document/macros";
 import { moveStep } from "@/core/edits/macros";
 import { phraseContextOf } from "@/core/keymap/phraseContext";
 import { stepWords } from "@/core/keymap/stepWords";
 import { IconButton } from "@/ui/pieces/buttons";
 import { NumberField, TextField } from "@/ui/pieces/fields";
+import { Columns } from "@/ui/pieces/sheets";
+import { SortableLine, SortableList } from "@/ui/pieces/SortableList";
 import { useKeymap } from "./useKeymap";
 
 interface StepListProps {
@@ -35,32 +21,25 @@ const MOST_TEXT = 2000;
 
 /** The steps of a macro in their order: dragged, or carried with Space and the arrow keys. */
 export function StepList({ steps, onSteps }: StepListProps) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const ids = steps.map((_, nth) => `step ${nth + 1}`);
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return;
-    onSteps(moveStep(steps, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
-  };
   if (steps.length === 0)
     return <Box color="var(--faint)">No steps yet: add one on the right, or record what you press.</Box>;
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-      <SortableContext items={ids} strategy={verticalListSortingStrategy}>
-        <ol aria-label="Steps" style={{ listStyle: "none", padding: 0, margin: 0, maxHeight: 380, overflowY: "auto" }}>
-          {steps.map((step, nth) => (
-            <StepLine
-              key={`${nth} ${JSON.stringify(step)}`}
-              id={ids[nth]}
-              step={step}
-              onStep={(next) => onSteps(steps.flatMap((one, at) => (at === nth ? (next ?? []) : one)))}
-            />
-          ))}
-        </ol>
-      </SortableContext>
-    </DndContext>
+    <SortableList
+      label="Steps"
+      ids={ids}
+      onMove={(from, to) => onSteps(moveStep(steps, from, to))}
+      style={{ maxHeight: 380, overflowY: "auto" }}
+    >
+      {steps.map((step, nth) => (
+        <StepLine
+          key={`${nth} ${JSON.stringify(step)}`}
+          id={ids[nth]}
+          step={step}
+          onStep={(next) => onSteps(steps.flatMap((one, at) => (at === nth ? (next ?? []) : one)))}
+        />
+      ))}
+    </SortableList>
   );
 }
 
@@ -72,31 +51,20 @@ interface StepLineProps {
 }
 
 function StepLine({ id, step, onStep }: StepLineProps) {
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id });
   const words = stepWords(step, phraseContextOf(useKeymap().design));
   return (
-    <li
-      ref={setNodeRef}
-      style={{
-        transform: CSS.Transform.toString(transform),
-        transition,
-        display: "flex",
-        alignItems: "center",
-        gap: 8,
-        padding: "3px 2px",
-        borderBottom: "1px solid var(--edge)",
-      }}
+    <SortableLine
+      id={id}
+      gripLabel={`Drag ${id}, ${words}`}
+      style={{ padding: "3px 2px", borderBottom: "1px solid var(--edge)" }}
     >
-      <button {...attributes} {...listeners} aria-label={`Drag ${id}, ${words}`} style={{ cursor: "grab" }}>
-        <GripVertical size={14} />
-      </button>
       <Box flex="1">
         <StepFields step={step} words={words} onStep={onStep} />
       </Box>
       <IconButton aria-label={`Take ${id} out`} height="26px" onClick={() => onStep(null)}>
         <X size={14} />
       </IconButton>
-    </li>
+    </SortableLine>
   );
 }
 
@@ -122,6 +90,29 @@ function StepFields({ step, words, onStep }: { step: MacroStep; words: string; o
         value={step.ms}
         onCommit={(ms) => onStep({ ...step, ms })}
       />
+    );
+  if (step.step === "again")
+    return (
+      <Columns>
+        <NumberField
+          label="The steps before it, so many"
+          unit=""
+          whole
+          min={1}
+          max={MOST_STEPS}
+          value={step.steps}
+          onCommit={(count) => onStep({ ...step, steps: count })}
+        />
+        <NumberField
+          label="In all (0: until let go)"
+          unit="times"
+          whole
+          min={0}
+          max={255}
+          value={step.times}
+          onCommit={(times) => onStep({ ...step, times })}
+        />
+      </Columns>
     );
   return <>{words}</>;
 }

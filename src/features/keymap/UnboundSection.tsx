@@ -3,7 +3,7 @@
 import { useState } from "react";
 import { Box } from "@chakra-ui/react";
 import { type StartingWay, startKeymap, startingBindings, startingWays } from "@/core/edits/firstKeymap";
-import { derive } from "@/core/derived/derive";
+import { openInputs } from "@/core/keymap/openInputs";
 import { edit } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
@@ -22,8 +22,7 @@ const WORDS: Record<StartingWay, string> = {
 export function UnboundSection() {
   const { design } = useKeymap();
   const [way, setWay] = useState<StartingWay>("labels");
-  const bound = new Set(design.keymap.layers.flatMap(({ bindings }) => Object.keys(bindings)));
-  const open = derive(design).inputs.filter(({ id }) => !bound.has(id));
+  const open = openInputs(design);
   if (open.length === 0) return null;
   const finds = startingBindings(design, way).size;
   return (

@@ -22,7 +22,8 @@ export function HostBox({ design }: { design: Design }) {
     event.stopPropagation();
     const input = inputFor(event.code);
     if (!input || event.repeat) return;
-    if (input.motion !== "press") return turnElement(input.elementId, input.motion === "clockwise" ? 1 : -1);
+    if (input.motion === "clockwise" || input.motion === "anticlockwise")
+      return turnElement(input.elementId, input.motion === "clockwise" ? 1 : -1);
     down.current.set(event.code, input.elementId);
     pressElement(input.elementId, true);
   };

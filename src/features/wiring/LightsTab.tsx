@@ -1,22 +1,5 @@
 "use client";
 
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from "@dnd-kit/sortable";
-import { CSS } from "@dnd-kit/utilities";
-import { GripVertical } from "lucide-react";
 import type { LightChain } from "@/core/circuits/lightChain";
 import { derive } from "@/core/derived/derive";
 import { moveMember } from "@/core/edits/wiring";
@@ -26,6 +9,7 @@ import { edit, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
+import { SortableLine, SortableList } from "@/ui/pieces/SortableList";
 
 const ORDERS: { id: LightOrder; title: string }[] = [
   { id: "row-by-row", title: "Row by row" },
@@ -44,15 +28,6 @@ export function LightsTab() {
 function ChainSection({ chain }: { chain: LightChain }) {
   const design = useDesign();
   const rows = lightTable(design, chain);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (!over || active.id === over.id) return;
-    const to = chain.members.indexOf(String(over.id));
-    edit("order of the lights", (d) => moveMember(d, chain.id, String(active.id), to));
-  };
   return (
     <Section title={chain.name}>
       <Row>
@@ -71,15 +46,15 @@ function ChainSection({ chain }: { chain: LightChain }) {
           ["Lights with an index", `${chain.members.length - chain.bridged.length} of ${chain.members.length}`],
         ]}
       />
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <SortableContext items={chain.members} strategy={verticalListSortingStrategy}>
-          <ol aria-label={`Order of ${chain.name}`} style={{ listStyle: "none", padding: 0, margin: 0 }}>
-            {rows.map((row) => (
-              <LightLine key={row.id} row={row} chain={chain} />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
+      <SortableList
+        label={`Order of ${chain.name}`}
+        ids={chain.members}
+        onMove={(from, to) => edit("order of the lights", (d) => moveMember(d, chain.id, chain.members[from], to))}
+      >
+        {rows.map((row) => (
+          <LightLine key={row.id} row={row} chain={chain} />
+        ))}
+      </SortableList>
     </Section>
   );
 }
@@ -90,29 +65,10 @@ const shiftWords = ({ index, shift }: LightRow) => {
 };
 
 function LightLine({ row, chain }: { row: LightRow; chain: LightChain }) {
-  const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: row.id });
   const design = useDesign();
   const isBridged = row.index === null;
   return (
-    <li
-      ref={setNodeRef}
-      style={{
-        transform: CSS.Transform.toString(transform),
-        transition,
-        display: "flex",
-        alignItems: "center",
-        gap: 8,
-        padding: "2px 0",
-      }}
-    >
-      <button
-        {...attributes}
-        {...listeners}
-        aria-label={`Drag ${row.label} to another place`}
-        style={{ cursor: "grab" }}
-      >
-        <GripVertical size={14} />
-      </button>
+    <SortableLine id={row.id} gripLabel={`Drag ${row.label} to another place`} style={{ padding: "2px 0" }}>
       <button
         style={{ flex: 1, textAlign: "left" }}
         onClick={() => pickControl(derive(design).elements.get(row.id)?.controlId ?? "", false)}
@@ -131,6 +87,6 @@ function LightLine({ row, chain }: { row: LightRow; chain: LightChain }) {
       >
         {isBridged ? "Take back" : "Bridge out"}
       </PlainButton>
-    </li>
+    </SortableLine>
   );
 }

@@ -3,7 +3,7 @@ import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Pitch } from "@/core/catalogue/kinds/controlKind";
 import type { Part } from "@/core/catalogue/parts/part";
 import { viewOf } from "../kinds";
-import { growingSize, textClass } from "../mat/readable";
+import { growingSize, insteadClass, textClass } from "../mat/readable";
 import { Upright } from "./Upright";
 import { outlinePath } from "./outlinePath";
 
@@ -86,6 +86,43 @@ export function broken(words: string): string[] {
   return each.length === 3 && lines.some((line) => line.length > LONG_LINE) ? each : lines;
 }
 
+const SHORT_SIGNS = 5;
+
+/** Lines that are long are cut, for where the whole words would be too small to read. */
+export function shortened(lines: string[]): string[] | null {
+  if (lines.every((line) => line.length <= SHORT_SIGNS)) return null;
+  return lines.map((line) => (line.length > SHORT_SIGNS ? `${line.slice(0, SHORT_SIGNS - 1).trim()}…` : line));
+}
+
+interface LinesProps {
+  lines: string[];
+  width: number;
+  /** Another text stands beneath, or takes its place while this one is too small. */
+  hasUnder: boolean;
+  insteadOf?: string;
+}
+
+/** Lines of words about the middle of a cap, or its upper half. */
+function Lines({ lines, width, hasUnder, insteadOf = "" }: LinesProps) {
+  const size = Math.min(...lines.map((line) => fitted(line, width, [4.4, 3.6, 3][lines.length - 1])));
+  const most = roomOf(lines, width);
+  const room = hasUnder ? Math.min(most, 7) : most;
+  return lines.map((line, nth) => (
+    <text
+      key={nth}
+      className={`${textClass(room)} ${insteadOf}`}
+      style={{ fontSize: growingSize(size, room), fontWeight: 600 }}
+      y={hasUnder ? -0.2 : 0}
+      dy={hasUnder ? undefined : `${MIDDLE_EM + (nth - (lines.length - 1) / 2) * LINE_EM}em`}
+    >
+      {line}
+    </text>
+  ));
+}
+
+const roomOf = (lines: string[], width: number) =>
+  Math.min(...lines.map((line) => roomFor(line, width, [8, 5.6, 4.6][lines.length - 1])));
+
 /** The words on a cap; a lens that draws over the caps shows them again on top, with a rim of the cap's colour. */
 export function Words({
   control,
@@ -98,8 +135,7 @@ export function Words({
   const width = viewOf(control.kind).wordsWidthMm(control, pitch, part);
   if (width === null) return null;
   const lines = broken(words);
-  const size = Math.min(...lines.map((line) => fitted(line, width, [4.4, 3.6, 3][lines.length - 1])));
-  const room = Math.min(...lines.map((line) => roomFor(line, width, [8, 5.6, 4.6][lines.length - 1])));
+  const short = shortened(lines);
   const under = lines.length > 1 ? "" : small;
   const underSize = fitted(under, width, 2.9);
   const underRoom = roomFor(under, width, 4.8);
@@ -115,17 +151,15 @@ export function Words({
             : undefined
         }
       >
-        {lines.map((line, nth) => (
-          <text
-            key={nth}
-            className={textClass(under ? Math.min(room, 7) : room)}
-            style={{ fontSize: growingSize(size, under ? Math.min(room, 7) : room), fontWeight: 600 }}
-            y={under ? -0.2 : 0}
-            dy={under ? undefined : `${MIDDLE_EM + (nth - (lines.length - 1) / 2) * LINE_EM}em`}
-          >
-            {line}
-          </text>
-        ))}
+        <Lines lines={lines} width={width} hasUnder={under !== ""} />
+        {short && (
+          <Lines
+            lines={short}
+            width={width}
+            hasUnder={under !== ""}
+            insteadOf={insteadClass(under ? Math.min(roomOf(lines, width), 7) : roomOf(lines, width))}
+          />
+        )}
         {under && (
           <text
             className={textClass(underRoom)}
@@ -199,7 +233,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
       data-control={control.id}
       role="button"
       aria-pressed={selected || ends !== ""}
-      aria-label={describe(control, words, small)}
+      aria-label={`${describe(control, words, small)}${lit ? ", lit" : ""}`}
       tabIndex={tabStop ? 0 : -1}
       className="control"
       style={tinted(colour)}

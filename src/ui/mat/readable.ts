@@ -10,12 +10,17 @@ const stepOf = (sizeMm: number) => Math.max(SMALLEST, Math.min(LARGEST, Math.flo
 /** The class of a text on the mat by the size it can have, so that the mat can leave out what is too small to read. */
 export const textClass = (sizeMm: number): string => `mm-${stepOf(sizeMm)}`;
 
-/** The style rule that hides what is too small at a zoom of so many pixels a millimetre; none when all can be read. */
+/** The class of a shorter text that stands in for one of that size while it is left out. */
+export const insteadClass = (sizeMm: number): string => `instead-${stepOf(sizeMm)}`;
+
+/** The style rule that hides what is too small at a zoom of so many pixels a millimetre, and what would stand in for the rest. */
 export function hiddenText(pxPerMm: number): string {
-  const small: string[] = [];
-  for (let step = SMALLEST; step < LARGEST && (step / 10) * pxPerMm < LEAST_PX; step++)
-    small.push(`.bench-mat .mm-${step}`);
-  return small.length === 0 ? "" : `${small.join(",")}{visibility:hidden}`;
+  const hidden: string[] = [];
+  for (let step = SMALLEST; step <= LARGEST; step++) {
+    const isSmall = step < LARGEST && (step / 10) * pxPerMm < LEAST_PX;
+    hidden.push(`.bench-mat .${isSmall ? "mm" : "instead"}-${step}`);
+  }
+  return `${hidden.join(",")}{visibility:hidden}`;
 }
 
 /** A size in mm that grows up to the room there is while the zoom would make the text too small. */

@@ -41,7 +41,7 @@ export function TextField({ label, value, onCommit, check, mono, help }: TextFie
     if (event.key === "Escape") setDraft(null);
   };
   return (
-    <Field.Root invalid={problem !== null}>
+    <Field.Root invalid={problem !== null} gap="0">
       <Field.Label {...labelStyle}>{label}</Field.Label>
       <Input
         {...box}

@@ -36,6 +36,8 @@ static int attached, scans_marked, passed, scanning;
 static long now_ms;
 static unsigned long late, scans, sequence;
 static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since the bus was ready */
+/* Within which a setup packet is read, while no scan runs. */
+#define SETUP_CYCLES 1500
 static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static int is_busy; /* the host asks for no report */
 static int kind_at[ENDPOINTS], live_interface = -1;
@@ -111,7 +113,8 @@ static int control(const uint8_t *setup, uint8_t *data) {
   memcpy(copy, setup, 8);
   while (scanning) step();
   usb(AVR_IOCTL_USB_SETUP, 0, copy, &length);
-  run_cycles(400);
+  /* A chip takes nothing more before it has read the setup packet; the simulated one does, and would then forget it. */
+  run_cycles(SETUP_CYCLES);
   if (!(setup[0] & 0x80)) {
     if (asked > 0) {
       length = asked;
@@ -145,15 +148,16 @@ static int request(int type, int what, int value, int index, int length, uint8_t
   return control(setup, data);
 }
 
-/* What an interface is, by the usage page that its report descriptor begins with. */
+/* What an interface is, by the usage page and usage that its report descriptor begins with. */
 static int kind_of(int interface) {
-  uint8_t start[3] = {0, 0, 0};
-  request(0x81, 6, 0x2200, interface, 3, start);
+  uint8_t start[4] = {0, 0, 0, 0};
+  request(0x81, 6, 0x2200, interface, 4, start);
   if (start[0] == 0x06) {
     live_interface = interface;
     return OV_REPORT_LIVE;
   }
-  return start[1] == 0x01 ? OV_REPORT_KEYBOARD : OV_REPORT_CONSUMER;
+  if (start[1] == 0x0C) return OV_REPORT_CONSUMER;
+  return start[3] == 0x02 ? OV_REPORT_POINTER : start[3] == 0x80 ? OV_REPORT_SYSTEM : OV_REPORT_KEYBOARD;
 }
 
 /* Which report comes on which endpoint. */

@@ -84,7 +84,8 @@ export interface ControlInput {
   id: string;
   controlId: string;
   elementId: string;
-  motion: "press" | "clockwise" | "anticlockwise";
+  /** "back" is a flip back of a contact that stays where it is put; bound to nothing at all it does as the flip. */
+  motion: "press" | "clockwise" | "anticlockwise" | "back";
   label: string;
   /** Of a contact that stays where it is put: it tells each change by a pulse instead of its state. */
   flips?: true;

@@ -1,6 +1,6 @@
 import { leverEnd } from "./endAt";
 import { z } from "../../schema";
-import { type ControlKind, asPart, contactRow, controlFields, switchOf } from "./controlKind";
+import { type ControlInput, type ControlKind, asPart, contactRow, controlFields, switchOf } from "./controlKind";
 
 const toggleSchema = z.strictObject({
   ...controlFields,
@@ -37,11 +37,19 @@ export const toggle: ControlKind<Toggle> = {
     ends(control).map(({ element }) => (control.momentary ? element : { ...element, stays: true as const })),
   endAt: leverEnd,
   inputs: (control) =>
-    ends(control).map(({ input }) =>
-      control.momentary || control.tells === "state" ? input : { ...input, flips: true as const },
+    ends(control).flatMap(({ input }) =>
+      control.momentary || control.tells === "state" ? [input] : [{ ...input, flips: true as const }, back(input)],
     ),
   describe: (control) => `${control.positions} positions${control.momentary ? ", springs back" : ""}`,
 };
+
+/** The flip back of a contact that stays. */
+const back = (input: ControlInput): ControlInput => ({
+  ...input,
+  id: `${input.id}-back`,
+  motion: "back",
+  label: `${input.label} flipped back`,
+});
 
 const ends = (control: Toggle) =>
   control.positions === 2

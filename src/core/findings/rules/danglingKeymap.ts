@@ -9,13 +9,15 @@ export const danglingKeymap: Rule = {
   severity: "note",
   why: "What is bound to something that is gone does nothing, and is found nowhere on the mat.",
   source: "follows from the keymap",
-  check(design, { bindable, controls }) {
+  check(design, { bindable, controls, elements }) {
     const layers = new Set(design.keymap.layers.map(({ id }) => id));
     const known = new Set(bindable.map(({ id }) => id));
     const lamps = Object.entries(design.keymap.lamps).flatMap(([id, rule]) => {
-      const what = rule.when === "layer" && !layers.has(rule.layerId) ? "a layer" : null;
-      const gone = what ?? (rule.when === "held" && !known.has(rule.inputId) ? "an input" : null);
-      if (gone === null) return [];
+      const gone =
+        (rule.when === "layer" && !layers.has(rule.layerId) && "a layer") ||
+        (rule.when === "held" && !known.has(rule.inputId) && "an input") ||
+        (rule.when === "value" && !elements.has(rule.elementId) && "a knob");
+      if (!gone) return [];
       return [
         {
           severity: "warn" as const,

@@ -1,4 +1,5 @@
 import { FILL_TITLE, fillKeymap, firstBindings } from "../../edits/firstKeymap";
+import { openInputs } from "../../keymap/openInputs";
 import { type Rule, listed } from "../finding";
 
 const NAMED = 6;
@@ -9,9 +10,8 @@ export const unbound: Rule = {
   severity: "note",
   why: "An input without a binding on any layer does nothing when used.",
   source: "follows from the keymap",
-  check(design, { inputs }) {
-    const bound = new Set(design.keymap.layers.flatMap((layer) => Object.keys(layer.bindings)));
-    const silent = inputs.filter((input) => !bound.has(input.id));
+  check(design) {
+    const silent = openInputs(design);
     if (silent.length === 0) return [];
     const names = silent.slice(0, NAMED).map((input) => input.label);
     const more = silent.length > NAMED ? [`${silent.length - NAMED} more`] : [];

@@ -1,0 +1,51 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { finishedPad } from "../../../tests/support/designs";
+import { pointingBinding } from "../../../tests/support/pointing";
+import { ACTION } from "../contract/contract";
+import { encodingContextOf } from "../keymap/encodingContext";
+import { actionOf, bindingOf, bindingSchema, reportsOf, typedBy } from ".";
+
+const design = finishedPad();
+const noLayers = { layerId: () => null, played: () => null };
+
+describe("bindings of the pointer and the computer", () => {
+  it("come back from the four bytes of their table entry", () =>
+    fc.assert(
+      fc.property(pointingBinding, (binding) => {
+        const entry = actionOf(binding, encodingContextOf(design));
+        for (const byte of [entry.kind, entry.modifiers]) expect(byte).toBeLessThan(256);
+        expect(entry.value).toBeLessThan(65_536);
+        expect(bindingOf(entry, noLayers)).toEqual(binding);
+      }),
+      { numRuns: 3000 },
+    ));
+
+  it("speak through their own reports, and type nothing", () =>
+    fc.assert(
+      fc.property(pointingBinding, (binding) => {
+        expect(reportsOf(binding)).toEqual([binding.does === "system" ? "system" : "pointer"]);
+        expect(typedBy(binding)).toBeNull();
+      }),
+    ));
+
+  it.each([
+    { does: "pointer-button", button: 5 },
+    { does: "pointer-move", direction: "in", speed: 100, rampMs: 0 },
+    { does: "pointer-move", direction: "up", speed: 9, rampMs: 0 },
+    { does: "pointer-move", direction: "up", speed: 8000, rampMs: 0 },
+    { does: "pointer-move", direction: "up", speed: 100, rampMs: 100 },
+    { does: "pointer-wheel", direction: "up", everyMs: -1 },
+    { does: "awake", lasting: "for ever", everyS: 60 },
+    { does: "awake", lasting: "held", everyS: 0 },
+    { does: "system", deed: "constructor" },
+  ])("%o is refused", (binding) => expect(bindingSchema.safeParse(binding).success).toBe(false));
+
+  it("of entries that nothing of today writes there is none", () => {
+    const read = (kind: number, modifiers: number, value: number) => bindingOf({ kind, modifiers, value }, noLayers);
+    expect(read(ACTION.POINTER_BUTTON, 0, 5)).toBeUndefined();
+    expect(read(ACTION.SYSTEM, 0, 3)).toBeUndefined();
+    expect(read(ACTION.POINTER_MOVE, 0xf0, 8192)).toBeUndefined();
+    expect(read(ACTION.AWAKE, 0, 0)).toBeUndefined();
+  });
+});

@@ -1,0 +1,55 @@
+import { describe, expect, it } from "vitest";
+import { HostStandIn } from "./hostText";
+
+const host = () => new HostStandIn();
+const pointer = (atMs: number, ...bytes: number[]) => ({
+  atMs,
+  interface: "pointer" as const,
+  bytes: Uint8Array.from(bytes),
+});
+const deedsOf = (one: HostStandIn) => one.deeds.map(({ atMs, deed }) => `${atMs} ${deed}`);
+
+describe("a computer that is told of the pointer", () => {
+  it("adds up movements that follow each other, from their first on", () => {
+    const one = host();
+    one.receive(pointer(10, 0, 1, 0, 0, 0));
+    one.receive(pointer(11, 0, 2, 0xff, 0, 0));
+    one.receive(pointer(12, 0, 0, 0, 1, 0));
+    expect(deedsOf(one)).toEqual(["10 pointer 3 right, 1 up, wheel up 1"]);
+    expect(one.pointer).toEqual([3, -1]);
+  });
+
+  it("tells each button's press and release, and begins a new movement after them", () => {
+    const one = host();
+    one.receive(pointer(10, 0, 1, 0, 0, 0));
+    one.receive(pointer(20, 0b101, 0, 0, 0, 0));
+    one.receive(pointer(30, 0b100, 0xfe, 0, 0, 0));
+    one.receive(pointer(40, 0, 0, 0, 0, 0));
+    expect(deedsOf(one)).toEqual([
+      "10 pointer 1 right",
+      "20 primary button",
+      "20 middle button",
+      "30 pointer 2 left",
+      "30 primary button let go",
+      "40 middle button let go",
+    ]);
+  });
+
+  it("says so when it is where it was", () => {
+    const one = host();
+    one.receive(pointer(10, 0, 1, 0, 0, 0));
+    one.receive(pointer(11, 0, 0xff, 0, 0, 0));
+    expect(deedsOf(one)).toEqual(["10 pointer there and back"]);
+  });
+
+  it("obeys the system's report at each press, once", () => {
+    const one = host();
+    const system = (atMs: number, byte: number) =>
+      one.receive({ atMs, interface: "system", bytes: Uint8Array.of(byte) });
+    system(10, 0b010);
+    system(20, 0b110);
+    system(30, 0);
+    system(40, 0b010);
+    expect(deedsOf(one)).toEqual(["10 System Sleep", "20 System Wake Up", "40 System Sleep"]);
+  });
+});

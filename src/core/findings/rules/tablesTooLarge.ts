@@ -1,0 +1,46 @@
+import { hasUsb8Chip } from "../../chips/usb8Classes";
+import { TABLE_BYTES_MOST } from "../../contract/board";
+import { overLimits } from "../../firmware/capacity";
+import { scanTableOf } from "../../firmware/scanTable";
+import { tableBytes } from "../../firmware/tables";
+import { macroPlan } from "../../keymap/macroPlan";
+import { type Rule, listed } from "../finding";
+
+const NAMED = 3;
+
+/** Macros by their bytes, the longest first. */
+function longestMacros(design: Parameters<typeof macroPlan>[0]): string[] {
+  const { code } = macroPlan(design);
+  const macros = (design.keymap.macros ?? []).map(({ name }, nth) => ({ name, bytes: code[nth].length }));
+  return macros
+    .sort((a, b) => b.bytes - a.bytes)
+    .slice(0, NAMED)
+    .map(({ name, bytes }) => `${name} (${bytes})`);
+}
+
+/** Keymap and macros that have no room in the flash of the chip. */
+export const tablesTooLarge: Rule = {
+  id: "keymap/too-large",
+  stage: "keymap",
+  severity: "warn",
+  why: "Keymap, macros and numbering lie in the chip's flash beside the code; what does not fit cannot be loaded.",
+  source: "the device contract: the flash map of the 8-bit USB class",
+  check(design, { profile }) {
+    if (!profile || !hasUsb8Chip(profile.id)) return [];
+    const scan = scanTableOf(design);
+    // What cannot even be numbered is told by its own rule.
+    if (overLimits(scan, design).length > 0) return [];
+    const bytes = tableBytes(scan, design).length;
+    if (bytes <= TABLE_BYTES_MOST) return [];
+    const macroBytes = macroPlan(design).code.reduce((sum, { length }) => sum + length, 0);
+    const longest = longestMacros(design);
+    const share = longest.length > 0 ? ` Macros take ${macroBytes}; the longest: ${listed(longest)}.` : "";
+    return [
+      {
+        message: `The keymap needs ${bytes} bytes of tables; the chip has ${TABLE_BYTES_MOST}.${share} A shorter text, or a layer less, makes room.`,
+        subjects: [],
+        fixes: [],
+      },
+    ];
+  },
+};

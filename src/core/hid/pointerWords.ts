@@ -1,0 +1,25 @@
+/** What hosts commonly take the first buttons of a pointer for (common practice). */
+export const POINTER_BUTTONS = ["primary", "secondary", "middle", "back", "forward"] as const;
+
+/** Bytes of the pointer's report after the buttons: how far each counts up and down. */
+const AXES = [
+  ["right", "left"],
+  ["down", "up"],
+  ["wheel up", "wheel down"],
+  ["wheel right", "wheel left"],
+] as const;
+
+const signed = (byte: number) => (byte > 127 ? byte - 256 : byte);
+
+/** What a pointer's report says that it moved: right and down, then the wheel's steps up and to the right. */
+export const movementOf = (bytes: Uint8Array): number[] => AXES.map((_, nth) => signed(bytes[nth + 1]));
+
+/** "12 right, 3 up", "wheel down 2"; "" for nothing. */
+export const movementWords = (movement: number[]): string =>
+  movement
+    .flatMap((counts, nth) => {
+      if (counts === 0) return [];
+      const way = AXES[nth][counts > 0 ? 0 : 1];
+      return [nth < 2 ? `${Math.abs(counts)} ${way}` : `${way} ${Math.abs(counts)}`];
+    })
+    .join(", ");

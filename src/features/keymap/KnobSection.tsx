@@ -1,0 +1,74 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import type { Control } from "@/core/catalogue/kinds";
+import { kindOf } from "@/core/catalogue/kinds";
+import type { Element } from "@/core/catalogue/kinds/controlKind";
+import { type KnobSettings, knobOf } from "@/core/document/knobs";
+import { setKnob } from "@/core/edits/keymap";
+import { mostToldMs } from "@/core/timing/knobLag";
+import { edit, useDesign } from "@/store/bench";
+import { NumberField } from "@/ui/pieces/fields";
+import { Columns, Section } from "@/ui/pieces/sheets";
+
+/** What is told of the steps of each part that turns. */
+export function KnobSection({ control }: { control: Control }) {
+  return kindOf(control)
+    .elements(control)
+    .filter(({ kind }) => kind === "quadrature")
+    .map((element) => <StepsOf key={element.id} element={element} />);
+}
+
+interface Field {
+  field: keyof KnobSettings;
+  label: string;
+  unit: string;
+  least: number;
+  most: number;
+}
+
+const FIELDS: Field[] = [
+  { field: "felt", label: "Felt steps to one told", unit: "", least: 1, most: 8 },
+  { field: "told", label: "It is told", unit: "times", least: 1, most: 8 },
+  { field: "fastMs", label: "Fast within", unit: "ms", least: 0, most: 250 },
+  { field: "fastTold", label: "Fast, up to", unit: "times", least: 1, most: 20 },
+  { field: "top", label: "Its value counts to", unit: "", least: 0, most: 255 },
+];
+
+function StepsOf({ element }: { element: Element }) {
+  const design = useDesign();
+  const knob = knobOf(design.keymap.knobs, element.id);
+  const set = (change: Partial<KnobSettings>) =>
+    edit(`steps of ${element.label}`, (d) => setKnob(d, element.id, { ...knob, ...change }));
+  return (
+    <Section title={`Steps of ${element.label}`}>
+      <Columns>
+        {FIELDS.map(({ field, label, unit, least, most }) => (
+          <NumberField
+            key={field}
+            label={label}
+            unit={unit}
+            whole
+            min={least}
+            max={most}
+            value={knob[field]}
+            onCommit={(value) => set({ [field]: value })}
+          />
+        ))}
+      </Columns>
+      <Box fontSize="13px" color="var(--faint)">
+        {stepWords(knob, element)} One felt step takes at most {mostToldMs(knob, design.timing)} ms to tell. Lamps can
+        show its value.
+      </Box>
+    </Section>
+  );
+}
+
+function stepWords({ felt, told, fastMs, fastTold }: KnobSettings, { turning }: Element): string {
+  const steps = turning ? Math.floor(turning.stepsPerTurn / felt) * told : 0;
+  const fast =
+    fastMs > 0 && fastTold > 1
+      ? ` Turned fast, up to ${steps * fastTold}; at 0 ms never.`
+      : " Nothing changes when it is turned fast.";
+  return `A slow turn is told as ${steps} steps.${fast}`;
+}
