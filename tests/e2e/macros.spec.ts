@@ -56,6 +56,38 @@ test("a macro is recorded, changed by keyboard, tried, and goes with what plays 
   await expect(tray(page).getByRole("status", { name: "What it does" })).toHaveText("nothing yet");
 });
 
+test("a part of a macro is done again, and a recording ends where the macro is full", async ({ page }) => {
+  await page.goto("/bench/kestrel/keymap");
+  await page.getByRole("button", { name: "Add a macro" }).click();
+  await dialog(page).getByRole("button", { name: "A part again" }).click();
+  await expect(steps(page).first()).toContainText("Nothing stands before it that it could do again.");
+  await dialog(page).getByRole("button", { name: "Take step 1 out" }).click();
+  await addText(page, "a");
+  await addText(page, "b");
+  await dialog(page).getByRole("button", { name: "A part again" }).click();
+  const times = dialog(page).getByLabel("In all (0: until let go) (times)");
+  await times.fill("3");
+  await times.press("Enter");
+  const many = dialog(page).getByLabel("Again: how many steps before it");
+  await many.fill("9");
+  await expect(dialog(page)).toContainText("Between 1 and 2");
+  await many.fill("2");
+  await many.press("Enter");
+  await dialog(page).getByRole("button", { name: "Done" }).click();
+  await playWith(page, "Park", "Macro 1");
+  await goTo(page, "Try");
+  await tap(page, "Park");
+  await expect(typed(page)).toHaveText("ababab");
+
+  await goTo(page, "Keymap");
+  await page.getByRole("button", { name: "Change Macro 1" }).click();
+  await dialog(page).getByRole("button", { name: "Record what I press" }).click();
+  for (let nth = 0; nth < 400; nth++) await page.keyboard.press(nth % 2 === 0 ? "KeyX" : "KeyY");
+  await expect(dialog(page)).toContainText("A macro has at most 400 steps: the recording ended there.");
+  // A key that goes down takes two steps until it comes up and is a tap.
+  await expect(steps(page)).toHaveCount(399);
+});
+
 test("what a language cannot type is told, and entered by its number; a text follows the computer's language", async ({
   page,
 }) => {

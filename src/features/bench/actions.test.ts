@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { shortened } from "@/ui/drawing/ControlShape";
+import { sayings } from "@/ui/drawing/ControlShape";
 import { growingScale, growingSize, hiddenText, insteadClass, leastMm, textClass } from "@/ui/mat/readable";
 import { type Action, found } from "./actions";
 
@@ -48,9 +48,16 @@ describe("text on the mat", () => {
           !isHidden(hiddenText(pxPerMm), textClass(sizeMm)),
         );
   });
-  it("is shortened by its long lines only", () => {
-    expect(shortened(["hold", "Pattern"])).toEqual(["hold", "Patt…"]);
-    expect(shortened(["Left", "Ctrl", "+ S"])).toBeNull();
-    expect(shortened([])).toBeNull();
+  it("is shortened by its long lines, and of three lines by the middle one", () => {
+    expect(sayings(["hold", "Pattern"])).toEqual([
+      ["hold", "Pattern"],
+      ["hold", "Patt…"],
+    ]);
+    expect(sayings(["Left", "Ctrl", "+ S"])).toEqual([
+      ["Left", "Ctrl", "+ S"],
+      ["Left…", "+ S"],
+    ]);
+    expect(sayings(["hold", "Camera", "layer"]).at(-1)).toEqual(["hold…", "layer"]);
+    expect(sayings(["A"])).toEqual([["A"]]);
   });
 });

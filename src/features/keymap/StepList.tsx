@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { X } from "lucide-react";
-import { MOST_STEPS, type MacroStep } from "@/core/document/macros";
+import type { MacroStep } from "@/core/document/macros";
 import { moveStep } from "@/core/edits/macros";
 import { phraseContextOf } from "@/core/keymap/phraseContext";
 import { stepWords } from "@/core/keymap/stepWords";
@@ -36,6 +36,7 @@ export function StepList({ steps, onSteps }: StepListProps) {
           key={`${nth} ${JSON.stringify(step)}`}
           id={ids[nth]}
           step={step}
+          before={nth}
           onStep={(next) => onSteps(steps.flatMap((one, at) => (at === nth ? (next ?? []) : one)))}
         />
       ))}
@@ -45,12 +46,14 @@ export function StepList({ steps, onSteps }: StepListProps) {
 
 interface StepLineProps {
   id: string;
+  /** How many steps stand before it. */
+  before: number;
   step: MacroStep;
   /** Null takes it away. */
   onStep: (step: MacroStep | null) => void;
 }
 
-function StepLine({ id, step, onStep }: StepLineProps) {
+function StepLine({ id, step, before, onStep }: StepLineProps) {
   const words = stepWords(step, phraseContextOf(useKeymap().design));
   return (
     <SortableLine
@@ -59,7 +62,7 @@ function StepLine({ id, step, onStep }: StepLineProps) {
       style={{ padding: "3px 2px", borderBottom: "1px solid var(--edge)" }}
     >
       <Box flex="1">
-        <StepFields step={step} words={words} onStep={onStep} />
+        <StepFields step={step} before={before} words={words} onStep={onStep} />
       </Box>
       <IconButton aria-label={`Take ${id} out`} height="26px" onClick={() => onStep(null)}>
         <X size={14} />
@@ -68,8 +71,15 @@ function StepLine({ id, step, onStep }: StepLineProps) {
   );
 }
 
+interface StepFieldsProps {
+  step: MacroStep;
+  before: number;
+  words: string;
+  onStep: (step: MacroStep) => void;
+}
+
 /** Texts and times are changed in place. */
-function StepFields({ step, words, onStep }: { step: MacroStep; words: string; onStep: (step: MacroStep) => void }) {
+function StepFields({ step, before, words, onStep }: StepFieldsProps) {
   if (step.step === "text")
     return (
       <TextField
@@ -91,15 +101,16 @@ function StepFields({ step, words, onStep }: { step: MacroStep; words: string; o
         onCommit={(ms) => onStep({ ...step, ms })}
       />
     );
+  if (step.step === "again" && before === 0) return <>Nothing stands before it that it could do again.</>;
   if (step.step === "again")
     return (
       <Columns>
         <NumberField
-          label="The steps before it, so many"
+          label="Again: how many steps before it"
           unit=""
           whole
           min={1}
-          max={MOST_STEPS}
+          max={before}
           value={step.steps}
           onCommit={(count) => onStep({ ...step, steps: count })}
         />

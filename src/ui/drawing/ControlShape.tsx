@@ -88,29 +88,34 @@ export function broken(words: string): string[] {
 
 const SHORT_SIGNS = 5;
 
-/** Lines that are long are cut, for where the whole words would be too small to read. */
-export function shortened(lines: string[]): string[] | null {
-  if (lines.every((line) => line.length <= SHORT_SIGNS)) return null;
-  return lines.map((line) => (line.length > SHORT_SIGNS ? `${line.slice(0, SHORT_SIGNS - 1).trim()}…` : line));
+const cut = (line: string) => (line.length > SHORT_SIGNS ? `${line.slice(0, SHORT_SIGNS - 1).trim()}…` : line);
+
+/** Ways to say it, each with room for larger letters: in whole, its long lines cut, and of three lines the first and the last. */
+export function sayings(lines: string[]): string[][] {
+  const all = [lines];
+  if (lines.some((line) => line.length > SHORT_SIGNS)) all.push(lines.map(cut));
+  if (lines.length === 3) all.push([`${cut(lines[0]).replace("…", "")}…`, cut(lines[2])]);
+  return all;
 }
 
 interface LinesProps {
   lines: string[];
   width: number;
-  /** Another text stands beneath, or takes its place while this one is too small. */
+  /** Another text stands beneath. */
   hasUnder: boolean;
-  insteadOf?: string;
+  /** It is there only while those are too small to read. */
+  insteadOf: string[] | null;
 }
 
 /** Lines of words about the middle of a cap, or its upper half. */
-function Lines({ lines, width, hasUnder, insteadOf = "" }: LinesProps) {
+function Lines({ lines, width, hasUnder, insteadOf }: LinesProps) {
   const size = Math.min(...lines.map((line) => fitted(line, width, [4.4, 3.6, 3][lines.length - 1])));
-  const most = roomOf(lines, width);
-  const room = hasUnder ? Math.min(most, 7) : most;
+  const room = roomOf(lines, width, hasUnder);
+  const instead = insteadOf ? insteadClass(roomOf(insteadOf, width, hasUnder)) : "";
   return lines.map((line, nth) => (
     <text
       key={nth}
-      className={`${textClass(room)} ${insteadOf}`}
+      className={`${textClass(room)} ${instead}`}
       style={{ fontSize: growingSize(size, room), fontWeight: 600 }}
       y={hasUnder ? -0.2 : 0}
       dy={hasUnder ? undefined : `${MIDDLE_EM + (nth - (lines.length - 1) / 2) * LINE_EM}em`}
@@ -120,8 +125,8 @@ function Lines({ lines, width, hasUnder, insteadOf = "" }: LinesProps) {
   ));
 }
 
-const roomOf = (lines: string[], width: number) =>
-  Math.min(...lines.map((line) => roomFor(line, width, [8, 5.6, 4.6][lines.length - 1])));
+const roomOf = (lines: string[], width: number, hasUnder: boolean) =>
+  Math.min(hasUnder ? 7 : 8, ...lines.map((line) => roomFor(line, width, [8, 5.6, 4.6][lines.length - 1])));
 
 /** The words on a cap; a lens that draws over the caps shows them again on top, with a rim of the cap's colour. */
 export function Words({
@@ -135,7 +140,6 @@ export function Words({
   const width = viewOf(control.kind).wordsWidthMm(control, pitch, part);
   if (width === null) return null;
   const lines = broken(words);
-  const short = shortened(lines);
   const under = lines.length > 1 ? "" : small;
   const underSize = fitted(under, width, 2.9);
   const underRoom = roomFor(under, width, 4.8);
@@ -151,15 +155,15 @@ export function Words({
             : undefined
         }
       >
-        <Lines lines={lines} width={width} hasUnder={under !== ""} />
-        {short && (
+        {sayings(lines).map((said, nth, all) => (
           <Lines
-            lines={short}
+            key={nth}
+            lines={said}
             width={width}
             hasUnder={under !== ""}
-            insteadOf={insteadClass(under ? Math.min(roomOf(lines, width), 7) : roomOf(lines, width))}
+            insteadOf={nth > 0 ? all[nth - 1] : null}
           />
-        )}
+        ))}
         {under && (
           <text
             className={textClass(underRoom)}
