@@ -149,6 +149,7 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
     next.reports = [...state.reports, ...log.reports].slice(-KEPT_REPORTS);
     next.text = host.text;
     next.deeds = host.deeds.slice(-KEPT_REPORTS);
+    next.pointing = host.pointing;
   }
   if (log.lamps.length > 0) next.lit = litAfter(state.lit, log.lamps);
   log = { contacts: [], reports: [], lamps: [] };

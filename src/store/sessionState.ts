@@ -2,6 +2,7 @@ import { create } from "zustand";
 import type { TimedReport } from "@/core/engine/device";
 import type { LanguageId } from "@/core/languages/ids";
 import type { HostDeed } from "@/core/engine/hostText";
+import { type Pointing, stillPointer } from "@/core/hid/pointerWords";
 
 /** A line on the running strip that changes between two states. */
 export interface Change {
@@ -17,6 +18,7 @@ export interface SessionState {
   nowMs: number;
   text: string;
   deeds: HostDeed[];
+  pointing: Pointing;
   reports: TimedReport[];
   contacts: Change[];
   debounced: Change[];
@@ -35,6 +37,7 @@ export const emptySession = {
   nowMs: 0,
   text: "",
   deeds: [],
+  pointing: stillPointer,
   reports: [],
   contacts: [],
   debounced: [],

@@ -43,10 +43,13 @@ test("keys that move the pointer, press its buttons and put the computer to slee
   await goTo(page, "Try");
   await tap(page, mover);
   await expect(deeds(page)).toContainText(/pointer \d+ right/);
+  const area = tray(page).getByRole("region", { name: "What the pointer does" });
+  await expect(area.getByRole("img", { name: /^Pointer at [1-9]\d* right, 0 down$/ })).toBeVisible();
   await tap(page, button);
   await expect(deeds(page)).toContainText("secondary button let go");
   await tap(page, wheel);
   await expect(deeds(page)).toContainText("wheel down 1");
+  await expect(area).toContainText("Wheel1 down, –");
   await tap(page, sleeper);
   await expect(deeds(page)).toContainText("System Sleep");
 });

@@ -16,7 +16,7 @@ describe("a computer that is told of the pointer", () => {
     one.receive(pointer(11, 0, 2, 0xff, 0, 0));
     one.receive(pointer(12, 0, 0, 0, 1, 0));
     expect(deedsOf(one)).toEqual(["10 pointer 3 right, 1 up, wheel up 1"]);
-    expect(one.pointer).toEqual([3, -1]);
+    expect(one.pointing).toEqual({ pointer: [3, -1], buttons: 0, wheel: [1, 0] });
   });
 
   it("tells each button's press and release, and begins a new movement after them", () => {

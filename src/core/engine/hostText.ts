@@ -1,5 +1,5 @@
 import { consumerUsageNamed } from "../hid/consumerUsages";
-import { POINTER_BUTTONS, movementOf, movementWords } from "../hid/pointerWords";
+import { POINTER_BUTTONS, type Pointing, movementOf, movementWords, stillPointer } from "../hid/pointerWords";
 import { SYSTEM_USAGES, systemDeeds } from "../hid/systemUsages";
 import { keyboardUsageNamed, modifierNames } from "../hid/keyboardUsages";
 import type { HostLanguage } from "../languages/hostLanguage";
@@ -28,9 +28,8 @@ export class HostStandIn {
   readonly deeds: HostDeed[] = [];
   /** Lock lights it would switch on: bit 0 num, 1 caps, 2 scroll. */
   locks = 0;
-  /** Where the pointer stands, in counts right and down of where it was at the start. */
-  pointer: [right: number, down: number] = [0, 0];
-  private buttons = 0;
+  /** What the pointer has done so far. */
+  pointing: Pointing = stillPointer;
   private system = 0;
   private keysDown = new Set<number>();
   private readonly typist: Typist;
@@ -50,10 +49,14 @@ export class HostStandIn {
   private receivePointer({ atMs, bytes }: TimedReport) {
     const movement = movementOf(bytes);
     const last = this.deeds.at(-1);
-    const pressed = POINTER_BUTTONS.filter((_, nth) => ((bytes[0] & ~this.buttons) >> nth) & 1);
-    const letGo = POINTER_BUTTONS.filter((_, nth) => ((this.buttons & ~bytes[0]) >> nth) & 1);
-    this.buttons = bytes[0];
-    this.pointer = [this.pointer[0] + movement[0], this.pointer[1] + movement[1]];
+    const { pointer, buttons, wheel } = this.pointing;
+    const pressed = POINTER_BUTTONS.filter((_, nth) => ((bytes[0] & ~buttons) >> nth) & 1);
+    const letGo = POINTER_BUTTONS.filter((_, nth) => ((buttons & ~bytes[0]) >> nth) & 1);
+    this.pointing = {
+      buttons: bytes[0],
+      pointer: [pointer[0] + movement[0], pointer[1] + movement[1]],
+      wheel: [wheel[0] + movement[2], wheel[1] + movement[3]],
+    };
     if (movement.some((counts) => counts !== 0)) {
       const goesOn = last?.movement !== undefined;
       const sum = goesOn ? movement.map((counts, nth) => counts + last.movement![nth]) : movement;

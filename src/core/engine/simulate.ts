@@ -10,6 +10,8 @@ import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
 import { Device, type DeviceWatch, type TimedReport } from "./device";
 import { HostStandIn } from "./hostText";
+import { movableEnds } from "./movable";
+import { positionsOf } from "./positions";
 import { bringInlineRuntime } from "./inlineRuntime";
 import { languageIds } from "../languages/ids";
 import { hostLanguage } from "../languages/languages";
@@ -19,7 +21,7 @@ import { randomFrom } from "../optimisation/random";
 /** Ten minutes of device time, so that one request ends soon. */
 const LONGEST_MS = 600_000;
 
-const HAND_ACTIONS = ["press", "release", "turn"] as const;
+const HAND_ACTIONS = ["press", "release", "turn", "set"] as const;
 /** What the computer or the board does: takes no reports for a while, resets the bus, scans late, loses its power, asks. */
 const HOST_ACTIONS = ["busy", "ready", "reset", "late", "power-cut", "ask"] as const;
 
@@ -30,6 +32,8 @@ const eventSchema = z.strictObject({
   control: z.optional(text(1, 4000)),
   /** Which of its ends, by name ("up", "inner") or id; the first that can do it when left out. */
   end: z.optional(text(1, 100)),
+  /** The position that a lever or a five-way is set to: "on", "middle", "left". */
+  position: z.optional(text(1, 40)),
   /** Felt steps of a turn, clockwise when positive. */
   steps: z.optional(whole(-1000, 1000)),
   /** How fast the hand turns: a calm hand when left out. */
@@ -87,12 +91,29 @@ function movedElement(design: Design, event: SimulationEvent): Element | string 
   );
 }
 
+/** Why a control cannot be set to a position, or null. */
+function setProblem(design: Design, { control: name, position }: SimulationEvent) {
+  if (name === undefined) return { field: "control", message: "name the control to set" };
+  const control = findControl(design, name);
+  if (!control) return { field: "control", message: `the design has no control "${name}"` };
+  const positions = positionsOf(control);
+  if (!positions) return { field: "control", message: `${control.label} has no positions to be set to` };
+  if (position !== undefined && positions.has(position)) return null;
+  const there = listed([...positions.keys()].map((one) => `"${one}"`));
+  const words = position === undefined ? "needs a position" : `has no position "${position}"`;
+  return { field: "position", message: `${control.label} ${words}; there is ${there}` };
+}
+
 function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
   const over = overLimits(scanTableOf(design), design);
   return [
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {
       if (event.action === "ask" && !isFrame(event.frame)) return [{ path: `events.${at}.frame`, message: NO_FRAME }];
+      if (event.action === "set") {
+        const problem = setProblem(design, event);
+        return problem ? [{ path: `events.${at}.${problem.field}`, message: problem.message }] : [];
+      }
       const moved = isHostEvent(event) ? null : movedElement(design, event);
       if (typeof moved !== "string") return [];
       return [{ path: `events.${at}.${moved.includes(" end ") ? "end" : "control"}`, message: moved }];
@@ -110,9 +131,17 @@ function order(device: Device, design: Design, event: SimulationEvent) {
   if (event.action === "power-cut") return device.powerCut();
   if (event.action === "ask") return void device.ask(frameOf(event.frame ?? ""));
   if (event.action === "busy" || event.action === "ready") return device.hostBusy(event.action === "busy");
+  if (event.action === "set") return setTo(device, design, event);
   const element = movedElement(design, event) as Element;
   if (event.action === "turn") device.turn(element.id, event.steps ?? 1, event.turnsPerSecond);
   else device.press(element.id, event.action === "press", event.atMs);
+}
+
+/** The contacts of a position close, all others of the control open. */
+function setTo(device: Device, design: Design, { control: name = "", position = "", atMs }: SimulationEvent) {
+  const control = findControl(design, name)!;
+  const closed = positionsOf(control)!.get(position)!;
+  for (const { id } of movableEnds(control)) device.press(id, closed.includes(id), atMs);
 }
 
 /**

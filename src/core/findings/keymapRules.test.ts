@@ -6,7 +6,9 @@ import { togetherInput } from "../document/keyRules";
 import type { MacroStep } from "../document/macros";
 import type { Design } from "../document/schema";
 import { addTogether } from "../edits/keyRules";
-import { addLayer, bind, setHostLanguage, setLampRule } from "../edits/keymap";
+import { usualKnob } from "../document/knobs";
+import { addControl } from "../edits/controls";
+import { addLayer, bind, setHostLanguage, setKnob, setLampRule } from "../edits/keymap";
 import { addMacro, changeMacro } from "../edits/macros";
 import { TABLE_BYTES_MOST } from "../contract/board";
 import { chooseController } from "../edits/pins";
@@ -191,5 +193,25 @@ describe("a keymap that is larger than the chip's flash", () => {
     expect(message).toMatch(/Macros take \d+; the longest: Letter \(\d+\) and Note \(7\)\./);
     expect(told(texted(spare - 200), "too-large")).toEqual([]);
     expect(told(chooseController(texted(spare + 200), "dual-core-3v3-26"), "too-large")).toEqual([]);
+  });
+});
+
+describe("a lamp that shows how far a knob is", () => {
+  const lamped = addControl(finishedPad(), "lamp", "glow", { xMm: 90, yMm: 0, rotationDeg: 0, boardId: "panel" });
+  const knob = lamped.controls.find(({ kind }) => kind === "encoder")!.id;
+  const shows = (elementId: string, atLeast: number) =>
+    setLampRule(lamped, "glow", { when: "value", elementId, atLeast });
+  it("is told when the knob never comes so far, and lit from its top on", () => {
+    expect(told(shows(`${knob}:turn`, 24), "dangling")).toEqual([]);
+    expect(messages(shows(`${knob}:turn`, 25), "dangling")[0]).toMatch(
+      /lights from 25 on, and the value of .* counts to 24; it stays dark\.$/,
+    );
+    settles(shows(`${knob}:turn`, 25), "dangling");
+    const still = setKnob(shows(`${knob}:turn`, 1), `${knob}:turn`, { ...usualKnob, top: 0 });
+    expect(told(still, "dangling")[0].fixes).toEqual([]);
+  });
+  it.each(["gone:turn", "k1:press", "constructor"])("is told when %s is no knob", (id) => {
+    expect(messages(shows(id, 1), "dangling")[0]).toMatch(/shows a knob that is gone; it stays dark\.$/);
+    settles(shows(id, 1), "dangling");
   });
 });

@@ -23,3 +23,11 @@ export const movementWords = (movement: number[]): string =>
       return [nth < 2 ? `${Math.abs(counts)} ${way}` : `${way} ${Math.abs(counts)}`];
     })
     .join(", ");
+
+/** Where a pointer stands: counts right and down of where it was at the start, its buttons, and steps of its wheel up and right. */
+export interface Pointing {
+  pointer: [right: number, down: number];
+  buttons: number;
+  wheel: [up: number, right: number];
+}
+export const stillPointer: Pointing = { pointer: [0, 0], buttons: 0, wheel: [0, 0] };

@@ -49,15 +49,15 @@ describe("text on the mat", () => {
         );
   });
   it("is shortened by its long lines, and of three lines by the middle one", () => {
-    expect(sayings(["hold", "Pattern"])).toEqual([
-      ["hold", "Pattern"],
-      ["hold", "Patt…"],
+    const said = (...lines: string[]) => sayings(lines).map((way) => way.join(" "));
+    expect(said("hold", "Pattern")).toEqual(["hold Pattern", "hold Patt…", "hold Pat…"]);
+    expect(said("Left", "Ctrl", "+ S")).toEqual(["Left Ctrl + S", "Left… + S", "Lef… + S"]);
+    expect(said("hold", "Camera", "layer")).toEqual([
+      "hold Camera layer",
+      "hold Came… layer",
+      "hold… layer",
+      "hol… lay…",
     ]);
-    expect(sayings(["Left", "Ctrl", "+ S"])).toEqual([
-      ["Left", "Ctrl", "+ S"],
-      ["Left…", "+ S"],
-    ]);
-    expect(sayings(["hold", "Camera", "layer"]).at(-1)).toEqual(["hold…", "layer"]);
     expect(sayings(["A"])).toEqual([["A"]]);
   });
 });

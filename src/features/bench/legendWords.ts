@@ -23,6 +23,7 @@ const ON_CAPS: [RegExp, string][] = [
   [/\bDelete\b/, "Del"],
   [/ for the next key$/, " next"],
   [/^hold for /, "hold "],
+  [/ every \d+ ms$/, ""],
   [/^pointer /, "move "],
   [/^(\w+) button$/, "$1 click"],
   [/^keep the computer awake/, "stay awake"],

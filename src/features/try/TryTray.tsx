@@ -3,19 +3,9 @@
 import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
-import {
-  clearText,
-  flipElement,
-  pressElement,
-  setBounce,
-  setComputerLanguage,
-  setWithoutDiodes,
-  spinElement,
-  turnElement,
-  useSession,
-} from "@/store/session";
-import type { Design } from "@/core/document/schema";
-import { movableEnds } from "@/core/engine/movable";
+import { clearText, setBounce, setComputerLanguage, setWithoutDiodes, useSession } from "@/store/session";
+import { stillPointer } from "@/core/hid/pointerWords";
+import { hasSmallEnds } from "./smallEnds";
 import { useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Checkbox } from "@/ui/pieces/fields";
@@ -26,6 +16,12 @@ import { HostBox } from "./HostBox";
 /** The list of languages is long. */
 const LanguageField = dynamic(() => import("@/ui/pieces/LanguageField").then((m) => m.LanguageField));
 
+/** Few keyboards have what is turned or tilted. */
+const EndsSection = dynamic(() => import("./EndsSection").then((m) => m.EndsSection));
+
+/** It comes with the first thing that a pointer does. */
+const PointerArea = dynamic(() => import("./PointerArea").then((m) => m.PointerArea));
+
 /** The host that listens, and what may go wrong on purpose. */
 export function TryTray() {
   const design = useDesign();
@@ -34,6 +30,7 @@ export function TryTray() {
     (circuit): circuit is MatrixCircuit => circuit.kind === "matrix" && circuit.diodes !== "none",
   );
   const refusal = useSession((state) => state.refusal);
+  const hasPointed = useSession((state) => state.pointing !== stillPointer);
   return (
     <>
       {refusal && (
@@ -78,6 +75,11 @@ export function TryTray() {
           </Box>
         )}
       </Section>
+      {hasPointed && (
+        <Section title="What the pointer does">
+          <PointerArea />
+        </Section>
+      )}
       <Section title="State">
         <Values
           rows={[
@@ -87,7 +89,7 @@ export function TryTray() {
           ]}
         />
       </Section>
-      <EndsSection design={design} />
+      {design.controls.some(hasSmallEnds) && <EndsSection design={design} />}
       <Section title="What if">
         <Checkbox label="Contacts bounce, up to 4 ms" checked={bounce} onChange={setBounce} />
         <Checkbox
@@ -105,57 +107,4 @@ export function TryTray() {
       </Section>
     </>
   );
-}
-
-/** Ends that are too small or too many to be found on the mat: every turn, and contacts beyond a control's first. */
-function EndsSection({ design }: { design: Design }) {
-  const held = useSession((state) => state.held);
-  const ends = design.controls.flatMap((control) => {
-    const movable = movableEnds(control);
-    const contacts = movable.filter(({ kind }) => kind === "switch");
-    return movable
-      .filter((end) => end.kind === "quadrature" || contacts.length > 1)
-      .map((end) => ({ end, others: contacts.filter(({ id, stays }) => stays && id !== end.id).map(({ id }) => id) }));
-  });
-  if (ends.length === 0) return null;
-  return (
-    <Section title="Turn and tilt">
-      {ends.map(({ end, others }) => (
-        <Box key={end.id} display="flex" alignItems="center" gap="8px">
-          <Box flex="1">{end.label}</Box>
-          {end.kind === "quadrature" ? (
-            <>
-              <PlainButton aria-label={`Turn ${end.label} anticlockwise`} onClick={() => turnElement(end.id, -1)}>
-                ↺
-              </PlainButton>
-              <PlainButton aria-label={`Turn ${end.label} clockwise`} onClick={() => turnElement(end.id, 1)}>
-                ↻
-              </PlainButton>
-              <PlainButton
-                aria-label={`Spin ${end.label}`}
-                title={`Once round at ${design.brief.wish.turnsPerSecond} turns a second, the fastest that the brief wishes: are all steps told?`}
-                onClick={() => spinElement(end.id)}
-              >
-                Spin
-              </PlainButton>
-            </>
-          ) : (
-            <PlainButton
-              aria-label={`Press ${end.label}`}
-              aria-pressed={held.includes(end.id)}
-              onClick={() => (end.stays ? flipElement(end.id, others) : tap(end.id))}
-            >
-              {end.stays ? "Flip" : "Press"}
-            </PlainButton>
-          )}
-        </Box>
-      ))}
-    </Section>
-  );
-}
-
-/** A press of the shortest time that a finger takes. */
-function tap(elementId: string) {
-  pressElement(elementId, true);
-  pressElement(elementId, false);
 }

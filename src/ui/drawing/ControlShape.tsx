@@ -86,16 +86,23 @@ export function broken(words: string): string[] {
   return each.length === 3 && lines.some((line) => line.length > LONG_LINE) ? each : lines;
 }
 
-const SHORT_SIGNS = 5;
+/** Signs a line that words are cut to, one after the other until they can be read. */
+const SHORT_SIGNS = [5, 4];
 
-const cut = (line: string) => (line.length > SHORT_SIGNS ? `${line.slice(0, SHORT_SIGNS - 1).trim()}…` : line);
+const cut = (line: string, signs: number) => (line.length > signs ? `${line.slice(0, signs - 1).trim()}…` : line);
 
-/** Ways to say it, each with room for larger letters: in whole, its long lines cut, and of three lines the first and the last. */
+/** Of three lines the first and the last, with a sign that more stands between. */
+const outer = ([first, , last]: string[], signs: number) => [
+  `${first.replace("…", "").slice(0, signs - 1)}…`,
+  cut(last, signs),
+];
+
+/** Ways to say it, each with room for larger letters than the one before: in whole, then shorter and shorter. */
 export function sayings(lines: string[]): string[][] {
-  const all = [lines];
-  if (lines.some((line) => line.length > SHORT_SIGNS)) all.push(lines.map(cut));
-  if (lines.length === 3) all.push([`${cut(lines[0]).replace("…", "")}…`, cut(lines[2])]);
-  return all;
+  const cuts = SHORT_SIGNS.map((signs) => lines.map((line) => cut(line, signs)));
+  const fewer = lines.length === 3 ? SHORT_SIGNS.map((signs) => outer(lines, signs)) : [];
+  const all = lines.length === 3 ? [lines, cuts[0], ...fewer] : [lines, ...cuts];
+  return all.filter((way, nth) => nth === 0 || way.join("\n") !== all[nth - 1].join("\n"));
 }
 
 interface LinesProps {

@@ -1,6 +1,30 @@
+import type { Control } from "../../catalogue/kinds";
+import type { Element } from "../../catalogue/kinds/controlKind";
+import { knobOf } from "../../document/knobs";
 import { setLampRule } from "../../edits/keymap";
 import type { Design } from "../../document/schema";
 import { type Rule, controlSubject, counted } from "../finding";
+
+/** Lamps that show a value which their knob never comes to. */
+const darkLamps = (design: Design, elements: Map<string, Element>, controls: Map<string, Control>) =>
+  Object.entries(design.keymap.lamps).flatMap(([id, rule]) => {
+    const knob = rule.when === "value" ? elements.get(rule.elementId) : undefined;
+    if (rule.when !== "value" || knob?.kind !== "quadrature") return [];
+    const { top } = knobOf(design.keymap.knobs, rule.elementId);
+    if (rule.atLeast <= top) return [];
+    const lower = {
+      title: `Light it from ${top} on`,
+      apply: (d: Design) => setLampRule(d, id, { ...rule, atLeast: top }),
+    };
+    return [
+      {
+        severity: "warn" as const,
+        message: `${controls.get(id)?.label ?? id} lights from ${rule.atLeast} on, and the value of ${knob.label} counts to ${top}; it stays dark.`,
+        subjects: controls.has(id) ? [controlSubject(id)] : [],
+        fixes: top > 0 ? [lower] : [],
+      },
+    ];
+  });
 
 /** Lamps that show a layer that is not there, and bindings of inputs that are not there. */
 export const danglingKeymap: Rule = {
@@ -16,7 +40,7 @@ export const danglingKeymap: Rule = {
       const gone =
         (rule.when === "layer" && !layers.has(rule.layerId) && "a layer") ||
         (rule.when === "held" && !known.has(rule.inputId) && "an input") ||
-        (rule.when === "value" && !elements.has(rule.elementId) && "a knob");
+        (rule.when === "value" && elements.get(rule.elementId)?.kind !== "quadrature" && "a knob");
       if (!gone) return [];
       return [
         {
@@ -50,6 +74,6 @@ export const danglingKeymap: Rule = {
         },
       ],
     }));
-    return [...lamps, ...bindings];
+    return [...lamps, ...darkLamps(design, elements, controls), ...bindings];
   },
 };
