@@ -19,7 +19,8 @@ const LanguageField = dynamic(() => import("@/ui/pieces/LanguageField").then((m)
 /** Few keyboards have what is turned or tilted. */
 const EndsSection = dynamic(() => import("./EndsSection").then((m) => m.EndsSection));
 
-/** It comes with the first thing that a pointer does. */
+/** These come with the first thing that is done. */
+const Deeds = dynamic(() => import("./Deeds").then((m) => m.Deeds));
 const PointerArea = dynamic(() => import("./PointerArea").then((m) => m.PointerArea));
 
 /** The host that listens, and what may go wrong on purpose. */
@@ -51,29 +52,7 @@ export function TryTray() {
         <Box fontSize="13px" color="var(--faint)">
           Click into it and type: keys of your own keyboard press the device’s key that is bound to them. Tab leaves.
         </Box>
-        {deeds.length > 0 && (
-          <Box
-            as="ul"
-            listStyleType="none"
-            fontSize="13px"
-            maxHeight="96px"
-            overflowY="auto"
-            tabIndex={0}
-            aria-label="Other things the computer was told"
-          >
-            {deeds
-              .slice(-12)
-              .reverse()
-              .map(({ atMs, deed }, i) => (
-                <li key={`${atMs} ${i}`}>
-                  <Box as="span" fontFamily="mono">
-                    {atMs} ms
-                  </Box>{" "}
-                  {deed}
-                </li>
-              ))}
-          </Box>
-        )}
+        {deeds.length > 0 && <Deeds />}
       </Section>
       {hasPointed && (
         <Section title="What the pointer does">
