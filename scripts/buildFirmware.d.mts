@@ -4,7 +4,7 @@ export function compilerVersion(): string;
 export function firstLine(program: string): string;
 export function usb8Processor(): string;
 export function compileWasm(): Buffer;
-export function compileUsb8(): { bytes: Buffer; variables: number };
+export function compileAllUsb8(): { id: string; bytes: Buffer; variables: number }[];
 export function contractHeader(): Promise<string>;
 export function pythonContract(header: string): string;
 export function usb8FeatureBytes(): Record<string, number>;

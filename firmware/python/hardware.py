@@ -11,6 +11,7 @@ import supervisor
 import usb_hid
 
 import plan
+from lights_port import send_lights
 from device.contract import (
     KEEP_TAKEN,
     KEEP_UNTIL_OFF,
@@ -315,6 +316,7 @@ class Lines:
         senses = [self.sense(*one) for one in plan.SENSES]
         self.banks = [senses[at : at + BANK_LINES] for at in range(0, len(senses), BANK_LINES)]
         self.lamps = [self.lamp_at(*one) for one in plan.LAMPS]
+        self.chains = [self.pins.output(name) for name in plan.CHAINS]
         self.pairs = [one for one in self.lamps if isinstance(one, Pair)]
         self.pair = 0
 
@@ -362,6 +364,9 @@ class Lines:
             place[0].value = on
         else:
             place[0].lamp(place[1], on)
+
+    def lights(self, chain, told):
+        send_lights(self.chains[chain], told)
 
     def show(self):
         """After each scan: what registers show, and the next lamp of those between line pairs."""

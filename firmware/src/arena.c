@@ -27,6 +27,7 @@ uint16_t ov_arena_need(void) {
   return (uint16_t)(OV_ARENA_BYTES(ov_table_byte(OV_AT_BANKS), ov_table_byte(OV_AT_GROUPS), switches,
                                    inputs, encoders, pulsers, layers, ov_table_byte(OV_AT_WAITING),
                                    OV_PART_BYTES(together) + OV_PART_BYTES(ov_table_byte(OV_AT_OPPOSITES)), ov_table_byte(OV_AT_LAMPS),
+                                   ov_table_byte(OV_AT_LIGHTS), ov_table_byte(OV_AT_GLOWS),
                                    ov_report_declared(OV_REPORT_POINTER) ? OV_MOST_MOVERS : 0, report_bytes(), live));
 }
 

@@ -3,6 +3,8 @@
 #include "parts.h"
 #include "tables.h"
 
+#if OV_WITH_POINTER
+
 #define SECOND_MS 1000u
 
 static uint8_t switched_on;
@@ -56,3 +58,5 @@ void ov_awake_play(uint8_t elapsed_ms) {
   }
   if (ov_awake_is_on()) pass(elapsed_ms);
 }
+
+#endif

@@ -9,8 +9,6 @@ static uint16_t bitmap_bytes;
 static uint8_t slot; /* in effect, or OV_NONE */
 static uint8_t count;
 
-uint8_t ov_live_declared(void) { return (uint8_t)((ov_table_byte(OV_AT_REPORTS) >> OV_REPORT_LIVE) & 1u); }
-
 static uint16_t bit_of(uint8_t layer, uint8_t input) { return (uint16_t)((uint16_t)layer * ov_input_count() + input); }
 
 /* Layer and input of a change, as one number. */
@@ -83,7 +81,7 @@ OV_RARELY static uint32_t changed_entry(uint8_t layer, uint8_t input) {
 }
 
 static inline uint32_t entry(uint8_t layer, uint8_t input) {
-  return count == 0 ? ov_loaded_action(layer, input) : changed_entry(layer, input);
+  return !OV_WITH_LIVE || count == 0 ? ov_loaded_action(layer, input) : changed_entry(layer, input);
 }
 
 uint32_t ov_entry(uint8_t layer, uint8_t input) { return entry(layer, input); }

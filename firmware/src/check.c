@@ -12,11 +12,18 @@ static uint16_t crc_of(uint16_t length) {
 
 uint16_t ov_tables_crc(void) { return ov_table_word((uint16_t)(ov_table_word(OV_AT_LENGTH) - 2u)); }
 
+/* Whether this runtime was compiled with all that the tables want. */
+static uint8_t has_parts(void) {
+  if (!OV_WITH_LIGHTS && ov_table_byte(OV_AT_LIGHTS) > 0) return 0;
+  if (!OV_WITH_POINTER && ov_report_declared(OV_REPORT_POINTER)) return 0;
+  return (uint8_t)(OV_WITH_LIVE || !ov_report_declared(OV_REPORT_LIVE));
+}
+
 uint8_t ov_tables_state(void) {
   uint16_t length = ov_table_word(OV_AT_LENGTH);
   if (ov_table_byte(OV_AT_MARK) != OV_MARK_0 || ov_table_byte(OV_AT_MARK + 1) != OV_MARK_1) return OV_START_NO_TABLES;
   if (ov_table_byte(OV_AT_VERSION) != OV_TABLE_VERSION) return OV_START_OTHER_VERSION;
   if (length < OV_HEADER_BYTES + 2 || length > OV_MOST_TABLE_BYTES) return OV_START_TORN;
   if (crc_of((uint16_t)(length - 2)) != ov_tables_crc()) return OV_START_TORN;
-  return OV_START_READY;
+  return has_parts() ? OV_START_READY : OV_START_NO_PART;
 }

@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 7
+#define OV_TABLE_VERSION 8
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -14,6 +14,9 @@
 #define OV_MOST_GROUPS 0xFF
 #define OV_MOST_ENCODERS 0x7F
 #define OV_MOST_LAMPS 0xFF
+#define OV_MOST_LIGHTS 0xFE
+#define OV_MOST_CHAINS 8
+#define OV_MOST_GLOWS 8
 #define OV_MOST_LAYERS 0x10
 #define OV_MOST_TOGETHER 0x20
 #define OV_MOST_TOGETHER_PARTS 6
@@ -46,24 +49,34 @@
 #define OV_AT_UNLOCK_FIRST 0x12
 #define OV_AT_UNLOCK_SECOND 0x13
 #define OV_AT_WAITING 0x14
-#define OV_AT_FIXED_CRC 0x15
-#define OV_AT_GROUP_TABLE 0x17
-#define OV_AT_BANK_TABLE 0x19
-#define OV_AT_SWITCH_TABLE 0x1B
-#define OV_AT_ENCODER_TABLE 0x1D
-#define OV_AT_LAMP_TABLE 0x1F
-#define OV_AT_TOGETHER_TABLE 0x21
-#define OV_AT_OPPOSITE_TABLE 0x23
-#define OV_AT_MACRO_TABLE 0x25
-#define OV_AT_ACTION_TABLE 0x27
-#define OV_AT_ACTION_POOL 0x29
-#define OV_HEADER_BYTES 43
+#define OV_AT_LIGHTS 0x15
+#define OV_AT_CHAINS 0x16
+#define OV_AT_GLOWS 0x17
+#define OV_AT_LIGHTS_A_SCAN 0x18
+#define OV_AT_FIXED_CRC 0x19
+#define OV_AT_GROUP_TABLE 0x1B
+#define OV_AT_BANK_TABLE 0x1D
+#define OV_AT_SWITCH_TABLE 0x1F
+#define OV_AT_ENCODER_TABLE 0x21
+#define OV_AT_LAMP_TABLE 0x23
+#define OV_AT_CHAIN_TABLE 0x25
+#define OV_AT_LIGHT_TABLE 0x27
+#define OV_AT_GLOW_TABLE 0x29
+#define OV_AT_TOGETHER_TABLE 0x2B
+#define OV_AT_OPPOSITE_TABLE 0x2D
+#define OV_AT_MACRO_TABLE 0x2F
+#define OV_AT_ACTION_TABLE 0x31
+#define OV_AT_ACTION_POOL 0x33
+#define OV_HEADER_BYTES 53
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
 #define OV_SWITCH_BYTES 2
 #define OV_ENCODER_BYTES 8
 #define OV_LAMP_BYTES 4
+#define OV_CHAIN_BYTES 4
+#define OV_LIGHT_BYTES 2
+#define OV_GLOW_BYTES 15
 #define OV_TOGETHER_BYTES 8
 #define OV_OPPOSITE_BYTES 3
 #define OV_MACRO_BYTES 2
@@ -154,6 +167,28 @@
 #define OV_LAMP_HELD 5
 #define OV_LAMP_AWAKE 6
 #define OV_LAMP_VALUE 7
+#define OV_LAMP_OWN 8
+#define OV_CHAIN_AT_LIGHTS 0
+#define OV_CHAIN_AT_MOST_LIT 1
+#define OV_CHAIN_AT_LEVEL 2
+#define OV_CHAIN_AT_SEND_MS 3
+#define OV_GLOW_STILL 0
+#define OV_GLOW_VALUE 1
+#define OV_GLOW_SWELL 2
+#define OV_GLOW_WAVE 3
+#define OV_GLOW_ROUND 4
+#define OV_GLOW_EMBERS 5
+#define OV_GLOW_AT_HOW 0
+#define OV_GLOW_AT_WHEN 1
+#define OV_GLOW_AT_ARGUMENT 2
+#define OV_GLOW_AT_FROM 3
+#define OV_GLOW_AT_OF 4
+#define OV_GLOW_AT_SPEED 5
+#define OV_GLOW_AT_COLOUR 7
+#define OV_GLOW_AT_OTHER 0x0A
+#define OV_GLOW_AT_FADE 0x0D
+#define OV_COLOURS 3
+#define OV_PICTURE_MS 20
 
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
@@ -183,6 +218,7 @@
 #define OV_START_OTHER_VERSION 2
 #define OV_START_TORN 3
 #define OV_START_NO_ROOM 4
+#define OV_START_NO_PART 5
 
 #define OV_STEP_RUNS 3
 #define OV_EDGE_STEPS 16
@@ -257,13 +293,10 @@
 #define OV_LIVE_NEED(inputs, layers) (((inputs) * (layers) + 7u) / 8u + OV_FRAME_BYTES)
 
 /* The board block of a finished image: see src/core/contract/board.ts. */
-#define OV_BOARD_VERSION 3
+#define OV_BOARD_VERSION 4
 #define OV_BOARD_MARK_0 0x4F
 #define OV_BOARD_MARK_1 0x42
-#define OV_FLASH_CODE 0
-#define OV_FLASH_BOARD 0x5B00
-#define OV_FLASH_TABLES 0x6100
-#define OV_FLASH_LOADER 0x7000
+#define OV_MOST_BOARD_BYTES 1536
 #define OV_BOARD_AT_MARK 0
 #define OV_BOARD_AT_VERSION 2
 #define OV_BOARD_AT_REMOTE_BYTES 3
@@ -281,15 +314,17 @@
 #define OV_BOARD_AT_STROBE_TABLE 0x12
 #define OV_BOARD_AT_BANK_TABLE 0x14
 #define OV_BOARD_AT_LAMP_TABLE 0x16
-#define OV_BOARD_AT_PART_TABLE 0x18
-#define OV_BOARD_AT_ENDPOINT_TABLE 0x1A
-#define OV_BOARD_AT_EDGE_TABLE 0x1C
-#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x1E
-#define OV_BOARD_HEADER_BYTES 32
+#define OV_BOARD_AT_LIGHT_TABLE 0x18
+#define OV_BOARD_AT_PART_TABLE 0x1A
+#define OV_BOARD_AT_ENDPOINT_TABLE 0x1C
+#define OV_BOARD_AT_EDGE_TABLE 0x1E
+#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x20
+#define OV_BOARD_HEADER_BYTES 34
 #define OV_BOARD_START_BYTES 3
 #define OV_BOARD_STROBE_BYTES 3
 #define OV_BOARD_BANK_BYTES 33
 #define OV_BOARD_LAMP_BYTES 5
+#define OV_BOARD_LIGHT_BYTES 2
 #define OV_BOARD_ENDPOINT_BYTES 5
 #define OV_BOARD_EDGE_BYTES 5
 #define OV_BOARD_DESCRIPTOR_BYTES 7
@@ -314,7 +349,7 @@
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
 
-/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, since when each mover is held, and how fast it gets, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, felt steps, time and direction of the last that was told, value, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, lit, movers and where they move, last reports taken, changed bindings and a frame. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, movers, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 1u * (lamps) + 2u * (movers) + 1u * (reportBytes) + 1u * (liveBytes))
+/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, since when each mover is held, and how fast it gets, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, felt steps, time and direction of the last that was told, value, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, lit, what each light was told, and how much is left of its own key's glow, how much there is of each glow, and where its effect is, movers and where they move, last reports taken, changed bindings and a frame. */
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, movers, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 1u * (lamps) + 4u * (lights) + 4u * (glows) + 2u * (movers) + 1u * (reportBytes) + 1u * (liveBytes))
 
 #endif

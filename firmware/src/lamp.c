@@ -28,7 +28,7 @@ void ov_host_locks(uint8_t value) {
   locks_changed = 1;
 }
 
-static uint8_t wanted(uint16_t entry) {
+uint8_t ov_shows(uint16_t entry) {
   uint8_t argument = ov_table_byte((uint16_t)(entry + 2));
   switch (ov_table_byte((uint16_t)(entry + 1))) {
     case OV_LAMP_ALWAYS: return 1;
@@ -50,7 +50,7 @@ void ov_lamps_show(void) {
   if (!changed) return;
   locks_changed = 0;
   for (i = 0; i < count; i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {
-    uint8_t on = wanted(entry);
+    uint8_t on = ov_shows(entry);
     if (told[i] == OFF + on) continue;
     told[i] = (uint8_t)(OFF + on);
     ov_hal_lamp(ov_table_byte(entry), on);

@@ -15,10 +15,10 @@ void ov_live_init(void) {
 }
 
 const uint8_t *ov_live_frame(void) { return frame; }
-uint8_t *ov_live_place(void) { return working ? 0 : frame; }
+uint8_t *ov_live_place(void) { return working || !OV_WITH_LIVE ? 0 : frame; }
 
 void ov_live_asked(void) {
-  if (!frame) return;
+  if (!OV_WITH_LIVE || !frame) return;
   frame[OV_FRAME_AT_STATUS] = OV_STATUS_WORKING;
   working = 1;
 }

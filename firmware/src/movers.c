@@ -4,6 +4,8 @@
 #include "parts.h"
 #include "tables.h"
 
+#if OV_WITH_POINTER
+
 #define FRESH 0xFFFFu /* pressed in this scan: no time has passed since */
 
 static uint16_t *held_ms;    /* of each: how long it is held, or how long ago its wheel stepped */
@@ -100,3 +102,5 @@ void ov_movers_play(uint8_t elapsed_ms) {
     else move(i, elapsed_ms);
   }
 }
+
+#endif

@@ -33,7 +33,8 @@ uint8_t *ov_live_place(void);
 void ov_live_asked(void);
 const uint8_t *ov_live_frame(void);
 
-/* For looking in from outside: the debounced state of a switch, and whether a layer is held or the default layer. */
+/* For looking in from outside: the milliseconds that a chain's lights take when they are sent, the debounced state of a switch, and whether a layer is held or the default layer. */
+uint8_t ov_lights_ms(uint8_t chain);
 uint8_t ov_switch_closed(uint8_t sw);
 uint8_t ov_layer_active(uint8_t layer);
 
@@ -48,6 +49,9 @@ void ov_hal_release(uint8_t line);         /* let it float again */
 void ov_hal_settle(uint8_t us);            /* wait until the sense lines have settled */
 uint16_t ov_hal_read(uint8_t bank);        /* 16 sense lines, pulled up: bit 1 = high, 0 = low */
 void ov_hal_lamp(uint8_t line, uint8_t on);
+/* Sends a chain of addressable lights their bytes, the first light's first. It is called in a scan that does nothing else; those
+ * that come within ov_lights_ms are left out. */
+void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length);
 /* Hand a report (OV_REPORT_) to the host side. 0 = not taken (endpoint busy): the runtime offers it again. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length);
 /* What is kept while the power is off, OV_KEPT_BYTES of it, for live changes; a byte that was never written is 0xFF. */

@@ -4,6 +4,7 @@
 
 #include <stdint.h>
 
+#include "features.h"
 #include "tables.h"
 
 /* What is seldom needed is kept out of what calls it, which so stays short and quick. */
@@ -61,7 +62,7 @@ OV_RARELY uint8_t ov_slot_check_change(uint8_t nth);
 uint16_t ov_slot_check_crc(void);
 
 /* changes.c: what is in effect */
-uint8_t ov_live_declared(void);
+static inline uint8_t ov_live_declared(void) { return (uint8_t)(OV_WITH_LIVE && ov_report_declared(OV_REPORT_LIVE)); }
 OV_RARELY void ov_changes_init(void);
 OV_RARELY void ov_changes_take(uint8_t slot);
 uint8_t ov_changes_slot(void); /* OV_NONE: all is as it was loaded */
@@ -144,6 +145,13 @@ void ov_consumer_init(void);
 void ov_consumer_pressed(uint8_t input);
 void ov_consumer_released(uint8_t input);
 void ov_consumer_build(uint8_t *bytes);
+#define OV_SYSTEM_USAGES 3
+void ov_system_init(void);
+OV_RARELY void ov_system_changed(uint8_t usage, uint8_t pressed);
+void ov_system_build(uint8_t *bytes);
+
+#if OV_WITH_POINTER
+/* report_pointer.c */
 void ov_pointer_init(void);
 OV_RARELY void ov_pointer_button(uint8_t button, uint8_t pressed);
 #define OV_POINTER_X 0
@@ -154,10 +162,6 @@ void ov_pointer_add(uint8_t axis, int8_t counts); /* right and down, up and righ
 uint8_t ov_pointer_build(uint8_t *bytes);
 void ov_pointer_taken(void);
 void ov_pointer_forget(void);
-#define OV_SYSTEM_USAGES 3
-void ov_system_init(void);
-OV_RARELY void ov_system_changed(uint8_t usage, uint8_t pressed);
-void ov_system_build(uint8_t *bytes);
 
 /* movers.c: inputs that move the pointer or turn its wheel */
 void ov_movers_times_init(void);
@@ -172,6 +176,23 @@ OV_RARELY void ov_awake_pressed(uint32_t action);
 OV_RARELY void ov_awake_released(uint32_t action);
 uint8_t ov_awake_is_on(void);
 void ov_awake_play(uint8_t elapsed_ms);
+#else
+static inline void ov_pointer_init(void) {}
+static inline void ov_pointer_button(uint8_t button, uint8_t pressed) { (void)button; (void)pressed; }
+static inline uint8_t ov_pointer_build(uint8_t *bytes) { (void)bytes; return 0; }
+static inline void ov_pointer_taken(void) {}
+static inline void ov_pointer_forget(void) {}
+static inline void ov_movers_times_init(void) {}
+static inline void ov_movers_init(void) {}
+static inline void ov_mover_pressed(uint8_t input, uint32_t action) { (void)input; (void)action; }
+static inline void ov_mover_released(uint8_t input) { (void)input; }
+static inline void ov_movers_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
+static inline void ov_awake_init(void) {}
+static inline void ov_awake_pressed(uint32_t action) { (void)action; }
+static inline void ov_awake_released(uint32_t action) { (void)action; }
+static inline uint8_t ov_awake_is_on(void) { return 0; }
+static inline void ov_awake_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
+#endif
 
 /* report_kinds.c: the registry of reports */
 uint8_t ov_report_length(uint8_t kind);
@@ -289,5 +310,17 @@ void ov_live_pass(uint8_t elapsed_ms);
 /* lamp.c */
 void ov_lamps_init(void);
 void ov_lamps_show(void);
+uint8_t ov_shows(uint16_t entry); /* whether it is so, what the entry of a lamp, or of a glow, tells */
+
+/* glows.c: what lights show, the first glow lowest */
+void ov_glows_init(void);
+OV_RARELY void ov_glows_pass(uint8_t elapsed_ms); /* a picture begins, so long after the one before */
+OV_APART void ov_glows_mix(uint8_t light, uint8_t *colours);
+
+/* lights.c */
+static inline uint8_t ov_lights(void) { return (uint8_t)(OV_WITH_LIGHTS ? ov_table_byte(OV_AT_LIGHTS) : 0); }
+void ov_lights_init(void);
+uint8_t ov_lights_pass(uint8_t elapsed_ms); /* ms that the scan is told of; 0: this scan is the lights' */
+void ov_lights_play(void);
 
 #endif

@@ -5,6 +5,8 @@
 #include "parts.h"
 #include "tables.h"
 
+#if OV_WITH_POINTER
+
 #define AXES (OV_POINTER_BYTES - 1)
 #define MOST 127
 
@@ -58,3 +60,5 @@ void ov_pointer_taken(void) {
   ov_pointer_forget();
   told = bytes[0];
 }
+
+#endif

@@ -1,4 +1,5 @@
-/* One scan of the device, in order: live changes, switches, encoders, what waits, pulses, macros, the pointer, lamps, reports. */
+/* One scan of the device, in order: live changes, switches, encoders, what waits, pulses, macros, the pointer, lamps, lights, reports.
+ * A scan in which lights are sent does nothing else. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
@@ -29,6 +30,8 @@ OV_RARELY static uint8_t start(void) {
   ov_next_init();
   ov_macros_init();
   ov_lamps_init();
+  ov_glows_init();
+  ov_lights_init();
   ov_movers_init();
   ov_awake_init();
   ov_keyboard_init();
@@ -36,7 +39,7 @@ OV_RARELY static uint8_t start(void) {
   ov_pointer_init();
   ov_system_init();
   ov_reports_init();
-  ov_live_init();
+  if (OV_WITH_LIVE) ov_live_init();
   ready = 1;
   return OV_START_READY;
 }
@@ -45,7 +48,9 @@ uint8_t ov_init(void) { return start(); }
 
 void ov_scan(uint8_t elapsed_ms) {
   if (!ready) return;
-  ov_live_pass(elapsed_ms);
+  elapsed_ms = ov_lights_pass(elapsed_ms);
+  if (elapsed_ms == 0) return;
+  if (OV_WITH_LIVE) ov_live_pass(elapsed_ms);
   ov_debounce_pass(elapsed_ms);
   ov_waiting_pass(elapsed_ms);
   ov_scan_switches();
@@ -56,5 +61,6 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_movers_play(elapsed_ms);
   ov_awake_play(elapsed_ms);
   ov_lamps_show();
+  ov_lights_play();
   ov_reports_send();
 }

@@ -1,12 +1,13 @@
 import { ramNeed } from "@/core/firmware/capacity";
 import { fullKeymap, fullUse } from "../../tests/firmware/fullKeymap";
 import { demoDesigns } from "../../demo";
-import { FLASH_MAP } from "@/core/contract/board";
-import { IMAGE_ARENA_BYTES, IMAGE_VARIABLE_BYTES } from "@/core/image/usb8Image.generated";
-import { usb8Code } from "@/core/image/usb8Code";
+import { LOADER_AT } from "@/core/contract/board";
+import { IMAGE_ARENA_BYTES, IMAGE_VARIABLE_BYTES } from "@/core/image/usb8Memory.generated";
+import { codeOf } from "@/core/image/usb8Code";
 import { play, workFolder } from "../../tests/firmware/builds";
 import { onSmallClass } from "../../tests/firmware/onSmallClass";
 import { buildUsbHost, imageFiles, manyAtOnce, recordContacts, toldOf } from "../../tests/firmware/usbChip";
+import { usb8Images } from "@/core/image/usb8Images";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { usb8FeatureBytes } from "../buildFirmware.mjs";
 import type { Row } from "./row";
@@ -26,7 +27,7 @@ const row = (what: string, value: number, unit: string, limit: number): Row => (
 /** What a feature's files take of flash, each compiled alone; together they are smaller, as the linker looks at all. */
 const featureRows = (): Row[] =>
   Object.entries(usb8FeatureBytes()).map(([feature, bytes]) =>
-    row(`finished image: flash of ${feature}, alone`, bytes, "bytes", FLASH_MAP.BOARD),
+    row(`finished image: flash of ${feature}, alone`, bytes, "bytes", LOADER_AT),
   );
 
 const PRESSES = 60;
@@ -91,8 +92,10 @@ export function chipRows(): Row[] {
       row(`finished image, ${demo.name}: mean scan of that use`, toldOf(notes, "mean"), "cycles", CYCLES_A_MS),
     ];
   });
-  const whole = row("finished image: flash of the code", usb8Code().bytes.length, "bytes", FLASH_MAP.BOARD);
+  const whole = usb8Images.map(({ id, with: own, boardAt }) =>
+    row(`finished image "${id}" (${["keys, knobs, macros", ...own].join(", ")}): flash`, codeOf(id).bytes.length, "bytes", boardAt),
+  );
   const ram = IMAGE_VARIABLE_BYTES + IMAGE_ARENA_BYTES + stack;
   const memory = row("finished image: RAM of variables, arena and the deepest stack seen", ram, "bytes", RAM_BYTES);
-  return [whole, memory, ...featureRows(), ...scans, ...fullRows(host), ...latencyRows(host)];
+  return [...whole, memory, ...featureRows(), ...scans, ...fullRows(host), ...latencyRows(host)];
 }

@@ -12,7 +12,7 @@ bringAllLanguages();
 const make = (design: Design, id: string) => artifactNamed(id)!.make(design);
 
 /** The finished image with its sizes, to be shown and loaded. */
-const image = (design: Design) => flashImage(design, usb8Code());
+const image = (design: Design) => flashImage(design, usb8Code(design));
 
 export const exportingTasks = { make, image, drawing: schematicPages };
 export type ExportingTasks = typeof exportingTasks;

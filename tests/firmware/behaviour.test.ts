@@ -21,6 +21,7 @@ describe("docs/device-behaviour.md", () => {
       { events, untilMs },
       {
         report: (report) => seen.push(`${report.atMs} ${report.interface} ${spaced(toHex(report.bytes))}`),
+        lights: (atMs, chain, bytes) => seen.push(`${atMs} lights ${chain} ${spaced(toHex(bytes))}`),
         lamp: (atMs, line, on) => seen.push(`${atMs} lamp ${plan.lamps[line].controlId} ${on ? 1 : 0}`),
       },
     );

@@ -23,6 +23,7 @@ import { tableBytes } from "@/core/firmware/tables";
 import { toHex } from "@/core/hex";
 import { encodingContextOf } from "@/core/keymap/encodingContext";
 import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
+import { glowOf, withChain } from "./lightExamples";
 import { onSmallClass } from "./onSmallClass";
 
 /** An example of docs/device-behaviour.md: a small device, what the hand does, and what must come of it. */
@@ -166,8 +167,10 @@ function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
   });
 }
 
-function place(design: Design, kind: "key" | "encoder" | "lamp" | "toggle", name: string): Design {
-  const at = { xMm: design.controls.length * 20, yMm: 0, rotationDeg: 0, boardId: "panel" };
+function place(design: Design, kind: "key" | "encoder" | "lamp" | "light" | "toggle", name: string, beside?: string): Design {
+  const there = design.controls.find(({ id }) => id === beside);
+  const [xMm, yMm] = there ? [there.placement.xMm, 6] : [design.controls.length * 20, 0];
+  const at = { xMm, yMm, rotationDeg: 0, boardId: "panel" };
   return changeControl(addControl(design, kind, name, at), name, { label: name });
 }
 
@@ -211,14 +214,23 @@ export function readExample(text: string): Example {
     else if (line.startsWith("at ")) events.push(readHostEvent(line));
     else if (line !== INTERRUPTING) design = obey(design, line);
   }
-  const direct = shareOutDirect(design);
+  const direct = withChain(shareOutDirect(design), lines);
   const wired = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
   events.push(...changeEvents(wired, changes));
-  const untilMs = Math.max(...events.map((one) => one.atMs)) + 200;
-  return { design: wired, events, untilMs, expected: expected.split("\n").filter(Boolean) };
+  const until = /^until (\d+)$/m.exec(setup);
+  const untilMs = until ? Number(until[1]) : Math.max(...events.map((one) => one.atMs)) + 200;
+  return { design: wired, events, untilMs, expected: expected.split("\n").filter(Boolean).map(written) };
 }
 
+/** "40 times 00 01 02" in full. */
+const written = (line: string) =>
+  line.replace(/(\d+) times (.*)$/, (_, times, bytes) => new Array<string>(Number(times)).fill(bytes).join(" "));
+
+/** What is told of lights after the others are wired. */
+const OF_CHAINS = /^(chain|bridged|order|until) /;
+
 function obey(design: Design, line: string): Design {
+  if (OF_CHAINS.test(line)) return design;
   const [, verb, rest] = /^(\w+) (.*)$/.exec(line)!;
   const timing = (change: Partial<Design["timing"]>) => ({ ...design, timing: { ...design.timing, ...change } });
   if (verb === "debounce" && /^\d+$/.test(rest)) return timing({ debounce: { school: "deferred", ms: Number(rest) } });
@@ -245,6 +257,13 @@ function obey(design: Design, line: string): Design {
   if (verb === "opposites") {
     const [first, second] = name.split(" ").map((one) => `${one}:press`);
     return setOpposite(design, { first, second, counts: what as Opposite["counts"] });
+  }
+  if (verb === "light") return place(design, "light", rest.split(" ")[0], / by (\w+)$/.exec(rest)?.[1]);
+  if (verb === "lights")
+    return Array.from({ length: Number(rest) }).reduce<Design>((d, _, nth) => place(d, "light", `L${nth + 1}`), design);
+  if (verb === "glow") {
+    const glows = design.keymap.glows ?? [];
+    return { ...design, keymap: { ...design.keymap, glows: [...glows, glowOf(rest, `glow${glows.length}`)] } };
   }
   if (verb === "lamp") return lamp(place(design, "lamp", name), name, what.split(" "));
   if (verb === "layer") return bindOnLayer(design, name, what);

@@ -35,7 +35,8 @@ const programmer = (terminal: string, ...orders: string[]) =>
   promisify(execFile)("avrdude", ["-c", "avr109", "-p", usb8Processor(), "-P", terminal, "-b", "57600", ...orders]);
 
 describe("Debian's general serial programmer", () => {
-  const image = flashImage(onSmallClass(finishedPad()), usb8Code());
+  const design = onSmallClass(finishedPad());
+  const image = flashImage(design, usb8Code(design));
   const parts = image.ok ? image.value.parts : [];
   const hex = join(workFolder(), "pad.hex");
   writeFileSync(hex, intelHex(parts));

@@ -23,6 +23,7 @@ function tried(bytes: Uint8Array): { started: number; reports: number } {
   const runtime = startRuntime(bytes, {
     report: () => (reports += 1) > 0,
     lamp: () => {},
+    lights: () => {},
   });
   runtime.answers[0] = 0xfffe;
   for (let ms = 0; ms < 20; ms++) runtime.scan(1);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { Design } from "@/core/document/schema";
 import type { SimulationRequest } from "@/core/engine/simulate";
-import { IMAGE_ARENA_BYTES, IMAGE_VARIABLE_BYTES } from "@/core/image/usb8Image.generated";
+import { IMAGE_ARENA_BYTES, IMAGE_VARIABLE_BYTES } from "@/core/image/usb8Memory.generated";
 import { wiredDemos } from "../support/designs";
 import { firstDifference } from "./firstDifference";
 import { play, workFolder } from "./builds";

@@ -31,7 +31,7 @@ export function buildUsbHost(folder: string): string {
  * @param spoil what is done to the flash first
  */
 export function imageFiles(design: Design, folder: string, spoil: (flash: Uint8Array) => void = () => {}): string[] {
-  const image = flashImage(design, usb8Code());
+  const image = flashImage(design, usb8Code(design));
   if (!image.ok) throw new Error(JSON.stringify(image.problems));
   const flash = new Uint8Array(FLASH_BYTES).fill(0xff);
   for (const { at, bytes } of image.value.parts) flash.set(bytes as Uint8Array, at);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { BOARD_AT, FLASH_MAP } from "@/core/contract/board";
+import { BOARD_AT } from "@/core/contract/board";
+import { imageFor } from "@/core/image/usb8Images";
 import { AT } from "@/core/contract/contract";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
@@ -127,13 +128,14 @@ describe("requests", () => {
 });
 
 describe("an image that is not whole", () => {
+  const { boardAt, tablesAt } = imageFor(design, scanTableOf(design));
   const silent = (spoil: (flash: Uint8Array) => void) => ask(host, imageFiles(design, workFolder(), spoil), [DEVICE]);
 
   it.each([
-    ["no tables", FLASH_MAP.TABLES, 64],
-    ["no board block", FLASH_MAP.BOARD, 64],
-    ["torn tables", FLASH_MAP.TABLES + AT.ACTION_TABLE + 40, 1],
-    ["a torn board block", FLASH_MAP.BOARD + BOARD_AT.START_TABLE + 30, 1],
+    ["no tables", tablesAt, 64],
+    ["no board block", boardAt, 64],
+    ["torn tables", tablesAt + AT.ACTION_TABLE + 40, 1],
+    ["a torn board block", boardAt + BOARD_AT.START_TABLE + 30, 1],
   ])("stays off the bus: %s", (_, from, bytes) => {
     expect(
       silent((flash) => flash.forEach((byte, at) => at >= from && at < from + bytes && (flash[at] = byte ^ 0xff))),
@@ -143,7 +145,7 @@ describe("an image that is not whole", () => {
   it("stays off the bus: two good blocks of different designs", () => {
     const other = onSmallClass({ ...finishedPad(), timing: { ...finishedPad().timing, pulseMs: 3 } });
     const tables = tableBytes(scanTableOf(other), other);
-    expect(silent((flash) => flash.set(tables, FLASH_MAP.TABLES))).toEqual(["does not attach"]);
+    expect(silent((flash) => flash.set(tables, tablesAt))).toEqual(["does not attach"]);
   });
 
   it("is told from a whole one", () => expect(silent(() => {})[0]).toMatch(/^1201/));

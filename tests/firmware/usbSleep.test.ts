@@ -3,7 +3,9 @@ import { afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { finishedPad } from "../support/designs";
 import type { Binding } from "@/core/bindings";
 import { bind } from "@/core/edits/keymap";
-import { BOARD_AT, BOARD_ENTRY_BYTES, FLASH_MAP } from "@/core/contract/board";
+import { BOARD_AT, BOARD_ENTRY_BYTES } from "@/core/contract/board";
+import { scanTableOf } from "@/core/firmware/scanTable";
+import { imageFor } from "@/core/image/usb8Images";
 import { crc16 } from "@/core/contract/crc16";
 import { workFolder } from "./builds";
 import { ChipTalk } from "./chipTalk";
@@ -102,8 +104,9 @@ describe("a pointer whose computer sleeps", () => {
 /** The board block's endpoint table spoilt, and its CRC right again. */
 function spoilt(change: (block: Uint8Array, table: number) => void): string[] {
   const folder = workFolder();
+  const { boardAt, tablesAt } = imageFor(design, scanTableOf(design));
   return imageFiles(design, folder, (flash) => {
-    const block = flash.subarray(FLASH_MAP.BOARD, FLASH_MAP.TABLES);
+    const block = flash.subarray(boardAt, tablesAt);
     const wordAt = (at: number) => block[at] | (block[at + 1] << 8);
     change(block, wordAt(BOARD_AT.ENDPOINT_TABLE));
     const end = wordAt(BOARD_AT.LENGTH) - 2;

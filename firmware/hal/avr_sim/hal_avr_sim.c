@@ -54,6 +54,12 @@ void ov_hal_strobe(uint8_t line) { drive(line, 1); PORT(OV_PORT_STROBE) = (uint8
 void ov_hal_release(uint8_t line) { drive(line, 0); (void)line; PORT(OV_PORT_STROBE) = 0; }
 void ov_hal_lamp(uint8_t line, uint8_t on) { PORT(OV_PORT_LAMP) = line; PORT(OV_PORT_LAMP) = on; }
 
+void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
+  PORT(OV_PORT_LIGHTS) = chain;
+  while (length-- > 0) PORT(OV_PORT_LIGHT_BYTE) = *bytes++;
+  PORT(OV_PORT_LIGHTS_MS) = ov_lights_ms(chain);
+}
+
 void ov_hal_settle(uint8_t us) {
   uint16_t loops = (uint16_t)(us * (CYCLES_A_US / 4)); /* one turn of the loop below takes 4 cycles */
   if (loops == 0) return;

@@ -20,5 +20,8 @@
 #define OV_PORT_KEPT_HIGH 0xEF
 #define OV_PORT_KEPT 0xF0      /* read: what is kept there; write: keep it */
 #define OV_PORT_KEEPS 0xF1     /* read: whether it is still being written; write: a scan reads its contacts */
+#define OV_PORT_LIGHTS 0xF2    /* write: a chain whose lights are told */
+#define OV_PORT_LIGHT_BYTE 0xF3 /* write: one byte of theirs */
+#define OV_PORT_LIGHTS_MS 0xF4 /* write: it is complete, and takes so many ms */
 
 #endif

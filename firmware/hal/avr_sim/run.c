@@ -51,6 +51,13 @@ static void on_lamp(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   printf("%lu lamp %d %u\n", now_ms, lamp_line, v);
   lamp_line = -1;
 }
+static void on_lights(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu lights %u ", now_ms, v); }
+static void on_light_byte(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%02x", v); }
+static void on_lights_ms(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)avr; (void)addr; (void)p;
+  keeping = keeping > v ? keeping - v : 0;
+  putchar('\n');
+}
 static uint8_t elapsed_ms(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(now_ms + 1 - scanned_ms); }
 static uint8_t is_taken(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(!busy || held_length[interface] == 0); }
 static uint8_t word_low(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)answers[row][bank]; }
@@ -236,6 +243,9 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_BYTE, on_byte, NULL);
   avr_register_io_write(avr, OV_PORT_SENT, on_sent, NULL);
   avr_register_io_write(avr, OV_PORT_LAMP, on_lamp, NULL);
+  avr_register_io_write(avr, OV_PORT_LIGHTS, on_lights, NULL);
+  avr_register_io_write(avr, OV_PORT_LIGHT_BYTE, on_light_byte, NULL);
+  avr_register_io_write(avr, OV_PORT_LIGHTS_MS, on_lights_ms, NULL);
   avr_register_io_write(avr, OV_PORT_READY, on_ready, NULL);
   avr_register_io_read(avr, OV_PORT_COMMAND, next_command, NULL);
   avr_register_io_read(avr, OV_PORT_LOCKS, lock_lights, NULL);

@@ -29,6 +29,11 @@ uint16_t ov_hal_read(uint8_t bank) { (void)bank; return 0xFFFF; }
 /* Switch the lamp on this lamp line; on a register chain, shift all of them out and latch. */
 void ov_hal_lamp(uint8_t line, uint8_t on) { (void)line; (void)on; }
 
+/* Send a chain of addressable lights these bytes, the highest bit of each first: 1.25 us a bit, of which the line is high for
+ * about a third (0) or two thirds (1). Between two bits it may stay low a few microseconds longer, so interrupts can be
+ * served there. */
+void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) { (void)chain; (void)bytes; (void)length; }
+
 /* Put the report (OV_REPORT_KEYBOARD and so on) on its interface's IN endpoint. Answer 0 when the endpoint is still busy. While the
  * computer sleeps, wake it, unless it is OV_REPORT_POINTER with no button: then take it and forget it. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {

@@ -23,6 +23,6 @@ uint8_t ov_board_is_good(void) {
   uint16_t length = ov_board_word(OV_BOARD_AT_LENGTH);
   if (ov_board_byte(0) != OV_BOARD_MARK_0 || ov_board_byte(1) != OV_BOARD_MARK_1) return 0;
   if (ov_board_byte(OV_BOARD_AT_VERSION) != OV_BOARD_VERSION) return 0;
-  if (length < OV_BOARD_HEADER_BYTES + 2u || length > OV_FLASH_TABLES - OV_FLASH_BOARD) return 0;
+  if (length < OV_BOARD_HEADER_BYTES + 2u || length > OV_MOST_BOARD_BYTES) return 0;
   return crc_of((uint16_t)(length - 2)) == stated_crc(length) && belongs_to_tables();
 }

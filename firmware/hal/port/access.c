@@ -39,6 +39,11 @@ void ov_pin_drive(uint8_t pin, uint8_t unused, uint8_t high) {
 
 void ov_pin_let_go(uint8_t pin, uint8_t unused, uint8_t pull_up) { (void)unused; port_input(pin, pull_up); }
 
+void ov_pin_send(uint8_t pin, uint8_t unused, const uint8_t *bytes, uint16_t length) {
+  (void)unused;
+  port_lights(pin, bytes, length);
+}
+
 uint16_t ov_convert(uint8_t pin) { return port_convert(pin); }
 
 void ov_bus_open(const uint8_t *pins) { port_bus_open(ov_flash_byte(pins), ov_flash_byte(pins + 2)); }

@@ -13,6 +13,7 @@ void ov_pin_clear(uint8_t pin, uint8_t unused);
 void ov_pin_turn(uint8_t pin, uint8_t unused);
 void ov_pin_drive(uint8_t pin, uint8_t unused, uint8_t high);
 void ov_pin_let_go(uint8_t pin, uint8_t unused, uint8_t pull_up);
+void ov_pin_send(uint8_t pin, uint8_t unused, const uint8_t *bytes, uint16_t length);
 uint16_t ov_convert(uint8_t pin);
 void ov_bus_open(const uint8_t *pins);
 void ov_bus_write(uint8_t address, const uint8_t *bytes, uint8_t count);

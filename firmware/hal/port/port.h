@@ -33,6 +33,10 @@ static inline uint8_t port_read(uint8_t pin) { (void)pin; return 1; }
 /* Waits; at most 255 microseconds. */
 static inline void port_wait_us(uint8_t us) { (void)us; }
 
+/* Sends addressable lights their bytes over a pin, the highest bit of each first: 1.25 us a bit, of which the pin is high for about a
+ * third (0) or two thirds (1). Between two bits it may stay low a few microseconds longer, so interrupts can be served. */
+static inline void port_lights(uint8_t pin, const uint8_t *bytes, uint16_t length) { (void)pin; (void)bytes; (void)length; }
+
 /* The voltage on a pin as parts of 65536 of the supply: ten bits are shifted up by six. Asked of resistor ladders only. */
 static inline uint16_t port_convert(uint8_t pin) { (void)pin; return 0; }
 

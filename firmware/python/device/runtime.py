@@ -1,4 +1,5 @@
-"""One scan of the device, in order: live changes, switches, encoders, what waits, pulses, macros, the pointer, lamps, reports.
+"""One scan of the device, in order: live changes, switches, encoders, what waits, pulses, macros, the pointer, lamps, lights, reports.
+A scan in which lights are sent does nothing else.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
 
@@ -10,11 +11,13 @@ from device.debounce import Debounce
 from device.encoders import Encoders
 from device.effects import Effects
 from device.flips import Flips
+from device.glows import Glows
 from device.jobs import Jobs
 from device.keyboard_report import KeyboardReport
 from device.keymap import Keymap
 from device.lamps import Lamps
 from device.layers import Layers
+from device.lights import Lights
 from device.live import Live
 from device.macros import Macros
 from device.movers import Movers
@@ -63,11 +66,16 @@ class Runtime:
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
         self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.encoders, lines.lamp)
+        self.lights = Lights(table, Glows(table, actions, self.lamps, self.encoders), lines.lights)
         self.live = Live(table, actions, self.debounce, self.waiting, self.macros, kept)
 
     def scan(self, elapsed_ms):
         """Called every millisecond, or as often as the board can, with the milliseconds since the last call."""
         elapsed_ms = min(elapsed_ms, MOST_ELAPSED_MS)
+        if self.lights.count:
+            elapsed_ms = self.lights.take(elapsed_ms)
+            if elapsed_ms == 0:
+                return
         self.live.play(elapsed_ms)
         self.debounce.begin_scan(elapsed_ms)
         self.waiting.now_ms += elapsed_ms
@@ -79,6 +87,8 @@ class Runtime:
         self.movers.play(elapsed_ms)
         self.awake.play(elapsed_ms)
         self.lamps.play()
+        if self.lights.count:
+            self.lights.play()
         self.reports.offer()
 
     def host_locks(self, value):

@@ -72,6 +72,16 @@ export interface LadderBank {
   pullDownOhm: number;
 }
 
+/** Addressable lights on one line, in the order of their indices, and what they must keep to. */
+export interface BuiltChain {
+  net: string;
+  /** Element ids; bridged ones are not among them. */
+  lights: string[];
+  brightnessPercent: number;
+  colours: number;
+  mostLit: number | null;
+}
+
 /** All that a circuit means electrically. */
 export interface BuiltCircuit {
   nets: Net[];
@@ -79,6 +89,7 @@ export interface BuiltCircuit {
   groups: ScanGroup[];
   encoders: ScannedEncoder[];
   lamps: { elementId: string; net: string }[];
+  chains: BuiltChain[];
   chips: Chip[];
   inline: InlinePart[];
   shunts: Shunt[];

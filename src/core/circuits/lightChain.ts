@@ -54,7 +54,6 @@ export const lightChain: CircuitKind<LightChain> = {
   kind: "light-chain",
   stem: "lights",
   title: "Light chain",
-  isUndriven: true,
   purpose: "Addressable lights on one pin, each passing the data on: a dead one stops the rest until it is bridged.",
   schema: lightChainSchema,
   fresh: (id, name) => ({
@@ -100,6 +99,9 @@ export const lightChain: CircuitKind<LightChain> = {
       builder.joint(supply, light, PLUS);
       builder.joint(builder.ground, light, MINUS);
     });
+    const { brightnessPercent, colours, mostLit } = circuit;
+    const indexed = lights.map(({ id }) => id).filter((id) => !circuit.bridged.includes(id));
+    builder.built.chains.push({ net: pin.id, lights: indexed, brightnessPercent, colours, mostLit });
     return builder.built;
   },
 };

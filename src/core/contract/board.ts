@@ -4,13 +4,16 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 3;
+export const BOARD_VERSION = 4;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
 
-/** Where things stand in the flash of an image for the 8-bit USB class, in bytes; above them stands the loader. */
-export const FLASH_MAP = { CODE: 0, BOARD: 0x5b00, TABLES: 0x6100, LOADER: 0x7000 } as const;
+/** Where the loader begins in the flash of the 8-bit USB class, in bytes; beneath it stand code, board block and tables. */
+export const LOADER_AT = 0x7000;
+
+/** The longest board block that the firmware reads. */
+export const BOARD_BYTES_MOST = 0x600;
 
 /** The header of the block, field by field: its name and its bytes. Multi-byte values are little endian. */
 const HEADER = [
@@ -36,6 +39,7 @@ const HEADER = [
   ["STROBE_TABLE", 2],
   ["BANK_TABLE", 2],
   ["LAMP_TABLE", 2],
+  ["LIGHT_TABLE", 2],
   ["PART_TABLE", 2],
   ["ENDPOINT_TABLE", 2],
   ["EDGE_TABLE", 2],
@@ -58,6 +62,8 @@ export const BOARD_ENTRY_BYTES = {
   BANK: 33,
   /** LAMP_ON, and two pins, or a byte and a mask. */
   LAMP: 5,
+  /** The pin that a chain of addressable lights hangs on. */
+  LIGHT: 2,
   /** Report kind, endpoint, its two configuration bytes, interface. */
   ENDPOINT: 5,
   /** Encoder, pin of A, pin of B. */
@@ -108,6 +114,3 @@ export const BOARD_PART = {
   EXPANDERS: 4,
   LADDER: 5,
 } as const;
-
-export const BOARD_BYTES_MOST = FLASH_MAP.TABLES - FLASH_MAP.BOARD;
-export const TABLE_BYTES_MOST = FLASH_MAP.LOADER - FLASH_MAP.TABLES;

@@ -6,16 +6,20 @@ import {
   AT,
   AWAKE,
   BANK_LINES,
+  CHAIN_AT,
   DIRECTION,
   EDGE_STEPS,
   ENCODER_AT,
   ENTRY_BYTES,
   FIRST_MODIFIER,
+  GLOW,
+  GLOW_AT,
   HEADER_BYTES,
   HOLD_BY,
   LAMP,
   LIMITS,
   LEFT_SHIFT,
+  LIGHT_BYTES,
   LONG_BYTES,
   MACRO_ENDS,
   MACRO_KEYS,
@@ -26,6 +30,7 @@ import {
   OPPOSITE,
   partBytes,
   PARTS_DEEP,
+  PICTURE_MS,
   POINTER,
   REPORTS,
   SENDING,
@@ -39,12 +44,12 @@ import {
 import {
   BANK_WHOLE_BYTES,
   BOARD_AT,
+  BOARD_BYTES_MOST,
   BOARD_ENTRY_BYTES,
   BOARD_HEADER_BYTES,
   BOARD_MARK,
   BOARD_PART,
   BOARD_VERSION,
-  FLASH_MAP,
   LAMP_ON,
   LEVEL_AT,
   START_MODE,
@@ -88,6 +93,8 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "waiting",
   "partBytes",
   "lamps",
+  "lights",
+  "glows",
   "movers",
   "reportBytes",
   "liveBytes",
@@ -183,6 +190,11 @@ ${defines("ENCODER_AT_", ENCODER_AT).join("\n")}
 ${actionDefines()}
 
 ${defines("LAMP_", LAMP).join("\n")}
+${defines("CHAIN_AT_", CHAIN_AT).join("\n")}
+${defines("GLOW_", GLOW).join("\n")}
+${defines("GLOW_AT_", GLOW_AT).join("\n")}
+#define OV_COLOURS ${LIGHT_BYTES}
+#define OV_PICTURE_MS ${PICTURE_MS}
 
 ${defines("SEND_", SENDING).join("\n")}
 
@@ -205,7 +217,7 @@ ${liveDefines()}
 #define OV_BOARD_VERSION ${BOARD_VERSION}
 #define OV_BOARD_MARK_0 ${hex(BOARD_MARK[0])}
 #define OV_BOARD_MARK_1 ${hex(BOARD_MARK[1])}
-${defines("FLASH_", FLASH_MAP).join("\n")}
+#define OV_MOST_BOARD_BYTES ${BOARD_BYTES_MOST}
 ${defines("BOARD_AT_", BOARD_AT).join("\n")}
 #define OV_BOARD_HEADER_BYTES ${BOARD_HEADER_BYTES}
 ${Object.entries(BOARD_ENTRY_BYTES)

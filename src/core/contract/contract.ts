@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 7;
+export const TABLE_VERSION = 8;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -20,6 +20,10 @@ export const LIMITS = {
   GROUPS: 255,
   ENCODERS: 127,
   LAMPS: 255,
+  /** Addressable lights, on how many chains, and how many glows say what they show. */
+  LIGHTS: 254,
+  CHAINS: 8,
+  GLOWS: 8,
   LAYERS: 16,
   /** Keys together, and how many keys they are. */
   TOGETHER: 32,
@@ -70,6 +74,11 @@ const HEADER = [
   ["UNLOCK_SECOND", 1],
   /** Changes of inputs that can wait; 0 where nothing ever waits. */
   ["WAITING", 1],
+  /** Addressable lights, their chains, what says what they show, and how many are worked out in one scan. */
+  ["LIGHTS", 1],
+  ["CHAINS", 1],
+  ["GLOWS", 1],
+  ["LIGHTS_A_SCAN", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -77,6 +86,9 @@ const HEADER = [
   ["SWITCH_TABLE", 2],
   ["ENCODER_TABLE", 2],
   ["LAMP_TABLE", 2],
+  ["CHAIN_TABLE", 2],
+  ["LIGHT_TABLE", 2],
+  ["GLOW_TABLE", 2],
   ["TOGETHER_TABLE", 2],
   ["OPPOSITE_TABLE", 2],
   ["MACRO_TABLE", 2],
@@ -104,6 +116,12 @@ export const ENTRY_BYTES = {
   ENCODER: 8,
   /** Lamp line, what it shows (LAMP), argument, and from which value on. */
   LAMP: 4,
+  /** Lights that have an index, how many of them may be lit, how bright of 255, and the ms that sending takes (CHAIN_AT). */
+  CHAIN: 4,
+  /** The input of its own key, or NONE; and where among its bytes red, green and blue come, two bits each. */
+  LIGHT: 2,
+  /** What is seen (GLOW), when (as of a lamp), colours and times (GLOW_AT); a bit for each light follows. */
+  GLOW: 15,
   /** Window in ms, how many they are, their inputs. */
   TOGETHER: 8,
   /** Two inputs, and what counts while both are held (OPPOSITE). */
@@ -226,8 +244,39 @@ export const WAITING = 24;
 /** Bytes of a bit for each input, where there are keys together, or opposites. */
 export const partBytes = (count: number): number => (count > 0 ? 32 : 0);
 
-/** What a lamp shows. */
-export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4, HELD: 5, AWAKE: 6, VALUE: 7 } as const;
+/** What a lamp shows; and, of lights only, that the key beside it is held. */
+export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4, HELD: 5, AWAKE: 6, VALUE: 7, OWN: 8 } as const;
+
+/** What lights show: one colour, between two by a knob's value, and what moves by itself. */
+export const GLOW = { STILL: 0, VALUE: 1, SWELL: 2, WAVE: 3, ROUND: 4, EMBERS: 5 } as const;
+
+/**
+ * In an entry of the glows, whose second to fourth bytes are those of a lamp: the encoder of a value, or how far a light is ahead of
+ * the one before it in 256ths of the period; the speed (2^24 a period, of embers 2^20; of a value 65280 by its top); two
+ * colours, red first; and how much of it goes in a ms, in 256ths of a level, of which 255 are all.
+ */
+export const GLOW_AT = { HOW: 0, WHEN: 1, ARGUMENT: 2, FROM: 3, OF: 4, SPEED: 5, COLOUR: 7, OTHER: 10, FADE: 13 } as const;
+
+/** Bytes of a glow's entry, with a bit for each light. */
+export const glowBytes = (lights: number): number => ENTRY_BYTES.GLOW + Math.ceil(lights / 8);
+
+export const CHAIN_AT = { LIGHTS: 0, MOST_LIT: 1, LEVEL: 2, SEND_MS: 3 } as const;
+
+/** A light is told three bytes. */
+export const LIGHT_BYTES = 3;
+
+/** From the beginning of one picture of the lights to that of the next, at least. */
+export const PICTURE_MS = 20;
+
+/**
+ * How long a byte of a chain takes, in µs: 1.25 a bit (common practice), and six cycles of 16 MHz between two bytes; and what else a
+ * scan takes that only sends. Held against the simulated chip.
+ */
+export const LIGHT_US = { BYTE: 10.375, SCAN: 60 } as const;
+
+/** Whole milliseconds that sending to so many lights takes from the device's other work. */
+export const lightsMs = (lights: number): number =>
+  Math.ceil((lights * LIGHT_BYTES * LIGHT_US.BYTE + LIGHT_US.SCAN) / 1000);
 
 /** Keyboard usages from here on are modifiers, not keys of the report (HID Usage Tables, keyboard page). */
 export const FIRST_MODIFIER = 0xe0;
@@ -250,7 +299,7 @@ export const REPORTS = {
 export type ReportName = keyof typeof REPORTS;
 
 /** What ov_init answers: READY, or why the device stays quiet. */
-export const START = { READY: 0, NO_TABLES: 1, OTHER_VERSION: 2, TORN: 3, NO_ROOM: 4 } as const;
+export const START = { READY: 0, NO_TABLES: 1, OTHER_VERSION: 2, TORN: 3, NO_ROOM: 4, NO_PART: 5 } as const;
 
 /** Steps between two scans that are kept of encoders whose edges interrupt, and one. */
 export const EDGE_STEPS = 16;
@@ -273,6 +322,8 @@ export interface ArenaCounts {
   /** Bits that tell the parts of keys together, and those that have an opposite. */
   partBytes: number;
   lamps: number;
+  lights: number;
+  glows: number;
   /** What moves the pointer at once, where its report is declared. */
   movers: number;
   /** Bytes of all declared reports. */
@@ -297,6 +348,8 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["input that waits, and time before its press", 2, "waiting"],
   ["parts of keys together, inputs with an opposite", 1, "partBytes"],
   ["lit", 1, "lamps"],
+  ["what each light was told, and how much is left of its own key's glow", 4, "lights"],
+  ["how much there is of each glow, and where its effect is", 4, "glows"],
   ["movers and where they move", 2, "movers"],
   ["last reports taken", 1, "reportBytes"],
   ["changed bindings and a frame", 1, "liveBytes"],

@@ -8,7 +8,9 @@ import { capSetSchema, colourGroupSchema } from "./capSet";
 import { circuitSchema } from "../circuits";
 import { interfaceKinds } from "../hid/interfaceKinds";
 import { languageIds } from "../languages/ids";
+import { glowListSchema } from "./glows";
 import { knobSchema } from "./knobs";
+import { lampRuleSchema } from "./lampRule";
 import { macroListSchema } from "./macros";
 import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
@@ -88,22 +90,6 @@ const layerSchema = z.strictObject({
 });
 export type Layer = z.infer<typeof layerSchema>;
 
-const lampRuleSchema = z.discriminatedUnion("when", [
-  z.strictObject({ when: z.literal("never") }),
-  z.strictObject({ when: z.literal("always") }),
-  z.strictObject({ when: z.literal("layer"), layerId: idSchema }),
-  z.strictObject({ when: z.literal("lock"), lock: z.enum(["num", "caps", "scroll"]) }),
-  /** Something stays for the next key. */
-  z.strictObject({ when: z.literal("next") }),
-  /** An input is held. */
-  z.strictObject({ when: z.literal("held"), inputId: text(1, 80) }),
-  /** The device keeps the computer awake. */
-  z.strictObject({ when: z.literal("awake") }),
-  /** A knob's value has come so far, by the element that is turned. */
-  z.strictObject({ when: z.literal("value"), elementId: text(1, 80), atLeast: whole(1, 255) }),
-]);
-export type LampRule = z.infer<typeof lampRuleSchema>;
-
 const keymapSchema = z.strictObject({
   /** How the host reads the usages: which keyboard language it is set to. */
   hostLanguage: z.enum(languageIds),
@@ -119,6 +105,8 @@ const keymapSchema = z.strictObject({
   macros: z.optional(macroListSchema),
   /** What is told of a knob's steps, by the element that is turned, where it is not as usual. */
   knobs: z.optional(z.record(z.string(), knobSchema)),
+  /** What addressable lights show, from the lowest to what lies on top. */
+  glows: z.optional(glowListSchema),
 });
 
 export const reportSetSchema = z.strictObject({

@@ -1,6 +1,7 @@
 import { type Binding, leadsOf } from "../bindings";
 import { type KnobSettings, isUsualKnob } from "../document/knobs";
-import type { Design, LampRule, Layer } from "../document/schema";
+import type { Design, Layer } from "../document/schema";
+import type { LampRule } from "../document/lampRule";
 import type { LanguageId } from "../languages/ids";
 
 const withLayers = (design: Design, layers: Layer[]): Design => ({ ...design, keymap: { ...design.keymap, layers } });

@@ -21,6 +21,8 @@ export interface DeviceWatch {
   report?(report: TimedReport): void;
   /** A lamp line, numbered as in the scan table. */
   lamp?(atMs: number, line: number, on: boolean): void;
+  /** A chain of addressable lights, numbered as in the scan table, is sent its bytes. */
+  lights?(atMs: number, chain: number, bytes: Uint8Array): void;
   /** Something the host does, seen from this millisecond on: its lock lights, busy or not, a reset; or a late scan. */
   host?(atMs: number, what: "locks" | "busy" | "reset" | "late" | "off", value: number): void;
   /** A frame of live changes that the host sends, seen from this millisecond on. */
@@ -93,6 +95,7 @@ export class Device {
     const host = {
       report: (kind: ReportName, bytes: Uint8Array) => this.take(kind, bytes),
       lamp: (line: number, on: boolean) => this.watch.lamp?.(this.nowMs, line, on),
+      lights: (chain: number, bytes: Uint8Array) => this.watch.lights?.(this.nowMs, chain, bytes),
     };
     const runtime = startRuntime(this.tables, host, kept);
     for (const encoder of this.edgeEncoders) this.tellEdge(runtime, encoder);

@@ -13,6 +13,7 @@ function readsLow(diodes: number, inputHighMinV: number): boolean {
     switches: [],
     encoders: [],
     lamps: [],
+    chains: [],
     settling: [],
     inputs: [],
     together: [],

@@ -7,6 +7,8 @@ export interface RuntimeHost {
   /** @returns whether the host takes it; else it is offered again. */
   report(kind: ReportName, bytes: Uint8Array): boolean;
   lamp(line: number, on: boolean): void;
+  /** A chain of addressable lights is sent its bytes. */
+  lights(chain: number, bytes: Uint8Array): void;
 }
 
 /** The firmware, compiled to WebAssembly, with one device's tables. */
@@ -63,6 +65,8 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       report: (kind: number, place: number, length: number) =>
         host.report(reportNames[kind], new Uint8Array(exports.memory.buffer, place, length).slice()) ? 1 : 0,
       lamp: (line: number, on: number) => host.lamp(line, on !== 0),
+      lights: (chain: number, place: number, length: number) =>
+        host.lights(chain, new Uint8Array(exports.memory.buffer, place, length).slice()),
     },
   });
   const exports = instance.exports as unknown as Exports;

@@ -21,6 +21,7 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
     edge: (atMs, encoder, state) => script.push(`${atMs} edge ${encoder} ${state}`),
     report: (report) => expected.push(`${report.atMs} ${report.interface} ${toHex(report.bytes)}`),
     lamp: (atMs, line, on) => expected.push(`${atMs} lamp ${line} ${on ? 1 : 0}`),
+    lights: (atMs, chain, bytes) => expected.push(`${atMs} lights ${chain} ${toHex(bytes)}`),
     asked: (atMs, frame) => script.push(`${atMs} ask ${toHex(frame)}`),
     answered: (atMs, frame) => expected.push(`${atMs} live ${toHex(frame)}`),
     host: (atMs, what, value) => {

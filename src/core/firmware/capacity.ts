@@ -2,6 +2,7 @@ import { type ArenaCounts, LIMITS, REPORTS, arenaBytes, partBytes, ramBytes } fr
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
+import { glowsOf, lightsOf } from "./lights";
 import { tableBytes } from "./tables";
 import { waitingOf } from "./waiting";
 
@@ -19,6 +20,8 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     waiting: waitingOf(scan, design),
     partBytes: partBytes(scan.together.length) + partBytes(scan.opposites.length),
     lamps: scan.lamps.length,
+    lights: lightsOf(scan).length,
+    glows: glowsOf(design, scan).length,
     movers: interfaces.includes("pointer") ? LIMITS.MOVERS : 0,
     reportBytes: interfaces.reduce((sum, name) => sum + REPORTS[name].bytes, 0),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
@@ -37,6 +40,8 @@ export function overLimits(scan: ScanTable, design: Design): string[] {
     [scan.inputs.length, LIMITS.INPUTS, "inputs"],
     [scan.encoders.length, LIMITS.ENCODERS, "encoders"],
     [scan.lamps.length, LIMITS.LAMPS, "lamps"],
+    [lightsOf(scan).length, LIMITS.LIGHTS, "addressable lights"],
+    [scan.chains.length, LIMITS.CHAINS, "chains of lights"],
     [scan.strobeLines.length, LIMITS.LINES, "strobe lines"],
     [scan.senseLines.length, LIMITS.LINES, "sense lines"],
     [scan.groups.length, LIMITS.GROUPS, "groups of lines read at once"],

@@ -1,4 +1,4 @@
-import type { Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
+import type { BuiltChain, Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
 import type { LineAccess } from "../circuits/lineAccess";
 import { BANK_LINES } from "../contract/contract";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
@@ -23,6 +23,8 @@ export interface ScanTable {
   /** Element ids of the encoders, by encoder number. */
   encoders: { elementId: string; lineA: number; lineB: number; statesPerStep: number; knob: KnobSettings }[];
   lamps: { controlId: string; line: number }[];
+  /** Chains of addressable lights that answer, each on a line of its own. */
+  chains: BuiltChain[];
   /** By switch number: how its contact settles, and whether it tells its change. */
   settling: { ms: number; school: DebounceSchool; flips: boolean }[];
   /** Input ids, by input number. */
@@ -101,6 +103,7 @@ export function scanTableOf(design: Design): ScanTable {
     lamps: lamps
       .map((lamp, line) => ({ controlId: elements.get(lamp.elementId)?.controlId ?? "", line }))
       .filter((l) => controls.has(l.controlId)),
+    chains: builtCircuits.flatMap((built) => built.chains).filter(({ lights }) => lights.length > 0),
     inputs: [
       ...presses.map((input) => input.id),
       ...encoders.flatMap((e) => turnInputs(inputs, e.elementId)),

@@ -2,9 +2,9 @@ import {
   ACTION,
   AT,
   ENTRY_BYTES,
+  glowBytes,
   HEADER_BYTES,
   type HeaderField,
-  LAMP,
   LIMITS,
   NONE,
   OPPOSITE,
@@ -14,32 +14,24 @@ import {
   TABLE_VERSION,
 } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
-import type { Design, LampRule } from "../document/schema";
+import type { Design } from "../document/schema";
+import type { LampRule } from "../document/lampRule";
 import { actionOf } from "../bindings";
 import { encodingContextOf } from "../keymap/encodingContext";
 import { macroPlan, macroTable } from "../keymap/macroPlan";
 import type { ActionEntry } from "../bindings/bindingKind";
+import { chainBytes, glowTableBytes, glowsOf, lightBytes, lightsAScan, lightsOf } from "./lights";
 import { bankCount, type ScanTable } from "./scanTable";
+import { ruleBytes } from "./shownStates";
 import { unlockSwitches } from "./unlock";
 import { waitingOf } from "./waiting";
 
-const LAMP_CODE = {
-  never: LAMP.NEVER,
-  always: LAMP.ALWAYS,
-  layer: LAMP.LAYER,
-  lock: LAMP.LOCK,
-  next: LAMP.NEXT,
-  held: LAMP.HELD,
-  awake: LAMP.AWAKE,
-  value: LAMP.VALUE,
-} as const;
 const OPPOSITE_CODE = {
   neither: OPPOSITE.NEITHER,
   last: OPPOSITE.LAST,
   first: OPPOSITE.FIRST,
   "one-side": OPPOSITE.ONE_SIDE,
 } as const;
-const LOCK_BIT = { num: 0, caps: 1, scroll: 2 } as const;
 
 /** One part of the table block, for listings with comments. */
 export interface TableSection {
@@ -68,32 +60,12 @@ function switchBytes({ settling, encoders }: ScanTable): number[] {
   ]);
 }
 
-function lampBytes(scan: ScanTable, design: Design): number[] {
-  const context = encodingContextOf(design);
-  const argument = (rule: LampRule) => {
-    if (rule.when === "layer") return context.layerIndex(rule.layerId);
-    if (rule.when === "held") return scan.inputs.indexOf(rule.inputId);
-    if (rule.when === "value") return encoderAt(scan, rule.elementId);
-    return rule.when === "lock" ? LOCK_BIT[rule.lock] : 0;
-  };
-  return scan.lamps.flatMap(({ controlId, line }) => {
-    const rule = lampRuleOf(scan, design, controlId);
-    return [line, LAMP_CODE[rule.when], argument(rule), rule.when === "value" ? rule.atLeast : 0];
-  });
-}
+/** What a lamp shows; nothing when nobody said. */
+const lampRuleOf = ({ keymap }: Design, controlId: string): LampRule =>
+  Object.hasOwn(keymap.lamps, controlId) ? keymap.lamps[controlId] : { when: "never" };
 
-const encoderAt = ({ encoders }: ScanTable, elementId: string) =>
-  encoders.findIndex((encoder) => encoder.elementId === elementId);
-
-/** What a lamp shows; nothing when it is bound to a layer, an input or a knob that is gone. */
-function lampRuleOf(scan: ScanTable, { keymap }: Design, controlId: string): LampRule {
-  const rule = Object.hasOwn(keymap.lamps, controlId) ? keymap.lamps[controlId] : null;
-  const isGone =
-    (rule?.when === "layer" && !keymap.layers.some(({ id }) => id === rule.layerId)) ||
-    (rule?.when === "held" && !scan.inputs.includes(rule.inputId)) ||
-    (rule?.when === "value" && encoderAt(scan, rule.elementId) < 0);
-  return rule === null || isGone ? { when: "never" } : rule;
-}
+const lampBytes = (scan: ScanTable, design: Design): number[] =>
+  scan.lamps.flatMap(({ controlId, line }) => [line, ...ruleBytes(scan, design, lampRuleOf(design, controlId))]);
 
 /** Entries of the action table, and the pool with the actions that are longer than one; equal ones stand there once. */
 export function actionTable(entries: ActionEntry[]): { table: number[]; pool: number[] } {
@@ -176,6 +148,14 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
       lampBytes(scan, design),
       ENTRY_BYTES.LAMP,
     ),
+    section("CHAIN_TABLE", "chains: lights, how many lit, how bright, ms to send", chainBytes(scan), ENTRY_BYTES.CHAIN),
+    section("LIGHT_TABLE", "lights: input of its own key, places of red, green and blue", lightBytes(scan, design), 16),
+    section(
+      "GLOW_TABLE",
+      "glows: how, when, argument, from which value on, of, speed, two colours, fade, which lights",
+      glowTableBytes(scan, design),
+      glowBytes(lightsOf(scan).length),
+    ),
     section("TOGETHER_TABLE", "keys together: window ms, how many, which", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", "opposites: two inputs, what counts", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section(
@@ -215,6 +195,11 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("OPPOSITES", scan.opposites.length);
   put("MACROS", macroPlan(design).played.length);
   put("WAITING", waitingOf(scan, design));
+  const glows = glowsOf(design, scan).length;
+  put("LIGHTS", lightsOf(scan).length);
+  put("CHAINS", scan.chains.length);
+  put("GLOWS", glows);
+  put("LIGHTS_A_SCAN", lightsAScan(glows));
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

@@ -3,7 +3,8 @@ import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
 import { flashImage } from "../image/flashImage";
-import { IMAGE_ARENA_BYTES } from "../image/usb8Image.generated";
+import { IMAGE_ARENA_BYTES } from "../image/usb8Memory.generated";
+import { imageFor } from "../image/usb8Images";
 import { firmwareTargets } from "../targets";
 
 /** What one form of firmware makes of a design, told before it is asked for. */
@@ -15,7 +16,7 @@ export interface FirmwareFit {
 }
 
 const IMAGE_TAKES = [
-  "Every circuit of contacts, knobs and lamps, USB, live changes; nothing to compile.",
+  "Every circuit of contacts, knobs, lamps and addressable lights, USB, live changes; nothing to compile.",
   "Knobs are read once a millisecond.",
 ];
 
@@ -24,7 +25,11 @@ const words = (problems: { message: string }[]) =>
 
 function imageRefusal(design: Design): string | null {
   // What the code is does not matter to whether a design fits beside it.
-  const made = flashImage(design, { bytes: new Uint8Array(), arenaBytes: IMAGE_ARENA_BYTES });
+  const made = flashImage(design, {
+    image: imageFor(design, scanTableOf(design)),
+    bytes: new Uint8Array(),
+    arenaBytes: IMAGE_ARENA_BYTES,
+  });
   return made.ok ? null : words(made.problems);
 }
 

@@ -10,7 +10,7 @@ export const flashImageFile: Artifact = {
   purpose: "For the 8-bit USB boards: code, pins, USB and keymap in one file to load; nothing to compile.",
   async make(design) {
     const { usb8Code } = await import("../image/usb8Code");
-    const image = flashImage(design, usb8Code());
+    const image = flashImage(design, usb8Code(design));
     if (!image.ok) return image;
     const bytes = utf8(intelHex(image.value.parts));
     return good({ fileName: `${fileStem(design)}-image.hex`, mediaType: "text/plain", bytes });

@@ -86,6 +86,10 @@ function lampBytes(scan: ScanTable, lines: BoardLines): { bytes: number[]; pairs
   return { bytes, pairs };
 }
 
+/** The pin of each chain of addressable lights. */
+const lightBytes = (scan: ScanTable, lines: BoardLines): number[] =>
+  scan.chains.flatMap(({ net }) => lines.pin(net, START_MODE.LOW));
+
 /** One added part: its kind, its length, and what belongs to it. */
 const part = (kind: number, bytes: number[]) => [kind, bytes.length, ...bytes];
 
@@ -216,6 +220,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   const strobes = strobeBytes(scan, lines);
   const banks = bankBytes(scan, lines);
   const lamps = lampBytes(scan, lines);
+  const lights = lightBytes(scan, lines);
   const parts = partBytes(scan, lines);
   const edges = edgeBytes(design, scan, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
@@ -232,6 +237,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
     ["STROBE_TABLE", strobes],
     ["BANK_TABLE", banks],
     ["LAMP_TABLE", lamps.bytes],
+    ["LIGHT_TABLE", lights],
     ["PART_TABLE", parts],
     ["ENDPOINT_TABLE", endpointBytes(design)],
     ["EDGE_TABLE", edges.flat()],

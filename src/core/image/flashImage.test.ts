@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
 import { finishedPad, keyBlock } from "../../../tests/support/designs";
-import { BOARD_AT, BOARD_BYTES_MOST, FLASH_MAP, TABLE_BYTES_MOST } from "../contract/board";
+import { BOARD_AT, LOADER_AT } from "../contract/board";
 import { crc16 } from "../contract/crc16";
 import { derive } from "../derived/derive";
 import { addLayer, bind } from "../edits/keymap";
@@ -12,17 +12,18 @@ import { planPins } from "../pins/planPins";
 import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import { flashImage } from "./flashImage";
-import { usb8Code } from "./usb8Code";
+import { codeOf, usb8Code } from "./usb8Code";
+import { boardBytesMost, featuresOf, imageFor, imageWith, tableBytesMost, usb8Images } from "./usb8Images";
 
 const planned = (design: Design) => adoptPinPlan(design, planPins(design));
 const onSmall = (design: Design) => planned(chooseController(design, "small-5v-18"));
 const partsOf = (design: Design) => {
-  const image = flashImage(design, usb8Code());
+  const image = flashImage(design, usb8Code(design));
   if (!image.ok) throw new Error(JSON.stringify(image.problems));
   return image.value;
 };
 const refusal = (design: Design) => {
-  const image = flashImage(design, usb8Code());
+  const image = flashImage(design, usb8Code(design));
   return image.ok ? "" : image.problems.map(({ message }) => message).join("; ");
 };
 const allKeys = (design: Design) => [...derive(design).elements.keys()];
@@ -31,10 +32,11 @@ describe("a finished image", () => {
   it.each(demoDesigns.map(onSmall))("of $name has its parts at their places, whole and within their room", (design) => {
     const { parts, sizes } = partsOf(design);
     const [code, board, tables] = parts;
-    expect(parts.map(({ at }) => at)).toEqual([FLASH_MAP.CODE, FLASH_MAP.BOARD, FLASH_MAP.TABLES]);
-    expect(code.bytes.length).toBeLessThan(FLASH_MAP.BOARD);
-    expect(board.bytes.length).toBeLessThanOrEqual(BOARD_BYTES_MOST);
-    expect(tables.bytes.length).toBeLessThanOrEqual(TABLE_BYTES_MOST);
+    const image = imageFor(design, scanTableOf(design));
+    expect(parts.map(({ at }) => at)).toEqual([0, image.boardAt, image.tablesAt]);
+    expect(code.bytes.length).toBeLessThan(image.boardAt);
+    expect(board.bytes.length).toBeLessThanOrEqual(boardBytesMost(image));
+    expect(tables.bytes.length).toBeLessThanOrEqual(tableBytesMost(image));
     expect(sizes.arena).toBeLessThanOrEqual(sizes.arenaMost);
     for (const { bytes } of [board, tables]) {
       const all = Array.from(bytes);
@@ -85,6 +87,31 @@ describe("no finished image", () => {
     let design = onSmall(wireAs(keyBlock(15, 8), "input-registers", allKeys(keyBlock(15, 8))));
     for (let layer = 1; layer < 16; layer++) design = addLayer(design, `l${layer}`, `Layer ${layer}`);
     design = bind(design, "l1", "k1:press", { does: "nothing" });
-    expect(refusal(design)).toMatch(new RegExp(`^needs \\d+ bytes for the tables; the chip has ${TABLE_BYTES_MOST}$`));
+    const most = tableBytesMost(imageFor(design, scanTableOf(design)));
+    expect(refusal(design)).toMatch(new RegExp(`^needs \\d+ bytes for the tables; the chip has ${most}$`));
+    const live = { ...design, reportSet: { ...design.reportSet, interfaces: ["keyboard" as const, "live" as const] } };
+    expect(refusal(live)).toMatch(
+      /^needs \d+ bytes for the tables; the chip has 3840, without live changes there are 8960$/,
+    );
+  });
+});
+
+describe("the prebuilt images", () => {
+  it.each(usb8Images)("have code beneath the board block, and both beneath the loader: $id", (image) => {
+    expect(codeOf(image.id).bytes.length).toBeLessThanOrEqual(image.boardAt);
+    expect(image.boardAt).toBeLessThan(image.tablesAt);
+    expect(image.tablesAt).toBeLessThan(LOADER_AT);
+  });
+
+  it("are chosen by what a design wants: able to all of it, and with the most room for tables of those", () => {
+    const sets = [[], ["live"], ["pointer"], ["lights"], ["lights", "live"], ["lights", "pointer"], ["live", "pointer"]];
+    const chosen = sets.map((set) => imageWith(set as Parameters<typeof imageWith>[0]).id);
+    expect(chosen).toEqual(["plain", "pointer", "pointer", "lights-pointer", "lights", "lights-pointer", "pointer"]);
+    expect(imageWith(["lights", "live", "pointer"]).id).toBe("all");
+  });
+
+  it("are wished for by chains with lights, and by the reports", () => {
+    const wished = demoDesigns.map((design) => featuresOf(design, scanTableOf(design)));
+    expect(wished.flat().sort()).toEqual(["lights", "pointer"]);
   });
 });

@@ -1,4 +1,4 @@
-import { BOARD_AT, BOARD_BYTES_MOST, FLASH_MAP, LEVEL_AT, TABLE_BYTES_MOST } from "../contract/board";
+import { BOARD_AT, LEVEL_AT } from "../contract/board";
 import { hasUsb8Chip } from "../chips/usb8Classes";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
@@ -8,13 +8,17 @@ import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import { boardBlock } from "./boardBlock";
 import type { HexPart } from "./intelHex";
+import { type Usb8Image, boardBytesMost, roomWithout, tableBytesMost } from "./usb8Images";
 import { usb8Pins } from "./usb8Pins";
 
-/** What of a chip's memory a finished image takes, in bytes. */
+/** What of a chip's memory a finished image takes, in bytes, and how much there is for it. */
 export interface ImageSizes {
   code: number;
+  codeMost: number;
   board: number;
+  boardMost: number;
   tables: number;
+  tablesMost: number;
   /** RAM that the runtime and the pins carve out of the image's arena, and the arena. */
   arena: number;
   arenaMost: number;
@@ -25,21 +29,24 @@ export interface FlashImage {
   sizes: ImageSizes;
 }
 
-/** The code that all designs of a chip share. */
+/** The code that designs of a chip share which want the same of it. */
 export interface PrebuiltCode {
+  image: Usb8Image;
   bytes: Uint8Array;
   arenaBytes: number;
 }
 
-function tooLarge({ board, tables, arena, arenaMost }: ImageSizes): Problem[] {
-  const rows: [string, number, number][] = [
-    ["board block", board, BOARD_BYTES_MOST],
-    ["tables", tables, TABLE_BYTES_MOST],
-    ["runtime's memory", arena, arenaMost],
+function tooLarge(sizes: ImageSizes, ways: string[]): Problem[] {
+  const { board, boardMost, tables, tablesMost, arena, arenaMost } = sizes;
+  const rows: [string, number, number, string[]][] = [
+    ["board block", board, boardMost, []],
+    ["tables", tables, tablesMost, ways],
+    ["runtime's memory", arena, arenaMost, []],
   ];
-  return rows.flatMap(([what, bytes, most]) =>
-    bytes > most ? [{ path: "", message: `needs ${bytes} bytes for the ${what}; the chip has ${most}` }] : [],
-  );
+  return rows.flatMap(([what, bytes, most, instead]) => {
+    const message = [`needs ${bytes} bytes for the ${what}; the chip has ${most}`, ...instead].join(", ");
+    return bytes > most ? [{ path: "", message }] : [];
+  });
 }
 
 /**
@@ -61,19 +68,23 @@ export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImag
   const tables = tableBytes(scan, design);
   const board = boardBlock(design, scan, tables, usb8Pins(profile));
   if (!board.ok) return board;
+  const { image } = code;
   const sizes = {
     code: code.bytes.length,
+    codeMost: image.boardAt,
     board: board.value.length,
+    boardMost: boardBytesMost(image),
     tables: tables.length,
+    tablesMost: tableBytesMost(image),
     arena: arenaNeed(scan, design) + LEVEL_AT.REMOTE + board.value[BOARD_AT.REMOTE_BYTES],
     arenaMost: code.arenaBytes,
   };
-  const problems = tooLarge(sizes);
+  const problems = tooLarge(sizes, roomWithout(design, scan));
   if (problems.length > 0) return bad(...problems);
   const parts = [
-    { at: FLASH_MAP.CODE, bytes: code.bytes },
-    { at: FLASH_MAP.BOARD, bytes: board.value },
-    { at: FLASH_MAP.TABLES, bytes: tables },
+    { at: 0, bytes: code.bytes },
+    { at: image.boardAt, bytes: board.value },
+    { at: image.tablesAt, bytes: tables },
   ];
   return good({ parts, sizes });
 }

@@ -284,7 +284,7 @@ describe("longer actions", () => {
       const kept = new Uint8Array(KEPT_BYTES).fill(0xff);
       kept.set(slotBytes(SEAL, 1, crc, [{ layer: 0, input: 0, action: [0x7f, 0, place, 0] }]));
       const reports: number[] = [];
-      const runtime = startRuntime(block, { report: (_, bytes) => reports.push(bytes[2]) > 0, lamp: () => {} }, kept);
+      const runtime = startRuntime(block, { report: (_, bytes) => reports.push(bytes[2]) > 0, lamp: () => {}, lights: () => {} }, kept);
       runtime.answers[(group.strobe === null ? 0 : group.strobe + 1) * BANKS + group.bank] &= ~(1 << line);
       for (let ms = 0; ms < 50; ms++) runtime.scan(1);
       runtime.ask(frameOf({ command: COMMAND.READ_POOL, count: 7 }, 1));
@@ -308,7 +308,7 @@ describe("longer actions", () => {
 describe("power that fails", () => {
   const bytes = tableBytes(scan, pad);
   const crc = crc16(bytes.slice(0, -2));
-  const quiet = { report: () => true, lamp: () => {} };
+  const quiet = { report: () => true, lamp: () => {}, lights: () => {} };
   const oldSet: Change[] = [{ layer: 0, input: 0, action: [2, 0, LETTER_Q, 0] }];
   const newSet: Change[] = [0, 1, 2].map((input) => ({ layer: 0, input, action: [2, 0, LETTER_Q + 1, 0] }));
   const keptWith = (...slots: number[][]) => {
@@ -391,7 +391,7 @@ describe("power that fails", () => {
 
 it("a device without live changes gives no frame", () => {
   const without: Design = { ...pad, reportSet: { ...pad.reportSet, interfaces: ["keyboard", "consumer"] } };
-  const runtime = startRuntime(tableBytes(scan, without), { report: () => true, lamp: () => {} });
+  const runtime = startRuntime(tableBytes(scan, without), { report: () => true, lamp: () => {}, lights: () => {} });
   expect(runtime.answered()).toBeNull();
   expect(runtime.ask(new Uint8Array(FRAME_BYTES))).toBe(false);
 });

@@ -10,7 +10,8 @@ import { standInTransport } from "./standInTransport";
 import { TransportClosed } from "./transport";
 
 const moved = chooseController(finishedPad(), "small-5v-18");
-const image = flashImage(adoptPinPlan(moved, planPins(moved)), usb8Code());
+const design = adoptPinPlan(moved, planPins(moved));
+const image = flashImage(design, usb8Code(design));
 const parts = image.ok ? image.value.parts : [];
 
 async function load(faults: LoaderFaults = {}, tell: (progress: LoadProgress) => void = () => {}) {

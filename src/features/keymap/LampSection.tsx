@@ -5,7 +5,7 @@ import { derive } from "@/core/derived/derive";
 import { togetherInput } from "@/core/document/keyRules";
 import { knobOf } from "@/core/document/knobs";
 import { setLampRule } from "@/core/edits/keymap";
-import type { LampRule } from "@/core/document/schema";
+import type { LampRule } from "@/core/document/lampRule";
 import { edit, useDesign } from "@/store/bench";
 import { ChoiceField, NumberField } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";

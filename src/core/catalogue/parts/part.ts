@@ -2,6 +2,10 @@ import { type Outline, circle, placeOutline, roundedRectangle } from "../../geom
 import { point } from "../../geometry/point";
 import { type Schema, between, listOf, text, z } from "../../schema";
 
+/** In which order an addressable light takes its three bytes. */
+export const colourOrders = ["grb", "rgb", "rbg", "gbr", "brg", "bgr"] as const;
+export type ColourOrder = (typeof colourOrders)[number];
+
 const idSchema = z.string().check(z.regex(/^[A-Za-z0-9_-]{1,40}$/));
 
 /** A rectangle with rounded corners about (x, y); with width = height = 2 × radius it is a circle. */
@@ -43,6 +47,8 @@ export const partSchema = z.strictObject({
   plateMm: z.nullable(z.strictObject({ min: between(0, 20), max: between(0, 20) })),
   /** Money units a piece, for estimates. */
   price: between(0, 1000),
+  /** Of addressable lights; green, red, blue when left out (common practice). */
+  colourOrder: z.optional(z.enum(colourOrders)),
 });
 export type Part = z.infer<typeof partSchema>;
 export const partListSchema: Schema<Part[]> = listOf(partSchema, 200);

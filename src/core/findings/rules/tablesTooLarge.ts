@@ -1,7 +1,7 @@
 import { hasUsb8Chip } from "../../chips/usb8Classes";
-import { TABLE_BYTES_MOST } from "../../contract/board";
 import { overLimits } from "../../firmware/capacity";
 import { scanTableOf } from "../../firmware/scanTable";
+import { imageFor, roomWithout, tableBytesMost } from "../../image/usb8Images";
 import { tableBytes } from "../../firmware/tables";
 import { macroPlan } from "../../keymap/macroPlan";
 import { type Rule, listed } from "../finding";
@@ -31,13 +31,14 @@ export const tablesTooLarge: Rule = {
     // What cannot even be numbered is told by its own rule.
     if (overLimits(scan, design).length > 0) return [];
     const bytes = tableBytes(scan, design).length;
-    if (bytes <= TABLE_BYTES_MOST) return [];
+    const most = tableBytesMost(imageFor(design, scan));
+    if (bytes <= most) return [];
     const macroBytes = macroPlan(design).code.reduce((sum, { length }) => sum + length, 0);
     const longest = longestMacros(design);
     const share = longest.length > 0 ? ` Macros take ${macroBytes}; the longest: ${listed(longest)}.` : "";
     return [
       {
-        message: `The keymap needs ${bytes} bytes of tables; the chip has ${TABLE_BYTES_MOST}.${share} A shorter text, or a layer less, makes room.`,
+        message: `The keymap needs ${bytes} bytes of tables; the chip has ${[`${most}`, ...roomWithout(design, scan)].join("; ")}.${share} A shorter text, or a layer less, makes room.`,
         subjects: [],
         fixes: [],
       },

@@ -47,6 +47,7 @@ export const python: FirmwareTarget = {
   purpose: "For boards that run Python: files to copy onto their drive; nothing to compile.",
   takes: [
     "Every circuit of contacts, knobs and lamps; live changes where the board has memory for them.",
+    "Addressable lights, but for one call to your interpreter's own way to send them (lights_port.py).",
     "Knobs are sampled in each scan: one that is turned fast loses steps.",
   ],
   problems: problemsOf,

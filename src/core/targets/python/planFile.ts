@@ -79,6 +79,15 @@ ${listing("SENSES", lines(scan.senseLines, sense))}
 
 ${listing("LAMPS", lines(scan.lampLines, lamp))}
 
+# The pin of each chain of addressable lights.
+${listing(
+  "CHAINS",
+  lines(
+    scan.chains.map(({ net }) => net),
+    pinOf,
+  ),
+)}
+
 LADDER_SETTLE_US = ${LADDER_SETTLE_US}
 `;
 }

@@ -1,5 +1,4 @@
 import { interfaceFaces } from "@/core/hid/interfaceKinds";
-import { BOARD_BYTES_MOST, FLASH_MAP, TABLE_BYTES_MOST } from "@/core/contract/board";
 import { REPORTS } from "@/core/contract/contract";
 import { FRAME_BYTES } from "@/core/contract/live";
 import type { Design } from "@/core/document/schema";
@@ -11,15 +10,15 @@ const of = (bytes: number, most: number) => `${number.format(bytes)} of ${number
 
 /** What of the chip's memory the device takes, and what the computer will find. */
 export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageSizes }) {
-  const { code, board, tables, arena, arenaMost } = sizes;
+  const { code, codeMost, board, boardMost, tables, tablesMost, arena, arenaMost } = sizes;
   return (
     <>
       <Section title="What is written, in bytes">
         <Values
           rows={[
-            ["The runtime, the same for all", of(code, FLASH_MAP.BOARD)],
-            ["This device: pins, parts, USB", of(board, BOARD_BYTES_MOST)],
-            ["Numbering and keymap", of(tables, TABLE_BYTES_MOST)],
+            ["The runtime, with what the device wants", of(code, codeMost)],
+            ["This device: pins, parts, USB", of(board, boardMost)],
+            ["Numbering and keymap", of(tables, tablesMost)],
             ["Memory while it runs", of(arena, arenaMost)],
           ]}
         />

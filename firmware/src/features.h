@@ -1,0 +1,16 @@
+/* What the runtime is compiled with. Left alone it has everything; a finished image for a small chip is told with 0 what it leaves
+ * out, and stays quiet on tables that want it. */
+#ifndef OV_FEATURES_H
+#define OV_FEATURES_H
+
+#ifndef OV_WITH_LIGHTS
+#define OV_WITH_LIGHTS 1 /* chains of addressable lights */
+#endif
+#ifndef OV_WITH_LIVE
+#define OV_WITH_LIVE 1 /* live changes */
+#endif
+#ifndef OV_WITH_POINTER
+#define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
+#endif
+
+#endif

@@ -1,0 +1,42 @@
+import { LAMP } from "../contract/contract";
+import type { GlowRule } from "../document/glows";
+import type { LampRule } from "../document/lampRule";
+import type { Design } from "../document/schema";
+import { encodingContextOf } from "../keymap/encodingContext";
+import type { ScanTable } from "./scanTable";
+
+const CODE = {
+  never: LAMP.NEVER,
+  always: LAMP.ALWAYS,
+  layer: LAMP.LAYER,
+  lock: LAMP.LOCK,
+  next: LAMP.NEXT,
+  held: LAMP.HELD,
+  awake: LAMP.AWAKE,
+  value: LAMP.VALUE,
+  "own-key": LAMP.OWN,
+} as const;
+const LOCK_BIT = { num: 0, caps: 1, scroll: 2 } as const;
+
+const encoderAt = ({ encoders }: ScanTable, elementId: string) =>
+  encoders.findIndex((encoder) => encoder.elementId === elementId);
+
+/** Whether it follows a layer, an input or a knob that is gone: then it is never so. */
+function isGone(scan: ScanTable, { keymap }: Design, rule: LampRule | GlowRule): boolean {
+  if (rule.when === "layer") return !keymap.layers.some(({ id }) => id === rule.layerId);
+  if (rule.when === "held") return !scan.inputs.includes(rule.inputId);
+  return rule.when === "value" && encoderAt(scan, rule.elementId) < 0;
+}
+
+function argumentOf(scan: ScanTable, design: Design, rule: LampRule | GlowRule): number {
+  if (rule.when === "layer") return encodingContextOf(design).layerIndex(rule.layerId);
+  if (rule.when === "held") return scan.inputs.indexOf(rule.inputId);
+  if (rule.when === "value") return encoderAt(scan, rule.elementId);
+  return rule.when === "lock" ? LOCK_BIT[rule.lock] : 0;
+}
+
+/** When a lamp or a glow is seen, as the firmware is told it: what it follows, of which, and from which value on. */
+export function ruleBytes(scan: ScanTable, design: Design, rule: LampRule | GlowRule): [number, number, number] {
+  if (isGone(scan, design, rule)) return [LAMP.NEVER, 0, 0];
+  return [CODE[rule.when], argumentOf(scan, design, rule), rule.when === "value" ? rule.atLeast : 0];
+}
