@@ -23,7 +23,7 @@ static uint8_t marks_bytes(void) { return (uint8_t)((ov_lights() + 7u) >> 3); }
 static void fade(uint8_t *level, uint16_t entry, uint8_t is_on) {
   uint16_t gone = (uint16_t)(((uint32_t)ov_table_word((uint16_t)(entry + OV_GLOW_AT_FADE)) * passed) >> 8);
   if (is_on) *level = ALL;
-  else *level = (uint8_t)(gone < *level ? *level - gone : 0u);
+  else *level = (uint8_t)(gone < *level ? *level - gone : 0);
 }
 
 /* Three bytes go round in a period. */

@@ -4,7 +4,7 @@
 
 #include <stdint.h>
 
-#include "features.h"
+#include "with.h"
 #include "tables.h"
 
 /* What is seldom needed is kept out of what calls it, which so stays short and quick. */

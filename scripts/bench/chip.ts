@@ -6,7 +6,7 @@ import { IMAGE_ARENA_BYTES, IMAGE_VARIABLE_BYTES } from "@/core/image/usb8Memory
 import { codeOf } from "@/core/image/usb8Code";
 import { play, workFolder } from "../../tests/firmware/builds";
 import { onSmallClass } from "../../tests/firmware/onSmallClass";
-import { buildUsbHost, imageFiles, manyAtOnce, recordContacts, toldOf } from "../../tests/firmware/usbChip";
+import { buildUsbHost, imageFiles, manyAtOnce, recordOnChip, toldOf } from "../../tests/firmware/usbChip";
 import { usb8Images } from "@/core/image/usb8Images";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { usb8FeatureBytes } from "../buildFirmware.mjs";
@@ -66,7 +66,7 @@ function latencyRows(host: string): Row[] {
 /** The most that a keymap is promised for: 64 keys, 8 layers, 16 sets of keys together, a macro that plays. */
 function fullRows(host: string): Row[] {
   const design = fullKeymap();
-  const { script } = recordContacts(design, fullUse(design, AT_ONCE));
+  const { script } = recordOnChip(design, fullUse(design, AT_ONCE));
   const { notes } = play(host, imageFiles(design, workFolder()), script);
   const what = "64 keys, 8 layers, 16 sets, a macro";
   return [
@@ -84,7 +84,7 @@ export function chipRows(): Row[] {
     const { notes } = play(
       host,
       imageFiles(design, workFolder()),
-      recordContacts(design, manyAtOnce(design, AT_ONCE)).script,
+      recordOnChip(design, manyAtOnce(design, AT_ONCE)).script,
     );
     stack = Math.max(stack, toldOf(notes, "stack"));
     return [
@@ -93,7 +93,12 @@ export function chipRows(): Row[] {
     ];
   });
   const whole = usb8Images.map(({ id, with: own, boardAt }) =>
-    row(`finished image "${id}" (${["keys, knobs, macros", ...own].join(", ")}): flash`, codeOf(id).bytes.length, "bytes", boardAt),
+    row(
+      `finished image "${id}" (${["keys, knobs, macros", ...own].join(", ")}): flash`,
+      codeOf(id).bytes.length,
+      "bytes",
+      boardAt,
+    ),
   );
   const ram = IMAGE_VARIABLE_BYTES + IMAGE_ARENA_BYTES + stack;
   const memory = row("finished image: RAM of variables, arena and the deepest stack seen", ram, "bytes", RAM_BYTES);

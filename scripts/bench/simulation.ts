@@ -60,7 +60,11 @@ const sensesOf = (script: string): Sense[] =>
 function playWasm(tables: Uint8Array, senses: Sense[], untilMs: number) {
   let reports = 0;
   bringInlineRuntime();
-  const runtime = startRuntime(tables, { report: () => ((reports += 1), true), lamp: () => undefined, lights: () => undefined });
+  const runtime = startRuntime(tables, {
+    report: () => ((reports += 1), true),
+    lamp: () => undefined,
+    lights: () => undefined,
+  });
   const began = performance.now();
   let next = 0;
   for (let now = 0; now < untilMs; now++) {

@@ -104,5 +104,6 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
     else if (access.by === "out-register") lines.push(`lamp ${at("r")} ${chains.indexOf(access.clock)} ${access.bit}`);
     else if (access.by === "pair") lines.push(`lamp ${at("x")} ${net(access.high)} ${net(access.low)}`);
   }
+  for (const chain of scan.chains) lines.push(`light ${net(chain.net)}`);
   return `${lines.join("\n")}\n`;
 }

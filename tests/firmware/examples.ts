@@ -167,7 +167,12 @@ function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
   });
 }
 
-function place(design: Design, kind: "key" | "encoder" | "lamp" | "light" | "toggle", name: string, beside?: string): Design {
+function place(
+  design: Design,
+  kind: "key" | "encoder" | "lamp" | "light" | "toggle",
+  name: string,
+  beside?: string,
+): Design {
   const there = design.controls.find(({ id }) => id === beside);
   const [xMm, yMm] = there ? [there.placement.xMm, 6] : [design.controls.length * 20, 0];
   const at = { xMm, yMm, rotationDeg: 0, boardId: "panel" };

@@ -7,7 +7,7 @@ import { planPins } from "@/core/pins/planPins";
 import { keyBlock } from "../support/keyBlock";
 import { play, workFolder } from "./builds";
 import { firstDifference } from "./firstDifference";
-import { buildUsbHost, imageFiles, manyAtOnce, recordContacts, toldOf } from "./usbChip";
+import { buildUsbHost, imageFiles, manyAtOnce, recordOnChip, toldOf } from "./usbChip";
 
 const CYCLES_A_MS = 16_000;
 const AT_ONCE = 20;
@@ -48,7 +48,7 @@ describe.each([
   });
 
   it(`report as simulated with ${AT_ONCE} keys changing at once, and no millisecond is skipped`, () => {
-    const { script, expected } = recordContacts(design, manyAtOnce(design, AT_ONCE));
+    const { script, expected } = recordOnChip(design, manyAtOnce(design, AT_ONCE));
     const { output, notes } = play(host, files, script);
     expect(firstDifference(output, expected)).toBeNull();
     expect(toldOf(notes, "late")).toBe(0);

@@ -11,7 +11,7 @@ import { firstDifference } from "./firstDifference";
 import { onSmallClass } from "./onSmallClass";
 import { barePython, onPythonClass, playPython } from "./python";
 import { randomUse } from "./randomUse";
-import { buildUsbHost, imageFiles, lateOn, later, recordContacts } from "./usbChip";
+import { buildUsbHost, imageFiles, lateOn, later, recordOnChip } from "./usbChip";
 
 /** A pad with all that moves the pointer, with knobs and levers that are told in their own ways. */
 const pad = readExample(`key A: move right at 1000 after 0
@@ -90,12 +90,12 @@ describe("pointer, knobs and levers in every build", () => {
     const circuits = wired.circuits.map((circuit) => (circuit.kind === "matrix" ? { ...circuit, cells } : circuit));
     const design = onSmallClass({ ...wired, circuits, reportSet: { ...pad.reportSet, interfaces } });
     const runs = recorded(design, 120, ["busy", "ready"]).map(({ use }) => use);
-    const scripts = runs.map((use) => recordContacts(design, use).script);
+    const scripts = runs.map((use) => recordOnChip(design, use).script);
     const { output, notes } = play(buildUsbHost(workFolder()), imageFiles(design, workFolder()), scripts.join(""));
     const late = lateOn(notes);
     const expected = runs.map((use, nth) => {
       const events = [...use.events, ...(late.get(nth) ?? [])].sort((a, b) => a.atMs - b.atMs);
-      return recordContacts(design, { ...use, events }).expected;
+      return recordOnChip(design, { ...use, events }).expected;
     });
     expect(expected.join("")).toMatch(/ pointer /);
     expect(expected.join("")).toMatch(/ system /);

@@ -7,7 +7,7 @@ import { firstDifference } from "./firstDifference";
 import { play, workFolder } from "./builds";
 import { randomUse } from "./randomUse";
 import { onSmallClass } from "./onSmallClass";
-import { buildUsbHost, imageFiles, lateOn, later, manyAtOnce, recordContacts, toldOf } from "./usbChip";
+import { buildUsbHost, imageFiles, lateOn, later, manyAtOnce, recordOnChip, toldOf } from "./usbChip";
 
 /** Device time of each demo on the simulated chip, by fixed seeds. */
 const BUDGET_MS = 60_000;
@@ -33,13 +33,13 @@ describe.each(wiredDemos)("the finished image of $name on the simulated chip", (
   const design = onSmallClass(demo);
   const files = imageFiles(design, workFolder());
   const uses = usesFor(design, BUDGET_MS);
-  const { output, notes } = play(host, files, uses.map((use) => recordContacts(design, use).script).join(""));
+  const { output, notes } = play(host, files, uses.map((use) => recordOnChip(design, use).script).join(""));
   const late = lateOn(notes);
 
   it("sends, over USB, what the simulation says, byte for byte in the same millisecond", () => {
     const expected = uses.map((use, nth) => {
       const events = [...use.events, ...(late.get(nth) ?? [])].sort((a, b) => a.atMs - b.atMs);
-      return recordContacts(design, { ...use, events }).expected;
+      return recordOnChip(design, { ...use, events }).expected;
     });
     expect(firstDifference(output, expected.join(""))).toBeNull();
     console.log(`${design.name}: ${late.size} of ${uses.length} sequences had a late scan on the chip`);
@@ -47,9 +47,9 @@ describe.each(wiredDemos)("the finished image of $name on the simulated chip", (
 
   it("scans with 20 switches changing at once within a millisecond, with the true cost of its pins", () => {
     const use = manyAtOnce(design, AT_ONCE);
-    const run = play(host, files, recordContacts(design, use).script);
+    const run = play(host, files, recordOnChip(design, use).script);
     const events = [...use.events, ...(lateOn(run.notes).get(0) ?? [])].sort((a, b) => a.atMs - b.atMs);
-    expect(firstDifference(run.output, recordContacts(design, { ...use, events }).expected)).toBeNull();
+    expect(firstDifference(run.output, recordOnChip(design, { ...use, events }).expected)).toBeNull();
     expect(toldOf(run.notes, "most")).toBeLessThan(CYCLES_A_MS);
     expect(toldOf(run.notes, "late")).toBe(0);
   });

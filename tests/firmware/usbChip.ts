@@ -20,7 +20,9 @@ const FLASH_BYTES = 0x8000;
 /** The simulated chip with a small USB host and the parts around it. */
 export function buildUsbHost(folder: string): string {
   const program = join(folder, "usb-host");
-  const sources = ["host.c", "endpoints.c", "wiring.c", "expanders.c", "ladders.c"].map((name) => join(chip, name));
+  const sources = ["host.c", "endpoints.c", "wiring.c", "expanders.c", "ladders.c", "lights.c"].map((name) =>
+    join(chip, name),
+  );
   const includes = [`-I${join(firmware, "src")}`, `-I${chip}`];
   execFileSync("gcc", [...STRICT, "-O2", ...includes, ...sources, "-o", program, "-lsimavr", "-lelf"]);
   return program;
@@ -58,8 +60,40 @@ export const later = ({ events, untilMs, ...more }: SimulationRequest): Simulati
   untilMs: untilMs + AWAKE_MS,
 });
 
-/** What contacts do in a simulated run, for the chip, and what must come of it. */
-export function recordContacts(design: Design, request: SimulationRequest): { script: string; expected: string } {
+/** A run with contacts, and what must come of it. */
+export interface Recorded {
+  script: string;
+  expected: string;
+}
+
+/** So old is the device on the chip when a sequence begins (chip/host.c): its lights have moved by themselves since. */
+const CHIP_AGE_MS = 200;
+
+/** What contacts do in a simulated run on the chip. */
+export function recordOnChip(design: Design, { events, untilMs, ...more }: SimulationRequest): Recorded {
+  const older = (ms: number) => ms + CHIP_AGE_MS;
+  const request = {
+    ...more,
+    events: events.map((event) => ({ ...event, atMs: older(event.atMs) })),
+    untilMs: older(untilMs),
+  };
+  const younger = (text: string) =>
+    text
+      .split("\n")
+      .flatMap((line) => {
+        const [, ms, rest] = /^(\d+) (.*)$/.exec(line) ?? [];
+        if (ms === undefined) return [line];
+        // What lamps have shown since the start is told at its begin; what lights were sent before is over.
+        const isOver = Number(ms) < CHIP_AGE_MS && !rest.startsWith("lamp");
+        return isOver ? [] : [`${Math.max(0, Number(ms) - CHIP_AGE_MS)} ${rest}`];
+      })
+      .join("\n");
+  const { script, expected } = recordContacts(design, request);
+  return { script: younger(script), expected: younger(expected) };
+}
+
+/** What contacts do in a simulated run, and what must come of it. */
+export function recordContacts(design: Design, request: SimulationRequest): Recorded {
   const numbers = new Map(contactsOf(design).map((contact, number) => [contact, number]));
   const script: string[] = [];
   const expected: string[] = [];
@@ -75,6 +109,7 @@ export function recordContacts(design: Design, request: SimulationRequest): { sc
       script.splice(sameMs < 0 ? script.length : sameMs, 0, `${atMs} locks ${value}`);
     },
     report: ({ atMs, interface: name, bytes }) => expected.push(`${atMs} ${name} ${toHex(bytes)}`),
+    lights: (atMs, chain, bytes) => expected.push(`${atMs} lights ${chain} ${toHex(bytes)}`),
     lamp: (atMs, line, on) => {
       if (on === lit.has(line)) return;
       if (on) lit.add(line);
@@ -106,7 +141,7 @@ export function manyAtOnce(design: Design, atOnce: number): SimulationRequest {
 }
 
 /** A number that the host tells of a run: "most" and "mean" cycles of a scan, "stack" in bytes, "late" scans. */
-export const toldOf = (notes: string, what: "most" | "mean" | "stack" | "late"): number =>
+export const toldOf = (notes: string, what: "most" | "mean" | "stack" | "late" | "lights"): number =>
   Number(new RegExp(`^scans.* ${what} (\\d+)`, "m").exec(notes)![1]);
 
 /** Milliseconds whose scan came late on the chip, by sequence: what the other builds are then given too. */

@@ -5,13 +5,13 @@ import { firstDifference } from "./firstDifference";
 import { play, workFolder } from "./builds";
 import { randomUse } from "./randomUse";
 import { onSmallClass } from "./onSmallClass";
-import { buildUsbHost, imageFiles, later, recordContacts } from "./usbChip";
+import { buildUsbHost, imageFiles, later, recordOnChip } from "./usbChip";
 
 const host = buildUsbHost(workFolder());
 const SEQUENCES = 25;
 
 const runsOf = (design: Design) =>
-  Array.from({ length: SEQUENCES }, (_, seed) => recordContacts(design, later(randomUse(design, seed + 1, []))));
+  Array.from({ length: SEQUENCES }, (_, seed) => recordOnChip(design, later(randomUse(design, seed + 1, []))));
 
 describe("lamps between line pairs on the simulated chip", () => {
   const design = onSmallClass(linePairPad);

@@ -255,7 +255,17 @@ export const GLOW = { STILL: 0, VALUE: 1, SWELL: 2, WAVE: 3, ROUND: 4, EMBERS: 5
  * the one before it in 256ths of the period; the speed (2^24 a period, of embers 2^20; of a value 65280 by its top); two
  * colours, red first; and how much of it goes in a ms, in 256ths of a level, of which 255 are all.
  */
-export const GLOW_AT = { HOW: 0, WHEN: 1, ARGUMENT: 2, FROM: 3, OF: 4, SPEED: 5, COLOUR: 7, OTHER: 10, FADE: 13 } as const;
+export const GLOW_AT = {
+  HOW: 0,
+  WHEN: 1,
+  ARGUMENT: 2,
+  FROM: 3,
+  OF: 4,
+  SPEED: 5,
+  COLOUR: 7,
+  OTHER: 10,
+  FADE: 13,
+} as const;
 
 /** Bytes of a glow's entry, with a bit for each light. */
 export const glowBytes = (lights: number): number => ENTRY_BYTES.GLOW + Math.ceil(lights / 8);

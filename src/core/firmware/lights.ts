@@ -81,8 +81,7 @@ export function lightBytes(scan: ScanTable, design: Design): number[] {
 type Colour = [red: number, green: number, blue: number];
 const BLACK: Colour = [0, 0, 0];
 
-export const colourOf = (text: string): Colour =>
-  [1, 3, 5].map((at) => parseInt(text.slice(at, at + 2), 16)) as Colour;
+export const colourOf = (text: string): Colour => [1, 3, 5].map((at) => parseInt(text.slice(at, at + 2), 16)) as Colour;
 
 /** No more than so many colours at full at the same time: what is more is dimmed, its hue kept. */
 function withinColours(colour: Colour, colours: number): Colour {

@@ -104,7 +104,15 @@ describe("the prebuilt images", () => {
   });
 
   it("are chosen by what a design wants: able to all of it, and with the most room for tables of those", () => {
-    const sets = [[], ["live"], ["pointer"], ["lights"], ["lights", "live"], ["lights", "pointer"], ["live", "pointer"]];
+    const sets = [
+      [],
+      ["live"],
+      ["pointer"],
+      ["lights"],
+      ["lights", "live"],
+      ["lights", "pointer"],
+      ["live", "pointer"],
+    ];
     const chosen = sets.map((set) => imageWith(set as Parameters<typeof imageWith>[0]).id);
     expect(chosen).toEqual(["plain", "pointer", "pointer", "lights-pointer", "lights", "lights-pointer", "pointer"]);
     expect(imageWith(["lights", "live", "pointer"]).id).toBe("all");

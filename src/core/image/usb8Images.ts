@@ -2,7 +2,7 @@ import { LOADER_AT } from "../contract/board";
 import type { Design } from "../document/schema";
 import type { ScanTable } from "../firmware/scanTable";
 
-/** What the code of an image can be compiled without (firmware/src/features.h). */
+/** What the code of an image can be compiled without (firmware/src/with.h). */
 export const imageFeatures = ["lights", "live", "pointer"] as const;
 export type ImageFeature = (typeof imageFeatures)[number];
 

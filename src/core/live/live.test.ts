@@ -284,7 +284,11 @@ describe("longer actions", () => {
       const kept = new Uint8Array(KEPT_BYTES).fill(0xff);
       kept.set(slotBytes(SEAL, 1, crc, [{ layer: 0, input: 0, action: [0x7f, 0, place, 0] }]));
       const reports: number[] = [];
-      const runtime = startRuntime(block, { report: (_, bytes) => reports.push(bytes[2]) > 0, lamp: () => {}, lights: () => {} }, kept);
+      const runtime = startRuntime(
+        block,
+        { report: (_, bytes) => reports.push(bytes[2]) > 0, lamp: () => {}, lights: () => {} },
+        kept,
+      );
       runtime.answers[(group.strobe === null ? 0 : group.strobe + 1) * BANKS + group.bank] &= ~(1 << line);
       for (let ms = 0; ms < 50; ms++) runtime.scan(1);
       runtime.ask(frameOf({ command: COMMAND.READ_POOL, count: 7 }, 1));

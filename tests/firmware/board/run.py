@@ -15,6 +15,20 @@ from world import world  # noqa: E402
 BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "supervisor", "usb_hid")
 sys.path.insert(0, DEVICE)
 
+
+lights_told = []
+
+
+class LightsPort:
+    """What is left to the builder, filled in."""
+
+    @staticmethod
+    def send_lights(pin, told):
+        lights_told.append((world.net_of[pin.name], bytes(told)))
+
+
+sys.modules["lights_port"] = LightsPort
+
 with open(WIRING) as wiring:
     WIRING_TEXT = wiring.read()
 
@@ -71,6 +85,9 @@ class Sequence:
         for page, report in host.reports:
             print(ms, NAMES[page], report.hex())
         host.reports.clear()
+        for net, told in lights_told:
+            print(ms, "lights", world.lights.index(net), told.hex())
+        lights_told.clear()
 
     def is_seen(self, nth, lamp, ms):
         """Lamps between line pairs take turns: an eye sees one for as long as its turn comes again."""

@@ -25,6 +25,7 @@ class Calls(ctypes.Structure):
         ("bus_open", ctypes.CFUNCTYPE(None, u8, u8)),
         ("bus_write", ctypes.CFUNCTYPE(None, u8, some, u8)),
         ("bus_read", ctypes.CFUNCTYPE(None, u8, u8, some, u8)),
+        ("lights", ctypes.CFUNCTYPE(None, u8, some, ctypes.c_uint16)),
         ("report", ctypes.CFUNCTYPE(u8, u8, some, u8)),
     ]
 
@@ -70,6 +71,10 @@ class Board:
     def bus_read(self, address, register, to, count):
         for nth, byte in enumerate(self.bus[address].read(register, count)):
             to[nth] = byte
+
+    def lights(self, number, told, length):
+        chain = world.lights.index(world.net_of[PADS[number]])
+        self.reports.append("lights %d %s" % (chain, bytes(told[:length]).hex()))
 
     def report(self, kind, report, length):
         self.reports.append("%s %s" % (KINDS[kind], bytes(report[:length]).hex()))

@@ -22,7 +22,7 @@ class World:
         self.conductors = []  # [from, to, has a diode, closed]
         self.held = set()
         self.chains_in, self.chains_out, self.multiplexers = [], [], []
-        self.expanders, self.ladders, self.lamps = [], [], []
+        self.expanders, self.ladders, self.lamps, self.lights = [], [], [], []
         self.ground = None
         self.low = None
 
@@ -63,6 +63,9 @@ class World:
 
     def add_lamp(self, kind, one, other):
         self.lamps.append((chr(int(kind)), one, other))
+
+    def add_light(self, net):
+        self.lights.append(net)
 
     # What moves.
 

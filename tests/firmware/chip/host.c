@@ -19,6 +19,7 @@
 
 #include "contract.h"
 #include "endpoints.h"
+#include "lights.h"
 #include "wiring.h"
 
 #define SCAN_MARK 0x3E       /* GPIOR0: a scan begins */
@@ -33,6 +34,9 @@
 
 static avr_t *avr;
 static int attached, scans_marked, passed, scanning;
+static long age_ms; /* what the device was told of since it started */
+static long light_most; /* cycles that lights took at the most */
+#define AGE_MS 200 /* of the device when a sequence begins: lights move by themselves */
 static long now_ms;
 static unsigned long late, scans, sequence;
 static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since the bus was ready */
@@ -45,7 +49,9 @@ static unsigned lowest_sp = 0xffff;
 
 static void end_scan(void) {
   avr_cycle_count_t took = avr->cycle - scan_began;
-  if (now_ms < 0) return;
+  long lights = lights_sent();
+  if (lights > light_most) light_most = lights;
+  if (now_ms < 0 || lights > 0) return;
   scan_sum += took;
   if (took > scan_most) scan_most = took;
 }
@@ -60,6 +66,7 @@ static void on_scan(struct avr_t *a, avr_io_addr_t addr, uint8_t v, void *p) {
   }
   scan_began = a->cycle;
   passed = v;
+  age_ms += v;
   scans_marked++;
 }
 /* Flags are cleared by writing 0; the simulator takes the register for plain memory. */
@@ -173,6 +180,7 @@ static void learn_endpoints(const uint8_t *bytes, int length) {
 static int attach(void) {
   avr_cycle_count_t end = avr->cycle + (avr_cycle_count_t)CYCLES_A_MS * 50;
   attached = 0;
+  age_ms = 0;
   avr_reset(avr);
   avr->data[BUS_EVENTS] = 0;
   while (!attached && avr->cycle < end) step();
@@ -210,12 +218,22 @@ static void collect(void) {
   }
 }
 
+static void tell_lights(int chain, const unsigned char *bytes, int count) {
+  int i;
+  printf("%ld lights %d ", now_ms, chain);
+  for (i = 0; i < count; i++) printf("%02x", bytes[i]);
+  putchar('\n');
+}
+
+static void nobody(int chain, const unsigned char *bytes, int count) { (void)chain; (void)bytes; (void)count; }
+
 static void tell_lamp(int lamp, int lit) { printf("%ld lamp %d %d\n", now_ms, lamp, lit); }
 
 /* A scan has begun: what the one before it showed and sent. */
 static void scan_has_begun(void) {
   if (now_ms >= 0) {
     wiring_tell_lamps(tell_lamp);
+    if (!lights_tell(tell_lights)) exit(5);
     collect();
   }
   if (passed > 1 && now_ms >= 0) {
@@ -257,6 +275,10 @@ static int begin(void) {
   if (!attach() || !enumerate()) return 0;
   run_cycles(CYCLES_A_MS * 5);
   collect();
+  if (age_ms > AGE_MS) fprintf(stderr, "enumeration took the device %ld ms\n", age_ms);
+  while (age_ms < AGE_MS) step();
+  while (scanning) step();
+  if (!lights_tell(nobody)) exit(5);
   now_ms = -1;
   run_to(0);
   return 1;
@@ -562,7 +584,7 @@ int main(int argc, char **argv) {
       return 1;
     }
   }
-  fprintf(stderr, "scans %lu late %lu most %llu mean %llu stack %u\n", scans, late, (unsigned long long)scan_most,
-          (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp);
+  fprintf(stderr, "scans %lu late %lu most %llu mean %llu stack %u lights %ld\n", scans, late, (unsigned long long)scan_most,
+          (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp, light_most);
   return 0;
 }

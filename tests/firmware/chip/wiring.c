@@ -1,4 +1,5 @@
 #include "wiring.h"
+#include "lights.h"
 #include "parts.h"
 
 #include <stdio.h>
@@ -156,6 +157,7 @@ static void write_port(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, voi
   solved = 0;
   for (i = 0; i < input_count; i++) move_inputs(&inputs[i]);
   for (i = 0; i < output_count; i++) move_outputs(&outputs[i]);
+  lights_look(avr);
 }
 
 static void join_ports(void) {
@@ -194,7 +196,8 @@ static int add_part(const char *word, const int *n, int count) {
     memcpy(m->select, n, sizeof m->select);
     m->data = n[4], m->lines = count - 5;
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
-  } else if (strcmp(word, "expander") == 0) expanders_add(n);
+  } else if (strcmp(word, "light") == 0) lights_add(n[0]);
+  else if (strcmp(word, "expander") == 0) expanders_add(n);
   else if (strcmp(word, "ladder") == 0) ladders_add(n, count);
   else if (strcmp(word, "lamp") == 0) lamps[lamp_count++] = (struct lamp){n[0], n[1], n[2], 0, 0};
   else return 0;
@@ -272,6 +275,7 @@ void wiring_start_afresh(void) {
   for (i = 0; i < conductor_count; i++) conductors[i].closed = 0;
   for (i = 0; i < lamp_count; i++) lamps[i].told = lamps[i].glows = 0;
   ladders_start_afresh();
+  lights_start_afresh();
   expanders_start_afresh();
   solved = 0;
 }

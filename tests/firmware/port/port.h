@@ -15,6 +15,7 @@ struct port_calls {
   void (*bus_open)(uint8_t clock_pin, uint8_t data_pin);
   void (*bus_write)(uint8_t address, const uint8_t *bytes, uint8_t count);
   void (*bus_read)(uint8_t address, uint8_t reg, uint8_t *bytes, uint8_t count);
+  void (*lights)(uint8_t pin, const uint8_t *bytes, uint16_t length);
   uint8_t (*report)(uint8_t kind, const uint8_t *bytes, uint8_t length);
 };
 extern struct port_calls port_calls;
@@ -32,6 +33,7 @@ static inline void port_bus_write(uint8_t address, const uint8_t *bytes, uint8_t
 static inline void port_bus_read(uint8_t address, uint8_t reg, uint8_t *bytes, uint8_t count) {
   port_calls.bus_read(address, reg, bytes, count);
 }
+static inline void port_lights(uint8_t pin, const uint8_t *bytes, uint16_t length) { port_calls.lights(pin, bytes, length); }
 static inline uint8_t port_report(uint8_t kind, const uint8_t *bytes, uint8_t length) { return port_calls.report(kind, bytes, length); }
 
 #endif

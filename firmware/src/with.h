@@ -1,7 +1,7 @@
 /* What the runtime is compiled with. Left alone it has everything; a finished image for a small chip is told with 0 what it leaves
  * out, and stays quiet on tables that want it. */
-#ifndef OV_FEATURES_H
-#define OV_FEATURES_H
+#ifndef OV_WITH_H
+#define OV_WITH_H
 
 #ifndef OV_WITH_LIGHTS
 #define OV_WITH_LIGHTS 1 /* chains of addressable lights */

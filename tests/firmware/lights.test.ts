@@ -1,0 +1,259 @@
+import fc from "fast-check";
+import { describe, expect, it } from "vitest";
+import { lightsMs } from "@/core/contract/contract";
+import type { Design } from "@/core/document/schema";
+import { wireAs } from "@/core/edits/wiring";
+import { recordScript } from "@/core/engine/script";
+import { type SimulationEvent, simulate } from "@/core/engine/simulate";
+import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
+import { readExample } from "./examples";
+import { firstDifference } from "./firstDifference";
+import { onSmallClass } from "./onSmallClass";
+import { barePython, onBoard, onPythonClass, playPython, unpackPython } from "./python";
+import { randomUse } from "./randomUse";
+import { buildUsbHost, imageFiles, lateOn, later, recordContacts, recordOnChip, toldOf } from "./usbChip";
+
+/** A pad with every way in which lights are seen, on two chains with limits of their own. */
+const pad = readExample(`key A: KeyA
+light L by A
+key B: nothing
+light M by B
+key C: hold 2
+light N by C
+key D: next LeftShift
+key E: CapsLock
+key F: awake 1
+light O on another chain
+light P on another chain
+light Q
+encoder K: clockwise KeyX, anticlockwise KeyY
+knob K: top 6
+layer 2: A = KeyQ
+bridged M
+order O: brg
+chain 80 %, 2 colours, 2 lit
+glow always: embers #000000 #203040 in 1500
+glow layer 2: wave #102030 #ffffff in 2000 over 3, fade 150
+glow next on L N Q: still #00ff00
+glow lock caps on N O P: round 60 in 3000 over 2, fade 700
+glow value K 3 on O Q: value K #100000 #00ff20, fade 90
+glow awake on P: swell #000000 #0000ff in 1000
+glow held F on Q: still #123456
+glow own-key on L M N Q: still #ffffff, fade 300
+at 0 press A`).design;
+const MOODS = ["busy", "ready", "reset", "late"] as const;
+const FULL_LIGHT_MS = 0.4 * 1000;
+
+const recorded = (design: Design, seeds: number, moods: readonly (typeof MOODS)[number][] = MOODS) =>
+  Array.from({ length: seeds }, (_, seed) => {
+    const use = later(randomUse(design, seed + 1, moods));
+    const run = recordScript(design, use);
+    if (!run.ok) throw new Error(JSON.stringify(run.problems));
+    return { ...run.value, use };
+  });
+const joined = (runs: { script: string; expected: string }[]) => ({
+  script: runs.map(({ script }) => script).join(""),
+  expected: runs.map(({ expected }) => expected).join(""),
+});
+const lines = (text: string, kind: string) => text.split("\n").filter((line) => line.includes(` ${kind} `));
+
+describe("addressable lights in every build", () => {
+  const all = joined(recorded(pad, 1000));
+  const few = joined(recorded(pad, 150));
+  const folder = workFolder();
+
+  it("are told many different things on both chains, and reports come between them", () => {
+    const told = lines(all.expected, "lights").map((line) => line.replace(/^\d+ /, ""));
+    expect(new Set(told).size).toBeGreaterThan(1000);
+    expect(new Set(told.map((line) => line.split(" ")[1]))).toEqual(new Set(["0", "1"]));
+    expect(lines(all.expected, "keyboard").length).toBeGreaterThan(3000);
+  });
+
+  it.each(["gcc", "clang"] as const)("are told the same when built by %s", (compiler) =>
+    expect(firstDifference(play(buildNative(compiler, pad, folder), [], all.script).output, all.expected)).toBeNull(),
+  );
+
+  it("are told the same on the simulated 8-bit core", { timeout: 600_000 }, () => {
+    const { output } = play(buildSimulator(folder), [buildAvr(pad, folder).binary], few.script);
+    expect(firstDifference(output, few.expected)).toBeNull();
+  });
+
+  it("are told the same in Python, and on a board through what is left to its builder", async () => {
+    const design = onPythonClass(pad);
+    const some = joined(recorded(design, 150));
+    expect(firstDifference(playPython(await barePython(design), some.script).output, some.expected)).toBeNull();
+    const uses = Array.from({ length: 20 }, (_, seed) =>
+      recordContacts(design, later(randomUse(design, seed + 1, []))),
+    );
+    const onIt = joined(uses);
+    expect(firstDifference(onBoard(design, await unpackPython(design), onIt.script).output, onIt.expected)).toBeNull();
+  });
+});
+
+/** The pad as the chip can run it: on its pins, with a matrix, and with no more reports than its endpoints. */
+function onChip(design: Design): Design {
+  const interfaces = design.reportSet.interfaces.filter((kind) => kind !== "consumer");
+  const keys = design.controls.flatMap(({ id, kind }) => (kind === "key" ? [`${id}:press`] : []));
+  return onSmallClass({ ...wireAs(design, "matrix", keys), reportSet: { ...design.reportSet, interfaces } });
+}
+
+describe("addressable lights on the pins of the simulated chip", () => {
+  it("are told the same, every bit within the times that lights of the trade take", () => {
+    const design = onChip(pad);
+    const runs = recorded(design, 80, ["busy", "ready"]).map(({ use }) => use);
+    const script = runs.map((use) => recordOnChip(design, use).script).join("");
+    const { output, notes } = play(buildUsbHost(workFolder()), imageFiles(design, workFolder()), script);
+    const late = lateOn(notes);
+    const expected = runs.map((use, nth) => {
+      const events = [...use.events, ...(late.get(nth) ?? [])].sort((a, b) => a.atMs - b.atMs);
+      return recordOnChip(design, { ...use, events }).expected;
+    });
+    expect(lines(expected.join(""), "lights").length).toBeGreaterThan(500);
+    expect(firstDifference(output, expected.join(""))).toBeNull();
+  });
+
+  /** Sixty lights that never rest, and a knob that is turned as fast as four times a second meanwhile. */
+  const many = onChip(
+    readExample(`key A: KeyA
+encoder K: clockwise KeyX, anticlockwise KeyY
+lights 60
+glow always: wave #000000 #ffffff in 1000 over 16
+at 0 press A`).design,
+  );
+
+  it("lose no step of a knob while sixty are sent, which takes what is stated", () => {
+    const turns: SimulationEvent[] = Array.from({ length: 12 }, (_, nth) => [
+      { atMs: 20 + 400 * nth, control: "K", action: "turn" as const, steps: 24, turnsPerSecond: 4 },
+      { atMs: 220 + 400 * nth, control: "K", action: "turn" as const, steps: -12, turnsPerSecond: 4 },
+    ]).flat();
+    const use = { events: turns, untilMs: 5200 };
+    const { script, expected } = recordOnChip(many, use);
+    const { output, notes } = play(buildUsbHost(workFolder()), imageFiles(many, workFolder()), script);
+    expect(firstDifference(output, expected)).toBeNull();
+    expect(lines(output, "lights").length).toBeGreaterThan(150);
+    // Each of 432 steps is a press of its own.
+    expect(lines(output, "keyboard").filter((line) => / 0{4}1[bc]0{10}$/.test(line))).toHaveLength(12 * 36);
+    const cycles = toldOf(notes, "lights");
+    console.log(`60 lights take ${cycles} cycles`);
+    expect(cycles).toBeGreaterThan(28_800 - 20);
+    expect(cycles).toBeLessThan(16_000 * lightsMs(60));
+  });
+
+  it("take no more of a scan in which they are worked out than a scan has", () => {
+    const { notes } = play(
+      buildUsbHost(workFolder()),
+      imageFiles(onChip(pad), workFolder()),
+      recordOnChip(onChip(pad), later(randomUse(onChip(pad), 7, []))).script,
+    );
+    expect(toldOf(notes, "most")).toBeLessThan(16_000);
+  });
+});
+
+/** Bytes by chain and light as they were told in a run. */
+function toldIn(design: Design, events: SimulationEvent[], untilMs: number) {
+  const told: { atMs: number; chain: number; lights: number[][] }[] = [];
+  simulate(
+    design,
+    { events, untilMs },
+    {
+      lights: (atMs, chain, bytes) =>
+        told.push({
+          atMs,
+          chain,
+          lights: Array.from({ length: bytes.length / 3 }, (_, nth) => [...bytes.slice(3 * nth, 3 * nth + 3)]),
+        }),
+    },
+  );
+  return told;
+}
+
+const hex = fc.integer({ min: 0, max: 0xffffff }).map((n) => `#${n.toString(16).padStart(6, "0")}`);
+const shown = fc.oneof(
+  hex.map((a) => `still ${a}`),
+  fc.tuple(hex, hex).map(([a, b]) => `swell ${a} ${b} in 1000`),
+  fc.tuple(hex, hex).map(([a, b]) => `wave ${a} ${b} in 1000 over 3`),
+  fc.tuple(hex, hex).map(([a, b]) => `embers ${a} ${b} in 1000`),
+  fc.integer({ min: 1, max: 100 }).map((percent) => `round ${percent} in 1000 over 4`),
+);
+const when = fc.constantFrom("always", "held A", "own-key", "layer 2", "lock caps");
+const glow = fc
+  .tuple(when, shown, fc.integer({ min: 0, max: 500 }))
+  .map(([seen, what, fade]) => `glow ${seen}: ${what}, fade ${fade}`);
+
+describe("the limits of a chain", () => {
+  it("are never passed, whatever is shown", () => {
+    const limits = fc.record({
+      percent: fc.integer({ min: 1, max: 100 }),
+      colours: fc.constantFrom(1, 2, 3),
+      lit: fc.integer({ min: 1, max: 5 }),
+    });
+    const law = fc.property(
+      fc.array(glow, { minLength: 1, maxLength: 8 }),
+      limits,
+      (glows, { percent, colours, lit }) => {
+        const { design } = readExample(
+          `key A: KeyA\nlight L by A\nkey C: CapsLock\nkey H: hold 2\nlights 3\nchain ${percent} %, ${colours} colours, ${lit} lit\n${glows.join("\n")}\nat 0 press A`,
+        );
+        const press = (control: string, atMs: number): SimulationEvent[] => [
+          { atMs, control, action: "press" },
+          { atMs: atMs + 90, control, action: "release" },
+        ];
+        const told = toldIn(design, [...press("A", 30), ...press("C", 60), ...press("H", 100)], FULL_LIGHT_MS);
+        const most = Math.floor((255 * percent) / 100);
+        for (const { lights } of told) {
+          expect(lights.filter((bytes) => bytes.some((byte) => byte > 0)).length).toBeLessThanOrEqual(lit);
+          for (const bytes of lights) {
+            expect(Math.max(...bytes)).toBeLessThanOrEqual(most);
+            // Two halves of mixing may each be rounded down, never up.
+            expect(bytes[0] + bytes[1] + bytes[2]).toBeLessThanOrEqual(most * colours + colours);
+          }
+        }
+        expect(told.length).toBeGreaterThan(0);
+      },
+    );
+    fc.assert(law, { numRuns: 150 });
+  });
+});
+
+describe("lights are sent", () => {
+  const press = (control: string, atMs: number, ms: number): SimulationEvent[] => [
+    { atMs, control, action: "press" },
+    { atMs: atMs + ms, control, action: "release" },
+  ];
+
+  it("once when nothing changes, and never where there are none", () => {
+    const still = readExample("key A: KeyA\nlights 5\nglow always: still #102030\nat 0 press A").design;
+    expect(toldIn(still, press("A", 100, 50), 2000)).toHaveLength(1);
+    const none = readExample("key A: KeyA\nat 0 press A").design;
+    expect(toldIn(none, press("A", 100, 50), 500)).toEqual([]);
+  });
+
+  it("dark where no glow says anything, so that none stays lit by chance", () => {
+    const silent = readExample("key A: KeyA\nlights 2\nat 0 press A").design;
+    expect(toldIn(silent, [], 500)).toEqual([
+      {
+        atMs: 1,
+        chain: 0,
+        lights: [
+          [0, 0, 0],
+          [0, 0, 0],
+        ],
+      },
+    ]);
+  });
+
+  it("dark by a glow that follows what is gone", () => {
+    const { design } = readExample(
+      "key A: KeyA\nlight P\nglow layer 2: still #ffffff\nglow held A: still #ffffff\nat 0 press A",
+    );
+    const [first, second] = design.keymap.glows!;
+    const gone = {
+      ...design.keymap,
+      glows: [
+        { ...first, when: { when: "layer" as const, layerId: "toString" } },
+        { ...second, when: { when: "held" as const, inputId: "constructor" } },
+      ],
+    };
+    expect(toldIn({ ...design, keymap: gone }, press("A", 50, 100), 400)).toHaveLength(1);
+  });
+});
