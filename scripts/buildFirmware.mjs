@@ -8,7 +8,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { tsImport } from "tsx/esm/api";
 
-const { imageFeatures, usb8Images } = await tsImport("../src/core/image/usb8Images.ts", import.meta.url);
+const { usb8Images } = await tsImport("../src/core/image/usb8Images.ts", import.meta.url);
+const { withoutFlags } = await tsImport("../src/core/firmware/features.ts", import.meta.url);
 const root = new URL("..", import.meta.url).pathname;
 const WASM_MODULE = join(root, "src/core/engine/runtimeWasm.generated.ts");
 /** The same module for browsers, which fetch it as a file; a unit test holds the two together. */
@@ -100,18 +101,12 @@ export const firstLine = (program) => execFileSync(program, ["--version"], { enc
  */
 const COMPACT = ["-mrelax", "-fno-reorder-blocks", "-fno-tree-pre", "-fno-optimize-sibling-calls"];
 
-/** What of the features an image is compiled without. */
-const withoutFlags = (own) =>
-  imageFeatures
-    .filter((feature) => !own.with.includes(feature))
-    .map((feature) => `-DOV_WITH_${feature.toUpperCase()}=0`);
-
 /** The code of one finished image of the 8-bit USB class, from flash address 0. */
 export function compileUsb8(own) {
   const folder = mkdtempSync(join(tmpdir(), "ovrin-"));
   const elf = join(folder, "image.elf");
   const arena = `-DOV_DEVICE_ARENA_BYTES=${ARENA_BYTES}`;
-  const flags = ["-O2", ...COMPACT, "-flto", "-fno-jump-tables", arena, ...withoutFlags(own)];
+  const flags = ["-O2", ...COMPACT, "-flto", "-fno-jump-tables", arena, ...withoutFlags(own.with)];
   const places = [`-Wl,--defsym,ov_board=${own.boardAt}`, `-Wl,--defsym,ov_tables=${own.tablesAt}`];
   const sources = image.filter((path) => path.endsWith(".c"));
   const includes = ["-Ifirmware/src", "-Ifirmware/hal/lines", "-Ifirmware/hal/usb8"];

@@ -2,6 +2,7 @@ import { derive } from "@/core/derived/derive";
 import { setDiodes } from "@/core/edits/matrixDiodes";
 import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
+import { coloursOfChain } from "@/core/engine/lightColours";
 import { HostStandIn } from "@/core/engine/hostText";
 import { overLimits } from "@/core/firmware/capacity";
 import { scanTableOf } from "@/core/firmware/scanTable";
@@ -23,6 +24,8 @@ interface Log {
   contacts: Change[];
   reports: TimedReport[];
   lamps: Change[];
+  /** What each chain was told last. */
+  lights: Map<number, Uint8Array>;
 }
 
 let device: Device | null = null;
@@ -30,7 +33,8 @@ let language = usEnglish;
 let host = new HostStandIn();
 let design: Design | null = null;
 let frame = 0;
-let log: Log = { contacts: [], reports: [], lamps: [] };
+const emptyLog = (): Log => ({ contacts: [], reports: [], lamps: [], lights: new Map() });
+let log = emptyLog();
 let closedSwitches = new Set<string>();
 
 /** Powers the device: from the design as it is, at time 0. */
@@ -72,7 +76,7 @@ function power() {
   if (!design) return;
   const { bounce, withoutDiodes } = get();
   host = new HostStandIn(language);
-  log = { contacts: [], reports: [], lamps: [] };
+  log = emptyLog();
   closedSwitches = new Set();
   const wired = withoutDiodes ? setDiodes(design, "none") : design;
   device = new Device(
@@ -80,6 +84,7 @@ function power() {
     {
       contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
       lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.scan.lamps[line].controlId, on }),
+      lights: (_, chain, bytes) => log.lights.set(chain, bytes),
       report(report) {
         log.reports.push(report);
         host.receive(report);
@@ -152,8 +157,19 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
     next.pointing = host.pointing;
   }
   if (log.lamps.length > 0) next.lit = litAfter(state.lit, log.lamps);
-  log = { contacts: [], reports: [], lamps: [] };
+  if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
+  log = emptyLog();
   set(next);
+}
+
+function glowsAfter({ scan }: Device, glows: Record<string, string>): Record<string, string> {
+  const now = new Map(Object.entries(glows));
+  for (const [chain, bytes] of log.lights)
+    for (const [id, colour] of coloursOfChain(design!, scan.chains[chain], bytes)) {
+      if (colour === null) now.delete(id);
+      else now.set(id, colour);
+    }
+  return Object.fromEntries(now);
 }
 
 function litAfter(lit: string[], changes: Change[]): string[] {

@@ -26,6 +26,8 @@ export interface SessionState {
   /** Elements whose contact is held by the person, and control ids of lit lamps. */
   held: string[];
   lit: string[];
+  /** Colours of lights that are not dark, by control id. */
+  glows: Record<string, string>;
   activeLayers: number[];
   bounce: boolean;
   withoutDiodes: boolean;
@@ -44,6 +46,7 @@ export const emptySession = {
   layers: [],
   held: [],
   lit: [],
+  glows: {},
   activeLayers: [0],
 };
 

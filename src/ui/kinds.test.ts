@@ -25,7 +25,7 @@ function drawn(control: Control, more: object = {}): string {
     words: control.label,
     small: "",
     ends: "",
-    lit: false,
+    lit: "",
     solderSide: false,
     tabStop: true,
     ...more,
@@ -44,7 +44,7 @@ describe.each(kinds)("$kind on the mat", (kind) => {
   });
 
   it("draws finite numbers only, whichever side is up and whatever is done with it", () => {
-    for (const more of [{}, { solderSide: true }, { ends: "press", lit: true, selected: true, tone: "stop" }])
+    for (const more of [{}, { solderSide: true }, { ends: "press", lit: "#ff0000", selected: true, tone: "stop" }])
       expect(drawn(control, more)).not.toMatch(/NaN|Infinity|undefined/);
   });
 

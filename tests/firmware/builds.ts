@@ -5,6 +5,7 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import type { Design } from "@/core/document/schema";
 import { tablesSource } from "@/core/targets/archiveFiles";
+import { featuresOf, withoutFlags } from "@/core/firmware/features";
 import { scanTableOf } from "@/core/firmware/scanTable";
 
 const firmware = fileURLToPath(new URL("../../firmware", import.meta.url));
@@ -57,7 +58,8 @@ export function buildAvr(design: Design, folder: string, pins: "free" | "one-by-
   const sources = [...runtimeSources, writeTables(design, folder), join(firmware, "hal/avr_sim/hal_avr_sim.c")];
   const link = ["-nostartfiles", "-Wl,--section-start=.data=0x800100", start];
   const lines = pins === "free" ? [] : [`-DOV_PIN_LINES=${scanTableOf(design).senseLines.length}`];
-  const how = ["-mmcu=avr5", "-O2", "-flto", ...STRICT, ...lines];
+  const without = withoutFlags(featuresOf(design, scanTableOf(design)));
+  const how = ["-mmcu=avr5", "-O2", "-flto", ...STRICT, ...lines, ...without];
   execFileSync("avr-gcc", [...how, ...includes, ...sources, ...link, "-o", elf]);
   execFileSync("avr-objcopy", ["-O", "binary", elf, binary]);
   const [text, data, bss] = execFileSync("avr-size", [elf], { encoding: "utf8" })

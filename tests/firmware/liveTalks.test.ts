@@ -61,7 +61,7 @@ async function play(chip: ChipTalk, orders: Order[]): Promise<string[]> {
     else if (line.startsWith("set")) expect(await chip.order(line)).toEqual(["taken"]);
     else if (line) said.push(...(await chip.order(line)));
   }
-  return said.filter((line) => !/ lamp /.test(line)).map((line) => line.replace(/^\d+ /, ""));
+  return said.filter((line) => !/ (lamp|lights) /.test(line)).map((line) => line.replace(/^\d+ /, ""));
 }
 
 const kestrel = wiredDemos.find(({ id }) => id === "kestrel")!;

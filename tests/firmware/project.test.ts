@@ -17,17 +17,15 @@ import { PYTHON, onPythonClass } from "./python";
 import { randomUse } from "./randomUse";
 import { unpack } from "./unpack";
 import { onSmallClass } from "./onSmallClass";
-import { buildUsbHost, later, recordContacts } from "./usbChip";
+import { buildUsbHost, later, recordContacts, recordOnChip } from "./usbChip";
 
 const here = (path: string) => fileURLToPath(new URL(path, import.meta.url));
 const SEQUENCES = 15;
 const FLASH_BYTES = 0x8000;
 const demos = wiredDemos.map((design): [string, Design] => [design.name, design]);
 
-function usesOf(design: Design) {
-  const runs = Array.from({ length: SEQUENCES }, (_, seed) =>
-    recordContacts(design, later(randomUse(design, seed + 1, []))),
-  );
+function usesOf(design: Design, record = recordContacts) {
+  const runs = Array.from({ length: SEQUENCES }, (_, seed) => record(design, later(randomUse(design, seed + 1, []))));
   return {
     script: runs.map(({ script }) => script).join(""),
     expected: runs.map(({ expected }) => expected).join(""),
@@ -54,7 +52,7 @@ describe.each([...demos, ...boardPads])("the project of %s for the 8-bit USB cla
     whole.set(readFileSync(code));
     writeFileSync(flash, whole);
     writeFileSync(wiring, chipWiring(design));
-    const { script, expected } = usesOf(design);
+    const { script, expected } = usesOf(design, recordOnChip);
     const { output } = play(buildUsbHost(folder), [usb8Processor(), flash, wiring], script);
     expect(firstDifference(output, expected)).toBeNull();
   });
@@ -62,7 +60,8 @@ describe.each([...demos, ...boardPads])("the project of %s for the 8-bit USB cla
 
 /** The device as a library whose port.h leads to the harness. */
 function buildPort(folder: string): { library: string; padsOf: string } {
-  const arena = /-D(OV_DEVICE_ARENA_BYTES=\d+)/.exec(readFileSync(join(folder, "Makefile"), "utf8"))![1];
+  const makefile = readFileSync(join(folder, "Makefile"), "utf8");
+  const arena = /-D(OV_DEVICE_ARENA_BYTES=\d+)/.exec(makefile)![1];
   const padNames = [...readFileSync(join(folder, "port.h"), "utf8").matchAll(/#define PIN_(\w+) (\d+)/g)];
   copyFileSync(here("port/port.h"), join(folder, "port.h"));
   const library = join(folder, "device.so");
@@ -71,7 +70,8 @@ function buildPort(folder: string): { library: string; padsOf: string } {
   );
   const more = [join(folder, "tables.c"), join(folder, "board_block.c"), here("port/calls.c")];
   const includes = [".", "src", "lines", "port"].map((one) => `-I${join(folder, one)}`);
-  const flags = [...STRICT, "-O2", "-fPIC", "-shared", "-DOV_NO_MAIN", `-D${arena}`];
+  const without = makefile.match(/-DOV_WITH_\w+=0/g) ?? [];
+  const flags = [...STRICT, "-O2", "-fPIC", "-shared", "-DOV_NO_MAIN", `-D${arena}`, ...without];
   execFileSync("gcc", [...flags, ...includes, ...sources, ...more, "-o", library]);
   return { library, padsOf: padNames.map(([, name]) => name).join(",") };
 }
@@ -96,7 +96,7 @@ describe("port.h", () => {
   it("asks for a dozen calls, and lists each pin with what is on it", async () => {
     const design = onPythonClass(finishedPad());
     const text = readFileSync(join(await unpack(design, "firmware-project"), "port.h"), "utf8");
-    expect(text.match(/^static inline/gm)).toHaveLength(12);
+    expect(text.match(/^static inline/gm)).toHaveLength(13);
     expect(text).toMatch(new RegExp(`#define PIN_${design.pinPlan["matrix.R1"].pin} \\d+ /\\* R1 \\*/`));
   });
 });

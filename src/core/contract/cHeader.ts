@@ -155,6 +155,14 @@ ${defines("STROKE_", STROKE).join("\n")}
 #define OV_MACRO_ENDS ${MACRO_ENDS}
 #define OV_MACRO_KEYS ${MACRO_KEYS}`;
 
+/** What lamps and lights show. */
+const lightDefines = () => `${defines("LAMP_", LAMP).join("\n")}
+${defines("CHAIN_AT_", CHAIN_AT).join("\n")}
+${defines("GLOW_", GLOW).join("\n")}
+${defines("GLOW_AT_", GLOW_AT).join("\n")}
+#define OV_COLOURS ${LIGHT_BYTES}
+#define OV_PICTURE_MS ${PICTURE_MS}`;
+
 /** The contract as a C header. */
 export function contractHeader(): string {
   const reports = Object.entries(REPORTS).flatMap(([name, { number, bytes, sending }]) => [
@@ -189,12 +197,7 @@ ${defines("ENCODER_AT_", ENCODER_AT).join("\n")}
 
 ${actionDefines()}
 
-${defines("LAMP_", LAMP).join("\n")}
-${defines("CHAIN_AT_", CHAIN_AT).join("\n")}
-${defines("GLOW_", GLOW).join("\n")}
-${defines("GLOW_AT_", GLOW_AT).join("\n")}
-#define OV_COLOURS ${LIGHT_BYTES}
-#define OV_PICTURE_MS ${PICTURE_MS}
+${lightDefines()}
 
 ${defines("SEND_", SENDING).join("\n")}
 

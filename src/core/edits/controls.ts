@@ -1,3 +1,4 @@
+import { glowsWith } from "./glows";
 import { type Control, kindNamed } from "../catalogue/kinds";
 import type { Placement } from "../catalogue/kinds/controlKind";
 import { circuitKindOf } from "../circuits";
@@ -101,5 +102,6 @@ function dropLostElements(design: Design): Design {
     ),
   }));
   const lamps = Object.fromEntries(Object.entries(design.keymap.lamps).filter(([id]) => controls.has(id)));
-  return tidyPins({ ...design, circuits, keymap: { ...design.keymap, ...rules.keymap, layers, lamps } });
+  const glows = design.keymap.glows && { glows: glowsWith(design.keymap.glows, (id) => elements.has(id)) };
+  return tidyPins({ ...design, circuits, keymap: { ...design.keymap, ...rules.keymap, ...glows, layers, lamps } });
 }

@@ -2,6 +2,7 @@ import { type Binding, leadsOf } from "../bindings";
 import { type KnobSettings, isUsualKnob } from "../document/knobs";
 import type { Design, Layer } from "../document/schema";
 import type { LampRule } from "../document/lampRule";
+import { glowsWith } from "./glows";
 import type { LanguageId } from "../languages/ids";
 
 const withLayers = (design: Design, layers: Layer[]): Design => ({ ...design, keymap: { ...design.keymap, layers } });
@@ -27,7 +28,7 @@ export const renameLayer = (design: Design, id: string, name: string): Design =>
     design.keymap.layers.map((layer) => (layer.id === id ? { ...layer, name } : layer)),
   );
 
-/** Removes a layer and every binding and lamp that led to it. The base layer stays. */
+/** Removes a layer and every binding, lamp and glow that led to it. The base layer stays. */
 export function removeLayer(design: Design, id: string): Design {
   if (design.keymap.layers[0].id === id) return design;
   const layers = design.keymap.layers
@@ -45,7 +46,9 @@ export function removeLayer(design: Design, id: string): Design {
     ...macro,
     steps: macro.steps.filter((step) => step.step !== "layer" || step.layerId !== id),
   }));
-  return { ...design, keymap: { ...design.keymap, layers, lamps, ...(macros ? { macros } : {}) } };
+  const glows = design.keymap.glows && glowsWith(design.keymap.glows, () => true, id);
+  const more = { ...(macros ? { macros } : {}), ...(glows ? { glows } : {}) };
+  return { ...design, keymap: { ...design.keymap, layers, lamps, ...more } };
 }
 
 export const setLampRule = (design: Design, controlId: string, rule: LampRule): Design => ({

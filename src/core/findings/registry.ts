@@ -11,6 +11,7 @@ import { sameAddress } from "./rules/sameAddress";
 import { supplyLoss } from "./rules/supplyLoss";
 import { classSense } from "./rules/classSense";
 import { danglingKeymap } from "./rules/danglingKeymap";
+import { darkLights } from "./rules/darkLights";
 import { interfaceTwice } from "./rules/interfaceTwice";
 import { links } from "./rules/links";
 import { samePlace } from "./rules/samePlace";
@@ -180,6 +181,7 @@ export const rules: Rule[] = [
   unreachableLayer,
   noWayBack,
   danglingKeymap,
+  darkLights,
   unbound,
   heldOwnKey,
   lateTap,

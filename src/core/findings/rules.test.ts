@@ -1,3 +1,4 @@
+import type { Glow } from "../document/glows";
 import { addTogether } from "../edits/keyRules";
 import { addMacro, changeMacro } from "../edits/macros";
 import { placeChip } from "../edits/chips";
@@ -163,6 +164,18 @@ const outsideModule: Design = {
 };
 
 /** Each rule with a design it must speak on, and a sentence that it must say. */
+const glow: Glow = {
+  id: "g",
+  lights: null,
+  when: { when: "always" },
+  shows: { how: "still", colour: "#400000" },
+  fadeMs: 0,
+};
+function litUp(keymap: Partial<Design["keymap"]>): Design {
+  const kestrel = demoDesigns.find(({ id }) => id === "kestrel")!;
+  return { ...kestrel, keymap: { ...kestrel.keymap, ...keymap } };
+}
+
 const cases: [rule: string, design: Design, words: RegExp][] = [
   ["layout/overlap", move(done, "k2", 10, 0), /^K1 and K2 overlap: their caps are 8\.10 mm into each other\.$/],
   ["layout/overlap", move(done, "k2", 18.6, 9, 45), /K1 and K2 overlap/],
@@ -652,6 +665,27 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     base(done, "k99:press", { does: "nothing" }),
     /^Base binds 1 input that the device does not have\.$/,
   ],
+  ["keymap/dark-lights", litUp({ glows: [] }), /^Nothing says what 6 lights should show; they stay dark\.$/],
+  [
+    "keymap/dark-lights",
+    litUp({ glows: [{ ...glow, when: { when: "layer", layerId: "toString" } }] }),
+    /^A glow of all lights follows a layer that is gone; it is never seen\.$/,
+  ],
+  [
+    "keymap/dark-lights",
+    litUp({ glows: [{ ...glow, shows: { how: "value", colour: "#000000", other: "#ffffff", elementId: "gone" } }] }),
+    /^A glow of all lights follows a knob that is gone; it is never seen\.$/,
+  ],
+  [
+    "keymap/dark-lights",
+    litUp({ glows: [{ ...glow, when: { when: "value", elementId: "focus:turn", atLeast: 90 } }] }),
+    /^A glow of all lights is seen from 90 on, and the value of its knob counts to 24; it is never seen\.$/,
+  ],
+  [
+    "keymap/dark-lights",
+    litUp({ glows: [{ ...glow, lights: ["power-light:light"], when: { when: "own-key" } }] }),
+    /^A glow of Power shows lights the key beside them, and none has one within a pitch; it is never seen\.$/,
+  ],
   [
     "wiring/links",
     {
@@ -723,7 +757,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
       ),
       "small-5v-18",
     ),
-    /^The keymap needs 1?\d{4} bytes of tables; the chip has 3840\. A shorter text/,
+    /^The keymap needs 1?\d{4} bytes of tables; the chip has 3840; without live changes there are 8960\. A shorter text/,
   ],
   ["try/firmware-limits", shareOutDirect(manyKeys(260)), /^The design has 260 inputs; the firmware numbers 254\.$/],
 ];

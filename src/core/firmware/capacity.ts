@@ -1,4 +1,13 @@
-import { type ArenaCounts, LIMITS, REPORTS, arenaBytes, partBytes, ramBytes } from "../contract/contract";
+import { featuresOf } from "./features";
+import {
+  type ArenaCounts,
+  FIXED_RAM_BYTES,
+  LIMITS,
+  REPORTS,
+  arenaBytes,
+  partBytes,
+  ramBytes,
+} from "../contract/contract";
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
@@ -31,8 +40,13 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
 /** Bytes of the arena that a device needs. */
 export const arenaNeed = (scan: ScanTable, design: Design): number => arenaBytes(countsOf(scan, design));
 
+/** Bytes of the runtime's own variables, compiled with what the design wants. */
+export const fixedRamBytes = (scan: ScanTable, design: Design): number =>
+  featuresOf(design, scan).reduce((sum, feature) => sum + FIXED_RAM_BYTES[feature], FIXED_RAM_BYTES.rest);
+
 /** Bytes of RAM that the runtime needs for a device on the 8-bit core, stack included. */
-export const ramNeed = (scan: ScanTable, design: Design): number => ramBytes(countsOf(scan, design));
+export const ramNeed = (scan: ScanTable, design: Design): number =>
+  ramBytes(countsOf(scan, design), fixedRamBytes(scan, design));
 
 /** What of a design is more than the runtime can number, in words; empty when all fits. */
 export function overLimits(scan: ScanTable, design: Design): string[] {

@@ -1,6 +1,7 @@
 import { macroTable } from "../keymap/macroPlan";
 import { togetherInput } from "../document/keyRules";
-import { AT, ENTRY_BYTES, HEADER_BYTES, type HeaderField, TABLE_VERSION } from "../contract/contract";
+import { glowsOf, lightsOf } from "./lights";
+import { AT, ENTRY_BYTES, HEADER_BYTES, glowBytes, type HeaderField, TABLE_VERSION } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import { derive } from "../derived/derive";
 import { setDebounceOf } from "../edits/timing";
@@ -75,6 +76,9 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
         "SWITCH_TABLE",
         "ENCODER_TABLE",
         "LAMP_TABLE",
+        "CHAIN_TABLE",
+        "LIGHT_TABLE",
+        "GLOW_TABLE",
         "TOGETHER_TABLE",
         "OPPOSITE_TABLE",
         "MACRO_TABLE",
@@ -88,6 +92,9 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
       ENTRY_BYTES.SWITCH * scan.switches.length,
       ENTRY_BYTES.ENCODER * scan.encoders.length,
       ENTRY_BYTES.LAMP * scan.lamps.length,
+      ENTRY_BYTES.CHAIN * scan.chains.length,
+      ENTRY_BYTES.LIGHT * lightsOf(scan).length,
+      glowBytes(lightsOf(scan).length) * glowsOf(design, scan).length,
       ENTRY_BYTES.TOGETHER * scan.together.length,
       ENTRY_BYTES.OPPOSITE * scan.opposites.length,
       macroTable(design).length,

@@ -29,6 +29,8 @@ const STEPS = {
   partLine: 18,
   encoder: 68,
   lamp: 60,
+  /** Addressable lights that show no new picture. */
+  lights: 116,
   readPart: 13,
   registerBit: 19,
   channel: 22,
@@ -95,6 +97,7 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } 
     restingGroup: groups.length - strobed,
     encoder: scan.encoders.length,
     lamp: scan.lamps.length,
+    lights: scan.chains.length > 0 ? 1 : 0,
     readPart: chains.length + sets + buses.length + rungs.length,
     registerBit: bitsIn.reduce((sum, bits) => sum + bits, 0),
     expander: expanders.length,

@@ -1,3 +1,4 @@
+import type { Placement } from "../catalogue/kinds/controlKind";
 import type { ColourOrder } from "../catalogue/parts/part";
 import { CHAIN_AT, ENTRY_BYTES, GLOW, GLOW_AT, LIMITS, NONE, glowBytes, lightsMs } from "../contract/contract";
 import { derive } from "../derived/derive";
@@ -29,23 +30,30 @@ export function pictureMs(design: Design, scan: Pick<ScanTable, "chains">): numb
   return Math.ceil(lights / lightsAScan(glowsOf(design, scan).length)) + sending;
 }
 
+/** Presses of keys on a board, with the places of their keys. */
+function keysOn(design: Design, boardId: string): { inputId: string; at: Placement }[] {
+  const { controls, inputs } = derive(design);
+  return inputs.flatMap(({ id, controlId, motion }) => {
+    const control = controls.get(controlId);
+    const isOn = control?.kind === "key" && motion === "press" && control.placement.boardId === boardId;
+    return isOn ? [{ inputId: id, at: control.placement }] : [];
+  });
+}
+
 /**
- * The input of the key beside a light: the nearest key, no farther away than one pitch.
+ * The input of the key beside a light: the nearest key, no farther away than one pitch; of two that are as near the first.
  * @returns null where there is none
  */
 export function ownKeyOf(design: Design, elementId: string): string | null {
-  const { elements, controls, inputs } = derive(design);
-  const at = controls.get(elements.get(elementId)?.controlId ?? "")?.placement;
-  if (!at) return null;
+  const { elements, controls } = derive(design);
+  const light = controls.get(elements.get(elementId)?.controlId ?? "")?.placement;
+  if (!light) return null;
   const mostMm = Math.max(design.pitch.xMm, design.pitch.yMm);
-  let best: { id: string; mm: number } | null = null;
-  for (const input of inputs) {
-    const control = controls.get(input.controlId);
-    if (control?.kind !== "key" || input.motion !== "press" || control.placement.boardId !== at.boardId) continue;
-    const mm = distanceMm(at, control.placement);
-    if (mm <= mostMm && (best === null || mm < best.mm)) best = { id: input.id, mm };
-  }
-  return best?.id ?? null;
+  const near = keysOn(design, light.boardId)
+    .map(({ inputId, at }) => ({ inputId, mm: distanceMm(light, at) }))
+    .filter(({ mm }) => mm <= mostMm)
+    .sort((a, b) => a.mm - b.mm);
+  return near[0]?.inputId ?? null;
 }
 
 const ALL_LEVELS = 255;
@@ -65,16 +73,19 @@ export const chainBytes = ({ chains }: ScanTable): number[] =>
 const placesOf = (order: ColourOrder) =>
   (["r", "g", "b"] as const).reduce((bits, colour, nth) => bits | (order.indexOf(colour) << (2 * nth)), 0);
 
+/** In which order a light's part takes its bytes. */
+export function orderOf(design: Design, elementId: string): ColourOrder {
+  const derived = derive(design);
+  const control = derived.controls.get(derived.elements.get(elementId)?.controlId ?? "");
+  return (control && derived.partOf(control).colourOrder) ?? "grb";
+}
+
 /** Bytes of the table of lights. */
 export function lightBytes(scan: ScanTable, design: Design): number[] {
-  const derived = derive(design);
-  const { elements, controls } = derived;
   const needsOwn = glowsOf(design, scan).some(({ when }) => when.when === "own-key");
   return lightsOf(scan).flatMap((id) => {
-    const control = controls.get(elements.get(id)?.controlId ?? "");
-    const order = (control && derived.partOf(control)?.colourOrder) ?? "grb";
     const key = needsOwn ? scan.inputs.indexOf(ownKeyOf(design, id) ?? "") : -1;
-    return [key < 0 ? NONE : key, placesOf(order)];
+    return [key < 0 ? NONE : key, placesOf(orderOf(design, id))];
   });
 }
 

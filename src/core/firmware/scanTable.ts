@@ -2,7 +2,7 @@ import type { BuiltChain, Conductor, LadderBank, ScanGroup } from "../circuits/c
 import type { LineAccess } from "../circuits/lineAccess";
 import { BANK_LINES } from "../contract/contract";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
-import { derive } from "../derived/derive";
+import { type Derived, derive } from "../derived/derive";
 import { type Opposite, togetherInput } from "../document/keyRules";
 import { readingOrder } from "./readingOrder";
 import { type DebounceSchool, debounceOf } from "../document/debounce";
@@ -67,10 +67,9 @@ const numbered = (ids: string[]) => new Map(ids.map((id, number) => [id, number]
 
 /** Numbers everything the firmware scans. Elements that no circuit holds are left out: the firmware cannot see them. */
 export function scanTableOf(design: Design): ScanTable {
-  const { builtCircuits, inputs, controls, elements } = derive(design);
+  const { builtCircuits, inputs } = derive(design);
   const groups = mergeUnstrobed(builtCircuits.flatMap((scan) => scan.groups));
   const encoders = builtCircuits.flatMap((scan) => scan.encoders);
-  const lamps = builtCircuits.flatMap((scan) => scan.lamps);
   const scanned = new Set(groups.flatMap((group) => group.cells.map((cell) => cell.elementId)));
   const strobeLines = [...new Set(groups.flatMap((group) => (group.strobeNet === null ? [] : [group.strobeNet])))];
   const access: ScanTable["access"] = Object.assign({}, ...builtCircuits.map((scan) => scan.access));
@@ -90,7 +89,6 @@ export function scanTableOf(design: Design): ScanTable {
   return {
     strobeLines,
     senseLines,
-    lampLines: lamps.map((lamp) => lamp.net),
     switches,
     settling,
     encoders: encoders.map((e) => ({
@@ -100,10 +98,7 @@ export function scanTableOf(design: Design): ScanTable {
       statesPerStep: e.statesPerStep,
       knob: knobOf(design.keymap.knobs, e.elementId),
     })),
-    lamps: lamps
-      .map((lamp, line) => ({ controlId: elements.get(lamp.elementId)?.controlId ?? "", line }))
-      .filter((l) => controls.has(l.controlId)),
-    chains: builtCircuits.flatMap((built) => built.chains).filter(({ lights }) => lights.length > 0),
+    ...shownOf(derive(design)),
     inputs: [
       ...presses.map((input) => input.id),
       ...encoders.flatMap((e) => turnInputs(inputs, e.elementId)),
@@ -125,6 +120,18 @@ export function scanTableOf(design: Design): ScanTable {
     conductors: builtCircuits.flatMap((scan) => scan.conductors),
     ladders: builtCircuits.flatMap((scan) => scan.ladders),
     access,
+  };
+}
+
+/** What is shown: lamps on their lines, and chains that have a light which answers. */
+function shownOf({ builtCircuits, elements, controls }: Derived): Pick<ScanTable, "lampLines" | "lamps" | "chains"> {
+  const lamps = builtCircuits.flatMap((built) => built.lamps);
+  return {
+    lampLines: lamps.map(({ net }) => net),
+    lamps: lamps
+      .map((lamp, line) => ({ controlId: elements.get(lamp.elementId)?.controlId ?? "", line }))
+      .filter((l) => controls.has(l.controlId)),
+    chains: builtCircuits.flatMap((built) => built.chains).filter(({ lights }) => lights.length > 0),
   };
 }
 

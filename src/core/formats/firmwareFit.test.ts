@@ -30,6 +30,6 @@ it("names what no firmware drives, and nothing else", () => {
   const all = circuitKinds.map((kind, nth) => kind.fresh(`c${nth}`, kind.title));
   const undriven = undrivenCircuits({ ...finishedPad(), circuits: all });
   expect(undriven.sort()).toEqual(
-    ["Displays on the bus", "Light chain", "Radio on the serial bus", "Segment displays in a chain"].sort(),
+    ["Displays on the bus", "Radio on the serial bus", "Segment displays in a chain"].sort(),
   );
 });

@@ -28,6 +28,7 @@ function anywhere(design: Design): Design {
   const nets = new Set(
     Object.values(scan.access).flatMap((access) => Object.values(access).filter((one) => typeof one === "string")),
   );
+  for (const { net } of scan.chains) nets.add(net);
   for (const line of [...scan.strobeLines, ...scan.senseLines, ...scan.lampLines]) nets.add(line);
   const pins = [...nets].map((net, nth) => [net, { pin: `P${nth + 1}`, locked: false }]);
   return { ...design, pinPlan: Object.fromEntries(pins) };

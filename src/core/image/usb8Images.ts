@@ -1,15 +1,12 @@
 import { LOADER_AT } from "../contract/board";
 import type { Design } from "../document/schema";
+import { type FirmwareFeature, featureWords, featuresOf } from "../firmware/features";
 import type { ScanTable } from "../firmware/scanTable";
-
-/** What the code of an image can be compiled without (firmware/src/with.h). */
-export const imageFeatures = ["lights", "live", "pointer"] as const;
-export type ImageFeature = (typeof imageFeatures)[number];
 
 /** One prebuilt image of the 8-bit USB class: what it can beside the rest, and where in flash the board block and the tables are. */
 export interface Usb8Image {
   id: string;
-  with: readonly ImageFeature[];
+  with: readonly FirmwareFeature[];
   boardAt: number;
   tablesAt: number;
 }
@@ -30,29 +27,13 @@ export type ImageId = (typeof usb8Images)[number]["id"];
 export const boardBytesMost = ({ boardAt, tablesAt }: Usb8Image): number => tablesAt - boardAt;
 export const tableBytesMost = ({ tablesAt }: Usb8Image): number => LOADER_AT - tablesAt;
 
-/** What of the features a design wants. */
-export function featuresOf({ reportSet }: Design, { chains }: ScanTable): ImageFeature[] {
-  const wants: Record<ImageFeature, boolean> = {
-    lights: chains.length > 0,
-    live: reportSet.interfaces.includes("live"),
-    pointer: reportSet.interfaces.includes("pointer"),
-  };
-  return imageFeatures.filter((feature) => wants[feature]);
-}
-
 /** The image that can all that is wished and leaves the most room to the tables. One can everything, so there always is one. */
-export function imageWith(features: ImageFeature[]): (typeof usb8Images)[number] {
+export function imageWith(features: FirmwareFeature[]): (typeof usb8Images)[number] {
   const able = usb8Images.filter((image) => features.every((one) => image.with.some((own) => own === one)));
   return able.reduce((best, image) => (image.tablesAt < best.tablesAt ? image : best));
 }
 
 export const imageFor = (design: Design, scan: ScanTable) => imageWith(featuresOf(design, scan));
-
-const FEATURE_WORDS: Record<ImageFeature, string> = {
-  lights: "addressable lights",
-  live: "live changes",
-  pointer: "the pointer",
-};
 
 /** What a design could give up for more room, in words: "without live changes there are 4608". */
 export function roomWithout(design: Design, scan: ScanTable): string[] {
@@ -60,6 +41,6 @@ export function roomWithout(design: Design, scan: ScanTable): string[] {
   const now = tableBytesMost(imageWith(features));
   return features.flatMap((feature) => {
     const most = tableBytesMost(imageWith(features.filter((one) => one !== feature)));
-    return most > now ? [`without ${FEATURE_WORDS[feature]} there are ${most}`] : [];
+    return most > now ? [`without ${featureWords[feature]} there are ${most}`] : [];
   });
 }

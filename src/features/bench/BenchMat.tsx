@@ -105,6 +105,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const isLive = stage.mode === "press";
   const held = useSession((state) => state.held);
   const lit = useSession((state) => state.lit);
+  const glows = useSession((state) => state.glows);
   const activeLayers = useSession((state) => state.activeLayers);
   const hand = useMatHand(stage, lens);
   const shown = hand.preview ?? design;
@@ -164,7 +165,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
             small={small}
             corners={corners}
             ends={isLive && held.length > 0 ? heldEnds(control, held) : ""}
-            lit={isLive && lit.includes(control.id)}
+            lit={isLive ? (glows[control.id] ?? (lit.includes(control.id) ? "var(--saffron)" : "")) : ""}
             solderSide={flipped}
             tabStop={control.id === tabStop}
           />

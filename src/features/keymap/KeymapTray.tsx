@@ -23,6 +23,8 @@ const UnboundSection = dynamic(() => import("./UnboundSection").then((m) => m.Un
 
 const KnobSection = dynamic(() => import("./KnobSection").then((m) => m.KnobSection));
 
+const GlowsSection = dynamic(() => import("./GlowsSection").then((m) => m.GlowsSection));
+
 /** The list of languages is long. */
 const ComputerSection = dynamic(() => import("./ComputerSection").then((m) => m.ComputerSection));
 
@@ -51,7 +53,8 @@ export function KeymapTray() {
       <TogetherSection />
       <MacrosSection />
       {control?.kind === "lamp" && <LampSection control={control} />}
-      {!input && control?.kind !== "lamp" && (
+      {design.controls.some(({ kind }) => kind === "light") && <GlowsSection />}
+      {!input && control?.kind !== "lamp" && control?.kind !== "light" && (
         <Section title="Bind">
           <div>Select a key, an encoder or a lamp on the mat, or a line of the table.</div>
         </Section>

@@ -24,7 +24,8 @@ interface ControlShapeProps {
   corners?: string;
   /** Names of its ends that are held or on, with a space between. */
   ends: string;
-  lit: boolean;
+  /** The colour it is lit in; empty while dark. */
+  lit: string;
   solderSide: boolean;
   /** Only one control is a tab stop; arrows reach the others. */
   tabStop: boolean;
@@ -244,7 +245,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
       data-control={control.id}
       role="button"
       aria-pressed={selected || ends !== ""}
-      aria-label={`${describe(control, words, small)}${lit ? ", lit" : ""}`}
+      aria-label={`${describe(control, words, small)}${lit && ", lit"}`}
       tabIndex={tabStop ? 0 : -1}
       className="control"
       style={tinted(colour)}
@@ -264,12 +265,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
         </>
       ) : (
         <>
-          <path
-            d={cap}
-            fill={lit ? "var(--saffron)" : "var(--cap)"}
-            stroke={TONES[tone]}
-            strokeWidth={tone === "none" ? 0.3 : 0.9}
-          />
+          <path d={cap} fill={lit || "var(--cap)"} stroke={TONES[tone]} strokeWidth={tone === "none" ? 0.3 : 0.9} />
           {pieces.length > 1 && <path d={cap} fill="var(--cap)" pointerEvents="none" />}
           <Face control={control} pitch={pitch} part={part} pressed={ends !== ""} ends={ends} lit={lit} />
         </>

@@ -10,7 +10,8 @@ export interface FaceProps<C> {
   pressed: boolean;
   /** Names of its ends that are held or on, with a space between. */
   ends: string;
-  lit: boolean;
+  /** The colour it is lit in; empty while dark. */
+  lit: string;
 }
 
 /** How one kind of control looks. A new kind is one file that exports this, and one line in the registry. */

@@ -4,6 +4,7 @@ import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { type Result, bad, good } from "../../document/problem";
 import { arenaNeed } from "../../firmware/capacity";
+import { featuresOf, withoutFlags } from "../../firmware/features";
 import type { ScanTable } from "../../firmware/scanTable";
 import { tableBytes } from "../../firmware/tables";
 import { boardBlock } from "../../image/boardBlock";
@@ -80,12 +81,13 @@ export const project: FirmwareTarget = {
     const ports = new PortPins();
     const block = blockOf(design, scan, isUsb8 ? usb8Pins(profile) : ports);
     if (!block.ok) return block;
+    const without = withoutFlags(featuresOf(design, scan));
     const files = { ...common(design, scan, block.value, isUsb8), ...runtimeOf(RUNTIME_SOURCES), ...LINES };
     if (isUsb8)
       return good({
         ...files,
         ...USB8,
-        Makefile: usb8Makefile(block.value.arenaBytes),
+        Makefile: usb8Makefile(block.value.arenaBytes, without),
         "processor.sh": processorScript,
       });
     const { "port/port.h": template, ...port } = PORT;
@@ -93,7 +95,7 @@ export const project: FirmwareTarget = {
       ...files,
       ...port,
       "port.h": portHeader(template, design, ports.pads),
-      Makefile: portMakefile(block.value.arenaBytes),
+      Makefile: portMakefile(block.value.arenaBytes, without),
     });
   },
 };

@@ -15,16 +15,19 @@ exit 1
 /** A finished device for the 8-bit USB classes. */
 export const usb8Makefile = (
   arenaBytes: number,
+  without: string[],
 ) => `# make: builds device.hex, to be written through the board's loader.
 MCU ?= $(shell sh processor.sh)
 CFLAGS ?= -std=c99 -O2 -flto -fno-jump-tables -Wall -Wextra -Wpedantic
+# What the device wants of memory, and what it is compiled without.
+DEVICE = ${[`-DOV_DEVICE_ARENA_BYTES=${arenaBytes}`, ...without].join(" ")}
 SOURCES = $(wildcard src/*.c lines/*.c chip/*.c) tables.c board_block.c
 
 device.hex: device.elf
 	avr-objcopy -O ihex -R .eeprom $< $@
 
 device.elf: $(SOURCES) $(wildcard src/*.h lines/*.h chip/*.h)
-	avr-gcc -mmcu=$(MCU) $(CFLAGS) -DOV_DEVICE_ARENA_BYTES=${arenaBytes} -Isrc -Ilines -Ichip -o $@ $(SOURCES)
+	avr-gcc -mmcu=$(MCU) $(CFLAGS) $(DEVICE) -Isrc -Ilines -Ichip -o $@ $(SOURCES)
 	avr-size $@
 
 clean:
@@ -36,13 +39,16 @@ clean:
 /** A device for any controller, whose compiler and flags are the person's. */
 export const portMakefile = (
   arenaBytes: number,
+  without: string[],
 ) => `# make: compiles the device, port.h as it is. Set CC, CFLAGS and LDFLAGS to those of your controller.
 CC ?= cc
 CFLAGS ?= -std=c99 -O2 -Wall -Wextra -Wpedantic
+# What the device wants of memory, and what it is compiled without.
+DEVICE = ${[`-DOV_DEVICE_ARENA_BYTES=${arenaBytes}`, ...without].join(" ")}
 SOURCES = $(wildcard src/*.c lines/*.c port/*.c) tables.c board_block.c
 
 device: $(SOURCES) $(wildcard src/*.h lines/*.h port/*.h) port.h
-	$(CC) $(CFLAGS) -DOV_DEVICE_ARENA_BYTES=${arenaBytes} -I. -Isrc -Ilines -Iport -o $@ $(SOURCES) $(LDFLAGS)
+	$(CC) $(CFLAGS) $(DEVICE) -I. -Isrc -Ilines -Iport -o $@ $(SOURCES) $(LDFLAGS)
 
 clean:
 	rm -f device

@@ -1,0 +1,28 @@
+import type { Design } from "../document/schema";
+import type { ScanTable } from "./scanTable";
+
+/** What the firmware can be compiled without (firmware/src/with.h). */
+export const firmwareFeatures = ["lights", "live", "pointer"] as const;
+export type FirmwareFeature = (typeof firmwareFeatures)[number];
+
+export const featureWords: Record<FirmwareFeature, string> = {
+  lights: "addressable lights",
+  live: "live changes",
+  pointer: "the pointer",
+};
+
+/** What of it a design wants. */
+export function featuresOf({ reportSet }: Design, { chains }: ScanTable): FirmwareFeature[] {
+  const wants: Record<FirmwareFeature, boolean> = {
+    lights: chains.length > 0,
+    live: reportSet.interfaces.includes("live"),
+    pointer: reportSet.interfaces.includes("pointer"),
+  };
+  return firmwareFeatures.filter((feature) => wants[feature]);
+}
+
+/** What a compiler is told, so that firmware has these features and none of the others. */
+export const withoutFlags = (features: readonly FirmwareFeature[]): string[] =>
+  firmwareFeatures
+    .filter((feature) => !features.includes(feature))
+    .map((feature) => `-DOV_WITH_${feature.toUpperCase()}=0`);
