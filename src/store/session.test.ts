@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { demoDesigns } from "@demo/index";
 import { finishedPad, pad } from "../../tests/support/designs";
 import type { Control } from "@/core/catalogue/kinds";
 import { addControl, changeControl } from "@/core/edits/controls";
@@ -197,6 +198,21 @@ describe("the live session", () => {
     pass(80);
     expect(state().activeLayers).toEqual([0]);
     expect(state().lit).toEqual([]);
+  });
+
+  it("shows lights in their colours while they glow", async () => {
+    const kestrel = demoDesigns.find(({ id }) => id === "kestrel")!;
+    await startSession(kestrel);
+    pass(30);
+    const dim = state().glows["power-light"];
+    expect(dim).toMatch(/^#[0-9a-f]{2}0000$/);
+    expect(Object.keys(state().glows)).toEqual(["power-light"]);
+    pressElement("stop:press", true);
+    pass(60);
+    expect(Object.keys(state().glows)).toHaveLength(6);
+    pressElement("stop:press", false);
+    pass(700);
+    expect(state().glows).toEqual({ "power-light": dim });
   });
 
   it("ghosts when the diodes are left out, and the design keeps its own", () => {

@@ -11,29 +11,32 @@ import { randomUse } from "./randomUse";
 /** Sequences in which the stack is watched. */
 const SEQUENCES = 60;
 
-describe.each([...wiredDemos, { ...withLive(wiredDemos[0]), name: "Kestrel with live changes" }])("RAM of $name on the 8-bit core", (design) => {
-  const folder = workFolder();
-  const plan = scanTableOf(design);
-  const image = buildAvr(design, folder);
-  const script = Array.from({ length: SEQUENCES }, (_, seed) => {
-    const run = recordScript(design, randomUse(design, seed));
-    if (!run.ok) throw new Error(JSON.stringify(run.problems));
-    return run.value.script;
-  }).join("");
-  const { notes } = play(buildSimulator(folder), [image.binary], script);
-  const stack = Number(/stack (\d+)/.exec(notes)![1]);
-  const own = image.ramBytes - arenaNeed(plan, design);
+describe.each([...wiredDemos, { ...withLive(wiredDemos[0]), name: "Kestrel with live changes" }])(
+  "RAM of $name on the 8-bit core",
+  (design) => {
+    const folder = workFolder();
+    const plan = scanTableOf(design);
+    const image = buildAvr(design, folder);
+    const script = Array.from({ length: SEQUENCES }, (_, seed) => {
+      const run = recordScript(design, randomUse(design, seed));
+      if (!run.ok) throw new Error(JSON.stringify(run.problems));
+      return run.value.script;
+    }).join("");
+    const { notes } = play(buildSimulator(folder), [image.binary], script);
+    const stack = Number(/stack (\d+)/.exec(notes)![1]);
+    const own = image.ramBytes - arenaNeed(plan, design);
 
-  it("is what the formula says: variables, arena and the deepest stack", () => {
-    // The arena is rounded up to words, and the linker to an even end.
-    expect(own).toBeLessThanOrEqual(fixedRamBytes(plan, design));
-    expect(stack).toBeLessThanOrEqual(STACK_BYTES);
-    expect(image.ramBytes + stack).toBeLessThanOrEqual(ramNeed(plan, design));
-  });
+    it("is what the formula says: variables, arena and the deepest stack", () => {
+      // The arena is rounded up to words, and the linker to an even end.
+      expect(own).toBeLessThanOrEqual(fixedRamBytes(plan, design));
+      expect(stack).toBeLessThanOrEqual(STACK_BYTES);
+      expect(image.ramBytes + stack).toBeLessThanOrEqual(ramNeed(plan, design));
+    });
 
-  it("is not overstated: the formula is at most 60 bytes more than was seen", () => {
-    expect(ramNeed(plan, design) - image.ramBytes - stack).toBeLessThanOrEqual(60);
-  });
+    it("is not overstated: the formula is at most 60 bytes more than was seen", () => {
+      expect(ramNeed(plan, design) - image.ramBytes - stack).toBeLessThanOrEqual(60);
+    });
 
-  it("stays below 2,000 bytes", () => expect(ramNeed(plan, design)).toBeLessThan(2000));
-});
+    it("stays below 2,000 bytes", () => expect(ramNeed(plan, design)).toBeLessThan(2000));
+  },
+);

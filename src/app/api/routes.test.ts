@@ -184,8 +184,21 @@ describe("simulate", () => {
         { atMs: 55, interface: "keyboard", bytes: "0000000000000000" },
       ],
       answers: [],
+      lights: [],
       text: "a",
     });
+  });
+
+  it("gives what chains of lights are sent", async () => {
+    const kestrel = demoDesigns.find(({ id }) => id === "kestrel")!;
+    const events = [{ atMs: 10, control: "Camera", action: "press" }];
+    const { body } = await answer(simulate(ask({ design: kestrel, events, untilMs: 60 })));
+    // With five glows one light is worked out in a scan. At 20 % a colour of 128 is 128 × 52 / 256. Green, red, blue.
+    const power = "001a00";
+    expect(body.lights).toEqual([
+      { atMs: 6, chain: "lights", bytes: power + "000000".repeat(5) },
+      { atMs: 26, chain: "lights", bytes: power + "003300" + "000000".repeat(4) },
+    ]);
   });
 
   it("gives what the device answers to frames of live changes, also after its power was off", async () => {

@@ -74,6 +74,7 @@ export interface LadderBank {
 
 /** Addressable lights on one line, in the order of their indices, and what they must keep to. */
 export interface BuiltChain {
+  circuitId: string;
   net: string;
   /** Element ids; bridged ones are not among them. */
   lights: string[];

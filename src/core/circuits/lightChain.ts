@@ -101,7 +101,14 @@ export const lightChain: CircuitKind<LightChain> = {
     });
     const { brightnessPercent, colours, mostLit } = circuit;
     const indexed = lights.map(({ id }) => id).filter((id) => !circuit.bridged.includes(id));
-    builder.built.chains.push({ net: pin.id, lights: indexed, brightnessPercent, colours, mostLit });
+    builder.built.chains.push({
+      circuitId: circuit.id,
+      net: pin.id,
+      lights: indexed,
+      brightnessPercent,
+      colours,
+      mostLit,
+    });
     return builder.built;
   },
 };

@@ -61,10 +61,19 @@ export interface TimedFrame {
   bytes: Uint8Array;
 }
 
+/** What a chain of addressable lights was sent, and when. */
+export interface TimedLights {
+  atMs: number;
+  /** Its circuit. */
+  chain: string;
+  bytes: Uint8Array;
+}
+
 export interface SimulationResult {
   reports: TimedReport[];
   /** Frames of live changes that the device answered. */
   answers: TimedFrame[];
+  lights: TimedLights[];
   /** What a host set to that keyboard language would have typed. */
   text: string;
 }
@@ -158,6 +167,7 @@ export function simulate(
   if (problems.length > 0) return bad(...problems);
   const reports: TimedReport[] = [];
   const answers: TimedFrame[] = [];
+  const lights: TimedLights[] = [];
   const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage));
   const { bounce } = request;
   bringInlineRuntime();
@@ -170,6 +180,10 @@ export function simulate(
         watch.report?.(report);
         host.receive(report);
         device.hostLocks(host.locks);
+      },
+      lights(atMs, chain, bytes) {
+        lights.push({ atMs, chain: device.scan.chains[chain].circuitId, bytes });
+        watch.lights?.(atMs, chain, bytes);
       },
       answered(atMs, bytes) {
         answers.push({ atMs, bytes });
@@ -185,5 +199,5 @@ export function simulate(
     if (event.atMs < request.untilMs) order(device, design, event);
   }
   device.runUntil(request.untilMs);
-  return good({ reports, answers, text: host.text });
+  return good({ reports, answers, lights, text: host.text });
 }

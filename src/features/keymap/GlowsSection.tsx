@@ -16,6 +16,7 @@ import { newId } from "@/store/newId";
 import { IconButton, PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { SortableLine, SortableList } from "@/ui/pieces/SortableList";
+import { GlowSwatch } from "./GlowSwatch";
 import { GlowFields } from "./GlowFields";
 
 /** Elements of the selected lights. */
@@ -98,8 +99,16 @@ function GlowLine({ glow, isOpen, onOpen }: { glow: Glow; isOpen: boolean; onOpe
       gripLabel={`Drag the glow "${words}" to another place`}
       style={{ padding: "4px 0", flexWrap: "wrap", alignItems: "flex-start" }}
     >
+      <GlowSwatch shows={glow.shows} />
       <button
-        style={{ flex: 1, textAlign: "left", overflowWrap: "anywhere", fontWeight: isOpen ? 600 : 400 }}
+        style={{
+          flex: 1,
+          minWidth: 0,
+          marginLeft: 8,
+          textAlign: "left",
+          overflowWrap: "anywhere",
+          fontWeight: isOpen ? 600 : 400,
+        }}
         aria-expanded={isOpen}
         onClick={() => onOpen(isOpen ? null : glow.id)}
       >

@@ -23,7 +23,7 @@ const UnboundSection = dynamic(() => import("./UnboundSection").then((m) => m.Un
 
 const KnobSection = dynamic(() => import("./KnobSection").then((m) => m.KnobSection));
 
-const GlowsSection = dynamic(() => import("./GlowsSection").then((m) => m.GlowsSection));
+const LightsNote = dynamic(() => import("./LightsNote").then((m) => m.LightsNote));
 
 /** The list of languages is long. */
 const ComputerSection = dynamic(() => import("./ComputerSection").then((m) => m.ComputerSection));
@@ -44,17 +44,19 @@ export function KeymapTray() {
   const { design, input } = useKeymap();
   const last = useHand((state) => state.selection.at(-1));
   const control = design.controls.find((c) => c.id === last);
+  const isLight = control?.kind === "light";
   return (
     <>
       <FirstKeymapOffer design={design} />
       <LayersSection />
       {input && <BindingSection key={input.id} />}
       {control && turns(control) && <KnobSection control={control} />}
+      {isLight && <LightsNote />}
       <TogetherSection />
       <MacrosSection />
       {control?.kind === "lamp" && <LampSection control={control} />}
-      {design.controls.some(({ kind }) => kind === "light") && <GlowsSection />}
-      {!input && control?.kind !== "lamp" && control?.kind !== "light" && (
+      {!isLight && design.controls.some(({ kind }) => kind === "light") && <LightsNote />}
+      {!input && control?.kind !== "lamp" && !isLight && (
         <Section title="Bind">
           <div>Select a key, an encoder or a lamp on the mat, or a line of the table.</div>
         </Section>

@@ -3,14 +3,23 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Control } from "@/core/catalogue/kinds";
-import { type Part, type Shape, partSchema, postSchema, shapeOutline, shapeSchema } from "@/core/catalogue/parts/part";
+import {
+  type ColourOrder,
+  type Part,
+  type Shape,
+  colourOrders,
+  partSchema,
+  postSchema,
+  shapeOutline,
+  shapeSchema,
+} from "@/core/catalogue/parts/part";
 import { derive } from "@/core/derived/derive";
 import { changeControl } from "@/core/edits/controls";
 import { edit, useDesign } from "@/store/bench";
 import { newId } from "@/store/newId";
 import { outlinePath } from "@/ui/drawing/outlinePath";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
+import { Checkbox, ChoiceField, NumberField, TextField } from "@/ui/pieces/fields";
 import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Columns, Row } from "@/ui/pieces/sheets";
 import { fieldOf } from "@/core/schemaLimits";
@@ -40,6 +49,9 @@ const NUMBERS: NumberLine<"aboveMm" | "belowMm" | "price">[] = [
   { key: "belowMm", label: "Reaches behind", unit: "mm" },
   { key: "price", label: "Price", unit: "each" },
 ];
+
+const COLOURS = { r: "red", g: "green", b: "blue" } as const;
+const orderWords = (order: ColourOrder) => [...order].map((sign) => COLOURS[sign as "r" | "g" | "b"]).join(", ");
 
 function ShapeRow({
   title,
@@ -200,6 +212,14 @@ export function PartDialog({ control, onClose }: { control: Control; onClose: ()
                 onCommit={(key, value) => change({ plateMm: { ...part.plateMm!, [key]: value } })}
               />
             </Columns>
+          )}
+          {control.kind === "light" && (
+            <ChoiceField
+              label="Takes its colours in the order"
+              value={part.colourOrder ?? "grb"}
+              choices={colourOrders.map((order) => ({ value: order, label: orderWords(order) }))}
+              onCommit={(order) => change({ colourOrder: order as ColourOrder })}
+            />
           )}
           <Box fontWeight="600">Post holes</Box>
           {part.posts.map((post, nth) => (

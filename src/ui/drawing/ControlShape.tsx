@@ -230,6 +230,9 @@ const tinted = (colour: string | null): CSSProperties | undefined =>
         "--cap-ink": "#2b2a26",
       } as CSSProperties);
 
+/** A lamp is lit in its own colour, a light in the one that it was told. */
+const litWords = (lit: string) => (lit.startsWith("#") ? `, lit in ${lit}` : lit && ", lit");
+
 /** One control on the mat: its cap seen from above, or its body and contacts from the solder side. */
 export const ControlShape = memo(function ControlShape(props: ControlShapeProps) {
   const { control, part, colour, pitch, selected, tone, words, small, corners, ends, lit, solderSide, tabStop } = props;
@@ -245,7 +248,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
       data-control={control.id}
       role="button"
       aria-pressed={selected || ends !== ""}
-      aria-label={`${describe(control, words, small)}${lit && ", lit"}`}
+      aria-label={`${describe(control, words, small)}${litWords(lit)}`}
       tabIndex={tabStop ? 0 : -1}
       className="control"
       style={tinted(colour)}

@@ -83,7 +83,10 @@ const PadFace = ({ control }: FaceProps<LadderPad>) => (
 );
 
 const LightFace = ({ lit }: FaceProps<Control>) => (
-  <rect {...line} x={-1.4} y={-1.4} width={2.8} height={2.8} fill={lit || "var(--cap-top)"} />
+  <>
+    {lit && <circle r={6.5} fill={lit} opacity={0.35} pointerEvents="none" />}
+    <rect {...line} x={-1.4} y={-1.4} width={2.8} height={2.8} fill={lit || "var(--cap-top)"} />
+  </>
 );
 
 /** Seven strokes of one digit, as a sign for a segment display. */

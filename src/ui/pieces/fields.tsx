@@ -1,19 +1,27 @@
 "use client";
 
-import { Box, Field, Input, NativeSelect } from "@chakra-ui/react";
+import { Box, chakra } from "@chakra-ui/react";
+import { ChevronDown } from "lucide-react";
 import { type KeyboardEvent, useId, useState } from "react";
 import type { schemaCore } from "@/core/schema";
 import { limitsOf } from "@/core/schemaLimits";
 import { readNumber } from "./readNumber";
 
+// The library's own fields bring a machine each, which would be a thirtieth of a page's script; these are the browser's elements
+// in the bench's materials, joined to their labels and problems by ids.
 const box = {
+  width: "100%",
+  minWidth: "0",
+  appearance: "none",
   height: "30px",
   fontSize: "14px",
   borderRadius: "3px",
+  borderWidth: "1px",
   bg: "var(--sheet)",
   borderColor: "var(--edge)",
   color: "var(--ink)",
   paddingInline: "8px",
+  _invalid: { borderColor: "var(--stop)" },
 } as const;
 const labelStyle = { fontSize: "13px", fontWeight: 500, color: "var(--faint)", marginBottom: "2px" } as const;
 
@@ -29,6 +37,7 @@ interface TextFieldProps {
 
 /** A text that takes effect on Enter or on leaving; Escape puts the old one back, wrong text says what is wrong. */
 export function TextField({ label, value, onCommit, check, mono, help }: TextFieldProps) {
+  const id = useId();
   const [draft, setDraft] = useState<string | null>(null);
   const problem = draft === null ? null : (check?.(draft) ?? null);
   const commit = () => {
@@ -41,23 +50,32 @@ export function TextField({ label, value, onCommit, check, mono, help }: TextFie
     if (event.key === "Escape") setDraft(null);
   };
   return (
-    <Field.Root invalid={problem !== null} gap="0">
-      <Field.Label {...labelStyle}>{label}</Field.Label>
-      <Input
+    <Box width="100%">
+      <label htmlFor={id}>
+        <Box {...labelStyle}>{label}</Box>
+      </label>
+      <chakra.input
         {...box}
+        id={id}
+        aria-invalid={problem !== null}
+        aria-describedby={problem || help ? `${id}-said` : undefined}
         fontFamily={mono ? "mono" : undefined}
         value={draft ?? value}
         onChange={(event) => setDraft(event.target.value)}
         onBlur={commit}
         onKeyDown={onKeyDown}
       />
-      {help && !problem && <Field.HelperText fontSize="12px">{help}</Field.HelperText>}
-      {problem && (
-        <Field.ErrorText fontSize="13px" color="var(--stop)">
-          {problem}
-        </Field.ErrorText>
+      {help && !problem && (
+        <Box id={`${id}-said`} fontSize="12px" color="var(--faint)">
+          {help}
+        </Box>
       )}
-    </Field.Root>
+      {problem && (
+        <Box id={`${id}-said`} aria-live="polite" fontSize="13px" fontWeight="500" color="var(--stop)">
+          {problem}
+        </Box>
+      )}
+    </Box>
   );
 }
 
@@ -114,11 +132,12 @@ export function ChoiceField({ label, value, choices, onCommit, hideLabel }: Choi
           <Box {...labelStyle}>{label}</Box>
         </label>
       )}
-      <NativeSelect.Root>
-        <NativeSelect.Field
+      <Box position="relative">
+        <chakra.select
           id={id}
           aria-label={hideLabel ? label : undefined}
           {...box}
+          paddingInlineEnd="28px"
           value={value}
           onChange={(event) => onCommit(event.target.value)}
         >
@@ -127,9 +146,13 @@ export function ChoiceField({ label, value, choices, onCommit, hideLabel }: Choi
               {choice.label}
             </option>
           ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+        </chakra.select>
+        <ChevronDown
+          size={18}
+          aria-hidden
+          style={{ position: "absolute", right: 8, top: 6, pointerEvents: "none", color: "var(--faint)" }}
+        />
+      </Box>
     </Box>
   );
 }

@@ -111,59 +111,6 @@ const dialog = defineSlotRecipe({
   },
 });
 
-const fieldSlots = defineSlotRecipe({
-  slots: ["root", "label", "requiredIndicator", "errorText", "helperText", "input", "select", "textarea"],
-  base: {
-    root: {
-      display: "flex",
-      flexDirection: "column",
-      alignItems: "flex-start",
-      width: "100%",
-      position: "relative",
-      gap: "6px",
-    },
-    label: {
-      display: "flex",
-      alignItems: "center",
-      textAlign: "start",
-      gap: "4px",
-      userSelect: "none",
-      _disabled: { opacity: 0.5 },
-    },
-    errorText: { display: "inline-flex", alignItems: "center", fontWeight: 500, color: "var(--stop)" },
-    helperText: { color: "var(--faint)" },
-  },
-});
-
-const nativeSelect = defineSlotRecipe({
-  slots: ["root", "field", "indicator"],
-  base: {
-    root: { height: "fit-content", display: "flex", width: "100%", position: "relative" },
-    field: {
-      ...field,
-      height: "30px",
-      paddingInlineEnd: "28px",
-      lineHeight: "normal",
-      "& > option, & > optgroup": { bg: "var(--sheet)" },
-    },
-    indicator: {
-      position: "absolute",
-      insetInlineEnd: "8px",
-      top: "50%",
-      transform: "translateY(-50%)",
-      display: "inline-flex",
-      alignItems: "center",
-      justifyContent: "center",
-      pointerEvents: "none",
-      height: "100%",
-      fontSize: "18px",
-      color: "var(--faint)",
-      _disabled: { opacity: 0.5 },
-      _icon: { width: "1em", height: "1em" },
-    },
-  },
-});
-
 const table = defineSlotRecipe({
   slots: ["root", "header", "body", "row", "columnHeader", "cell", "footer", "caption"],
   base: {
@@ -218,4 +165,4 @@ const toast = defineSlotRecipe({
 });
 
 export const recipes = { button, input, kbd, textarea };
-export const slotRecipes = { dialog, field: fieldSlots, nativeSelect, table, toast };
+export const slotRecipes = { dialog, table, toast };

@@ -36,7 +36,8 @@ const simulation: Task = (body) =>
       bytes: toHex(report.bytes),
     }));
     const answers = run.value.answers.map(({ atMs, bytes }) => ({ atMs, bytes: toHex(bytes) }));
-    return good(jsonReply({ reports, answers, text: run.value.text }));
+    const lights = run.value.lights.map(({ bytes, ...one }) => ({ ...one, bytes: toHex(bytes) }));
+    return good(jsonReply({ reports, answers, lights, text: run.value.text }));
   });
 
 const exportArtifact: Task = async (body, id) => {
