@@ -25,7 +25,7 @@ export interface KnobLimit {
 const EDGE_US = 44;
 
 /**
- * A knob that is told by edges loses one when two come while interrupts wait; one that is read, between two readings.
+ * A knob that is told by edges loses one when the next comes too soon, whatever is sent meanwhile; one that is read, between two readings.
  * @param mostPiece as if displays were written in pieces of so many bytes at the most
  */
 export function knobLimits(design: Design, mostPiece = Infinity): KnobLimit[] {
@@ -33,7 +33,7 @@ export function knobLimits(design: Design, mostPiece = Infinity): KnobLimit[] {
   return derived.once(`knob limits ${mostPiece}`, () => {
     const scan = scanTableOf(design);
     const told = new Set(edgeEncoders(design, scan).map((number) => scan.encoders[number].elementId));
-    const { scanUs, worstUs, blockedUs } = millisecondOf(design, mostPiece);
+    const { scanUs, gapUs } = millisecondOf(design, mostPiece);
     const { profile } = derived;
     const slowestMs =
       profile?.firmware.interpreted === "runs-usb" ? interpreterScan(design, scan, profile).mostMs : null;
@@ -45,7 +45,7 @@ export function knobLimits(design: Design, mostPiece = Infinity): KnobLimit[] {
         const statesPerTurn = turning!.stepsPerTurn * turning!.statesPerStep;
         const isTold = told.has(elementId);
         const quietUs = isTold ? EDGE_US : Math.max(SCAN_US, scanUs);
-        const blindUs = isTold ? Math.max(EDGE_US, blockedUs) : Math.max(SCAN_US, worstUs);
+        const blindUs = isTold ? EDGE_US : gapUs;
         return {
           elementId,
           label,

@@ -21,11 +21,11 @@ function summed(parts: Delay[], what: string): Delay {
   return { what, best: sum((p) => p.best), mean: sum((p) => p.mean), worst: sum((p) => p.worst) };
 }
 
-function delays(debounceMs: number, leastScanMs: number, mostScanMs: number): Delay[] {
+function delays(debounceMs: number, leastScanMs: number, mostScanMs: number, gapMs = mostScanMs): Delay[] {
   const parts = [
     // A change that is waited for counts at the first scan after its time.
     { what: "debounce", best: debounceMs, mean: debounceMs, worst: debounceMs },
-    { what: "scan phase", best: 0, mean: (leastScanMs + mostScanMs) / 4, worst: mostScanMs },
+    { what: "scan phase", best: 0, mean: (leastScanMs + mostScanMs) / 4, worst: gapMs },
     { what: "scan and report", best: leastScanMs, mean: (leastScanMs + mostScanMs) / 2, worst: mostScanMs },
     { what: "endpoint polling", best: 0, mean: POLL_MS / 2, worst: POLL_MS },
   ];
@@ -42,10 +42,10 @@ export interface Latency {
 export function latencyOf(design: Design): Latency {
   const derived = derive(design);
   const { profile } = derived;
-  const { scanUs, worstUs } = millisecondOf(design);
+  const { scanUs, worstUs, gapUs } = millisecondOf(design);
   const debounceMs = countedAfterMs(design.timing.debounce);
   // A scan begins once a millisecond, and its work lies within; a later one begins when the one before is done.
-  const compiled = [...delays(debounceMs, scanUs / 1000, Math.max(SCAN_US, worstUs) / 1000)];
+  const compiled = [...delays(debounceMs, scanUs / 1000, Math.max(SCAN_US, worstUs) / 1000, gapUs / 1000)];
   if (profile?.firmware.interpreted !== "runs-usb") return { compiled, interpreted: null };
   const { leastMs, mostMs } = interpreterScan(design, scanTableOf(design), profile);
   return { compiled, interpreted: delays(debounceMs, leastMs, mostMs) };

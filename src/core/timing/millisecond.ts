@@ -1,11 +1,13 @@
-import { indexedLights } from "../circuits/lightChain";
 import { circuitKindOf } from "../circuits";
 import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import type { Circuit } from "../circuits";
-import type { BuiltCircuit } from "../circuits/circuitKind";
+import type { BuiltChain, BuiltCircuit } from "../circuits/circuitKind";
+import { LIGHT_BYTES, LIGHT_US, PICTURE_MS, lightsMs } from "../contract/contract";
+import { movesByItself } from "../document/glows";
+import { pictureMs } from "../firmware/lights";
+import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { busKhz, pageBytes, pictureBytes, writeUs } from "./busTime";
-import { LIGHT_PAUSE_US, lightDataUs } from "./lightTime";
 
 export const SCAN_US = 1000;
 
@@ -18,8 +20,6 @@ export interface Share {
   us: number;
   /** How often it comes, a second. */
   perSecond: number;
-  /** Interrupts wait meanwhile. */
-  blocks: boolean;
 }
 
 /** How often pictures and lights change at a usual moment, a second (common practice). */
@@ -38,7 +38,7 @@ function readings(circuit: Circuit, { reading }: BuiltCircuit, settleUs: number)
   const us = reading.settles * settleUs + reading.fixedUs;
   if (us === 0) return [];
   const what = `${circuitKindOf(circuit).title.toLowerCase()}: ${circuit.name}`;
-  return [{ id: circuit.id, what, sort: "read", us, perSecond: 1000, blocks: false }];
+  return [{ id: circuit.id, what, sort: "read", us, perSecond: 1000 }];
 }
 
 /** Displays are written a piece at a time; a picture takes as many scans as it has pieces. */
@@ -51,24 +51,20 @@ function displays(circuit: Circuit, design: Design, derived: Derived, mostPiece:
     const pieces = Math.ceil(pictureBytes(control) / piece);
     const us = writeUs(piece, busKhz(design, circuit.bus));
     const what = `${control.label}: ${piece} of ${pictureBytes(control)} bytes`;
-    return [{ id, what, sort: "display", us, perSecond: PICTURES * pieces, blocks: false }];
+    return [{ id, what, sort: "display", us, perSecond: PICTURES * pieces }];
   });
 }
 
-function lights(circuit: Circuit): Share[] {
-  if (circuit.kind !== "light-chain" || circuit.members.length === 0) return [];
-  const count = indexedLights(circuit).length;
-  const us = lightDataUs(count) + LIGHT_PAUSE_US;
-  return [
-    {
-      id: circuit.id,
-      what: `${circuit.name}: ${count} lights`,
-      sort: "lights",
-      us,
-      perSecond: LIGHT_CHANGES,
-      blocks: true,
-    },
-  ];
+/** Pictures of lights a second: those of an effect that is always seen, or of a hand at a usual moment. */
+function pictures(design: Design, scan: ScanTable): number {
+  const moves = (design.keymap.glows ?? []).some(({ when, shows }) => when.when === "always" && movesByItself(shows));
+  return moves ? 1000 / Math.max(PICTURE_MS, pictureMs(design, scan)) : LIGHT_CHANGES;
+}
+
+function lights({ circuitId, lights }: BuiltChain, perSecond: number, { circuits }: Design): Share {
+  const name = circuits.find(({ id }) => id === circuitId)?.name ?? circuitId;
+  const us = lights.length * LIGHT_BYTES * LIGHT_US.BYTE;
+  return { id: circuitId, what: `${name}: ${lights.length} lights`, sort: "lights", us, perSecond };
 }
 
 export interface Millisecond {
@@ -77,12 +73,12 @@ export interface Millisecond {
   scanUs: number;
   worstUs: number;
   meanUs: number;
-  /** The longest time for which interrupts wait, in µs. */
-  blockedUs: number;
+  /** The longest time from one reading to the next, in µs: lights are sent in a scan that reads nothing. */
+  gapUs: number;
 }
 
 /**
- * What one scan of a compiled firmware is made of; one display writes in a scan, and lights have a scan of their own.
+ * What one scan of a compiled firmware is made of; one display writes in a scan, and each chain of lights has a scan of its own.
  * @param mostPiece as if displays were written in pieces of so many bytes at the most
  */
 export function millisecondOf(design: Design, mostPiece = Infinity): Millisecond {
@@ -100,21 +96,22 @@ export function millisecondOf(design: Design, mostPiece = Infinity): Millisecond
         sort: "work",
         us: work,
         perSecond: 1000,
-        blocks: false,
       },
-      { id: "usb", what: "reports over USB", sort: "usb", us: USB_US, perSecond: 1000, blocks: false },
+      { id: "usb", what: "reports over USB", sort: "usb", us: USB_US, perSecond: 1000 },
     ];
     const shown = design.circuits.flatMap((circuit) => displays(circuit, design, derived, mostPiece));
-    const lit = design.circuits.flatMap(lights);
+    const scan = scanTableOf(design);
+    const lit = scan.chains.map((chain) => lights(chain, pictures(design, scan), design));
     const scanUs = own.reduce((sum, { us }) => sum + us, 0);
-    const extra = Math.max(0, ...shown.map(({ us }) => us)) + lit.reduce((sum, { us }) => sum + us, 0);
+    const worstUs = scanUs + Math.max(0, ...shown.map(({ us }) => us));
     const shares = [...own, ...shown, ...lit];
+    const sendMs = Math.max(0, ...scan.chains.map((chain) => lightsMs(chain.lights.length)));
     return {
       shares,
       scanUs,
-      worstUs: scanUs + extra,
+      worstUs,
       meanUs: shares.reduce((sum, { us, perSecond }) => sum + (us * Math.min(1000, perSecond)) / 1000, 0),
-      blockedUs: lit.reduce((sum, { us }) => sum + us, 0),
+      gapUs: Math.max(SCAN_US, worstUs) + SCAN_US * sendMs,
     };
   });
 }

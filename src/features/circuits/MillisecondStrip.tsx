@@ -14,21 +14,24 @@ const NAMES: Record<Share["sort"], string> = {
   work: "deciding",
   usb: "USB",
   display: "displays",
-  lights: "lights, interrupts wait",
+  lights: "lights, nothing is read",
 };
 
 const WIDTH = 288;
 const HEIGHT = 34;
 
 /** The longest scan drawn to scale, with the end of its millisecond marked. */
-export function MillisecondStrip({ millisecond: { shares, worstUs } }: { millisecond: Millisecond }) {
-  const whole = Math.max(1000, worstUs);
+export function MillisecondStrip({ millisecond: { shares, worstUs, gapUs } }: { millisecond: Millisecond }) {
+  const whole = gapUs;
   const scale = (us: number) => (us / whole) * WIDTH;
   const display = Math.max(0, ...shares.filter(({ sort }) => sort === "display").map(({ us }) => us));
   const shown = shares.filter(({ sort, us }) => sort !== "display" || us === display);
   const firstDisplay = shown.findIndex(({ sort }) => sort === "display");
   const drawn = shown.filter(({ sort }, nth) => sort !== "display" || nth === firstDisplay);
-  const starts = drawn.map((_, nth) => drawn.slice(0, nth).reduce((sum, { us }) => sum + us, 0));
+  // Lights have a scan of their own, after the one that is drawn.
+  const starts = drawn.map(({ sort }, nth) =>
+    sort === "lights" ? Math.max(1000, worstUs) : drawn.slice(0, nth).reduce((sum, { us }) => sum + us, 0),
+  );
   const sorts = [...new Set(drawn.map(({ sort }) => sort))];
   return (
     <figure style={{ margin: 0 }}>

@@ -50,7 +50,7 @@ export function TimeTab() {
 }
 
 function ScanSection({ view: { millisecond } }: { view: TimingView }) {
-  const { shares, scanUs, worstUs, meanUs } = millisecond;
+  const { shares, scanUs, worstUs, meanUs, gapUs } = millisecond;
   return (
     <Section title="One millisecond">
       <MillisecondStrip millisecond={millisecond} />
@@ -64,6 +64,7 @@ function ScanSection({ view: { millisecond } }: { view: TimingView }) {
           ["In every scan", us(scanUs)],
           ["With all that may come in the same one", us(worstUs)],
           ["On an average", us(meanUs)],
+          ["Longest between two readings", us(gapUs)],
           ["Left of a millisecond then", worstUs > 1000 ? `nothing, ${us(worstUs - 1000)} late` : us(1000 - worstUs)],
         ]}
       />

@@ -29,8 +29,9 @@ export const blindKnob: Rule = {
   id: "circuits/blind-knob",
   stage: "circuits",
   severity: "warn",
-  why: "While lights are sent interrupts wait, and while a display is written nothing is read: a knob that turns meanwhile loses steps.",
-  source: "24 bits at 800 kHz a light, nine clocks a byte on the two-wire bus; states a turn × turns a second",
+  why: "While lights are sent or a display is written no contact is read: a knob on pads that do not interrupt loses steps meanwhile.",
+  source:
+    "24 bits at 800 kHz a light and whole milliseconds, nine clocks a byte on the two-wire bus; states a turn × turns a second",
   check(design, { profile }) {
     const blind = blindKnobs(design);
     if (blind.length === 0) return [];

@@ -4,10 +4,9 @@ import type { Design } from "../../document/schema";
 import { SCAN_US, millisecondOf } from "../../timing/millisecond";
 import { type Fix, type Rule } from "../finding";
 
-/** What a scan takes with the longest piece of a display, lights left out: they have a millisecond of their own. */
+/** What a scan takes with the longest piece of a display; lights are sent in scans of their own. */
 function withDisplay(design: Design, mostPiece = Infinity): number {
-  const { scanUs, worstUs, blockedUs } = millisecondOf(design, mostPiece);
-  return Math.max(scanUs, worstUs - blockedUs);
+  return millisecondOf(design, mostPiece).worstUs;
 }
 
 function cures(design: Design): Fix[] {
