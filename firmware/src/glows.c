@@ -15,7 +15,6 @@ static uint8_t passed; /* ms from the picture before to this one */
 void ov_glows_init(void) {
   states = ov_arena_take((uint16_t)(STATE_BYTES * (OV_WITH_LIGHTS ? ov_table_byte(OV_AT_GLOWS) : 0)));
   own = ov_arena_take(ov_lights());
-  passed = 0;
 }
 
 static uint8_t marks_bytes(void) { return (uint8_t)((ov_lights() + 7u) >> 3); }
@@ -75,7 +74,6 @@ static void colours_of_circle(uint8_t place, uint8_t bright, uint8_t *colours) {
   uint8_t first = (uint8_t)(place >= 170u ? 2 : place >= 85u ? 1 : 0);
   uint8_t next = (uint8_t)(first == 2u ? 0 : first + 1);
   uint8_t more = (uint8_t)(3u * (place - 85u * first));
-  if (place == 255u) more = 255;
   colours[0] = colours[1] = colours[2] = 0;
   colours[first] = (uint8_t)((uint16_t)((255u - more) * (bright + 1u)) >> 8);
   colours[next] = (uint8_t)((uint16_t)(more * (bright + 1u)) >> 8);

@@ -90,6 +90,47 @@ describe("addressable lights in every build", () => {
   });
 });
 
+/** As many lights as there can be on as many chains, with as many glows: a picture takes longer than a byte counts milliseconds. */
+const crowd = (() => {
+  const { design } = readExample(`key A: KeyA
+key B: hold 2
+encoder K: clockwise KeyX, anticlockwise KeyY
+lights 248
+glow always: wave #000000 #0000ff in 9000 over 40
+glow always on L1 L9 L17 L200 L248: still #102030
+glow layer 2: still #404040, fade 900
+glow value K 1 on L5 L90 L91: value K #100000 #00ff20
+glow held A on L12: still #ffffff, fade 500
+glow always on L30 L31 L32 L33: embers #000000 #ff0000 in 2000
+glow next on L100: still #00ff00
+glow always on L60 L61 L62: round 40 in 5000 over 3
+at 0 press A`);
+  const [chain] = design.circuits.flatMap((circuit) => (circuit.kind === "light-chain" ? [circuit] : []));
+  const chains = Array.from({ length: 8 }, (_, nth) => ({
+    ...chain,
+    id: `chain${nth}`,
+    brightnessPercent: 100 - nth,
+    members: chain.members.slice(31 * nth, 31 * (nth + 1)),
+  }));
+  return { ...design, circuits: [...design.circuits.filter((one) => one !== chain), ...chains] };
+})();
+
+describe("248 lights on eight chains with eight glows", () => {
+  const runs = recorded(crowd, 12, []).map(({ script, expected, use }) => ({ script, expected, use }));
+
+  it("are told the same in C and in Python", async () => {
+    const { script, expected } = joined(runs);
+    expect(firstDifference(play(buildNative("gcc", crowd, workFolder()), [], script).output, expected)).toBeNull();
+    expect(firstDifference(playPython(await barePython(crowd), script).output, expected)).toBeNull();
+  });
+
+  it("are sent chain after chain, and none waits for ever", () => {
+    const told = toldIn(crowd, [], 2000).map(({ chain }) => chain);
+    expect(told.length).toBeGreaterThan(40);
+    told.forEach((chain, nth) => expect(chain).toBe(nth % 8));
+  });
+});
+
 /** The pad as the chip can run it: on its pins, with a matrix, and with no more reports than its endpoints. */
 function onChip(design: Design): Design {
   const interfaces = design.reportSet.interfaces.filter((kind) => kind !== "consumer");
@@ -212,6 +253,27 @@ describe("the limits of a chain", () => {
       },
     );
     fc.assert(law, { numRuns: 150 });
+  });
+});
+
+describe("what fades", () => {
+  it("is there to its last part", () => {
+    const { design } = readExample(
+      "key A: nothing\nlight P\nglow always: still #ff0000\nglow held A: still #000000, fade 40\nat 0 press A",
+    );
+    const events: SimulationEvent[] = [
+      { atMs: 30, control: "A", action: "press" },
+      { atMs: 70, control: "A", action: "release" },
+    ];
+    // In 40 ms 255 parts: 127 in each picture of 20 ms, so 128, then 1, then none are left.
+    const red = toldIn(design, events, 200).map(({ atMs, lights: [[, level]] }) => [atMs, level]);
+    expect(red).toEqual([
+      [1, 255],
+      [41, 0],
+      [81, (255 * 127) >> 8],
+      [101, 254],
+      [121, 255],
+    ]);
   });
 });
 

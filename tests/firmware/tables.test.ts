@@ -1,3 +1,4 @@
+import { withLive } from "./liveUse";
 import { execFileSync, spawnSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
@@ -101,7 +102,11 @@ int main(void) {
 }
 `;
 
-function withArena(words: number, block: Uint8Array): { started: number; need: number; spoilt: number } {
+function withArena(
+  words: number,
+  block: Uint8Array,
+  flags: string[] = [],
+): { started: number; need: number; spoilt: number } {
   const folder = workFolder();
   writeFileSync(join(folder, "harness.c"), HARNESS);
   writeFileSync(
@@ -110,7 +115,15 @@ function withArena(words: number, block: Uint8Array): { started: number; need: n
   );
   const program = join(folder, "harness");
   const sources = [...runtimeSources, join(folder, "harness.c")];
-  execFileSync("gcc", [...STRICT, `-I${join(runtimeSources[0], "..")}`, `-I${folder}`, ...sources, "-o", program]);
+  execFileSync("gcc", [
+    ...STRICT,
+    ...flags,
+    `-I${join(runtimeSources[0], "..")}`,
+    `-I${folder}`,
+    ...sources,
+    "-o",
+    program,
+  ]);
   const [started, need, spoilt] = spawnSync(program, { encoding: "utf8" }).stdout.trim().split(" ").map(Number);
   return { started, need, spoilt };
 }
@@ -126,5 +139,21 @@ describe.each(wiredDemos)("the arena of $name", (demo) => {
 
   it("is refused when two bytes are missing", () => {
     expect(withArena(Math.ceil(need / 2) - 1, block)).toMatchObject({ started: START.NO_ROOM, spoilt: 0 });
+  });
+});
+
+describe("firmware that is compiled without something", () => {
+  const kestrel = wiredDemos.find(({ id }) => id === "kestrel")!;
+  const block = tableBytes(scanTableOf(kestrel), kestrel);
+  const started = (...flags: string[]) => withArena(4096, block, flags).started;
+
+  it("stays quiet on tables that want it, and on no others", () => {
+    expect(started("-DOV_WITH_LIGHTS=0")).toBe(START.NO_PART);
+    expect(started("-DOV_WITH_POINTER=0")).toBe(START.NO_PART);
+    expect(started("-DOV_WITH_LIVE=0")).toBe(START.READY);
+    const live = withLive(kestrel);
+    const talking = tableBytes(scanTableOf(live), live);
+    expect(withArena(4096, talking, ["-DOV_WITH_LIVE=0"]).started).toBe(START.NO_PART);
+    expect(withArena(4096, talking).started).toBe(START.READY);
   });
 });

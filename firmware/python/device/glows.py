@@ -59,7 +59,7 @@ def ember(phase, light):
 def colours_of_circle(place, bright):
     """Once round: from red to green, to blue and back, always equally bright."""
     first = min(place // 85, 2)
-    more = 255 if place == 255 else 3 * (place - 85 * first)
+    more = 3 * (place - 85 * first)
     colours = [0, 0, 0]
     colours[first] = (255 - more) * (bright + 1) >> 8
     colours[(first + 1) % 3] = more * (bright + 1) >> 8
