@@ -73,7 +73,7 @@
 #define OV_BANK_BYTES 1
 #define OV_SWITCH_BYTES 2
 #define OV_ENCODER_BYTES 8
-#define OV_LAMP_BYTES 4
+#define OV_LAMP_BYTES 8
 #define OV_CHAIN_BYTES 4
 #define OV_LIGHT_BYTES 2
 #define OV_GLOW_BYTES 15
@@ -168,6 +168,15 @@
 #define OV_LAMP_AWAKE 6
 #define OV_LAMP_VALUE 7
 #define OV_LAMP_OWN 8
+#define OV_LAMP_AT_LINE 0
+#define OV_LAMP_AT_KIND 1
+#define OV_LAMP_AT_ARGUMENT 2
+#define OV_LAMP_AT_FROM 3
+#define OV_LAMP_AT_ON 4
+#define OV_LAMP_AT_OFF 5
+#define OV_LAMP_AT_TIMES 6
+#define OV_LAMP_AT_EIGHTHS 7
+#define OV_LAMP_TICK_MS 10
 #define OV_CHAIN_AT_LIGHTS 0
 #define OV_CHAIN_AT_MOST_LIT 1
 #define OV_CHAIN_AT_LEVEL 2
@@ -349,7 +358,7 @@
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
 
-/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, since when each mover is held, and how fast it gets, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, felt steps, time and direction of the last that was told, value, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, lit, what each light was told, and how much is left of its own key's glow, how much there is of each glow, and where its effect is, movers and where they move, last reports taken, changed bindings and a frame. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, movers, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 1u * (lamps) + 4u * (lights) + 4u * (glows) + 2u * (movers) + 1u * (reportBytes) + 1u * (liveBytes))
+/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, since when each mover is held, and how fast it gets, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, felt steps, time and direction of the last that was told, value, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, whether it is lit, where its pattern is, and how long it stays there, what each light was told, and how much is left of its own key's glow, how much there is of each glow, and where its effect is, movers and where they move, last reports taken, changed bindings and a frame. */
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, movers, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 2u * (movers) + 1u * (reportBytes) + 1u * (liveBytes))
 
 #endif

@@ -1,25 +1,42 @@
 /* Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, an input that is held,
- * that it keeps the computer awake, how far a knob's value is, or simply that it runs. */
+ * that it keeps the computer awake, how far a knob's value is, or simply that it runs. They are lit steadily or in pulses, and
+ * dimmed by being lit in some of eight milliseconds only. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
 
-/* What a lamp was told last: nothing yet, off, on. In the first scan every lamp is told, so that none starts lit. */
+/* Of each lamp: what it was told last (nothing yet, off, on), where its pattern is, and ticks until that changes. In the first
+ * scan every lamp is told, so that none starts lit. */
+#define STATE_BYTES 3
+#define TOLD 0
+#define WHERE 1
+#define LEFT 2
 #define OFF 1
 
+/* Of where it is: the state was there when it was looked at last, and the pattern is in a pulse; beneath, the pulses that are left. */
+#define WAS 0x80u
+#define IN_PULSE 0x40u
+#define PULSES 0x3Fu
+
+#define EIGHTHS 8u
+
 static uint8_t locks, locks_changed;
-static uint8_t shows_inputs; /* some lamp shows what changes by itself, so all are looked at in every scan */
-static uint8_t *told;
+static uint8_t changes_by_itself; /* some lamp shows what does, or is seen so: all are looked at in every scan */
+static uint8_t *states;
+static uint8_t tick_ms, ticks; /* towards the next tick, and how many there have been since the last scan */
+static uint8_t eighth; /* the millisecond, of eight */
+
+static uint8_t of(uint16_t entry, uint8_t field) { return ov_table_byte((uint16_t)(entry + field)); }
 
 void ov_lamps_init(void) {
-  uint16_t kind = (uint16_t)(ov_table_word(OV_AT_LAMP_TABLE) + 1u);
+  uint16_t entry = ov_table_word(OV_AT_LAMP_TABLE);
   uint8_t i;
-  told = ov_arena_take(ov_table_byte(OV_AT_LAMPS));
-  locks = 0;
+  states = ov_arena_take((uint16_t)(STATE_BYTES * ov_table_byte(OV_AT_LAMPS)));
+  locks = changes_by_itself = tick_ms = eighth = 0;
   locks_changed = 1;
-  shows_inputs = 0;
-  for (i = 0; i < ov_table_byte(OV_AT_LAMPS); i++, kind = (uint16_t)(kind + OV_LAMP_BYTES)) {
-    if (ov_table_byte(kind) >= OV_LAMP_HELD) shows_inputs = 1;
+  for (i = 0; i < ov_table_byte(OV_AT_LAMPS); i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {
+    if (of(entry, OV_LAMP_AT_KIND) >= OV_LAMP_HELD) changes_by_itself = 1;
+    if (of(entry, OV_LAMP_AT_ON) > 0 || of(entry, OV_LAMP_AT_EIGHTHS) < EIGHTHS) changes_by_itself = 1;
   }
 }
 
@@ -29,30 +46,71 @@ void ov_host_locks(uint8_t value) {
 }
 
 uint8_t ov_shows(uint16_t entry) {
-  uint8_t argument = ov_table_byte((uint16_t)(entry + 2));
-  switch (ov_table_byte((uint16_t)(entry + 1))) {
+  uint8_t argument = of(entry, OV_LAMP_AT_ARGUMENT);
+  switch (of(entry, OV_LAMP_AT_KIND)) {
     case OV_LAMP_ALWAYS: return 1;
     case OV_LAMP_LAYER: return ov_layer_active(argument);
     case OV_LAMP_LOCK: return (uint8_t)((locks >> argument) & 1u);
     case OV_LAMP_NEXT: return ov_next_waits();
     case OV_LAMP_HELD: return (uint8_t)(ov_held_on(argument) != OV_NONE);
     case OV_LAMP_AWAKE: return ov_awake_is_on();
-    case OV_LAMP_VALUE: return (uint8_t)(ov_encoder_value(argument) >= ov_table_byte((uint16_t)(entry + 3)));
+    case OV_LAMP_VALUE: return (uint8_t)(ov_encoder_value(argument) >= of(entry, OV_LAMP_AT_FROM));
     default: return 0;
   }
 }
 
+/* Ticks that pass: from a pulse into the pause behind it and back, until no pulses are left. */
+static void pass_ticks(uint8_t *state, uint16_t entry) {
+  uint8_t passing = ticks;
+  while (passing >= state[LEFT] && state[LEFT] > 0) {
+    passing = (uint8_t)(passing - state[LEFT]);
+    state[WHERE] ^= IN_PULSE;
+    if (state[WHERE] & IN_PULSE) {
+      state[LEFT] = of(entry, OV_LAMP_AT_ON);
+    } else {
+      if (of(entry, OV_LAMP_AT_TIMES) > 0) state[WHERE]--;
+      state[LEFT] = of(entry, OV_LAMP_AT_TIMES) > 0 && !(state[WHERE] & PULSES) ? 0 : of(entry, OV_LAMP_AT_OFF);
+    }
+  }
+  if (state[LEFT] > 0) state[LEFT] = (uint8_t)(state[LEFT] - passing);
+}
+
+/* A pattern begins with its state. One of so many pulses goes to its end even when the state is over. */
+OV_RARELY static uint8_t in_pattern(uint8_t *state, uint16_t entry, uint8_t is_there) {
+  uint8_t times = of(entry, OV_LAMP_AT_TIMES);
+  if (is_there && !(state[WHERE] & WAS)) {
+    state[WHERE] = (uint8_t)(WAS | IN_PULSE | times);
+    state[LEFT] = of(entry, OV_LAMP_AT_ON);
+  } else {
+    if (!is_there) state[WHERE] &= (uint8_t)~WAS;
+    if (!is_there && times == 0) state[WHERE] = state[LEFT] = 0;
+    pass_ticks(state, entry);
+  }
+  return (uint8_t)((state[WHERE] & IN_PULSE) != 0);
+}
+
+void ov_lamps_pass(uint8_t elapsed_ms) {
+  eighth = (uint8_t)((eighth + elapsed_ms) & (EIGHTHS - 1u));
+  for (ticks = 0; elapsed_ms >= OV_LAMP_TICK_MS - tick_ms; ticks++) {
+    elapsed_ms = (uint8_t)(elapsed_ms - (OV_LAMP_TICK_MS - tick_ms));
+    tick_ms = 0;
+  }
+  tick_ms = (uint8_t)(tick_ms + elapsed_ms);
+}
+
 void ov_lamps_show(void) {
   uint16_t entry = ov_table_word(OV_AT_LAMP_TABLE);
-  uint8_t count = ov_table_byte(OV_AT_LAMPS);
-  uint8_t i;
-  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | locks_changed | shows_inputs);
+  uint8_t *state = states;
+  uint8_t left;
+  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | locks_changed | changes_by_itself);
   if (!changed) return;
   locks_changed = 0;
-  for (i = 0; i < count; i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {
+  for (left = ov_table_byte(OV_AT_LAMPS); left > 0; left--, entry = (uint16_t)(entry + OV_LAMP_BYTES), state += STATE_BYTES) {
     uint8_t on = ov_shows(entry);
-    if (told[i] == OFF + on) continue;
-    told[i] = (uint8_t)(OFF + on);
-    ov_hal_lamp(ov_table_byte(entry), on);
+    if (of(entry, OV_LAMP_AT_ON) > 0) on = in_pattern(state, entry, on);
+    if (eighth >= of(entry, OV_LAMP_AT_EIGHTHS)) on = 0;
+    if (state[TOLD] == OFF + on) continue;
+    state[TOLD] = (uint8_t)(OFF + on);
+    ov_hal_lamp(of(entry, OV_LAMP_AT_LINE), on);
   }
 }

@@ -309,6 +309,7 @@ void ov_live_pass(uint8_t elapsed_ms);
 
 /* lamp.c */
 void ov_lamps_init(void);
+void ov_lamps_pass(uint8_t elapsed_ms);
 void ov_lamps_show(void);
 uint8_t ov_shows(uint16_t entry); /* whether it is so, what the entry of a lamp, or of a glow, tells */
 

@@ -60,6 +60,7 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_macros_play(elapsed_ms);
   ov_movers_play(elapsed_ms);
   ov_awake_play(elapsed_ms);
+  ov_lamps_pass(elapsed_ms);
   ov_lamps_show();
   ov_lights_play();
   ov_reports_send();

@@ -36,6 +36,8 @@ let frame = 0;
 const emptyLog = (): Log => ({ contacts: [], reports: [], lamps: [], lights: new Map() });
 let log = emptyLog();
 let closedSwitches = new Set<string>();
+/** Lamps that are on now: dimmed ones only for some of eight milliseconds. */
+let lampsOn = new Set<string>();
 
 /** Powers the device: from the design as it is, at time 0. */
 export function startDevice(next: Design, computer: HostLanguage): void {
@@ -78,6 +80,7 @@ function power() {
   host = new HostStandIn(language);
   log = emptyLog();
   closedSwitches = new Set();
+  lampsOn = new Set();
   const wired = withoutDiodes ? setDiodes(design, "none") : design;
   device = new Device(
     wired,
@@ -156,7 +159,7 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
     next.deeds = host.deeds.slice(-KEPT_REPORTS);
     next.pointing = host.pointing;
   }
-  if (log.lamps.length > 0) next.lit = litAfter(state.lit, log.lamps);
+  next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
   log = emptyLog();
   set(next);
@@ -172,13 +175,16 @@ function glowsAfter({ scan }: Device, glows: Record<string, string>): Record<str
   return Object.fromEntries(now);
 }
 
-function litAfter(lit: string[], changes: Change[]): string[] {
-  const now = new Set(lit);
+/** What an eye sees lit: what was on at any time of a frame. The same list while nothing changes. */
+function litIn(changes: Change[], before: string[]): string[] {
+  const seen = new Set(lampsOn);
   for (const { id, on } of changes) {
-    if (on) now.add(id);
-    else now.delete(id);
+    if (on) lampsOn.add(id);
+    else lampsOn.delete(id);
+    if (on) seen.add(id);
   }
-  return [...now];
+  const isSame = seen.size === before.length && before.every((id) => seen.has(id));
+  return isSame ? before : [...seen];
 }
 
 /** A tap can be shorter than a frame of the screen; a finger is never this quick, so a press lasts this long at least. */

@@ -113,3 +113,30 @@ test("glows are carried to another place with the keyboard, and the later one li
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(lines.first()).toContainText("Power, always: #800000");
 });
+
+test("a lamp blinks in times of its own, is dimmed, and is told when it flashes too fast", async ({ page }) => {
+  await page.goto("/bench/tern/keymap");
+  await part(page, "Lock").click();
+  const lamp = tray(page).getByRole("region", { name: "Lamp Lock" });
+  await lamp.getByLabel("Shows", { exact: true }).selectOption({ label: "that the device runs" });
+  await lamp.getByLabel("It is lit", { exact: true }).selectOption({ label: "in times of your own" });
+  await lamp.getByLabel("On (ms)", { exact: true }).fill("100");
+  await lamp.getByLabel("On (ms)", { exact: true }).press("Enter");
+  await lamp.getByLabel("Off (ms)", { exact: true }).fill("3000");
+  await expect(lamp).toContainText("Between 10 and 2550 ms.");
+  await lamp.getByLabel("Off (ms)", { exact: true }).fill("100");
+  await lamp.getByLabel("Off (ms)", { exact: true }).press("Enter");
+  await expect(lamp).toContainText("It flashes 5.0 times a second.");
+  await lamp.getByLabel("It is lit", { exact: true }).selectOption({ label: "blinking slowly" });
+  await expect(lamp).not.toContainText("It flashes");
+  await lamp.getByLabel("Brightness", { exact: true }).selectOption({ label: "2 of 8" });
+  await saved(page);
+
+  await goTo(page, "Try");
+  await expect(part(page, "Lock")).toHaveAttribute("aria-label", /, lit$/);
+  await isDark(page, "Lock");
+  await expect(part(page, "Lock")).toHaveAttribute("aria-label", /, lit$/);
+  // A quarter of the time is about half as bright to the eye.
+  const fill = () => part(page, "Lock").locator("path").first().getAttribute("fill");
+  await expect.poll(fill).toContain("color-mix(in srgb, var(--saffron) 53%");
+});

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import type { Design } from "@/core/document/schema";
 import { newDesign } from "@/core/document/newDesign";
 import { addControl, changeControl } from "@/core/edits/controls";
-import { addLayer, bind, setHostLanguage, setLampRule } from "@/core/edits/keymap";
+import { addLayer, bind, setHostLanguage, setLampLook, setLampRule } from "@/core/edits/keymap";
 import type { KeyboardBinding } from "@/core/bindings/keyboardUsage";
 import type { Macro, MacroStep } from "@/core/document/macros";
 import type { LanguageId } from "@/core/languages/ids";
@@ -17,6 +17,7 @@ import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import { type Binding, type SimpleBinding, actionOf, bindingSchema } from "@/core/bindings";
 import type { InterfaceKind } from "@/core/hid/interfaceKinds";
 import type { SystemDeed } from "@/core/hid/systemUsages";
+import { type LampLook, steadyLook } from "@/core/document/lampLooks";
 import { type KnobSettings, usualKnob } from "@/core/document/knobs";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
@@ -271,6 +272,7 @@ function obey(design: Design, line: string): Design {
     return { ...design, keymap: { ...design.keymap, glows: [...glows, glowOf(rest, `glow${glows.length}`)] } };
   }
   if (verb === "lamp") return lamp(place(design, "lamp", name), name, what.split(" "));
+  if (verb === "look") return setLampLook(design, name, lookFrom(what));
   if (verb === "layer") return bindOnLayer(design, name, what);
   if (verb !== "encoder") throw new Error(`cannot read "${line}"`);
   return what.split(",").reduce(
@@ -313,6 +315,16 @@ function bindOnLayer(design: Design, number: string, what: string): Design {
   const [input, binding] = what.split("=");
   const [control, motion = ""] = input.trim().split(" ");
   return bind(design, layerId(number), `${control}:${INPUT[motion] ?? "press"}`, readBinding(binding));
+}
+
+/** "on 300 off 200", "on 80 off 100 times 2", "eighths 2". */
+function lookFrom(what: string): LampLook {
+  const fields = { on: "onMs", off: "offMs", times: "times", eighths: "eighths" } as const;
+  const told = [...what.matchAll(/(\w+) (\d+)/g)].map(([, field, value]) => [
+    fields[field as keyof typeof fields],
+    Number(value),
+  ]);
+  return { ...steadyLook, ...Object.fromEntries(told) };
 }
 
 function lamp(design: Design, name: string, [when, what, level]: string[]): Design {

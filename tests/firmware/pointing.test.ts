@@ -42,6 +42,11 @@ back U: wheel up
 lamp V: awake
 lamp W: value Q 1
 lamp X: value Q 5
+look V: on 50 off 30
+look W: on 20 off 10 times 3
+look X: eighths 3
+lamp Z: held G
+look Z: on 40 off 20 times 2 eighths 5
 at 0 press A`).design;
 const MOODS = ["busy", "ready", "reset", "late"] as const;
 

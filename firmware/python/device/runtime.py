@@ -86,7 +86,7 @@ class Runtime:
         self.macros.play(elapsed_ms)
         self.movers.play(elapsed_ms)
         self.awake.play(elapsed_ms)
-        self.lamps.play()
+        self.lamps.play(elapsed_ms)
         if self.lights.count:
             self.lights.play()
         self.reports.offer()

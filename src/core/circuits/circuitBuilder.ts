@@ -21,6 +21,7 @@ export class CircuitBuilder {
     groups: [],
     encoders: [],
     lamps: [],
+    motors: [],
     chains: [],
     chips: [],
     inline: [],

@@ -90,6 +90,8 @@ export interface BuiltCircuit {
   groups: ScanGroup[];
   encoders: ScannedEncoder[];
   lamps: { elementId: string; net: string }[];
+  /** Motors: switched as lamps are. */
+  motors: { elementId: string; net: string }[];
   chains: BuiltChain[];
   chips: Chip[];
   inline: InlinePart[];

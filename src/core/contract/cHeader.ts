@@ -17,6 +17,8 @@ import {
   HEADER_BYTES,
   HOLD_BY,
   LAMP,
+  LAMP_AT,
+  LAMP_TICK_MS,
   LIMITS,
   LEFT_SHIFT,
   LIGHT_BYTES,
@@ -157,6 +159,8 @@ ${defines("STROKE_", STROKE).join("\n")}
 
 /** What lamps and lights show. */
 const lightDefines = () => `${defines("LAMP_", LAMP).join("\n")}
+${defines("LAMP_AT_", LAMP_AT).join("\n")}
+#define OV_LAMP_TICK_MS ${LAMP_TICK_MS}
 ${defines("CHAIN_AT_", CHAIN_AT).join("\n")}
 ${defines("GLOW_", GLOW).join("\n")}
 ${defines("GLOW_AT_", GLOW_AT).join("\n")}

@@ -114,8 +114,8 @@ export const ENTRY_BYTES = {
   SWITCH: 2,
   /** Sense line of A, of B, quadrature states between two felt steps, and what is told of those (ENCODER_AT). */
   ENCODER: 8,
-  /** Lamp line, what it shows (LAMP), argument, and from which value on. */
-  LAMP: 4,
+  /** Lamp line, what it shows (LAMP), argument, and from which value on; and how it is seen (LAMP_AT). */
+  LAMP: 8,
   /** Lights that have an index, how many of them may be lit, how bright of 255, and the ms that sending takes (CHAIN_AT). */
   CHAIN: 4,
   /** The input of its own key, or NONE; and where among its bytes red, green and blue come, two bits each. */
@@ -247,6 +247,14 @@ export const partBytes = (count: number): number => (count > 0 ? 32 : 0);
 /** What a lamp shows; and, of lights only, that the key beside it is held. */
 export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4, HELD: 5, AWAKE: 6, VALUE: 7, OWN: 8 } as const;
 
+/**
+ * How a lamp is seen: on and off for so many times 10 ms (ON 0: steadily), so often once it has begun (0: as long as it lasts), and
+ * in how many of eight milliseconds it is lit.
+ */
+export const LAMP_AT = { LINE: 0, KIND: 1, ARGUMENT: 2, FROM: 3, ON: 4, OFF: 5, TIMES: 6, EIGHTHS: 7 } as const;
+/** Of the times above. */
+export const LAMP_TICK_MS = 10;
+
 /** What lights show: one colour, between two by a knob's value, and what moves by itself. */
 export const GLOW = { STILL: 0, VALUE: 1, SWELL: 2, WAVE: 3, ROUND: 4, EMBERS: 5 } as const;
 
@@ -357,7 +365,7 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["holders", 1, "layers"],
   ["input that waits, and time before its press", 2, "waiting"],
   ["parts of keys together, inputs with an opposite", 1, "partBytes"],
-  ["lit", 1, "lamps"],
+  ["whether it is lit, where its pattern is, and how long it stays there", 3, "lamps"],
   ["what each light was told, and how much is left of its own key's glow", 4, "lights"],
   ["how much there is of each glow, and where its effect is", 4, "glows"],
   ["movers and where they move", 2, "movers"],

@@ -10,6 +10,7 @@ import { interfaceKinds } from "../hid/interfaceKinds";
 import { languageIds } from "../languages/ids";
 import { glowListSchema } from "./glows";
 import { knobSchema } from "./knobs";
+import { lampLookSchema } from "./lampLooks";
 import { lampRuleSchema } from "./lampRule";
 import { macroListSchema } from "./macros";
 import { makingSchema, plateSchema } from "./makingSettings";
@@ -97,6 +98,8 @@ const keymapSchema = z.strictObject({
   layers: listOf(layerSchema, 16, 1),
   /** What each lamp shows, by control id. */
   lamps: z.record(z.string(), lampRuleSchema),
+  /** How it is seen, by control id, where it is not simply lit. */
+  looks: z.optional(z.record(z.string(), lampLookSchema)),
   /** Keys that do another thing together. */
   together: z.optional(togetherListSchema),
   /** Directions that cannot be meant at once. */

@@ -102,6 +102,13 @@ function dropLostElements(design: Design): Design {
     ),
   }));
   const lamps = Object.fromEntries(Object.entries(design.keymap.lamps).filter(([id]) => controls.has(id)));
+  const looks = design.keymap.looks && {
+    looks: Object.fromEntries(Object.entries(design.keymap.looks).filter(([id]) => controls.has(id))),
+  };
   const glows = design.keymap.glows && { glows: glowsWith(design.keymap.glows, (id) => elements.has(id)) };
-  return tidyPins({ ...design, circuits, keymap: { ...design.keymap, ...rules.keymap, ...glows, layers, lamps } });
+  return tidyPins({
+    ...design,
+    circuits,
+    keymap: { ...design.keymap, ...rules.keymap, ...looks, ...glows, layers, lamps },
+  });
 }

@@ -1,6 +1,7 @@
 import { type Binding, leadsOf } from "../bindings";
 import { type KnobSettings, isUsualKnob } from "../document/knobs";
 import type { Design, Layer } from "../document/schema";
+import { type LampLook, steadyLook } from "../document/lampLooks";
 import type { LampRule } from "../document/lampRule";
 import { glowsWith } from "./glows";
 import type { LanguageId } from "../languages/ids";
@@ -55,6 +56,13 @@ export const setLampRule = (design: Design, controlId: string, rule: LampRule): 
   ...design,
   keymap: { ...design.keymap, lamps: { ...design.keymap.lamps, [controlId]: rule } },
 });
+
+/** How a lamp is seen or a motor runs; steadily and whole it is not kept. */
+export function setLampLook(design: Design, controlId: string, look: LampLook): Design {
+  const { [controlId]: _, ...others } = design.keymap.looks ?? {};
+  const isUsual = look.onMs === 0 && look.eighths === steadyLook.eighths;
+  return { ...design, keymap: { ...design.keymap, looks: isUsual ? others : { ...others, [controlId]: look } } };
+}
 
 /** What is told of a knob's steps, by the element that is turned; as usual it is not kept. */
 export function setKnob(design: Design, elementId: string, knob: KnobSettings): Design {

@@ -88,13 +88,13 @@ const display = all(rowOf("display", 1, "dual-core-3v3-26"), "bus-displays");
 const lights = all(rowOf("light", 36, "small-5v-18"), "light-chain");
 /** A knob on pads that do not interrupt, beside a display whose page is written whole and a chain of lights. */
 const knobWithLights = ((): Design => {
-  const kinds = ["encoder", "display", ...Array.from({ length: 40 }, () => "light")] as Control["kind"][];
+  const kinds = ["encoder", "display", ...Array.from({ length: 20 }, () => "light")] as Control["kind"][];
   const placed = kinds.reduce(
     (d, kind, n) => addControl(d, kind, `c${n}`, { xMm: n * 30, yMm: 0, rotationDeg: 0, boardId: "panel" }),
     chooseController(newDesign("knob", "Knob"), "dual-core-3v3-26"),
   );
   const wired = (["light-chain", "bus-displays", "direct"] as const).reduce((d, kind) => all(d, kind), placed);
-  return changeWish(wired, { turnsPerSecond: 3 });
+  return changeWish(wired, { turnsPerSecond: 3.5 });
 })();
 const manyLights = { ...lights, wires: { ...lights.wires, supplyMm2: 0.08 } };
 const knobBehind = wireAs(done, "multiplexer", ["e1:turn"]);
@@ -566,7 +566,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   [
     "circuits/blind-knob",
     knobWithLights,
-    /^While lights and displays are sent, E1 is not seen for up to \d\.\d ms: sure up to \d\.\d turns a second, and the brief wishes 3\.$/,
+    /^While lights and displays are sent, E1 is not seen for up to \d\.\d ms: sure up to \d\.\d turns a second, and the brief wishes 3\.5\.$/,
   ],
   [
     "circuits/late-scan",
@@ -757,7 +757,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
       ),
       "small-5v-18",
     ),
-    /^The keymap needs 1?\d{4} bytes of tables; the chip has 3840; without live changes there are 8960\. A shorter text/,
+    /^The keymap needs 1?\d{4} bytes of tables; the chip has 3584; without live changes there are 8960\. A shorter text/,
   ],
   ["try/firmware-limits", shareOutDirect(manyKeys(260)), /^The design has 260 inputs; the firmware numbers 254\.$/],
 ];

@@ -8,7 +8,7 @@ import { setDebounceOf } from "../edits/timing";
 import { describe, expect, it } from "vitest";
 import { finishedPad, pad, wiredDemos } from "../../../tests/support/designs";
 import { addControl, changeControl } from "../edits/controls";
-import { addLayer, bind, setLampRule } from "../edits/keymap";
+import { addLayer, bind, setLampLook, setLampRule } from "../edits/keymap";
 import { shareOutDirect, unwire } from "../edits/wiring";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
@@ -16,6 +16,7 @@ import { pinsHeader, tablesSource } from "../targets/archiveFiles";
 import { demonstrationOf } from "../targets/demonstration";
 import { scanTableOf } from "./scanTable";
 import { recordScript } from "../engine/script";
+import { simulate } from "../engine/simulate";
 import { actionEntries, actionTable, tableBytes, tableSections } from "./tables";
 
 const word = (bytes: Uint8Array, at: number) => bytes[at] | (bytes[at + 1] << 8);
@@ -212,5 +213,29 @@ describe("recording", () => {
       untilMs: 50,
     });
     expect(recorded).toEqual({ ok: true, value: { script: "0 edge 0 0\n50 end\n", expected: "0 lamp 0 0\nend\n" } });
+  });
+});
+
+describe("a motor", () => {
+  const added = addControl(finishedPad(), "motor", "shaker", { xMm: 90, yMm: 40, rotationDeg: 0, boardId: "panel" });
+  const wired = shareOutDirect(added);
+  const held = setLampRule(wired, "shaker", { when: "held", inputId: "k1:press" });
+  const design = setLampLook(held, "shaker", { onMs: 40, offMs: 30, times: 2, eighths: 8 });
+
+  it("is switched as a lamp is, in its own pattern, also when it has a transistor; a buzzer is not", () => {
+    const scan = scanTableOf(design);
+    const line = scan.lamps.find(({ controlId }) => controlId === "shaker")!.line;
+    const events = [
+      { atMs: 20, control: "k1", action: "press" as const },
+      { atMs: 30, control: "k1", action: "release" as const },
+    ];
+    const told: string[] = [];
+    simulate(design, { events, untilMs: 300 }, { lamp: (atMs, one, on) => one === line && told.push(`${atMs} ${on}`) });
+    // Seen at 25; two pulses of four tens, three between them, from the tens of all milliseconds on.
+    expect(told).toEqual(["0 false", "25 true", "59 false", "89 true", "129 false"]);
+    const withBuzzer = shareOutDirect(
+      addControl(added, "buzzer", "beep", { xMm: 120, yMm: 40, rotationDeg: 0, boardId: "panel" }),
+    );
+    expect(scanTableOf(withBuzzer).lamps.map(({ controlId }) => controlId)).not.toContain("beep");
   });
 });

@@ -123,9 +123,9 @@ export function scanTableOf(design: Design): ScanTable {
   };
 }
 
-/** What is shown: lamps on their lines, and chains that have a light which answers. */
+/** What is shown: lamps and motors on their lines, and chains that have a light which answers. */
 function shownOf({ builtCircuits, elements, controls }: Derived): Pick<ScanTable, "lampLines" | "lamps" | "chains"> {
-  const lamps = builtCircuits.flatMap((built) => built.lamps);
+  const lamps = [...builtCircuits.flatMap((built) => built.lamps), ...builtCircuits.flatMap((built) => built.motors)];
   return {
     lampLines: lamps.map(({ net }) => net),
     lamps: lamps

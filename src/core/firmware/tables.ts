@@ -15,6 +15,7 @@ import {
 } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import type { Design } from "../document/schema";
+import { lookBytes, lookOf } from "../document/lampLooks";
 import type { LampRule } from "../document/lampRule";
 import { actionOf } from "../bindings";
 import { encodingContextOf } from "../keymap/encodingContext";
@@ -65,7 +66,11 @@ const lampRuleOf = ({ keymap }: Design, controlId: string): LampRule =>
   Object.hasOwn(keymap.lamps, controlId) ? keymap.lamps[controlId] : { when: "never" };
 
 const lampBytes = (scan: ScanTable, design: Design): number[] =>
-  scan.lamps.flatMap(({ controlId, line }) => [line, ...ruleBytes(scan, design, lampRuleOf(design, controlId))]);
+  scan.lamps.flatMap(({ controlId, line }) => [
+    line,
+    ...ruleBytes(scan, design, lampRuleOf(design, controlId)),
+    ...lookBytes(lookOf(design.keymap.looks, controlId)),
+  ]);
 
 /** Entries of the action table, and the pool with the actions that are longer than one; equal ones stand there once. */
 export function actionTable(entries: ActionEntry[]): { table: number[]; pool: number[] } {
@@ -144,7 +149,7 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     ),
     section(
       "LAMP_TABLE",
-      "lamps: line, what it shows, argument, from which value on",
+      "lamps: line, what it shows, argument, from which value on; ticks on and off, times, eighths",
       lampBytes(scan, design),
       ENTRY_BYTES.LAMP,
     ),

@@ -73,7 +73,8 @@ export interface Millisecond {
   scanUs: number;
   worstUs: number;
   meanUs: number;
-  /** The longest time from one reading to the next, in µs: lights are sent in a scan that reads nothing. */
+  /** The longest time from one reading to the next, in µs: lights are sent in a scan that reads nothing, not after one that writes a display; whole
+   * milliseconds pass with them, but for a device whose scans are late anyway. */
   gapUs: number;
 }
 
@@ -111,7 +112,7 @@ export function millisecondOf(design: Design, mostPiece = Infinity): Millisecond
       scanUs,
       worstUs,
       meanUs: shares.reduce((sum, { us, perSecond }) => sum + (us * Math.min(1000, perSecond)) / 1000, 0),
-      gapUs: Math.max(SCAN_US, worstUs) + SCAN_US * sendMs,
+      gapUs: Math.max(worstUs, scanUs + Math.max(0, ...lit.map(({ us }) => us)), SCAN_US * (1 + sendMs)),
     };
   });
 }

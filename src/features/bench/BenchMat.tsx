@@ -6,6 +6,7 @@ import { useMemo } from "react";
 import type { Control } from "@/core/catalogue/kinds";
 import { circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
+import { lookOf } from "@/core/document/lampLooks";
 import { movableEnds } from "@/core/engine/movable";
 import { boardRings } from "@/core/layout/boardOutline";
 import { type Outline, boundsOf } from "@/core/geometry/outline";
@@ -96,6 +97,13 @@ const heldEnds = (control: Control, held: string[]) =>
     .map(({ end }) => end)
     .join(" ");
 
+/** A dimmed lamp as eyes see it: less bright than its share of the time, by the usual gamma of screens. */
+function lampColour({ keymap }: Design, id: string): string {
+  const { eighths } = lookOf(keymap.looks, id);
+  const percent = Math.round(100 * (eighths / 8) ** (1 / 2.2));
+  return percent === 100 ? "var(--saffron)" : `color-mix(in srgb, var(--saffron) ${percent}%, var(--cap-ink))`;
+}
+
 const isArranging = (stage: StageView) => stage.mode === "arrange";
 
 /** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
@@ -165,7 +173,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
             small={small}
             corners={corners}
             ends={isLive && held.length > 0 ? heldEnds(control, held) : ""}
-            lit={isLive ? (glows[control.id] ?? (lit.includes(control.id) ? "var(--saffron)" : "")) : ""}
+            lit={isLive ? (glows[control.id] ?? (lit.includes(control.id) ? lampColour(shown, control.id) : "")) : ""}
             solderSide={flipped}
             tabStop={control.id === tabStop}
           />

@@ -39,6 +39,9 @@ const turns = (control: Control) =>
     .elements(control)
     .some(({ kind }) => kind === "quadrature");
 
+/** What shows a state by being switched. */
+const isShown = ({ kind }: Control) => kind === "lamp" || kind === "motor";
+
 /** Layers, and what the input in hand does on the layer in hand. */
 export function KeymapTray() {
   const { design, input } = useKeymap();
@@ -54,9 +57,9 @@ export function KeymapTray() {
       {isLight && <LightsNote />}
       <TogetherSection />
       <MacrosSection />
-      {control?.kind === "lamp" && <LampSection control={control} />}
+      {control && isShown(control) && <LampSection control={control} />}
       {!isLight && design.controls.some(({ kind }) => kind === "light") && <LightsNote />}
-      {!input && control?.kind !== "lamp" && !isLight && (
+      {!input && !(control && isShown(control)) && !isLight && (
         <Section title="Bind">
           <div>Select a key, an encoder or a lamp on the mat, or a line of the table.</div>
         </Section>

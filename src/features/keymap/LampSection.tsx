@@ -7,17 +7,18 @@ import type { LampRule } from "@/core/document/lampRule";
 import { edit, useDesign } from "@/store/bench";
 import { ChoiceField, NumberField } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
+import { LookFields } from "./LookFields";
 import { decodeState, encodeRule, stateChoices } from "./shownStates";
 
-/** What a lamp shows. */
+/** What a lamp shows, or what a motor runs for, and how. */
 export function LampSection({ control }: { control: Control }) {
   const design = useDesign();
   const rule = design.keymap.lamps[control.id] ?? { when: "never" };
   const set = (next: LampRule) => edit(`what ${control.label} shows`, (d) => setLampRule(d, control.id, next));
   return (
-    <Section title={`Lamp ${control.label}`}>
+    <Section title={`${control.kind === "motor" ? "Motor" : "Lamp"} ${control.label}`}>
       <ChoiceField
-        label="Shows"
+        label={control.kind === "motor" ? "Runs to tell" : "Shows"}
         value={encodeRule(rule)}
         choices={[{ value: "never", label: "nothing" }, ...stateChoices(design)]}
         onCommit={(value) => set(decodeState(value) ?? { when: "never" })}
@@ -33,6 +34,7 @@ export function LampSection({ control }: { control: Control }) {
           onCommit={(atLeast) => set({ ...rule, atLeast })}
         />
       )}
+      {rule.when !== "never" && <LookFields control={control} />}
     </Section>
   );
 }

@@ -231,7 +231,10 @@ const tinted = (colour: string | null): CSSProperties | undefined =>
       } as CSSProperties);
 
 /** A lamp is lit in its own colour, a light in the one that it was told. */
-const litWords = (lit: string) => (lit.startsWith("#") ? `, lit in ${lit}` : lit && ", lit");
+const litWords = (lit: string, kind: string) => {
+  if (kind === "motor") return lit && ", running";
+  return lit.startsWith("#") ? `, lit in ${lit}` : lit && ", lit";
+};
 
 /** One control on the mat: its cap seen from above, or its body and contacts from the solder side. */
 export const ControlShape = memo(function ControlShape(props: ControlShapeProps) {
@@ -248,7 +251,7 @@ export const ControlShape = memo(function ControlShape(props: ControlShapeProps)
       data-control={control.id}
       role="button"
       aria-pressed={selected || ends !== ""}
-      aria-label={`${describe(control, words, small)}${litWords(lit)}`}
+      aria-label={`${describe(control, words, small)}${litWords(lit, control.kind)}`}
       tabIndex={tabStop ? 0 : -1}
       className="control"
       style={tinted(colour)}
