@@ -36,7 +36,7 @@ OV_RARELY static void send(void) {
   for (; !(changed & ov_flash_byte(ov_bits + nth)); nth++) bytes += OV_COLOURS * of_chain(nth, OV_CHAIN_AT_LIGHTS);
   changed &= (uint8_t)~ov_flash_byte(ov_bits + nth);
   rest = ov_lights_ms(nth);
-  ov_hal_lights(nth, bytes, (uint16_t)(OV_COLOURS * of_chain(nth, OV_CHAIN_AT_LIGHTS)));
+  if (OV_WITH_LIGHTS) ov_hal_lights(nth, bytes, (uint16_t)(OV_COLOURS * of_chain(nth, OV_CHAIN_AT_LIGHTS)));
 }
 
 OV_RARELY static uint8_t pass(uint8_t elapsed_ms) {

@@ -6,6 +6,8 @@ import { wireAs } from "@/core/edits/wiring";
 import { recordScript } from "@/core/engine/script";
 import { type SimulationEvent, simulate } from "@/core/engine/simulate";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
+import { ChipTalk } from "./chipTalk";
+import { contactsOf } from "./chipWiring";
 import { readExample } from "./examples";
 import { firstDifference } from "./firstDifference";
 import { onSmallClass } from "./onSmallClass";
@@ -169,23 +171,47 @@ glow always: wave #000000 #ffffff in 1000 over 16
 at 0 press A`).design,
   );
 
-  it("lose no step of a knob while sixty are sent, which takes what is stated", () => {
-    const turns: SimulationEvent[] = Array.from({ length: 12 }, (_, nth) => [
-      { atMs: 20 + 400 * nth, control: "K", action: "turn" as const, steps: 24, turnsPerSecond: 4 },
-      { atMs: 220 + 400 * nth, control: "K", action: "turn" as const, steps: -12, turnsPerSecond: 4 },
-    ]).flat();
-    const use = { events: turns, untilMs: 5200 };
-    const { script, expected } = recordOnChip(many, use);
+  it("are sent in the time that is stated, sixty of them", () => {
+    const { script, expected } = recordOnChip(many, { events: [], untilMs: 1000 });
     const { output, notes } = play(buildUsbHost(workFolder()), imageFiles(many, workFolder()), script);
     expect(firstDifference(output, expected)).toBeNull();
-    expect(lines(output, "lights").length).toBeGreaterThan(150);
-    // Each of 432 steps is a press of its own.
-    expect(lines(output, "keyboard").filter((line) => / 0{4}1[bc]0{10}$/.test(line))).toHaveLength(12 * 36);
     const cycles = toldOf(notes, "lights");
     console.log(`60 lights take ${cycles} cycles`);
     expect(cycles).toBeGreaterThan(28_800 - 20);
     expect(cycles).toBeLessThan(16_000 * lightsMs(60));
   });
+
+  it.each([
+    ["a calm hand", 4],
+    ["forty turns a second", 40],
+  ])(
+    "lose no step of a knob that turns meanwhile, and no pause is long enough to be taken for the end: %s",
+    async (_, turns) => {
+      const chip = new ChipTalk(buildUsbHost(workFolder()), imageFiles(many, workFolder()));
+      const numbers = new Map(contactsOf(many).map((contact, number) => [contact, number]));
+      const [a, b] = ["A", "B"].map((end) => numbers.get(`K:turn/${end}`)!);
+      const stateCycles = Math.round(16e6 / (turns * 24 * 4));
+      try {
+        for (const [steps, usage] of [
+          [60, "1b"],
+          [-60, "1c"],
+        ] as const) {
+          const during = await chip.order(`turn ${a} ${b} ${4 * steps} ${stateCycles}`);
+          const all = [...during, ...(await chip.pass(1500))];
+          const pressed = all.filter((line) => line.endsWith(`keyboard 0000${usage}0000000000`));
+          expect(pressed).toHaveLength(60);
+          expect(lines(all.join("\n"), "lights").length).toBeGreaterThan(20);
+        }
+        const pause = Number((await chip.order("pause"))[0]);
+        console.log(`${turns} turns a second: the longest pause between two bits is ${pause} cycles`);
+        // An interrupt came between two bits; some lights take a pause of 9 us for the end.
+        expect(pause).toBeGreaterThan(20);
+        expect(pause).toBeLessThanOrEqual(144);
+      } finally {
+        chip.end();
+      }
+    },
+  );
 
   it("take no more of a scan in which they are worked out than a scan has", () => {
     const { notes } = play(

@@ -141,7 +141,7 @@ export function manyAtOnce(design: Design, atOnce: number): SimulationRequest {
 }
 
 /** A number that the host tells of a run: "most" and "mean" cycles of a scan, "stack" in bytes, "late" scans. */
-export const toldOf = (notes: string, what: "most" | "mean" | "stack" | "late" | "lights"): number =>
+export const toldOf = (notes: string, what: "most" | "mean" | "stack" | "late" | "lights" | "pause"): number =>
   Number(new RegExp(`^scans.* ${what} (\\d+)`, "m").exec(notes)![1]);
 
 /** Milliseconds whose scan came late on the chip, by sequence: what the other builds are then given too. */

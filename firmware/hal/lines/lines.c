@@ -200,11 +200,13 @@ void ov_hal_lamp(uint8_t line, uint8_t on) {
     levels[OV_LEVEL_REMOTE + ov_board_byte(OV_BOARD_AT_PAIRS_FIRST) + pair_number(line)] = on;
 }
 
+#if OV_WITH_LIGHTS
 void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_LIGHT_TABLE) + OV_BOARD_LIGHT_BYTES * chain;
   uint8_t input = ov_flash_next(&at);
   ov_pin_send(input, ov_flash_next(&at), bytes, length);
 }
+#endif
 
 /* Puts the pins of a lamp between two lines: lit, or both let go. */
 static void show_pair(uint8_t nth, uint8_t lit) {

@@ -7,6 +7,7 @@
 #include "board.h"
 #include "edges.h"
 #include "ovrin.h"
+#include "parts.h"
 
 #define BIT(n) ((uint8_t)(1u << (n)))
 #define PORT_B 0x23
@@ -15,12 +16,23 @@
 static const uint8_t *edges; /* the table in the board block */
 static uint8_t count;
 
+#if OV_WITH_LIGHTS
+/* While lights are sent an interrupt must be short, or they take the pause for the end: it only notes the levels of all ports,
+ * and what they tell is told when the lights have gone. So many edges in two milliseconds are some eighty turns a second. */
+#define MOST_NOTED 16
+static uint8_t noted[MOST_NOTED][OV_LEVEL_PORTS];
+static volatile uint8_t noted_count;
+static volatile uint8_t only_noted;
+#else
+#define only_noted 0
+#endif
+
 static uint8_t is_low(const uint8_t **at) {
   uint8_t input = ov_flash_next(at);
   return ov_pin_is_high(input, ov_flash_next(at)) ? 0 : 1;
 }
 
-static void tell_all(void) {
+OV_APART static void tell_all(void) {
   const uint8_t *at = edges;
   uint8_t left;
   for (left = count; left > 0; left--) {
@@ -30,7 +42,19 @@ static void tell_all(void) {
   }
 }
 
-ISR(PCINT0_vect) { tell_all(); }
+static inline void note(void) {
+#if OV_WITH_LIGHTS
+  uint8_t nth = noted_count;
+  if (nth == MOST_NOTED) return;
+  ov_ports_catch(noted[nth]);
+  noted_count = (uint8_t)(nth + 1u);
+#endif
+}
+
+ISR(PCINT0_vect) {
+  if (only_noted) note();
+  else tell_all();
+}
 ISR(INT0_vect, ISR_ALIASOF(PCINT0_vect));
 ISR(INT1_vect, ISR_ALIASOF(PCINT0_vect));
 ISR(INT2_vect, ISR_ALIASOF(PCINT0_vect));
@@ -71,3 +95,40 @@ void ov_edges_open(void) {
   tell_all();
   sei();
 }
+
+#if OV_WITH_LIGHTS
+static uint8_t was_low(const uint8_t *levels, const uint8_t **at) {
+  uint8_t input = ov_flash_next(at);
+  for (; input > PORT_B; input = (uint8_t)(input - 3u)) levels++;
+  return *levels & ov_flash_next(at) ? 0 : 1;
+}
+
+OV_RARELY static void tell_noted(const uint8_t *levels) {
+  const uint8_t *at = edges;
+  uint8_t left;
+  for (left = count; left > 0; left--) {
+    uint8_t encoder = ov_flash_next(&at);
+    uint8_t a = was_low(levels, &at);
+    ov_encoder_edge(encoder, (uint8_t)(a << 1 | was_low(levels, &at)));
+  }
+}
+
+void ov_edges_note(void) { only_noted = 1; }
+
+/* Edges that come meanwhile are noted behind the others, so that none is told out of order. */
+void ov_edges_tell(void) {
+  uint8_t nth = 0;
+  for (;;) {
+    uint8_t flags = SREG;
+    cli();
+    if (nth == noted_count) {
+      noted_count = 0;
+      only_noted = 0;
+      SREG = flags;
+      return;
+    }
+    SREG = flags;
+    tell_noted(noted[nth++]);
+  }
+}
+#endif

@@ -3,6 +3,10 @@
 #include <avr/interrupt.h>
 
 #include "access.h"
+#include "edges.h"
+#include "with.h"
+
+#if OV_WITH_LIGHTS
 
 void ov_pin_send(uint8_t input, uint8_t mask, const uint8_t *bytes, uint16_t length) {
   volatile uint8_t *port = OV_PORT_OF(input) + 2;
@@ -10,6 +14,7 @@ void ov_pin_send(uint8_t input, uint8_t mask, const uint8_t *bytes, uint16_t len
   uint8_t low = (uint8_t)(*port & ~mask);
   uint8_t high = *port | mask;
   uint8_t byte, bits;
+  ov_edges_note();
   __asm__ volatile(
       "1: ld %[byte], %a[bytes]+\n\t"
       "ldi %[bits], 8\n\t"
@@ -33,4 +38,7 @@ void ov_pin_send(uint8_t input, uint8_t mask, const uint8_t *bytes, uint16_t len
       : [port] "x"(port), [high] "r"(high), [low] "r"(low)
       : "memory");
   SREG = flags;
+  ov_edges_tell();
 }
+
+#endif

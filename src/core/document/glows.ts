@@ -52,7 +52,7 @@ export const glowTitles: Record<GlowHow, string> = {
   still: "one colour",
   value: "between two colours, by a knob's value",
   swell: "slowly to another colour and back",
-  wave: "the same, travelling along the lights",
+  wave: "slowly to another colour and back, as a wave",
   round: "slowly through all colours",
   embers: "like embers, each light by itself",
 };

@@ -159,8 +159,8 @@ function MovingFields({ shows, set }: { shows: Moving; set: (shows: GlowShows) =
       />
       {"lightsAWave" in shows && (
         <NumberField
-          label="Lights to one wave"
-          unit="0: all alike"
+          label="Lights a wave"
+          unit="0: all"
           whole
           min={0}
           max={MOST_A_WAVE}

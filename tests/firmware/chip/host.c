@@ -464,7 +464,7 @@ static int read_hex(const char *text, uint8_t *bytes, int most) {
 
 /* A conversation, line by line, each answered by lines that end with one of a dot: contact N 0|1; pass MS; turn A B STATES
  * CYCLES (see turn_knob); set FRAME; get;
- * off; late (how many scans were); setup BYTES (a setup packet, and bytes to send); suspend; resume; woken (whether the device has called the host since
+ * off; late (how many scans were); pause (the longest between two bits of lights, in cycles); setup BYTES (a setup packet, and bytes to send); suspend; resume; woken (whether the device has called the host since
  * it was suspended); fails 0|1 (whether the power fails at every write from now on, in copies). */
 static int converse(void) {
   static char line[512];
@@ -498,6 +498,8 @@ static int converse(void) {
     } else if (strncmp(line, "resume", 6) == 0) {
       avr->data[CONTROL] &= (uint8_t)~WAKES_HOST;
       avr->data[BUS_EVENTS] |= WOKEN_UP;
+    } else if (strncmp(line, "pause", 5) == 0) {
+      printf("%ld\n", lights_pause());
     } else if (strncmp(line, "late", 4) == 0) {
       printf("%lu\n", late);
     } else if (strncmp(line, "woken", 5) == 0) {
@@ -584,7 +586,7 @@ int main(int argc, char **argv) {
       return 1;
     }
   }
-  fprintf(stderr, "scans %lu late %lu most %llu mean %llu stack %u lights %ld\n", scans, late, (unsigned long long)scan_most,
-          (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp, light_most);
+  fprintf(stderr, "scans %lu late %lu most %llu mean %llu stack %u lights %ld pause %ld\n", scans, late, (unsigned long long)scan_most,
+          (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp, light_most, lights_pause());
   return 0;
 }

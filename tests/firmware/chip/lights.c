@@ -21,7 +21,7 @@ struct lights { int net, is_high, bits; avr_cycle_count_t rose, fell, began; uns
 
 static struct lights chains[MOST_CHAINS];
 static int count, is_wrong;
-static long sent_cycles;
+static long sent_cycles, longest_pause;
 
 void lights_add(int net) { chains[count++] = (struct lights){.net = net}; }
 
@@ -34,7 +34,8 @@ static void rise(struct lights *one, avr_cycle_count_t now) {
   one->rose = now;
   if (one->bits > 0 && now - one->fell > SHOWS_AFTER) one->bits = 0;
   if (one->bits == 0) one->began = now;
-  else if (now - one->fell < LEAST_LOW || now - one->fell > MOST_LOW) wrong("low", now - one->fell);
+  else if ((long)(now - one->fell) > longest_pause) longest_pause = (long)(now - one->fell);
+  if (one->bits > 0 && (now - one->fell < LEAST_LOW || now - one->fell > MOST_LOW)) wrong("low", now - one->fell);
 }
 
 static void fall(struct lights *one, avr_cycle_count_t now) {
@@ -83,3 +84,5 @@ long lights_sent(void) {
   sent_cycles = 0;
   return cycles;
 }
+
+long lights_pause(void) { return longest_pause; }

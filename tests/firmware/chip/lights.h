@@ -12,5 +12,7 @@ void lights_start_afresh(void);
 int lights_tell(void (*tell)(int chain, const unsigned char *bytes, int count));
 /* Whether a chain has been sent bytes since this was asked last, and for how many cycles. */
 long lights_sent(void);
+/* The longest time that a line stayed low between two bits, in cycles. */
+long lights_pause(void);
 
 #endif
