@@ -116,8 +116,8 @@ test("glows are carried to another place with the keyboard, and the later one li
 
 test("a lamp blinks in times of its own, is dimmed, and is told when it flashes too fast", async ({ page }) => {
   await page.goto("/bench/tern/keymap");
-  await part(page, "Lock").click();
-  const lamp = tray(page).getByRole("region", { name: "Lamp Lock" });
+  await part(page, "Locked").click();
+  const lamp = tray(page).getByRole("region", { name: "Lamp Locked" });
   await lamp.getByLabel("Shows", { exact: true }).selectOption({ label: "that the device runs" });
   await lamp.getByLabel("It is lit", { exact: true }).selectOption({ label: "in times of your own" });
   await lamp.getByLabel("On (ms)", { exact: true }).fill("100");
@@ -133,10 +133,10 @@ test("a lamp blinks in times of its own, is dimmed, and is told when it flashes 
   await saved(page);
 
   await goTo(page, "Try");
-  await expect(part(page, "Lock")).toHaveAttribute("aria-label", /, lit$/);
-  await isDark(page, "Lock");
-  await expect(part(page, "Lock")).toHaveAttribute("aria-label", /, lit$/);
+  await expect(part(page, "Locked")).toHaveAttribute("aria-label", /, lit$/);
+  await isDark(page, "Locked");
+  await expect(part(page, "Locked")).toHaveAttribute("aria-label", /, lit$/);
   // A quarter of the time is about half as bright to the eye.
-  const fill = () => part(page, "Lock").locator("path").first().getAttribute("fill");
+  const fill = () => part(page, "Locked").locator("path").first().getAttribute("fill");
   await expect.poll(fill).toContain("color-mix(in srgb, var(--saffron) 53%");
 });
