@@ -47,6 +47,6 @@ export function firmwareFits(design: Design): FirmwareFit[] {
   ];
 }
 
-/** Parts of a design that no firmware of today drives, by name: lights, displays, radios. */
+/** Parts of a design that no firmware of today drives, by name: displays and radios. */
 export const undrivenCircuits = ({ circuits }: Design): string[] =>
   circuits.filter((circuit) => circuitKindOf(circuit).isUndriven).map(({ name }) => name);
