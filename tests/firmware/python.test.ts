@@ -1,4 +1,4 @@
-import { readFileSync, writeFileSync } from "node:fs";
+import { readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
@@ -184,4 +184,18 @@ describe("words of a person in the files", () => {
     expect(runPython(folder, "play.py", "demo.txt", "expected.txt")).toBe("as simulated\n");
     expect(onBoard(design, folder, "5 end\n").output).toBe("end\n");
   });
+});
+
+describe("the page that goes with the files", () => {
+  it.each(wiredDemos.map((design): [string, Design] => [design.name, design]))(
+    "names every file of %s that the board wants, so that none is left behind",
+    async (_, design) => {
+      const folder = await unpackPython(onPythonClass(design));
+      const page = readFileSync(join(folder, "README.md"), "utf8");
+      const copied = page.slice(page.indexOf("\n4. Copy"), page.indexOf("\n5. "));
+      const files = readdirSync(folder).filter((name) => name.endsWith(".py") && name !== "play.py");
+      expect(files.filter((name) => !copied.includes(`\`${name}\``))).toEqual([]);
+      expect(copied.includes("one function is yours")).toBe(design.id === "kestrel");
+    },
+  );
 });
