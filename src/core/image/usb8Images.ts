@@ -18,9 +18,9 @@ export interface Usb8Image {
 export const usb8Images = [
   { id: "plain", with: [], boardAt: 0x4700, tablesAt: 0x4d00 },
   { id: "pointer", with: ["live", "pointer"], boardAt: 0x5c00, tablesAt: 0x6200 },
-  { id: "lights", with: ["lights", "live"], boardAt: 0x5e00, tablesAt: 0x6400 },
-  { id: "lights-pointer", with: ["lights", "pointer"], boardAt: 0x5800, tablesAt: 0x5e00 },
-  { id: "all", with: ["lights", "live", "pointer"], boardAt: 0x6580, tablesAt: 0x6a00 },
+  { id: "lights", with: ["lights", "live"], boardAt: 0x5f00, tablesAt: 0x6500 },
+  { id: "lights-pointer", with: ["lights", "pointer"], boardAt: 0x5900, tablesAt: 0x5f00 },
+  { id: "all", with: ["lights", "live", "pointer"], boardAt: 0x6600, tablesAt: 0x6a80 },
 ] as const satisfies Usb8Image[];
 export type ImageId = (typeof usb8Images)[number]["id"];
 
