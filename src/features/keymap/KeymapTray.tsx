@@ -61,7 +61,7 @@ export function KeymapTray() {
       {!isLight && design.controls.some(({ kind }) => kind === "light") && <LightsNote />}
       {!input && !(control && isShown(control)) && !isLight && (
         <Section title="Bind">
-          <div>Select a key, an encoder or a lamp on the mat, or a line of the table.</div>
+          <div>Select a key, an encoder, a lamp or a light on the mat, or a line of the table.</div>
         </Section>
       )}
       {hasUnbound(design) && <UnboundSection />}

@@ -81,7 +81,7 @@ function TimesFields({ look, set }: { look: LampLook; set: (change: Partial<Lamp
       />
       <NumberField
         label="Pulses"
-        unit="0: on and on"
+        unit="0: all"
         whole
         schema={fieldOf(lampLookSchema, "times")}
         value={look.times}
