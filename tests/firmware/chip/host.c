@@ -272,6 +272,7 @@ static void turn_knob(int a, int b, int states, int cycles) {
 }
 
 static int begin(void) {
+  now_ms = -1; /* what it does until then is not counted */
   if (!attach() || !enumerate()) return 0;
   run_cycles(CYCLES_A_MS * 5);
   collect();
@@ -279,7 +280,6 @@ static int begin(void) {
   while (age_ms < AGE_MS) step();
   while (scanning) step();
   if (!lights_tell(nobody)) exit(5);
-  now_ms = -1;
   run_to(0);
   return 1;
 }
