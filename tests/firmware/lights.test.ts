@@ -13,6 +13,7 @@ import { firstDifference } from "./firstDifference";
 import { onSmallClass } from "./onSmallClass";
 import { barePython, onBoard, onPythonClass, playPython, unpackPython } from "./python";
 import { randomUse } from "./randomUse";
+import { joined, recorded } from "./recordedUses";
 import { buildUsbHost, imageFiles, lateOn, later, recordContacts, recordOnChip, toldOf } from "./usbChip";
 
 /** A pad with every way in which lights are seen, on two chains with limits of their own. */
@@ -43,20 +44,7 @@ glow awake on P: swell #000000 #0000ff in 1000
 glow own-key on L N: still #123456, fade 80
 glow own-key on L M N Q: still #ffffff, fade 300
 at 0 press A`).design;
-const MOODS = ["busy", "ready", "reset", "late"] as const;
 const FULL_LIGHT_MS = 0.4 * 1000;
-
-const recorded = (design: Design, seeds: number, moods: readonly (typeof MOODS)[number][] = MOODS) =>
-  Array.from({ length: seeds }, (_, seed) => {
-    const use = later(randomUse(design, seed + 1, moods));
-    const run = recordScript(design, use);
-    if (!run.ok) throw new Error(JSON.stringify(run.problems));
-    return { ...run.value, use };
-  });
-const joined = (runs: { script: string; expected: string }[]) => ({
-  script: runs.map(({ script }) => script).join(""),
-  expected: runs.map(({ expected }) => expected).join(""),
-});
 const lines = (text: string, kind: string) => text.split("\n").filter((line) => line.includes(` ${kind} `));
 
 describe("addressable lights in every build", () => {

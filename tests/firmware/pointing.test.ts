@@ -1,8 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import type { Design } from "@/core/document/schema";
 import { wireAs } from "@/core/edits/wiring";
-import { recordScript } from "@/core/engine/script";
 import { type SimulationEvent, simulate } from "@/core/engine/simulate";
 import { movementOf } from "@/core/hid/pointerWords";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
@@ -10,8 +8,8 @@ import { readExample } from "./examples";
 import { firstDifference } from "./firstDifference";
 import { onSmallClass } from "./onSmallClass";
 import { barePython, onPythonClass, playPython } from "./python";
-import { randomUse } from "./randomUse";
-import { buildUsbHost, imageFiles, lateOn, later, recordOnChip } from "./usbChip";
+import { joined, recorded } from "./recordedUses";
+import { buildUsbHost, imageFiles, lateOn, recordOnChip } from "./usbChip";
 
 /** A pad with all that moves the pointer, with knobs and levers that are told in their own ways. */
 const pad = readExample(`key A: move right at 1000 after 0
@@ -48,19 +46,6 @@ look X: eighths 3
 lamp Z: held G
 look Z: on 40 off 20 times 2 eighths 5
 at 0 press A`).design;
-const MOODS = ["busy", "ready", "reset", "late"] as const;
-
-const recorded = (design: Design, seeds: number, moods: readonly (typeof MOODS)[number][] = MOODS) =>
-  Array.from({ length: seeds }, (_, seed) => {
-    const use = later(randomUse(design, seed + 1, moods));
-    const run = recordScript(design, use);
-    if (!run.ok) throw new Error(JSON.stringify(run.problems));
-    return { ...run.value, use };
-  });
-const joined = (runs: { script: string; expected: string }[]) => ({
-  script: runs.map(({ script }) => script).join(""),
-  expected: runs.map(({ expected }) => expected).join(""),
-});
 
 describe("pointer, knobs and levers in every build", () => {
   const all = joined(recorded(pad, 1500));

@@ -36,7 +36,7 @@ export type GlowHow = GlowShows["how"];
 export const glowSchema = z.strictObject({
   id: idSchema,
   /** Elements of the lights; null: all there are. */
-  lights: z.nullable(listOf(elementId, LIMITS.LIGHTS)),
+  lights: z.nullable(listOf(elementId, LIMITS.LIGHTS, 1)),
   when: glowRuleSchema,
   shows: showsSchema,
   /** In which it goes out when it is over. */

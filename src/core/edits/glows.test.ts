@@ -62,6 +62,8 @@ describe("what a file says of glows", () => {
       /periodMs/,
     );
     expect(refused({ when: { when: "never" } as unknown as Glow["when"] })).toMatch(/keymap\.glows\.0\.when/);
+    expect(refused({ lights: [] })).toMatch(/keymap\.glows\.0\.lights/);
+    expect(refused({ lights: ["constructor"] })).toBe("");
     expect(refused({})).toBe("");
   });
 });

@@ -3,13 +3,13 @@
 import { Box } from "@chakra-ui/react";
 import { derive } from "@/core/derived/derive";
 import { type Glow, type GlowHow, type GlowRule, type GlowShows, glowTitles } from "@/core/document/glows";
-import { knobOf } from "@/core/document/knobs";
 import { changeGlow } from "@/core/edits/glows";
 import { ownKeyOf } from "@/core/firmware/lights";
 import { edit, useDesign } from "@/store/bench";
 import { ColourField } from "@/ui/pieces/ColourField";
 import { Checkbox, ChoiceField, NumberField } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
+import { ValueFromField } from "./ValueFromField";
 import { decodeState, encodeRule, knobsOf, stateChoices } from "./shownStates";
 
 const FADE_MOST_MS = 5000;
@@ -52,17 +52,7 @@ function WhenFields({ glow, set }: { glow: Glow; set: (when: GlowRule) => void }
         choices={[always, own, ...others]}
         onCommit={(value) => set(decode(value))}
       />
-      {when.when === "value" && (
-        <NumberField
-          label={`Seen from, of ${knobOf(design.keymap.knobs, when.elementId).top}`}
-          unit=""
-          whole
-          min={1}
-          max={Math.max(1, knobOf(design.keymap.knobs, when.elementId).top)}
-          value={when.atLeast}
-          onCommit={(atLeast) => set({ ...when, atLeast })}
-        />
-      )}
+      {when.when === "value" && <ValueFromField rule={when} set={set} />}
       {when.when === "own-key" && <OwnKeys glow={glow} />}
     </>
   );

@@ -1,13 +1,13 @@
 "use client";
 
 import type { Control } from "@/core/catalogue/kinds";
-import { knobOf } from "@/core/document/knobs";
 import { setLampRule } from "@/core/edits/keymap";
 import type { LampRule } from "@/core/document/lampRule";
 import { edit, useDesign } from "@/store/bench";
-import { ChoiceField, NumberField } from "@/ui/pieces/fields";
+import { ChoiceField } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
 import { LookFields } from "./LookFields";
+import { ValueFromField } from "./ValueFromField";
 import { decodeState, encodeRule, stateChoices } from "./shownStates";
 
 /** What a lamp shows, or what a motor runs for, and how. */
@@ -23,17 +23,7 @@ export function LampSection({ control }: { control: Control }) {
         choices={[{ value: "never", label: "nothing" }, ...stateChoices(design)]}
         onCommit={(value) => set(decodeState(value) ?? { when: "never" })}
       />
-      {rule.when === "value" && (
-        <NumberField
-          label={`Lit from, of ${knobOf(design.keymap.knobs, rule.elementId).top}`}
-          unit=""
-          whole
-          min={1}
-          max={Math.max(1, knobOf(design.keymap.knobs, rule.elementId).top)}
-          value={rule.atLeast}
-          onCommit={(atLeast) => set({ ...rule, atLeast })}
-        />
-      )}
+      {rule.when === "value" && <ValueFromField rule={rule} set={set} />}
       {rule.when !== "never" && <LookFields control={control} />}
     </Section>
   );
