@@ -7,7 +7,9 @@ import { shownStates } from "./lampRule";
 const glowRuleSchema = z.discriminatedUnion("when", [...shownStates, z.strictObject({ when: z.literal("own-key") })]);
 export type GlowRule = z.infer<typeof glowRuleSchema>;
 
-const colourSchema = z.string().check(z.regex(/^#[0-9a-f]{6}$/));
+const colourSchema = z
+  .string()
+  .check(z.regex(/^#[0-9a-f]{6}$/, "is no colour: type # and two digits each for red, green and blue"));
 const elementId = text(1, 80);
 
 /** Calm: no faster than once a second, far below what harms people who are sensitive to flicker (WCAG 2.3.1: three a second). */
