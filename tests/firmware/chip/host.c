@@ -38,6 +38,7 @@ static long age_ms; /* what the device was told of since it started */
 static long light_most; /* cycles that lights took at the most */
 #define AGE_MS 200 /* of the device when a sequence begins: lights move by themselves */
 static long now_ms;
+static int is_settled; /* a sequence has begun: scans before it are not counted */
 static unsigned long late, scans, sequence;
 static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since the bus was ready */
 /* Within which a setup packet is read, while no scan runs. */
@@ -51,7 +52,7 @@ static void end_scan(void) {
   avr_cycle_count_t took = avr->cycle - scan_began;
   long lights = lights_sent();
   if (lights > light_most) light_most = lights;
-  if (now_ms < 0 || lights > 0) return;
+  if (!is_settled || lights > 0) return;
   scan_sum += took;
   if (took > scan_most) scan_most = took;
 }
@@ -272,7 +273,7 @@ static void turn_knob(int a, int b, int states, int cycles) {
 }
 
 static int begin(void) {
-  now_ms = -1; /* what it does until then is not counted */
+  is_settled = 0;
   if (!attach() || !enumerate()) return 0;
   run_cycles(CYCLES_A_MS * 5);
   collect();
@@ -280,6 +281,8 @@ static int begin(void) {
   while (age_ms < AGE_MS) step();
   while (scanning) step();
   if (!lights_tell(nobody)) exit(5);
+  is_settled = 1;
+  now_ms = -1;
   run_to(0);
   return 1;
 }
