@@ -26,6 +26,7 @@ from device.contract import (
 )
 
 BANK_LINES = 16
+SELECT_SETTLES_US = 2  # until a multiplexer's line has settled
 TICKS = 1 << 29  # the interpreter's millisecond clock starts anew after so many
 I2C_HZ = 400000
 EXPANDER_PULL_UPS = 0x0C  # two registers of pull-ups, then, from 0x12 on, two of levels
@@ -313,14 +314,17 @@ class Lines:
         self.parts = [PARTS[sort](pins, *rest) for sort, *rest in plan.PARTS]
         self.catching = [part for part in self.parts if hasattr(part, "catch")]
         self.showing = [part for part in self.parts if hasattr(part, "show")]
-        senses = [self.sense(*one) for one in plan.SENSES]
+        self.readers = {}
+        senses = [self.sense_line(*one) for one in plan.SENSES]
         self.banks = [senses[at : at + BANK_LINES] for at in range(0, len(senses), BANK_LINES)]
         self.lamps = [self.lamp_at(*one) for one in plan.LAMPS]
+        self.sensors = [self.sensor(*one) for one in plan.SENSORS]
+        self.sensed = 0
         self.chains = [self.pins.output(name) for name in plan.CHAINS]
         self.pairs = [one for one in self.lamps if isinstance(one, Pair)]
         self.pair = 0
 
-    def sense(self, sort, place, bit=0):
+    def sense_line(self, sort, place, bit=0):
         """What a line's level is asked of."""
         if sort == "part":
             return (self.parts[place].levels, bit)
@@ -332,6 +336,26 @@ class Lines:
         if sort == "pair":
             return Pair(self.pins, place, more)
         return (self.pins.output(place), None)
+
+    def sensor(self, name, selects, channel):
+        """A pin's reader, and the select pins that are high for the channel."""
+        if name not in self.readers:
+            self.readers[name] = analogio.AnalogIn(getattr(board, name))
+        high = [self.pins.output(one) for bit, one in enumerate(selects) if channel >> bit & 1]
+        return (self.readers[name], high)
+
+    def sense(self, sensor):
+        """Reads at once, and tells what was read the time before: so all boards are as quick to tell."""
+        before = self.sensed
+        reader, high = self.sensors[sensor]
+        for pin in high:
+            pin.value = True
+        if high:
+            microcontroller.delay_us(SELECT_SETTLES_US)
+        self.sensed = reader.value
+        for pin in high:
+            pin.value = False
+        return before
 
     def catch(self):
         for part in self.catching:

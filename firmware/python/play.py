@@ -6,6 +6,7 @@ python3 play.py demo.txt expected.txt  compares it
 Lines of a script (the same as those of the C archive):
   MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
                               while STROBE (a number, or - for none) is driven
+  MS level SENSOR LEVEL       from this millisecond on, the voltage of a sensor, as parts of 65536 of the supply (hex)
   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
   MS reset                    the bus is reset: the host knows nothing any more
@@ -33,6 +34,7 @@ class Bench:
 
     def start_afresh(self):
         self.answers = {}
+        self.levels = {}
         self.bytes = bytearray([NO_SEAL] * KEPT_BYTES)
         self.now_ms = self.late_until_ms = 0
         self.start()
@@ -40,6 +42,7 @@ class Bench:
     def start(self):
         """The power comes on."""
         self.driven = "-"
+        self.sensed = 0
         self.scanned_ms = self.now_ms
         self.is_busy = False
         self.held = {}  # what waits on each endpoint while the host does not ask
@@ -75,6 +78,10 @@ class Bench:
 
     def read(self, bank):
         return self.answers.get((self.driven, bank), ALL_HIGH)
+
+    def sense(self, sensor):
+        before, self.sensed = self.sensed, self.levels.get(sensor, 0)
+        return before
 
     def lamp(self, line, on):
         self.tell("%d lamp %d %d" % (self.now_ms, line, on))
@@ -119,6 +126,9 @@ class Bench:
 
     def do_sense(self, ms, strobe, bank, word):
         self.answers[(strobe, int(bank))] = int(word, 16)
+
+    def do_level(self, ms, sensor, level):
+        self.levels[int(sensor)] = int(level, 16)
 
     def do_busy(self, ms, value):
         self.is_busy = value == "1"

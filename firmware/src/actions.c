@@ -13,13 +13,14 @@ void ov_actions_init(void) {
 
 uint8_t ov_input_count(void) { return input_count; }
 
-/* After the inputs of switches and encoders come the ways back of switches that tell their change, then keys together. */
+/* After the inputs of switches and encoders come the ways back of switches that tell their change, then what is pressed by
+ * axes, then keys together. */
 uint8_t ov_first_back(void) {
   return (uint8_t)(ov_table_byte(OV_AT_SWITCHES) + 2u * ov_table_byte(OV_AT_ENCODERS));
 }
 
 uint8_t ov_first_together(void) {
-  return (uint8_t)(ov_first_back() + ov_table_byte(OV_AT_FLIPS));
+  return (uint8_t)(ov_first_back() + ov_table_byte(OV_AT_FLIPS) + ov_beyonds());
 }
 
 uint32_t ov_loaded_action(uint8_t layer, uint8_t input) {
@@ -29,7 +30,7 @@ uint32_t ov_loaded_action(uint8_t layer, uint8_t input) {
 
 uint8_t ov_action_reports(uint32_t action) {
   uint8_t kind = ov_action_kind(action);
-  return (uint8_t)(kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER || (kind >= OV_DO_MACRO && kind <= OV_DO_SYSTEM && kind != OV_DO_AWAKE));
+  return (uint8_t)(kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER || (kind >= OV_DO_MACRO && kind <= OV_DO_PAD_HAT && kind != OV_DO_AWAKE));
 }
 
 uint16_t ov_pool_bytes(void) {
@@ -55,6 +56,8 @@ static uint8_t is_sound_short(uint32_t action) {
     case OV_DO_AWAKE: return 1;
     case OV_DO_POINTER_BUTTON: return ov_action_value(action) < OV_POINTER_BUTTONS;
     case OV_DO_SYSTEM: return ov_action_value(action) < OV_SYSTEM_USAGES;
+    case OV_DO_PAD_BUTTON: return OV_WITH_PAD && ov_action_value(action) < ov_table_byte(OV_AT_PAD_BUTTONS);
+    case OV_DO_PAD_HAT: return OV_WITH_PAD && ov_action_value(action) < 4u;
     default: return 0;
   }
 }

@@ -20,14 +20,14 @@ uint16_t ov_arena_need(void) {
   uint16_t switches = ov_table_byte(OV_AT_SWITCHES);
   uint16_t encoders = ov_table_byte(OV_AT_ENCODERS);
   uint16_t together = ov_table_byte(OV_AT_TOGETHER);
-  uint16_t inputs = (uint16_t)(switches + 2u * encoders + ov_table_byte(OV_AT_FLIPS) + together);
+  uint16_t inputs = (uint16_t)(switches + 2u * encoders + ov_table_byte(OV_AT_FLIPS) + ov_beyonds() + together);
   uint16_t layers = ov_table_byte(OV_AT_LAYERS);
   uint16_t live = (uint16_t)(ov_live_declared() ? OV_LIVE_NEED(inputs, layers) : 0u);
   uint16_t pulsers = (uint16_t)(encoders + ov_table_byte(OV_AT_FLIPS));
   return (uint16_t)(OV_ARENA_BYTES(ov_table_byte(OV_AT_BANKS), ov_table_byte(OV_AT_GROUPS), switches,
                                    inputs, encoders, pulsers, layers, ov_table_byte(OV_AT_WAITING),
                                    OV_PART_BYTES(together) + OV_PART_BYTES(ov_table_byte(OV_AT_OPPOSITES)), ov_table_byte(OV_AT_LAMPS),
-                                   ov_table_byte(OV_AT_LIGHTS), ov_table_byte(OV_AT_GLOWS),
+                                   ov_table_byte(OV_AT_LIGHTS), ov_table_byte(OV_AT_GLOWS), OV_WITH_AXES ? ov_table_byte(OV_AT_SENSORS) : 0, OV_WITH_PAD ? ov_table_byte(OV_AT_PAD_BUTTONS) : 0,
                                    ov_report_declared(OV_REPORT_POINTER) ? OV_MOST_MOVERS : 0, report_bytes(), live));
 }
 

@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 8
+#define OV_TABLE_VERSION 9
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -17,6 +17,9 @@
 #define OV_MOST_LIGHTS 0xFE
 #define OV_MOST_CHAINS 8
 #define OV_MOST_GLOWS 8
+#define OV_MOST_SENSORS 0x20
+#define OV_MOST_PAD_BUTTONS 0x80
+#define OV_MOST_PAD_AXES 8
 #define OV_MOST_LAYERS 0x10
 #define OV_MOST_TOGETHER 0x20
 #define OV_MOST_TOGETHER_PARTS 6
@@ -25,6 +28,7 @@
 #define OV_MOST_NEXT_KEYS 8
 #define OV_MOST_MOVERS 6
 #define OV_MOST_CHANGES_A_SCAN 0x0A
+#define OV_MOST_CHANGES_BEFORE_AXES 3
 #define OV_MOST_WINDOW_MS 0xFA
 #define OV_MOST_DEADLINE_MS 0x7D0
 #define OV_MOST_TABLE_BYTES 0x7FFF
@@ -53,21 +57,31 @@
 #define OV_AT_CHAINS 0x16
 #define OV_AT_GLOWS 0x17
 #define OV_AT_LIGHTS_A_SCAN 0x18
-#define OV_AT_FIXED_CRC 0x19
-#define OV_AT_GROUP_TABLE 0x1B
-#define OV_AT_BANK_TABLE 0x1D
-#define OV_AT_SWITCH_TABLE 0x1F
-#define OV_AT_ENCODER_TABLE 0x21
-#define OV_AT_LAMP_TABLE 0x23
-#define OV_AT_CHAIN_TABLE 0x25
-#define OV_AT_LIGHT_TABLE 0x27
-#define OV_AT_GLOW_TABLE 0x29
-#define OV_AT_TOGETHER_TABLE 0x2B
-#define OV_AT_OPPOSITE_TABLE 0x2D
-#define OV_AT_MACRO_TABLE 0x2F
-#define OV_AT_ACTION_TABLE 0x31
-#define OV_AT_ACTION_POOL 0x33
-#define OV_HEADER_BYTES 53
+#define OV_AT_SENSORS 0x19
+#define OV_AT_BEYONDS 0x1A
+#define OV_AT_PAD_BUTTONS 0x1B
+#define OV_AT_PAD_HAT 0x1C
+#define OV_AT_PAD_AXES 0x1D
+#define OV_AT_PAD_BOTH_SIDES 0x1E
+#define OV_AT_PAD_AXIS_BITS 0x1F
+#define OV_AT_FIXED_CRC 0x20
+#define OV_AT_GROUP_TABLE 0x22
+#define OV_AT_BANK_TABLE 0x24
+#define OV_AT_SWITCH_TABLE 0x26
+#define OV_AT_ENCODER_TABLE 0x28
+#define OV_AT_LAMP_TABLE 0x2A
+#define OV_AT_CHAIN_TABLE 0x2C
+#define OV_AT_LIGHT_TABLE 0x2E
+#define OV_AT_GLOW_TABLE 0x30
+#define OV_AT_SENSOR_TABLE 0x32
+#define OV_AT_CURVE_TABLE 0x34
+#define OV_AT_AXIS_USE_TABLE 0x36
+#define OV_AT_TOGETHER_TABLE 0x38
+#define OV_AT_OPPOSITE_TABLE 0x3A
+#define OV_AT_MACRO_TABLE 0x3C
+#define OV_AT_ACTION_TABLE 0x3E
+#define OV_AT_ACTION_POOL 0x40
+#define OV_HEADER_BYTES 66
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
@@ -77,6 +91,9 @@
 #define OV_CHAIN_BYTES 4
 #define OV_LIGHT_BYTES 2
 #define OV_GLOW_BYTES 15
+#define OV_SENSOR_BYTES 23
+#define OV_CURVE_BYTES 18
+#define OV_AXIS_USE_BYTES 4
 #define OV_TOGETHER_BYTES 8
 #define OV_OPPOSITE_BYTES 3
 #define OV_MACRO_BYTES 2
@@ -111,6 +128,8 @@
 #define OV_DO_POINTER_WHEEL 0x0E
 #define OV_DO_AWAKE 0x0F
 #define OV_DO_SYSTEM 0x10
+#define OV_DO_PAD_BUTTON 0x11
+#define OV_DO_PAD_HAT 0x12
 #define OV_DO_LONG 0x7F
 #define OV_FIRST_MODIFIER 0xE0
 #define OV_TWO_JOBS_BYTES 16
@@ -199,6 +218,33 @@
 #define OV_COLOURS 3
 #define OV_PICTURE_MS 20
 
+#define OV_SENSOR_AT_SMOOTH 0
+#define OV_SENSOR_AT_TURNED 1
+#define OV_SENSOR_AT_TWIN 2
+#define OV_SENSOR_AT_CURVE 3
+#define OV_SENSOR_AT_STILL 4
+#define OV_SENSOR_AT_CENTRE 6
+#define OV_SENSOR_AT_BELOW 8
+#define OV_SENSOR_AT_ABOVE 0x0A
+#define OV_SENSOR_AT_DEAD 0x0C
+#define OV_SENSOR_AT_DEAD_FACTOR 0x0E
+#define OV_SENSOR_AT_FIRST_INPUT 0x10
+#define OV_SENSOR_AT_SECOND_INPUT 0x11
+#define OV_SENSOR_AT_KEY_ON 0x12
+#define OV_SENSOR_AT_KEY_OFF 0x14
+#define OV_SENSOR_AT_BOTH_SIDES 0x16
+#define OV_AXIS_MOST 4095
+#define OV_CURVE_POINTS 9
+#define OV_AXIS_DO_PASS 0
+#define OV_AXIS_DO_NOTHING 1
+#define OV_AXIS_DO_POINTER 2
+#define OV_AXIS_DO_WHEEL 3
+#define OV_AXIS_DO_PAD 4
+#define OV_AXIS_USE_AT_DOES 0
+#define OV_AXIS_USE_AT_WHICH 1
+#define OV_AXIS_USE_AT_SPEED 2
+#define OV_HAT_NONE 8
+
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
 #define OV_SEND_QUEUE 2
@@ -218,9 +264,13 @@
 #define OV_REPORT_SYSTEM 4
 #define OV_SYSTEM_BYTES 1
 #define OV_SYSTEM_SENDING 0
-#define OV_REPORT_KINDS 5
-#define OV_LONGEST_REPORT 8
-#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system"}
+#define OV_REPORT_PAD 5
+#define OV_PAD_BYTES 0
+#define OV_PAD_SENDING 0
+#define OV_REPORT_KINDS 6
+#define OV_LONGEST_SMALL_REPORT 8
+#define OV_LONGEST_PAD_REPORT 33
+#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system", "pad"}
 
 #define OV_START_READY 0
 #define OV_START_NO_TABLES 1
@@ -302,7 +352,7 @@
 #define OV_LIVE_NEED(inputs, layers) (((inputs) * (layers) + 7u) / 8u + OV_FRAME_BYTES)
 
 /* The board block of a finished image: see src/core/contract/board.ts. */
-#define OV_BOARD_VERSION 4
+#define OV_BOARD_VERSION 5
 #define OV_BOARD_MARK_0 0x4F
 #define OV_BOARD_MARK_1 0x42
 #define OV_MOST_BOARD_BYTES 1536
@@ -324,16 +374,18 @@
 #define OV_BOARD_AT_BANK_TABLE 0x14
 #define OV_BOARD_AT_LAMP_TABLE 0x16
 #define OV_BOARD_AT_LIGHT_TABLE 0x18
-#define OV_BOARD_AT_PART_TABLE 0x1A
-#define OV_BOARD_AT_ENDPOINT_TABLE 0x1C
-#define OV_BOARD_AT_EDGE_TABLE 0x1E
-#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x20
-#define OV_BOARD_HEADER_BYTES 34
+#define OV_BOARD_AT_SENSE_TABLE 0x1A
+#define OV_BOARD_AT_PART_TABLE 0x1C
+#define OV_BOARD_AT_ENDPOINT_TABLE 0x1E
+#define OV_BOARD_AT_EDGE_TABLE 0x20
+#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x22
+#define OV_BOARD_HEADER_BYTES 36
 #define OV_BOARD_START_BYTES 3
 #define OV_BOARD_STROBE_BYTES 3
 #define OV_BOARD_BANK_BYTES 33
 #define OV_BOARD_LAMP_BYTES 5
 #define OV_BOARD_LIGHT_BYTES 2
+#define OV_BOARD_SENSE_BYTES 11
 #define OV_BOARD_ENDPOINT_BYTES 5
 #define OV_BOARD_EDGE_BYTES 5
 #define OV_BOARD_DESCRIPTOR_BYTES 7
@@ -358,7 +410,7 @@
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
 
-/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, since when each mover is held, and how fast it gets, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, felt steps, time and direction of the last that was told, value, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, whether it is lit, where its pattern is, and how long it stays there, what each light was told, and how much is left of its own key's glow, how much there is of each glow, and where its effect is, movers and where they move, last reports taken, changed bindings and a frame. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, movers, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 2u * (movers) + 1u * (reportBytes) + 1u * (liveBytes))
+/* Bytes of the arena: resting words, last words, waiting steps, when each change came that waits, since when each mover is held, and how fast it gets, what is left of a count, reading, what stands still, where that is, the place told, how fast it moves, what it does and on what, whether a switch of it settles, debounce, what each input was pressed for, quadrature state and travel, felt steps, time and direction of the last that was told, value, input of a switch that tells its change, holders, input that waits, and time before its press, parts of keys together, inputs with an opposite, whether it is lit, where its pattern is, and how long it stays there, what each light was told, and how much is left of its own key's glow, how much there is of each glow, and where its effect is, inputs that hold each button of the pad, movers and where they move, last reports taken, changed bindings and a frame. */
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (liveBytes))
 
 #endif

@@ -33,6 +33,8 @@ void ov_debounce_pass(uint8_t elapsed_ms) {
 
 uint8_t ov_debounce_busy(void) { return busy; }
 
+uint8_t ov_debounce_told(void) { return (uint8_t)(starting > 0 ? 0 : OV_MOST_CHANGES_A_SCAN - room); }
+
 uint8_t ov_switch_closed(uint8_t sw) { return (uint8_t)(state_of && (state_of[sw] & CLOSED) != 0); }
 
 static void count(uint8_t sw, uint8_t closed, uint8_t entry) {

@@ -19,6 +19,8 @@ void ov_effect_start(uint8_t input, uint32_t action) {
     case OV_DO_POINTER_WHEEL: ov_mover_pressed(input, action); break;
     case OV_DO_AWAKE: ov_awake_pressed(action); break;
     case OV_DO_SYSTEM: ov_system_changed(value, 1); break;
+    case OV_DO_PAD_BUTTON: ov_pad_button(value, 1); break;
+    case OV_DO_PAD_HAT: ov_pad_hat(value, 1); break;
     default: break;
   }
 }
@@ -36,6 +38,8 @@ void ov_effect_finish(uint8_t input, uint32_t action) {
     case OV_DO_POINTER_WHEEL: ov_mover_released(input); break;
     case OV_DO_AWAKE: ov_awake_released(action); break;
     case OV_DO_SYSTEM: ov_system_changed((uint8_t)ov_action_value(action), 0); break;
+    case OV_DO_PAD_BUTTON: ov_pad_button((uint8_t)ov_action_value(action), 0); break;
+    case OV_DO_PAD_HAT: ov_pad_hat((uint8_t)ov_action_value(action), 0); break;
     default: break;
   }
 }

@@ -84,7 +84,7 @@ static uint8_t between_colours(uint16_t entry, const uint8_t *phase, uint8_t lig
   uint8_t of = ov_table_byte((uint16_t)(entry + OV_GLOW_AT_OF));
   switch (ov_table_byte((uint16_t)(entry + OV_GLOW_AT_HOW))) {
     case OV_GLOW_VALUE:
-      return (uint8_t)((uint16_t)(ov_encoder_value(of) * ov_table_word((uint16_t)(entry + OV_GLOW_AT_SPEED))) >> 8);
+      return (uint8_t)((uint16_t)(ov_value_of(of) * ov_table_word((uint16_t)(entry + OV_GLOW_AT_SPEED))) >> 8);
     case OV_GLOW_SWELL: return there_and_back(phase[2]);
     case OV_GLOW_WAVE: return there_and_back((uint8_t)(phase[2] + light * of));
     case OV_GLOW_EMBERS: return ember(phase, light);

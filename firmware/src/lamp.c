@@ -45,6 +45,12 @@ void ov_host_locks(uint8_t value) {
   locks_changed = 1;
 }
 
+uint8_t ov_value_of(uint8_t nth) {
+  uint8_t encoders = ov_table_byte(OV_AT_ENCODERS);
+  if (!OV_WITH_AXES) return ov_encoder_value(nth);
+  return nth < encoders ? ov_encoder_value(nth) : ov_axis_value((uint8_t)(nth - encoders));
+}
+
 uint8_t ov_shows(uint16_t entry) {
   uint8_t argument = of(entry, OV_LAMP_AT_ARGUMENT);
   switch (of(entry, OV_LAMP_AT_KIND)) {
@@ -54,7 +60,7 @@ uint8_t ov_shows(uint16_t entry) {
     case OV_LAMP_NEXT: return ov_next_waits();
     case OV_LAMP_HELD: return (uint8_t)(ov_held_on(argument) != OV_NONE);
     case OV_LAMP_AWAKE: return ov_awake_is_on();
-    case OV_LAMP_VALUE: return (uint8_t)(ov_encoder_value(argument) >= of(entry, OV_LAMP_AT_FROM));
+    case OV_LAMP_VALUE: return (uint8_t)(ov_value_of(argument) >= of(entry, OV_LAMP_AT_FROM));
     default: return 0;
   }
 }

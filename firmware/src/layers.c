@@ -54,16 +54,17 @@ uint8_t ov_layers_changed(void) {
 
 uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == default_layer); }
 
-static uint8_t answers(uint8_t layer, uint8_t input) {
+static uint8_t answers(uint8_t layer, uint8_t input, uint8_t is_axis) {
+  if (is_axis) return (uint8_t)(ov_axis_does(layer, input) != OV_AXIS_DO_PASS);
   return ov_action_kind(ov_action(layer, input)) != OV_DO_PASS;
 }
 
-uint8_t ov_layer_found(uint8_t input) {
+uint8_t ov_layer_found(uint8_t input, uint8_t is_axis) {
   uint8_t layer = held > 0 ? ov_table_byte(OV_AT_LAYERS) : 0;
   while (layer-- > 0) {
-    if (holders[layer] > 0 && answers(layer, input)) return layer;
+    if (holders[layer] > 0 && answers(layer, input, is_axis)) return layer;
   }
   /* A held base speaks before the default layer, and it is the last to be asked. */
   if (held > 0 && holders[0] > 0) return 0;
-  return default_layer > 0 && answers(default_layer, input) ? default_layer : 0;
+  return default_layer > 0 && answers(default_layer, input, is_axis) ? default_layer : 0;
 }

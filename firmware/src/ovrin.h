@@ -6,6 +6,7 @@
 #include <stdint.h>
 
 #include "contract.h"
+#include "with.h"
 
 #ifdef __cplusplus
 extern "C" {
@@ -52,6 +53,9 @@ void ov_hal_lamp(uint8_t line, uint8_t on);
 /* Sends a chain of addressable lights their bytes, the first light's first. It is called in a scan that does nothing else; those
  * that come within ov_lights_ms are left out. */
 void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length);
+/* Begins to read the voltage of a sensor, and answers that of the one begun before, as parts of 65536 of the supply: ten bits are
+ * shifted up by six. So nobody waits for a converter. The first answer is not looked at. */
+uint16_t ov_hal_sense(uint8_t sensor);
 /* Hand a report (OV_REPORT_) to the host side. 0 = not taken (endpoint busy): the runtime offers it again. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length);
 /* What is kept while the power is off, OV_KEPT_BYTES of it, for live changes; a byte that was never written is 0xFF. */

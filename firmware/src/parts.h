@@ -20,6 +20,9 @@
 /* Which reports the device declares. */
 static inline uint8_t ov_report_declared(uint8_t kind) { return (uint8_t)((ov_table_byte(OV_AT_REPORTS) >> kind) & 1u); }
 
+/* Inputs that axes press. */
+static inline uint8_t ov_beyonds(void) { return (uint8_t)(OV_WITH_AXES ? ov_table_byte(OV_AT_BEYONDS) : 0); }
+
 /* arena.c */
 void ov_arena_open(void);
 OV_RARELY uint16_t ov_arena_need(void);
@@ -104,15 +107,22 @@ extern uint8_t ov_cares;
 #define OV_CARES_MACRO 2u     /* a macro plays that any press ends */
 #define OV_CARES_OPPOSITES 4u /* there are opposite directions */
 
+/* axes.c: what an axis does on a layer */
+#if OV_WITH_AXES
+uint8_t ov_axis_does(uint8_t layer, uint8_t n);
+#else
+static inline uint8_t ov_axis_does(uint8_t layer, uint8_t n) { (void)layer; (void)n; return OV_AXIS_DO_PASS; }
+#endif
+
 /* layers.c */
 void ov_layers_init(void);
 void ov_layer_hold(uint8_t layer);
 void ov_layer_let_go(uint8_t layer);
 void ov_layer_stay(uint8_t layer);
 OV_RARELY void ov_layer_switch(uint8_t layer); /* on until it is switched off */
-OV_RARELY uint8_t ov_layer_found(uint8_t input);
+OV_RARELY uint8_t ov_layer_found(uint8_t input, uint8_t is_axis); /* of an input, or what an axis does */
 extern uint8_t ov_layers_off_base; /* some layer but the base is there: else nobody looks for one */
-static inline uint8_t ov_layer_for(uint8_t input) { return ov_layers_off_base ? ov_layer_found(input) : 0; }
+static inline uint8_t ov_layer_for(uint8_t input) { return ov_layers_off_base ? ov_layer_found(input, 0) : 0; }
 uint8_t ov_layers_changed(void); /* since it was asked last */
 
 /* next.c: for the next key only */
@@ -150,14 +160,30 @@ void ov_system_init(void);
 OV_RARELY void ov_system_changed(uint8_t usage, uint8_t pressed);
 void ov_system_build(uint8_t *bytes);
 
-#if OV_WITH_POINTER
-/* report_pointer.c */
-void ov_pointer_init(void);
-OV_RARELY void ov_pointer_button(uint8_t button, uint8_t pressed);
 #define OV_POINTER_X 0
 #define OV_POINTER_Y 1
 #define OV_POINTER_WHEEL_UP 2
 #define OV_POINTER_WHEEL_RIGHT 3
+
+#if OV_WITH_PAD
+/* report_pad.c */
+void ov_pad_init(void);
+OV_RARELY void ov_pad_button(uint8_t button, uint8_t pressed);
+OV_RARELY void ov_pad_hat(uint8_t direction, uint8_t pressed); /* OV_DIRECTION_ */
+uint8_t ov_pad_length(void);
+OV_APART void ov_pad_build(uint8_t *bytes);
+#else
+static inline void ov_pad_init(void) {}
+static inline void ov_pad_button(uint8_t button, uint8_t pressed) { (void)button; (void)pressed; }
+static inline void ov_pad_hat(uint8_t direction, uint8_t pressed) { (void)direction; (void)pressed; }
+static inline uint8_t ov_pad_length(void) { return 0; }
+static inline void ov_pad_build(uint8_t *bytes) { (void)bytes; }
+#endif
+
+#if OV_WITH_POINTER
+/* report_pointer.c */
+void ov_pointer_init(void);
+OV_RARELY void ov_pointer_button(uint8_t button, uint8_t pressed);
 void ov_pointer_add(uint8_t axis, int8_t counts); /* right and down, up and right are more than 0 */
 uint8_t ov_pointer_build(uint8_t *bytes);
 void ov_pointer_taken(void);
@@ -180,6 +206,7 @@ void ov_awake_play(uint8_t elapsed_ms);
 static inline void ov_pointer_init(void) {}
 static inline void ov_pointer_button(uint8_t button, uint8_t pressed) { (void)button; (void)pressed; }
 static inline uint8_t ov_pointer_build(uint8_t *bytes) { (void)bytes; return 0; }
+static inline void ov_pointer_add(uint8_t axis, int8_t counts) { (void)axis; (void)counts; }
 static inline void ov_pointer_taken(void) {}
 static inline void ov_pointer_forget(void) {}
 static inline void ov_movers_times_init(void) {}
@@ -274,6 +301,7 @@ void ov_debounce_init(void);
 uint8_t ov_debounce(uint8_t sw, uint8_t closed); /* other than 0 while its time runs */
 void ov_debounce_pass(uint8_t elapsed_ms); /* before the switches are read */
 uint8_t ov_debounce_busy(void);
+uint8_t ov_debounce_told(void); /* changes that this scan has told */
 
 /* scan.c */
 extern const uint8_t ov_bits[8]; /* in flash: the bits of a byte, looked up where shifting by a number would take its time */
@@ -286,6 +314,21 @@ uint8_t ov_sense_low(uint8_t line); /* from the words read with no strobe */
 void ov_encoders_init(void);
 void ov_encoders_sample(uint8_t elapsed_ms);
 uint8_t ov_encoder_value(uint8_t encoder);
+
+#if OV_WITH_AXES
+/* axes.c */
+void ov_axes_init(void);
+OV_APART void ov_axes_sense(void);
+void ov_axes_play(uint8_t elapsed_ms);
+void ov_axes_add(int32_t *sums); /* to the pad's axes, the places of what moves them */
+uint8_t ov_axis_value(uint8_t n);
+#else
+static inline void ov_axes_init(void) {}
+static inline void ov_axes_sense(void) {}
+static inline void ov_axes_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
+static inline void ov_axes_add(int32_t *sums) { (void)sums; }
+static inline uint8_t ov_axis_value(uint8_t n) { (void)n; return 0; }
+#endif
 
 /* writing.c: a new set of changes; the answers are OV_STATUS_, OV_STATUS_WORKING while there is more to do */
 void ov_writing_init(void);
@@ -311,6 +354,7 @@ void ov_live_pass(uint8_t elapsed_ms);
 void ov_lamps_init(void);
 void ov_lamps_pass(uint8_t elapsed_ms);
 void ov_lamps_show(void);
+uint8_t ov_value_of(uint8_t nth); /* of an encoder, or behind those of an axis */
 uint8_t ov_shows(uint16_t entry); /* whether it is so, what the entry of a lamp, or of a glow, tells */
 
 /* glows.c: what lights show, the first glow lowest */

@@ -8,6 +8,7 @@ uint8_t ov_report_length(uint8_t kind) {
     case OV_REPORT_CONSUMER: return OV_CONSUMER_BYTES;
     case OV_REPORT_POINTER: return OV_POINTER_BYTES;
     case OV_REPORT_SYSTEM: return OV_SYSTEM_BYTES;
+    case OV_REPORT_PAD: return ov_pad_length();
     default: return OV_LIVE_BYTES;
   }
 }
@@ -18,6 +19,7 @@ uint8_t ov_report_sending(uint8_t kind) {
     case OV_REPORT_CONSUMER: return OV_CONSUMER_SENDING;
     case OV_REPORT_POINTER: return OV_POINTER_SENDING;
     case OV_REPORT_SYSTEM: return OV_SYSTEM_SENDING;
+    case OV_REPORT_PAD: return OV_PAD_SENDING;
     default: return OV_LIVE_SENDING;
   }
 }
@@ -28,6 +30,7 @@ uint8_t ov_report_build(uint8_t kind, uint8_t *bytes) {
     case OV_REPORT_CONSUMER: ov_consumer_build(bytes); return 1;
     case OV_REPORT_POINTER: return ov_pointer_build(bytes);
     case OV_REPORT_SYSTEM: ov_system_build(bytes); return 1;
+    case OV_REPORT_PAD: ov_pad_build(bytes); return 1;
     default: return 0; /* live changes are asked for: nothing is ever sent */
   }
 }

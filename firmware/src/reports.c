@@ -15,7 +15,7 @@ void ov_reports_init(void) {
     if (ov_report_declared(kind)) bytes = (uint8_t)(bytes + ov_report_length(kind));
   }
   sent = ov_arena_take(bytes);
-  changed = 0;
+  changed = ov_report_declared(OV_REPORT_PAD); /* a hat that is not pressed is not all zeros */
   waiting = 0;
 }
 

@@ -1,4 +1,4 @@
-/* One scan of the device, in order: live changes, switches, encoders, what waits, pulses, macros, the pointer, lamps, lights, reports.
+/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, lights, reports.
  * A scan in which lights are sent does nothing else. */
 #include "ovrin.h"
 #include "parts.h"
@@ -17,6 +17,7 @@ OV_RARELY static uint8_t start(void) {
   ov_pulses_init();
   ov_waiting_times_init();
   ov_movers_times_init();
+  ov_axes_init();
   ov_settling_init();
   ov_debounce_init();
   ov_actions_init();
@@ -38,6 +39,7 @@ OV_RARELY static uint8_t start(void) {
   ov_consumer_init();
   ov_pointer_init();
   ov_system_init();
+  ov_pad_init();
   ov_reports_init();
   if (OV_WITH_LIVE) ov_live_init();
   ready = 1;
@@ -55,10 +57,12 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_waiting_pass(elapsed_ms);
   ov_scan_switches();
   ov_encoders_sample(elapsed_ms);
+  if (OV_WITH_AXES && ov_debounce_told() <= OV_MOST_CHANGES_BEFORE_AXES) ov_axes_sense();
   ov_waiting_play();
   ov_pulses_play(elapsed_ms);
   ov_macros_play(elapsed_ms);
   ov_movers_play(elapsed_ms);
+  ov_axes_play(elapsed_ms);
   ov_awake_play(elapsed_ms);
   ov_lamps_pass(elapsed_ms);
   ov_lamps_show();

@@ -9,8 +9,17 @@
 #ifndef OV_WITH_LIVE
 #define OV_WITH_LIVE 1 /* live changes */
 #endif
+#ifndef OV_WITH_AXES
+#define OV_WITH_AXES 1 /* voltages of sticks, pots and levers */
+#endif
+#ifndef OV_WITH_PAD
+#define OV_WITH_PAD 1 /* the game pad's report */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif
+
+/* Of those that are compiled in. */
+#define OV_LONGEST_REPORT (OV_WITH_PAD ? OV_LONGEST_PAD_REPORT : OV_LONGEST_SMALL_REPORT)
 
 #endif

@@ -15,6 +15,7 @@ import { shareOutDirect } from "@/core/edits/wiring";
 import type { SimulationEvent } from "@/core/engine/simulate";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import { type Binding, type SimpleBinding, actionOf, bindingSchema } from "@/core/bindings";
+import type { HatSide } from "@/core/hid/padShape";
 import type { InterfaceKind } from "@/core/hid/interfaceKinds";
 import type { SystemDeed } from "@/core/hid/systemUsages";
 import { type LampLook, steadyLook } from "@/core/document/lampLooks";
@@ -24,6 +25,7 @@ import { tableBytes } from "@/core/firmware/tables";
 import { toHex } from "@/core/hex";
 import { encodingContextOf } from "@/core/keymap/encodingContext";
 import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
+import { axisFrom, useFrom, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
 import { onSmallClass } from "./onSmallClass";
 
@@ -52,6 +54,8 @@ export function readBinding(text: string): Binding | null {
   if (words[0] === "stay") return { does: "stay-layer", layerId: layerId(words[1]) };
   if (words[0] === "consumer") return { does: "consumer", usage: parseInt(words[1], 16) };
   if (words[0] === "switch") return { does: "switch-layer", layerId: layerId(words[1]) };
+  if (text.trim().startsWith("pad button")) return { does: "pad-button", button: Number(words[2]) - 1 };
+  if (words[0] === "hat") return { does: "pad-hat", side: words[1] as HatSide };
   if (words[0] === "button") return { does: "pointer-button", button: Number(words[1]) - 1 };
   if (words[0] === "system") return { does: "system", deed: words[1] as SystemDeed };
   const moved = /^move (\w+) at (\d+) after (\d+)$/.exec(text.trim());
@@ -129,7 +133,16 @@ function readJobs(text: string): Binding {
 
 const HAND = /^at (\d+) (press|release|turn) (\w+)(?: (-?\d+))?(?: at (\d+) a second)?$/;
 
+function readSetEvent(line: string): SimulationEvent | null {
+  const [, atMs, control, end, percent] = /^at (\d+) set (\w+)(?: (x|y|z))? (-?[\d.]+)$/.exec(line) ?? [];
+  return atMs === undefined
+    ? null
+    : { atMs: Number(atMs), action: "set", control, ...(end ? { end } : {}), percent: Number(percent) };
+}
+
 function readHandEvent(line: string): SimulationEvent | null {
+  const set = readSetEvent(line);
+  if (set) return set;
   const [, atMs, action, control, steps, speed] = HAND.exec(line) ?? [];
   if (atMs === undefined) return null;
   return {
@@ -170,7 +183,7 @@ function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
 
 function place(
   design: Design,
-  kind: "key" | "encoder" | "lamp" | "light" | "toggle",
+  kind: "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot",
   name: string,
   beside?: string,
 ): Design {
@@ -183,6 +196,9 @@ function place(
 const INPUT: Record<string, string> = {
   clockwise: "cw",
   anticlockwise: "ccw",
+  "x high": "x-high",
+  "x low": "x-low",
+  high: "wiper-high",
   together: "together",
   back: "press-back",
 };
@@ -196,7 +212,8 @@ const INTERRUPTING = "pins interrupt";
 
 /** Reports that a new design does not declare by itself, where an example has something that speaks through them. */
 const DECLARED: [RegExp, InterfaceKind][] = [
-  [/[:=|,] *(button|move|wheel|awake) |clockwise wheel /, "pointer"],
+  [/[:=|,] *(button|move|wheel|awake|pointer) |clockwise wheel /, "pointer"],
+  [/[:=] *(pad|hat) /, "pad"],
   [/[:=|] *system /, "system"],
 ];
 function declaring(design: Design, setup: string): Design {
@@ -264,6 +281,10 @@ function obey(design: Design, line: string): Design {
     const [first, second] = name.split(" ").map((one) => `${one}:press`);
     return setOpposite(design, { first, second, counts: what as Opposite["counts"] });
   }
+  if (verb === "stick" || verb === "pot") return place(design, verb, rest);
+  if (verb === "axis") return axisFrom(design, name, what);
+  if (verb === "use") return useFrom(design, "base", name, what);
+  if (verb === "pad") return withPad(design, what ?? rest);
   if (verb === "light") return place(design, "light", rest.split(" ")[0], / by (\w+)$/.exec(rest)?.[1]);
   if (verb === "lights")
     return Array.from({ length: Number(rest) }).reduce<Design>((d, _, nth) => place(d, "light", `L${nth + 1}`), design);
@@ -312,8 +333,10 @@ function together(design: Design, id: string, what: string): Design {
 }
 
 function bindOnLayer(design: Design, number: string, what: string): Design {
+  const used = /^use ([\w ]+) = (.*)$/.exec(what);
+  if (used) return useFrom(design, layerId(number), used[1], used[2]);
   const [input, binding] = what.split("=");
-  const [control, motion = ""] = input.trim().split(" ");
+  const [, control, motion = ""] = /^(\w+) ?(.*)$/.exec(input.trim())!;
   return bind(design, layerId(number), `${control}:${INPUT[motion] ?? "press"}`, readBinding(binding));
 }
 
@@ -328,7 +351,9 @@ function lookFrom(what: string): LampLook {
 }
 
 function lamp(design: Design, name: string, [when, what, level]: string[]): Design {
-  if (when === "value") return setLampRule(design, name, { when, elementId: `${what}:turn`, atLeast: Number(level) });
+  const isPot = design.controls.some(({ id, kind }) => id === what && kind === "pot");
+  const elementId = `${what}:${isPot ? "wiper" : "turn"}`;
+  if (when === "value") return setLampRule(design, name, { when, elementId, atLeast: Number(level) });
   if (when === "layer") return setLampRule(design, name, { when, layerId: layerId(what) });
   if (when === "held") return setLampRule(design, name, { when, inputId: `${what}:press` });
   if (when === "lock") return setLampRule(design, name, { when, lock: what as "num" | "caps" | "scroll" });

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { bytesOf } from "@/core/hid/descriptorWriter";
+import { noPad } from "@/core/hid/padShape";
 import { hidInterfaces } from "@/core/hid/interfaces";
 
 // Source: USB "Device Class Definition for Human Interface Devices", version 1.11, appendix B.2, the report descriptor of a
@@ -70,7 +71,7 @@ function read(bytes: Uint8Array): Described {
 const hex = (text: string) => Uint8Array.from(text.split(" "), (byte) => parseInt(byte, 16));
 
 describe("the pointer's report descriptor", () => {
-  const own = read(bytesOf(hidInterfaces.pointer.descriptor()));
+  const own = read(bytesOf(hidInterfaces.pointer.descriptor(noPad)));
   const boot = read(hex(APPENDIX_B2));
 
   it("is read by a reader that reads appendix B.2 as it is described there", () => {
@@ -104,7 +105,7 @@ describe("the pointer's report descriptor", () => {
 
 describe("the system control's report descriptor", () => {
   it("has a bit each for power down, sleep and wake up", () => {
-    const { collections, fields, depth } = read(bytesOf(hidInterfaces.system.descriptor()));
+    const { collections, fields, depth } = read(bytesOf(hidInterfaces.system.descriptor(noPad)));
     // HID Usage Tables, generic desktop page (from memory): System Control 80, System Power Down 81, Sleep 82, Wake Up 83.
     expect(collections).toEqual([0x10080]);
     expect(fields.map(({ usage, at, bits }) => [usage, at, bits])).toEqual([

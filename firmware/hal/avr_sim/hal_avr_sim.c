@@ -77,6 +77,13 @@ uint16_t ov_hal_read(uint8_t bank) {
   return (uint16_t)(low | (uint16_t)(PORT(OV_PORT_WORD_HIGH) << 8));
 }
 
+uint16_t ov_hal_sense(uint8_t sensor) {
+  uint8_t low;
+  PORT(OV_PORT_SENSOR) = sensor;
+  low = PORT(OV_PORT_LEVEL_LOW);
+  return (uint16_t)(low | (uint16_t)(PORT(OV_PORT_LEVEL_HIGH) << 8));
+}
+
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
   PORT(OV_PORT_INTERFACE) = kind;

@@ -23,5 +23,8 @@
 #define OV_PORT_LIGHTS 0xF2    /* write: a chain whose lights are told */
 #define OV_PORT_LIGHT_BYTE 0xF3 /* write: one byte of theirs */
 #define OV_PORT_LIGHTS_MS 0xF4 /* write: it is complete, and takes so many ms */
+#define OV_PORT_SENSOR 0xF5    /* write: the sensor whose voltage is read next */
+#define OV_PORT_LEVEL_LOW 0xF6 /* read: that of the one before */
+#define OV_PORT_LEVEL_HIGH 0xF7
 
 #endif

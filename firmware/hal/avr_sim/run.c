@@ -25,10 +25,11 @@
 extern avr_kind_t *avr_kind[];
 
 static uint16_t answers[STROBES + 1][BANKS];
+static uint16_t levels[OV_MOST_SENSORS], sensed, sensed_before;
 static unsigned row, bank, interface, length, command, locks;
 static unsigned char bytes[64], frame[64], kept[OV_KEPT_BYTES];
 static unsigned frame_at, kept_at, keeping;
-static unsigned char held[OV_REPORT_KINDS][OV_LONGEST_REPORT]; /* what waits on each endpoint while the host is busy */
+static unsigned char held[OV_REPORT_KINDS][OV_LONGEST_PAD_REPORT]; /* what waits on each endpoint while the host is busy */
 static unsigned held_length[OV_REPORT_KINDS];
 static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static unsigned long now_ms, late_until, scanned_ms;
@@ -62,6 +63,13 @@ static uint8_t elapsed_ms(struct avr_t *avr, avr_io_addr_t addr, void *p) { (voi
 static uint8_t is_taken(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(!busy || held_length[interface] == 0); }
 static uint8_t word_low(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)answers[row][bank]; }
 static uint8_t word_high(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(answers[row][bank] >> 8); }
+static void on_sensor(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)avr; (void)addr; (void)p;
+  sensed_before = sensed;
+  sensed = levels[v % OV_MOST_SENSORS];
+}
+static uint8_t level_low(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)sensed_before; }
+static uint8_t level_high(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(sensed_before >> 8); }
 static uint8_t lock_lights(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)locks; }
 
 static uint8_t next_of_frame(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return frame_at < sizeof frame ? frame[frame_at++] : 0; }
@@ -184,6 +192,9 @@ static int obey(avr_t *avr, const char *line) {
   if (strcmp(verb, "sense") == 0) {
     if (sscanf(line + used, "%7s %u %x", strobe, &b, &word) != 3) return 0;
     answers[strobe[0] == '-' ? 0 : atoi(strobe) + 1][b] = (uint16_t)word;
+  } else if (strcmp(verb, "level") == 0) {
+    if (sscanf(line + used, "%u %x", &b, &word) != 2 || b >= OV_MOST_SENSORS) return 0;
+    levels[b] = (uint16_t)word;
   } else if (strcmp(verb, "locks") == 0) {
     locks = (unsigned)atoi(line + used);
     do_command(avr, COMMAND_LOCKS);
@@ -207,6 +218,7 @@ static int obey(avr_t *avr, const char *line) {
   } else {
     puts("end");
     memset(answers, 0xFF, sizeof answers);
+    memset(levels, 0, sizeof levels);
     memset(kept, 0xFF, sizeof kept);
     late_until = now_ms = 0;
     power_on(avr);
@@ -252,6 +264,9 @@ int main(int argc, char **argv) {
   avr_register_io_read(avr, OV_PORT_ELAPSED, elapsed_ms, NULL);
   avr_register_io_read(avr, OV_PORT_TAKEN, is_taken, NULL);
   avr_register_io_read(avr, OV_PORT_FRAME, next_of_frame, NULL);
+  avr_register_io_write(avr, OV_PORT_SENSOR, on_sensor, NULL);
+  avr_register_io_read(avr, OV_PORT_LEVEL_LOW, level_low, NULL);
+  avr_register_io_read(avr, OV_PORT_LEVEL_HIGH, level_high, NULL);
   avr_register_io_write(avr, OV_PORT_KEPT_LOW, on_kept_low, NULL);
   avr_register_io_write(avr, OV_PORT_KEPT_HIGH, on_kept_high, NULL);
   avr_register_io_read(avr, OV_PORT_KEPT, kept_byte, NULL);

@@ -34,6 +34,11 @@ void ov_hal_lamp(uint8_t line, uint8_t on) { (void)line; (void)on; }
  * served there. */
 void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) { (void)chain; (void)bytes; (void)length; }
 
+/* Begin to read the voltage of this sensor, and answer that of the one begun before, as parts of 65536 of the supply: ten bits are
+ * shifted up by six. pins.h says where each is. Where your converter is quick, read it at once and answer what was read the
+ * time before. */
+uint16_t ov_hal_sense(uint8_t sensor) { (void)sensor; return 0; }
+
 /* Put the report (OV_REPORT_KEYBOARD and so on) on its interface's IN endpoint. Answer 0 when the endpoint is still busy. While the
  * computer sleeps, wake it, unless it is OV_REPORT_POINTER with no button: then take it and forget it. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {

@@ -2,6 +2,7 @@
  * device reports. Script lines:
  *   MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
  *                               while STROBE (a number, or - for none) is driven
+ *   MS level SENSOR LEVEL       from this millisecond on, the voltage of a sensor, as parts of 65536 of the supply (hex)
  *   MS edge ENCODER STATE       an edge of an encoder whose pins interrupt (bit 1: A closed, bit 0: B closed)
  *   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
@@ -20,6 +21,7 @@
 #include "tables.h"
 
 static uint16_t answers[OV_MOST_LINES + 1][OV_MOST_BANKS];
+static uint16_t levels[OV_MOST_SENSORS], sensed;
 static unsigned row;
 static unsigned long now_ms;
 static unsigned long late_until; /* no scan before this millisecond */
@@ -46,6 +48,12 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
   printf("%lu lights %u ", now_ms, chain);
   while (length-- > 0) printf("%02x", *bytes++);
   putchar('\n');
+}
+
+uint16_t ov_hal_sense(uint8_t sensor) {
+  uint16_t before = sensed;
+  sensed = levels[sensor];
+  return before;
 }
 
 uint8_t ov_hal_kept(uint16_t at) { return kept[at]; }
@@ -105,6 +113,7 @@ static void start(void) {
 
 static void start_afresh(void) {
   memset(answers, 0xFF, sizeof answers);
+  memset(levels, 0, sizeof levels);
   memset(kept, 0xFF, sizeof kept);
   now_ms = 0;
   late_until = 0;
@@ -159,6 +168,12 @@ static int obey(const char *line) {
   if (sscanf(line, "%lu %7s%n", &ms, verb, &used) != 2 || ms < now_ms) return 0;
   run_until(ms);
   if (strcmp(verb, "sense") == 0) return set_answer(line + used);
+  if (strcmp(verb, "level") == 0) {
+    unsigned sensor, level;
+    if (sscanf(line + used, "%u %x", &sensor, &level) != 2 || sensor >= OV_MOST_SENSORS) return 0;
+    levels[sensor] = (uint16_t)level;
+    return 1;
+  }
   if (strcmp(verb, "edge") == 0) {
     unsigned encoder, state;
     if (sscanf(line + used, "%u %u", &encoder, &state) != 2) return 0;

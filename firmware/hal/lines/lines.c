@@ -208,6 +208,40 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
 }
 #endif
 
+#if OV_WITH_AXES
+/* Until a multiplexer's line has settled, and until the converter has taken its sample: 1.5 cycles of 125 kHz and the wait for one. */
+#define SELECT_SETTLES_US 2
+#define SAMPLE_US 20
+
+/* The select lines are low when they are at rest, as the others that share them want it. */
+static void select(const uint8_t *pins, uint8_t selects, uint8_t channel) {
+  for (; selects > 0; selects--, channel >>= 1) {
+    uint8_t input = ov_flash_next(&pins);
+    uint8_t mask = ov_flash_next(&pins);
+    if (channel & 1u) ov_pin_set(input, mask);
+    else ov_pin_clear(input, mask);
+  }
+}
+
+uint16_t ov_hal_sense(uint8_t sensor) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_SENSE_TABLE) + (uint16_t)sensor * OV_BOARD_SENSE_BYTES;
+  uint8_t pin = ov_flash_next(&at);
+  uint8_t channel = ov_flash_next(&at);
+  uint8_t selects = ov_flash_next(&at);
+  uint16_t before = ov_convert_end();
+  if (selects == 0) {
+    ov_convert_begin(pin);
+    return before;
+  }
+  select(at, selects, channel);
+  ov_hal_settle(SELECT_SETTLES_US);
+  ov_convert_begin(pin);
+  ov_hal_settle(SAMPLE_US);
+  select(at, selects, 0);
+  return before;
+}
+#endif
+
 /* Puts the pins of a lamp between two lines: lit, or both let go. */
 static void show_pair(uint8_t nth, uint8_t lit) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_LAMP_TABLE);

@@ -37,7 +37,8 @@ static inline void port_wait_us(uint8_t us) { (void)us; }
  * third (0) or two thirds (1). Between two bits it may stay low a few microseconds longer, so interrupts can be served. */
 static inline void port_lights(uint8_t pin, const uint8_t *bytes, uint16_t length) { (void)pin; (void)bytes; (void)length; }
 
-/* The voltage on a pin as parts of 65536 of the supply: ten bits are shifted up by six. Asked of resistor ladders only. */
+/* The voltage on a pin as parts of 65536 of the supply: ten bits are shifted up by six. Asked of resistor ladders, sticks,
+ * pots and levers only. */
 static inline uint16_t port_convert(uint8_t pin) { (void)pin; return 0; }
 
 /* The two-wire bus, 400 kHz: opened once; a start, the address with its write bit, the bytes, a stop; and for reading the

@@ -29,10 +29,37 @@ void ov_hal_settle(uint8_t us) {
 
 /* Against the supply, ten bits put to the top; 16 MHz by 128 gives the converter 125 kHz. Channels from 8 on have their
  * fifth bit in another register. */
-uint16_t ov_convert(uint8_t channel) {
+static void start_converter(uint8_t channel) {
   ADMUX = (uint8_t)(BIT(REFS0) | BIT(ADLAR) | (channel & 7u));
   ADCSRB = channel & 8u ? BIT(MUX5) : 0;
   ADCSRA = BIT(ADEN) | BIT(ADSC) | 7;
+}
+
+static uint8_t is_begun;
+static uint16_t converted;
+
+/* Nearly always the converter has long been ready. */
+static void end_begun(void) {
+  if (!is_begun) return;
+  while (ADCSRA & BIT(ADSC)) {}
+  converted = ADC;
+  is_begun = 0;
+}
+
+void ov_convert_begin(uint8_t channel) {
+  end_begun();
+  start_converter(channel);
+  is_begun = 1;
+}
+
+uint16_t ov_convert_end(void) {
+  end_begun();
+  return converted;
+}
+
+uint16_t ov_convert(uint8_t channel) {
+  end_begun();
+  start_converter(channel);
   while (ADCSRA & BIT(ADSC)) {}
   return ADC;
 }

@@ -8,6 +8,8 @@ uint8_t ov_tables[OV_MOST_TABLE_BYTES];
 uint16_t ov_arena[ARENA_WORDS];
 const uint16_t ov_arena_bytes = 2 * ARENA_WORDS - 1;
 static uint16_t answers[(OV_MOST_LINES + 1) * OV_MOST_BANKS]; /* row 0: nothing strobed; row n + 1: strobe line n */
+static uint16_t levels[OV_MOST_SENSORS]; /* voltages, as parts of 65536 of the supply */
+static uint16_t sensed;
 static uint8_t row;
 
 /* What is kept, written by the page at the start; and how many scans a byte still takes, which is as long as the 3.4 ms of
@@ -25,6 +27,9 @@ uint8_t *ov_tables_place(void) { return ov_tables; }
 uint16_t *ov_answers_place(void);
 uint16_t *ov_answers_place(void) { return answers; }
 
+uint16_t *ov_levels_place(void);
+uint16_t *ov_levels_place(void) { return levels; }
+
 uint8_t *ov_kept_place(void);
 uint8_t *ov_kept_place(void) { return kept; }
 
@@ -39,6 +44,11 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
   uint8_t ms = ov_lights_ms(chain);
   keeping = (uint8_t)(keeping > ms ? keeping - ms : 0);
   host_lights(chain, bytes, length);
+}
+uint16_t ov_hal_sense(uint8_t sensor) {
+  uint16_t before = sensed;
+  sensed = levels[sensor];
+  return before;
 }
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   return (uint8_t)host_report(kind, bytes, length);

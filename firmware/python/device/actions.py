@@ -4,6 +4,7 @@ from device.contract import (
     ACTION_BYTES,
     AT_ACTION_POOL,
     AT_ACTION_TABLE,
+    AT_BEYONDS,
     AT_ENCODERS,
     AT_FLIPS,
     AT_SWITCHES,
@@ -12,6 +13,8 @@ from device.contract import (
     DO_KEYBOARD,
     DO_LONG,
     DO_MACRO,
+    DO_PAD_BUTTON,
+    DO_PAD_HAT,
     DO_POINTER_BUTTON,
     DO_POINTER_MOVE,
     DO_POINTER_WHEEL,
@@ -27,7 +30,17 @@ ON_LAYER, ON_JOB, JOB_SHIFT = 0x0F, 0x30, 4
 ON_USED = 0x40  # a key was pressed since
 ON_SILENT = 0x80  # it does nothing now; so of all that is up or speaks through keys together
 ON_TOGETHER = 0xFE
-REPORTING = (DO_KEYBOARD, DO_CONSUMER, DO_MACRO, DO_POINTER_BUTTON, DO_POINTER_MOVE, DO_POINTER_WHEEL, DO_SYSTEM)
+REPORTING = (
+    DO_KEYBOARD,
+    DO_CONSUMER,
+    DO_MACRO,
+    DO_POINTER_BUTTON,
+    DO_POINTER_MOVE,
+    DO_POINTER_WHEEL,
+    DO_SYSTEM,
+    DO_PAD_BUTTON,
+    DO_PAD_HAT,
+)
 JOB_FIRST, JOB_SECOND = 1, 2
 
 
@@ -39,9 +52,10 @@ class Actions:
     def __init__(self, table):
         self.table = self.code = table
         self.changed = {}  # layer and input to the place of a change
-        # After the inputs of switches and encoders come the ways back of switches that tell their change, then keys together.
+        # After the inputs of switches and encoders come the ways back of switches that tell their change, then what axes
+        # press, then keys together.
         self.first_back = table[AT_SWITCHES] + 2 * table[AT_ENCODERS]
-        self.inputs = self.first_back + table[AT_FLIPS] + table[AT_TOGETHER]
+        self.inputs = self.first_back + table[AT_FLIPS] + table[AT_BEYONDS] + table[AT_TOGETHER]
         self.first = word(table, AT_ACTION_TABLE)
         self.pool = word(table, AT_ACTION_POOL)
         self.held_on = [NONE] * self.inputs  # what each was pressed for

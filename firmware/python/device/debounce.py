@@ -35,6 +35,10 @@ class Debounce:
         self.room = len(self.entries) if self.scans == 1 else MOST_CHANGES_A_SCAN
         self.put_off = False
 
+    def told(self):
+        """Changes that this scan has told."""
+        return 0 if self.scans == 1 else MOST_CHANGES_A_SCAN - self.room
+
     def see(self, number, closed):
         """One reading of a switch."""
         differs = self.closed[number] != closed

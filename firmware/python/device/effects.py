@@ -9,6 +9,8 @@ from device.contract import (
     DO_MACRO,
     DO_NEXT_LAYER,
     DO_NEXT_MODIFIERS,
+    DO_PAD_BUTTON,
+    DO_PAD_HAT,
     DO_POINTER_BUTTON,
     DO_POINTER_MOVE,
     DO_POINTER_WHEEL,
@@ -19,13 +21,14 @@ from device.contract import (
 
 
 class Effects:
-    def __init__(self, actions, layers, keyboard, consumer, pointer, system, movers, awake, next_key, macros):
+    def __init__(self, actions, layers, keyboard, consumer, pointer, system, pad, movers, awake, next_key, macros):
         self.actions = actions
         self.layers = layers
         self.keyboard = keyboard
         self.consumer = consumer
         self.pointer = pointer
         self.system = system
+        self.pad = pad
         self.movers = movers
         self.awake = awake
         self.next_key = next_key
@@ -56,6 +59,10 @@ class Effects:
             self.awake.pressed(action)
         elif kind == DO_SYSTEM:
             self.system.changed(code[action + 2], 1)
+        elif kind == DO_PAD_BUTTON:
+            self.pad.button(code[action + 2], True)
+        elif kind == DO_PAD_HAT:
+            self.pad.push_hat(code[action + 2], True)
 
     def finish(self, number, action):
         code = self.actions.code
@@ -78,6 +85,10 @@ class Effects:
             self.awake.released(action)
         elif kind == DO_SYSTEM:
             self.system.changed(code[action + 2], -1)
+        elif kind == DO_PAD_BUTTON:
+            self.pad.button(code[action + 2], False)
+        elif kind == DO_PAD_HAT:
+            self.pad.push_hat(code[action + 2], False)
 
     def silence(self, number, silent):
         """Of a held input."""

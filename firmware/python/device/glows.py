@@ -102,7 +102,7 @@ class Glow:
 
 
 class Glows:
-    def __init__(self, table, actions, lamps, encoders):
+    def __init__(self, table, actions, lamps, value_of):
         lights = table[AT_LIGHTS]
         at = word(table, AT_GLOW_TABLE)
         size = GLOW_BYTES + (lights + 7) // 8
@@ -112,7 +112,7 @@ class Glows:
         self.own = [0] * lights  # how much there is of its own key's glow
         self.actions = actions
         self.lamps = lamps
-        self.encoders = encoders
+        self.value_of = value_of
         self.passed_ms = 0
 
     def begin(self, passed_ms):
@@ -123,7 +123,7 @@ class Glows:
             glow.phase = glow.phase + glow.speed * passed_ms & 0xFFFFFF
 
     def value_of(self, encoder):
-        return self.encoders.all[encoder].value
+        return self.value_of(encoder)
 
     def own_key(self, light, glow):
         """The first glow that shows a light its own key says how that fades."""

@@ -61,7 +61,7 @@ class Lamp:
 
 
 class Lamps:
-    def __init__(self, table, actions, layers, next_key, awake, encoders, show):
+    def __init__(self, table, actions, layers, next_key, awake, value_of, show):
         """show(line, on) switches a lamp."""
         first = word(table, AT_LAMP_TABLE)
         last = first + LAMP_BYTES * table[AT_LAMPS]
@@ -70,7 +70,7 @@ class Lamps:
         self.layers = layers
         self.next_key = next_key
         self.awake = awake
-        self.encoders = encoders
+        self.value_of = value_of  # of an encoder, or behind those of an axis
         self.locks = 0
         self.show = show
         self.tick_ms = 0  # towards the next tick
@@ -88,7 +88,7 @@ class Lamps:
         if kind == LAMP_AWAKE:
             return self.awake.is_on()
         if kind == LAMP_VALUE:
-            return self.encoders.all[argument].value >= level
+            return self.value_of(argument) >= level
         return kind == LAMP_LOCK and bool(self.locks >> argument & 1)
 
     def play(self, elapsed_ms):

@@ -38,11 +38,16 @@ class Layers:
         return self.actions.code[self.actions.at(layer, number)] != DO_PASS
 
     def layer_for(self, number):
+        if self.held == 0 and self.default == 0:
+            return 0
+        return self.found(lambda layer: self.answers(layer, number))
+
+    def found(self, answers):
         if self.held > 0:
             for layer in range(len(self.holders) - 1, -1, -1):
-                if self.holders[layer] > 0 and self.answers(layer, number):
+                if self.holders[layer] > 0 and answers(layer):
                     return layer
             # A held base speaks before the default layer, and it is the last to be asked.
             if self.holders[0] > 0:
                 return 0
-        return self.default if self.default > 0 and self.answers(self.default, number) else 0
+        return self.default if self.default > 0 and answers(self.default) else 0

@@ -8,6 +8,7 @@ from device.contract import (
     POINTER_BYTES,
     REPORT_CONSUMER,
     REPORT_KEYBOARD,
+    REPORT_PAD,
     REPORT_POINTER,
     REPORT_SYSTEM,
     SYSTEM_BYTES,
@@ -15,19 +16,20 @@ from device.contract import (
 
 
 class Reports:
-    def __init__(self, table, keyboard, consumer, pointer, system, send):
+    def __init__(self, table, keyboard, consumer, pointer, system, pad, send):
         """send(kind, bytes) hands a report to the host side and answers whether it was taken."""
         builders = [
             (REPORT_KEYBOARD, keyboard, KEYBOARD_BYTES),
             (REPORT_CONSUMER, consumer, CONSUMER_BYTES),
             (REPORT_POINTER, pointer, POINTER_BYTES),
             (REPORT_SYSTEM, system, SYSTEM_BYTES),
+            (REPORT_PAD, pad, pad.length),
         ]
         self.pointer = pointer
         self.declared = [one for one in builders if table[AT_REPORTS] >> one[0] & 1]
         self.send = send
         self.forget()
-        self.changed = False
+        self.changed = bool(table[AT_REPORTS] >> REPORT_PAD & 1)  # a hat that is not pressed is not all zeros
         self.waiting = False  # the host has not taken the last ones
 
     def forget(self):

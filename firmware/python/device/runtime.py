@@ -1,12 +1,13 @@
-"""One scan of the device, in order: live changes, switches, encoders, what waits, pulses, macros, the pointer, lamps, lights, reports.
+"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, lights, reports.
 A scan in which lights are sent does nothing else.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
 
 from device.actions import Actions
 from device.awake import Awake
+from device.axes import Axes
 from device.consumer_report import ConsumerReport
-from device.contract import START_READY
+from device.contract import MOST_CHANGES_BEFORE_AXES, START_READY
 from device.debounce import Debounce
 from device.encoders import Encoders
 from device.effects import Effects
@@ -23,6 +24,7 @@ from device.macros import Macros
 from device.movers import Movers
 from device.next_key import NextKey
 from device.opposites import Opposites
+from device.pad_report import PadReport
 from device.pointer_report import PointerReport
 from device.pulses import Pulses
 from device.reports import Reports
@@ -51,12 +53,14 @@ class Runtime:
         consumer = ConsumerReport(actions)
         pointer = PointerReport()
         system = SystemReport()
-        self.reports = pointer.reports = system.reports = Reports(table, keyboard, consumer, pointer, system, send)
+        pad = PadReport(table)
+        self.reports = Reports(table, keyboard, consumer, pointer, system, pad, send)
+        pointer.reports = system.reports = pad.reports = self.reports
         self.movers = Movers(table, actions, pointer)
         self.awake = Awake(actions, pointer, self.reports)
         next_key = NextKey(actions, layers)
         self.macros = keyboard.macros = consumer.macros = Macros(table, layers, self.reports)
-        effects = Effects(actions, layers, keyboard, consumer, pointer, system, self.movers, self.awake, next_key, self.macros)
+        effects = Effects(actions, layers, keyboard, consumer, pointer, system, pad, self.movers, self.awake, next_key, self.macros)
         together = Together(table, actions, layers)
         opposites = Opposites(table, actions, effects)
         keymap = Keymap(actions, layers, effects, next_key, together, opposites, self.macros, self.reports)
@@ -65,8 +69,9 @@ class Runtime:
         self.debounce = Debounce(table, self.waiting, Flips(table, actions, layers, self.waiting, self.pulses))
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
-        self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.encoders, lines.lamp)
-        self.lights = Lights(table, Glows(table, actions, self.lamps, self.encoders), lines.lights)
+        self.axes = pad.axes = Axes(table, layers, pointer, self.waiting, self.reports, lines.sense)
+        self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.value_of, lines.lamp)
+        self.lights = Lights(table, Glows(table, actions, self.lamps, self.value_of), lines.lights)
         self.live = Live(table, actions, self.debounce, self.waiting, self.macros, kept)
 
     def scan(self, elapsed_ms):
@@ -81,15 +86,24 @@ class Runtime:
         self.waiting.now_ms += elapsed_ms
         self.contacts.switches()
         self.encoders.sample(elapsed_ms)
+        if self.debounce.told() <= MOST_CHANGES_BEFORE_AXES:
+            self.axes.read()
         self.waiting.play()
         self.pulses.play(elapsed_ms)
         self.macros.play(elapsed_ms)
         self.movers.play(elapsed_ms)
+        if self.axes.count:
+            self.axes.play(elapsed_ms)
         self.awake.play(elapsed_ms)
         self.lamps.play(elapsed_ms)
         if self.lights.count:
             self.lights.play()
         self.reports.offer()
+
+    def value_of(self, nth):
+        """Of an encoder, or behind those of an axis."""
+        encoders = self.encoders.all
+        return encoders[nth].value if nth < len(encoders) else self.axes.axes[nth - len(encoders)].value()
 
     def host_locks(self, value):
         """The host's lock lights: bit 0 num, 1 caps, 2 scroll lock."""

@@ -3,7 +3,7 @@ import { ladderMargin, rungLevels, rungRange, rungTold } from "../circuits/ladde
 import { type Derived, derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { type SeriesName } from "../electrics/eSeries";
-import { converterOf } from "../power/profilePower";
+import { converterOf } from "../catalogue/controllers/converter";
 import {
   type LadderChoice,
   type LadderYield,

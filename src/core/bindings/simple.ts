@@ -8,6 +8,8 @@ import { type MacroBinding, macro } from "./macro";
 import { type NextLayerBinding, nextLayer } from "./nextLayer";
 import { type NextModifiersBinding, nextModifiers } from "./nextModifiers";
 import { type NothingBinding, nothing } from "./nothing";
+import { type PadButtonBinding, padButton } from "./padButton";
+import { type PadHatBinding, padHat } from "./padHat";
 import { type PointerButtonBinding, pointerButton } from "./pointerButton";
 import { type PointerMoveBinding, pointerMove } from "./pointerMove";
 import { type PointerWheelBinding, pointerWheel } from "./pointerWheel";
@@ -32,6 +34,8 @@ export type SimpleBinding =
   | PointerWheelBinding
   | AwakeBinding
   | SystemBinding
+  | PadButtonBinding
+  | PadHatBinding
   | NothingBinding;
 
 export const simpleKinds = [
@@ -49,6 +53,8 @@ export const simpleKinds = [
   pointerWheel,
   awake,
   systemUsage,
+  padButton,
+  padHat,
   nothing,
 ] as const;
 

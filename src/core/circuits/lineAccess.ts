@@ -3,6 +3,8 @@ export type LineAccess =
   | { by: "held-pin" }
   | { by: "in-register"; clock: string; latch: string; data: string; bit: number }
   | { by: "channel"; data: string; select: string[]; chip: number; channel: number }
+  /** A voltage, not a level: it is no sense line. */
+  | { by: "voltage"; data: string; select: string[]; chip: number; channel: number }
   | { by: "expander"; scl: string; sda: string; address: number; bit: number }
   | { by: "rung"; line: string; top: string | null; rung: number; of: number }
   | { by: "out-register"; clock: string; latch: string; data: string; enable: string | null; bit: number }
@@ -22,6 +24,7 @@ export function accessWords(access: LineAccess, flagOf: (netId: string) => strin
     case "in-register":
       return `bit ${access.bit} of the chain (${register(access.bit)} ${terminal(access.bit)})`;
     case "channel":
+    case "voltage":
       return `channel ${access.channel} of U${access.chip}, read on ${flagOf(access.data)}`;
     case "expander": {
       const port = access.bit < REGISTER_BITS ? "A" : "B";

@@ -71,7 +71,13 @@ function addChip(builder: CircuitBuilder, nth: number, channels: Channel[], sele
   builder.chip(`U${nth + 1}`, title, size === 16 ? "multiplexer" : "multiplexer-8", terminals, usual);
   channels.forEach(({ net }, at) => {
     const lines = select.map(({ id }) => id);
-    builder.built.access[net.id] = { by: "channel", data: data.id, select: lines, chip: nth + 1, channel: at };
+    builder.built.access[net.id] = {
+      by: isAnalog ? "voltage" : "channel",
+      data: data.id,
+      select: lines,
+      chip: nth + 1,
+      channel: at,
+    };
   });
 }
 

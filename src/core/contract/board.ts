@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 4;
+export const BOARD_VERSION = 5;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -40,6 +40,7 @@ const HEADER = [
   ["BANK_TABLE", 2],
   ["LAMP_TABLE", 2],
   ["LIGHT_TABLE", 2],
+  ["SENSE_TABLE", 2],
   ["PART_TABLE", 2],
   ["ENDPOINT_TABLE", 2],
   ["EDGE_TABLE", 2],
@@ -64,6 +65,8 @@ export const BOARD_ENTRY_BYTES = {
   LAMP: 5,
   /** The pin that a chain of addressable lights hangs on. */
   LIGHT: 2,
+  /** Of a sensor: converter channel; of one behind a multiplexer its channel there, select lines and their pins; the lowest first. */
+  SENSE: 11,
   /** Report kind, endpoint, its two configuration bytes, interface. */
   ENDPOINT: 5,
   /** Encoder, pin of A, pin of B. */

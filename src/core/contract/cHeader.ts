@@ -5,8 +5,12 @@ import {
   type ArenaCounts,
   AT,
   AWAKE,
+  AXIS_DO,
+  AXIS_MOST,
+  AXIS_USE_AT,
   BANK_LINES,
   CHAIN_AT,
+  CURVE_POINTS,
   DIRECTION,
   EDGE_STEPS,
   ENCODER_AT,
@@ -14,6 +18,7 @@ import {
   FIRST_MODIFIER,
   GLOW,
   GLOW_AT,
+  HAT_NONE,
   HEADER_BYTES,
   HOLD_BY,
   LAMP,
@@ -23,6 +28,7 @@ import {
   LEFT_SHIFT,
   LIGHT_BYTES,
   LONG_BYTES,
+  LONGEST_REPORT,
   MACRO_ENDS,
   MACRO_KEYS,
   STEP,
@@ -36,6 +42,7 @@ import {
   POINTER,
   REPORTS,
   SENDING,
+  SENSOR_AT,
   START,
   STEP_RUNS,
   SWITCH_FLAG,
@@ -97,6 +104,8 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "lamps",
   "lights",
   "glows",
+  "sensors",
+  "padButtons",
   "movers",
   "reportBytes",
   "liveBytes",
@@ -167,6 +176,14 @@ ${defines("GLOW_AT_", GLOW_AT).join("\n")}
 #define OV_COLOURS ${LIGHT_BYTES}
 #define OV_PICTURE_MS ${PICTURE_MS}`;
 
+/** What is sensed, and the game pad. */
+const sensorDefines = () => `${defines("SENSOR_AT_", SENSOR_AT).join("\n")}
+#define OV_AXIS_MOST ${AXIS_MOST}
+#define OV_CURVE_POINTS ${CURVE_POINTS}
+${defines("AXIS_DO_", AXIS_DO).join("\n")}
+${defines("AXIS_USE_AT_", AXIS_USE_AT).join("\n")}
+#define OV_HAT_NONE ${HAT_NONE}`;
+
 /** The contract as a C header. */
 export function contractHeader(): string {
   const reports = Object.entries(REPORTS).flatMap(([name, { number, bytes, sending }]) => [
@@ -203,11 +220,14 @@ ${actionDefines()}
 
 ${lightDefines()}
 
+${sensorDefines()}
+
 ${defines("SEND_", SENDING).join("\n")}
 
 ${reports.join("\n")}
 #define OV_REPORT_KINDS ${Object.keys(REPORTS).length}
-#define OV_LONGEST_REPORT ${most}
+#define OV_LONGEST_SMALL_REPORT ${most}
+#define OV_LONGEST_PAD_REPORT ${LONGEST_REPORT}
 #define OV_REPORT_NAMES {${Object.keys(REPORTS)
     .map((name) => `"${name}"`)
     .join(", ")}}

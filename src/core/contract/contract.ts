@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 8;
+export const TABLE_VERSION = 9;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -24,6 +24,11 @@ export const LIMITS = {
   LIGHTS: 254,
   CHAINS: 8,
   GLOWS: 8,
+  /** Voltages of sticks, pots and levers. */
+  SENSORS: 32,
+  /** What a game pad tells. */
+  PAD_BUTTONS: 128,
+  PAD_AXES: 8,
   LAYERS: 16,
   /** Keys together, and how many keys they are. */
   TOGETHER: 32,
@@ -36,6 +41,8 @@ export const LIMITS = {
   MOVERS: 6,
   /** Changes of switches that one scan tells: as many as there are fingers, so that its length has a bound. */
   CHANGES_A_SCAN: 10,
+  /** In a scan that tells more changes no axis is worked out, so that not everything comes at once. */
+  CHANGES_BEFORE_AXES: 3,
   /** Of the window of keys together, and of the time after another key in which a key counts as tapped. */
   WINDOW_MS: 250,
   /** Of what a key is told by that waits. */
@@ -79,6 +86,15 @@ const HEADER = [
   ["CHAINS", 1],
   ["GLOWS", 1],
   ["LIGHTS_A_SCAN", 1],
+  /** Voltages that are read, and inputs that they press. */
+  ["SENSORS", 1],
+  ["BEYONDS", 1],
+  /** Of the game pad's report: buttons, whether a hat follows (1), axes, which of them go to both sides, and their bits. */
+  ["PAD_BUTTONS", 1],
+  ["PAD_HAT", 1],
+  ["PAD_AXES", 1],
+  ["PAD_BOTH_SIDES", 1],
+  ["PAD_AXIS_BITS", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -89,6 +105,9 @@ const HEADER = [
   ["CHAIN_TABLE", 2],
   ["LIGHT_TABLE", 2],
   ["GLOW_TABLE", 2],
+  ["SENSOR_TABLE", 2],
+  ["CURVE_TABLE", 2],
+  ["AXIS_USE_TABLE", 2],
   ["TOGETHER_TABLE", 2],
   ["OPPOSITE_TABLE", 2],
   ["MACRO_TABLE", 2],
@@ -122,6 +141,12 @@ export const ENTRY_BYTES = {
   LIGHT: 2,
   /** What is seen (GLOW), when (as of a lamp), colours and times (GLOW_AT); a bit for each light follows. */
   GLOW: 15,
+  /** How a voltage becomes the place of an axis (SENSOR_AT). */
+  SENSOR: 23,
+  /** Places told for each eighth of the way, as words. */
+  CURVE: 18,
+  /** What an axis does on a layer: what (AXIS_DO), on which axis, how fast. Layer by layer, sensor by sensor. */
+  AXIS_USE: 4,
   /** Window in ms, how many they are, their inputs. */
   TOGETHER: 8,
   /** Two inputs, and what counts while both are held (OPPOSITE). */
@@ -179,6 +204,9 @@ export const ACTION = {
   AWAKE: 15,
   /** Its value is the bit of the system report. */
   SYSTEM: 16,
+  /** Its value is the button of the game pad, from 0 on; or the side of its hat, as DIRECTION. */
+  PAD_BUTTON: 17,
+  PAD_HAT: 18,
   /** Its value is the place, in the pool, of an action that is longer than an entry. */
   LONG: 0x7f,
 } as const;
@@ -275,6 +303,48 @@ export const GLOW_AT = {
   FADE: 13,
 } as const;
 
+/**
+ * In an entry of the sensors. Readings are parts of 65536 of the supply, places of an axis 0 to 4095 on each side of where it rests.
+ * SMOOTH: each reading counts by one part in 2^n. TURNED: 1 when the other side is more than 0. TWIN: the sensor whose dead zone is one
+ * with its own, or NONE. STILL: readings within so much change nothing. CENTRE: where it rests. BELOW, ABOVE: places a reading there,
+ * times 65536. DEAD: places around rest that are none, DEAD_FACTOR what stretches the others, times 4096. CURVE: its number, or NONE.
+ * FIRST_INPUT, SECOND_INPUT: what is pressed beyond KEY_ON, until it is below KEY_OFF, on either side; or NONE.
+ */
+export const SENSOR_AT = {
+  SMOOTH: 0,
+  TURNED: 1,
+  TWIN: 2,
+  CURVE: 3,
+  STILL: 4,
+  CENTRE: 6,
+  BELOW: 8,
+  ABOVE: 10,
+  DEAD: 12,
+  DEAD_FACTOR: 14,
+  FIRST_INPUT: 16,
+  SECOND_INPUT: 17,
+  KEY_ON: 18,
+  KEY_OFF: 20,
+  /** 1: it rests in the middle, so that its value, which lamps show, is halfway there. */
+  BOTH_SIDES: 22,
+} as const;
+
+/** The farthest place of an axis from where it rests; and of a curve, how many eighths its list has. */
+export const AXIS_MOST = 4095;
+export const CURVE_POINTS = 9;
+
+/** What an axis does on a layer. Speeds are as those of the pointer (POINTER), of a wheel in steps. */
+export const AXIS_DO = { PASS: 0, NOTHING: 1, POINTER: 2, WHEEL: 3, PAD: 4 } as const;
+/** In an entry of these; of what is moved 0 is to the right and 1 down, of a wheel 1 is up. */
+export const AXIS_USE_AT = { DOES: 0, WHICH: 1, SPEED: 2 } as const;
+
+/** A hat that is not pressed (as USB HID 1.11 has it: a value outside of its range). */
+export const HAT_NONE = 8;
+
+/** Bytes of a game pad's report: buttons by the bit, its hat, and axes of one byte or two. */
+export const padBytes = (buttons: number, hat: number, axes: number, axisBits: number): number =>
+  Math.ceil(buttons / 8) + hat + axes * (axisBits > 8 ? 2 : 1);
+
 /** Bytes of a glow's entry, with a bit for each light. */
 export const glowBytes = (lights: number): number => ENTRY_BYTES.GLOW + Math.ceil(lights / 8);
 
@@ -313,8 +383,13 @@ export const REPORTS = {
   live: { number: 2, bytes: 0, sending: SENDING.QUEUE },
   pointer: { number: 3, bytes: 5, sending: SENDING.SUM },
   system: { number: 4, bytes: 1, sending: SENDING.STATE },
+  /** As many bytes as the tables say (padBytes). */
+  pad: { number: 5, bytes: 0, sending: SENDING.STATE },
 } as const;
 export type ReportName = keyof typeof REPORTS;
+
+/** The longest report of all: a game pad's that has everything. */
+export const LONGEST_REPORT = padBytes(LIMITS.PAD_BUTTONS, 1, LIMITS.PAD_AXES, 16);
 
 /** What ov_init answers: READY, or why the device stays quiet. */
 export const START = { READY: 0, NO_TABLES: 1, OTHER_VERSION: 2, TORN: 3, NO_ROOM: 4, NO_PART: 5 } as const;
@@ -342,6 +417,9 @@ export interface ArenaCounts {
   lamps: number;
   lights: number;
   glows: number;
+  sensors: number;
+  /** Buttons of the game pad that are counted. */
+  padButtons: number;
   /** What moves the pointer at once, where its report is declared. */
   movers: number;
   /** Bytes of all declared reports. */
@@ -357,6 +435,7 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["waiting steps", 2 * STEP_RUNS, "pulsers"],
   ["when each change came that waits", 2, "waiting"],
   ["since when each mover is held, and how fast it gets", 4, "movers"],
+  ["what is left of a count, reading, what stands still, where that is, the place told, how fast it moves, what it does and on what", 14, "sensors"],
   ["whether a switch of it settles", 1, "groups"],
   ["debounce", 1, "switches"],
   ["what each input was pressed for", 1, "inputs"],
@@ -368,6 +447,7 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["whether it is lit, where its pattern is, and how long it stays there", 3, "lamps"],
   ["what each light was told, and how much is left of its own key's glow", 4, "lights"],
   ["how much there is of each glow, and where its effect is", 4, "glows"],
+  ["inputs that hold each button of the pad", 1, "padButtons"],
   ["movers and where they move", 2, "movers"],
   ["last reports taken", 1, "reportBytes"],
   ["changed bindings and a frame", 1, "liveBytes"],
@@ -381,7 +461,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = { rest: 190, lights: 14, live: 40, pointer: 30 };
+export const FIXED_RAM_BYTES = { rest: 190, lights: 14, live: 40, pointer: 30, axes: 20, pad: 10 };
 export const STACK_BYTES = 72;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

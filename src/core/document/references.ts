@@ -1,4 +1,5 @@
 import { jobsOf, leadsOf } from "../bindings";
+import { axisProblem } from "./axes";
 import type { Problem } from "./problem";
 import type { Design } from "./schema";
 
@@ -81,6 +82,13 @@ function layerProblems({ keymap: { layers } }: Design): Problem[] {
   );
 }
 
+function axisProblems({ keymap: { axes = {} } }: Design): Problem[] {
+  return Object.entries(axes).flatMap(([elementId, axis]) => {
+    const message = axisProblem(axis);
+    return message === null ? [] : [{ path: `keymap.axes.${elementId}`, message }];
+  });
+}
+
 /** References that the schema cannot check: ids are unique, and what is named exists. */
 export function referenceProblems(design: Design): Problem[] {
   return [
@@ -93,6 +101,7 @@ export function referenceProblems(design: Design): Problem[] {
     ...repeated(idsOf(design.keymap.macros ?? []), "keymap.macros"),
     ...macroProblems(design),
     ...playedProblems(design),
+    ...axisProblems(design),
     ...boardProblems(design),
     ...layerProblems(design),
   ];

@@ -6,8 +6,11 @@ import { partListSchema } from "../catalogue/parts/part";
 import { briefSchema } from "./wish";
 import { capSetSchema, colourGroupSchema } from "./capSet";
 import { circuitSchema } from "../circuits";
+import { axisUseSchema } from "../axisUses";
 import { interfaceKinds } from "../hid/interfaceKinds";
+import { padSettingsSchema } from "../hid/padShape";
 import { languageIds } from "../languages/ids";
+import { axisSchema } from "./axes";
 import { glowListSchema } from "./glows";
 import { knobSchema } from "./knobs";
 import { lampLookSchema } from "./lampLooks";
@@ -88,6 +91,8 @@ const layerSchema = z.strictObject({
   name: text(1, 40),
   /** By input id. An input that is missing does what the layer beneath says. */
   bindings: z.record(z.string(), bindingSchema),
+  /** What each axis does, by its element. One that is missing does what the layer beneath says. */
+  axes: z.optional(z.record(z.string(), axisUseSchema)),
 });
 export type Layer = z.infer<typeof layerSchema>;
 
@@ -108,6 +113,8 @@ const keymapSchema = z.strictObject({
   macros: z.optional(macroListSchema),
   /** What is told of a knob's steps, by the element that is turned, where it is not as usual. */
   knobs: z.optional(z.record(z.string(), knobSchema)),
+  /** How voltages are read, by the element, where it is not as usual. */
+  axes: z.optional(z.record(z.string(), axisSchema)),
   /** What addressable lights show, from the lowest to what lies on top. */
   glows: z.optional(glowListSchema),
 });
@@ -121,6 +128,8 @@ export const reportSetSchema = z.strictObject({
   interfaces: listOf(z.enum(interfaceKinds), interfaceKinds.length),
   /** Elements of the two switches that unlock live changes, where the person chose them. */
   unlock: z.optional(listOf(idSchema, 2, 2)),
+  /** The game pad, where it is not as usual. */
+  pad: z.optional(padSettingsSchema),
 });
 
 const journalEntrySchema = z.strictObject({

@@ -4,6 +4,7 @@ import { edgeEncoders } from "../firmware/edgeEncoders";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import { type ReportName, REPORTS } from "../contract/contract";
+import { Tracks } from "./tracks";
 import { type Bounce, ContactSchedule } from "./contactSchedule";
 import { ElectricalWorld } from "./electricalWorld";
 import { STATUS, FRAME_AT } from "../contract/live";
@@ -32,6 +33,8 @@ export interface DeviceWatch {
   /** An edge of an encoder whose pins interrupt, by its number: its state, bit 1 A closed, bit 0 B closed. */
   edge?(atMs: number, encoder: number, state: number): void;
   contact?(atMs: number, contact: string, closed: boolean): void;
+  /** The voltage of a sensor, numbered as in the scan table, as parts of 65536 of the supply. */
+  level?(atMs: number, sensor: number, level: number): void;
   /** What a bank now reads under a strobe (null: none): the whole input of the firmware. */
   answer?(atMs: number, strobe: number | null, bank: number, word: number): void;
 }
@@ -58,6 +61,12 @@ interface Turning {
   nextMs: number;
 }
 
+/** What every reading of a voltage is off by: so many counts of the converter at most, either way. */
+export interface Noise {
+  counts: number;
+  random: () => number;
+}
+
 /** One design, powered: its circuits around the real firmware, in milliseconds. */
 export class Device {
   readonly scan: ScanTable;
@@ -65,6 +74,8 @@ export class Device {
   nowMs = 0;
   private readonly world: ElectricalWorld;
   private readonly schedule: ContactSchedule;
+  private readonly tracks: Tracks;
+  private readonly noisy: Noise | null;
   private runtime: Runtime;
   private readonly tables: Uint8Array;
   private isAsked = false;
@@ -82,11 +93,14 @@ export class Device {
     bounce: Bounce | null = null,
     /** What live changes kept before. */
     kept?: Uint8Array,
+    noise: Noise | null = null,
   ) {
     this.scan = scanTableOf(design);
     this.edgeEncoders = edgeEncoders(design, this.scan);
     this.world = new ElectricalWorld(this.scan, derive(design).profile ?? ASSUMED_LEVELS);
     this.schedule = new ContactSchedule(bounce);
+    this.tracks = new Tracks(design, this.scan.sensors);
+    this.noisy = noise;
     this.tables = tableBytes(this.scan, design);
     this.runtime = this.start(kept);
   }
@@ -100,6 +114,30 @@ export class Device {
     const runtime = startRuntime(this.tables, host, kept);
     for (const encoder of this.edgeEncoders) this.tellEdge(runtime, encoder);
     return runtime;
+  }
+
+  /** Moves a wiper: -1 to 1 from where it rests to its ends. @returns whether the firmware reads it */
+  move(elementId: string, place: number): boolean {
+    const sensor = this.scan.sensors.indexOf(elementId);
+    if (sensor >= 0) this.tracks.move(sensor, place);
+    return sensor >= 0;
+  }
+
+  /** Where a wiper has been moved to. */
+  placeOf(elementId: string): number {
+    const sensor = this.scan.sensors.indexOf(elementId);
+    return sensor < 0 ? 0 : this.tracks.placeOf(sensor);
+  }
+
+  private setLevels() {
+    const { levels } = this.runtime;
+    for (let sensor = 0; sensor < this.scan.sensors.length; sensor++) {
+      const off = this.noisy ? (2 * this.noisy.random() - 1) * this.noisy.counts : 0;
+      const level = this.tracks.level(sensor, off);
+      if (level === levels[sensor]) continue;
+      levels[sensor] = level;
+      this.watch.level?.(this.nowMs, sensor, level);
+    }
   }
 
   private tellEdge(runtime: Runtime, encoder: number) {
@@ -199,8 +237,10 @@ export class Device {
   powerCut(): void {
     this.watch.host?.(this.nowMs, "off", 0);
     const before = this.runtime.answers.slice();
+    const levels = this.runtime.levels.slice();
     this.runtime = this.start(this.runtime.kept.slice());
     this.runtime.answers.set(before);
+    this.runtime.levels.set(levels);
     this.isAsked = false;
     this.isHostBusy = false;
     this.endpoints.clear();
@@ -236,6 +276,7 @@ export class Device {
   step(): void {
     this.turnKnobs();
     this.moveContacts();
+    this.setLevels();
     if (this.nowMs >= this.lateUntilMs) {
       this.isScanning = true;
       this.runtime.scan(this.nowMs + 1 - this.scannedMs);

@@ -30,6 +30,8 @@ export interface Runtime {
   kept: Uint8Array;
   /** Answers of the electrical world: word of a bank while a strobe is driven, at (strobe + 1) · BANKS + bank. */
   answers: Uint16Array;
+  /** Voltages of the sensors, as parts of 65536 of the supply. */
+  levels: Uint16Array;
 }
 
 interface Exports {
@@ -42,6 +44,7 @@ interface Exports {
   ov_layer_active(layer: number): number;
   ov_tables_place(): number;
   ov_answers_place(): number;
+  ov_levels_place(): number;
   ov_kept_place(): number;
   ov_encoder_edge(encoder: number, state: number): void;
   ov_live_place(): number;
@@ -73,6 +76,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
   new Uint8Array(exports.memory.buffer, exports.ov_tables_place(), LIMITS.TABLE_BYTES).set(tables);
   const answers = new Uint16Array(exports.memory.buffer, exports.ov_answers_place(), (LIMITS.LINES + 1) * BANKS);
   answers.fill(0xffff);
+  const levels = new Uint16Array(exports.memory.buffer, exports.ov_levels_place(), LIMITS.SENSORS);
   const kept = new Uint8Array(exports.memory.buffer, exports.ov_kept_place(), KEPT_BYTES);
   kept.fill(NO_SEAL);
   if (keptBefore) kept.set(keptBefore);
@@ -98,5 +102,6 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
     encoderEdge: exports.ov_encoder_edge,
     layerActive: (layer) => exports.ov_layer_active(layer) !== 0,
     answers,
+    levels,
   };
 }

@@ -18,6 +18,7 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
   const watch: DeviceWatch = {
     answer: (atMs, strobe, bank, word) =>
       script.push(`${atMs} sense ${strobe ?? "-"} ${bank} ${word.toString(16).padStart(4, "0")}`),
+    level: (atMs, sensor, level) => script.push(`${atMs} level ${sensor} ${level.toString(16)}`),
     edge: (atMs, encoder, state) => script.push(`${atMs} edge ${encoder} ${state}`),
     report: (report) => expected.push(`${report.atMs} ${report.interface} ${toHex(report.bytes)}`),
     lamp: (atMs, line, on) => expected.push(`${atMs} lamp ${line} ${on ? 1 : 0}`),

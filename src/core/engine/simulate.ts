@@ -32,6 +32,8 @@ const eventSchema = z.strictObject({
   control: z.optional(text(1, 4000)),
   /** Which of its ends, by name ("up", "inner") or id; the first that can do it when left out. */
   end: z.optional(text(1, 100)),
+  /** How far an axis is set from where it rests, in percent of its way: -100 to 100, of what rests at its end from 0 on. */
+  percent: z.optional(between(-100, 100)),
   /** The position that a lever or a five-way is set to: "on", "middle", "left". */
   position: z.optional(text(1, 40)),
   /** Felt steps of a turn, clockwise when positive. */
@@ -52,6 +54,8 @@ export const simulationSchema = z.strictObject({
   language: z.optional(z.enum(languageIds)),
   /** Longest bounce of a contact in ms, and the seed it is drawn from; no bounce when left out. */
   bounce: z.optional(z.strictObject({ mostMs: whole(0, 20), seed: z.int() })),
+  /** By how many counts of the converter each reading of a voltage may be off, and the seed; exact when left out. */
+  noise: z.optional(z.strictObject({ counts: between(0, 50), seed: z.int() })),
 });
 export type SimulationRequest = z.infer<typeof simulationSchema>;
 
@@ -100,6 +104,18 @@ function movedElement(design: Design, event: SimulationEvent): Element | string 
   );
 }
 
+/** The axis of a control that is set, or why there is none. */
+function axisSet(design: Design, { control: name, end }: SimulationEvent): Element | { field: string; message: string } {
+  if (name === undefined) return { field: "control", message: "name the control to set" };
+  const control = findControl(design, name);
+  if (!control) return { field: "control", message: `the design has no control "${name}"` };
+  const axes = kindOf(control).elements(control).filter(({ kind }) => kind === "analog");
+  if (axes.length === 0) return { field: "control", message: `${control.label} has no axis to be set` };
+  const found = end === undefined ? axes[0] : axes.find((axis) => axis.id === end || axis.end === end);
+  const ends = listed(axes.map((axis) => `"${axis.end}"`));
+  return found ?? { field: "end", message: `${control.label} has no axis "${end}"; there is ${ends}` };
+}
+
 /** Why a control cannot be set to a position, or null. */
 function setProblem(design: Design, { control: name, position }: SimulationEvent) {
   if (name === undefined) return { field: "control", message: "name the control to set" };
@@ -120,7 +136,8 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
     ...events.flatMap((event, at) => {
       if (event.action === "ask" && !isFrame(event.frame)) return [{ path: `events.${at}.frame`, message: NO_FRAME }];
       if (event.action === "set") {
-        const problem = setProblem(design, event);
+        const axis = event.percent === undefined ? null : axisSet(design, event);
+        const problem = axis ? ("field" in axis ? axis : null) : setProblem(design, event);
         return problem ? [{ path: `events.${at}.${problem.field}`, message: problem.message }] : [];
       }
       const moved = isHostEvent(event) ? null : movedElement(design, event);
@@ -140,6 +157,8 @@ function order(device: Device, design: Design, event: SimulationEvent) {
   if (event.action === "power-cut") return device.powerCut();
   if (event.action === "ask") return void device.ask(frameOf(event.frame ?? ""));
   if (event.action === "busy" || event.action === "ready") return device.hostBusy(event.action === "busy");
+  if (event.action === "set" && event.percent !== undefined)
+    return void device.move((axisSet(design, event) as Element).id, event.percent / 100);
   if (event.action === "set") return setTo(device, design, event);
   const element = movedElement(design, event) as Element;
   if (event.action === "turn") device.turn(element.id, event.steps ?? 1, event.turnsPerSecond);
@@ -169,7 +188,7 @@ export function simulate(
   const answers: TimedFrame[] = [];
   const lights: TimedLights[] = [];
   const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage));
-  const { bounce } = request;
+  const { bounce, noise } = request;
   bringInlineRuntime();
   const device = new Device(
     design,
@@ -191,6 +210,8 @@ export function simulate(
       },
     },
     bounce ? { mostMs: bounce.mostMs, random: randomFrom(bounce.seed) } : null,
+    undefined,
+    noise ? { counts: noise.counts, random: randomFrom(noise.seed) } : null,
   );
   const inTime = [...request.events].sort((a, b) => a.atMs - b.atMs);
   for (const event of inTime) {

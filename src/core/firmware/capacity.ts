@@ -1,16 +1,10 @@
 import { featuresOf } from "./features";
-import {
-  type ArenaCounts,
-  FIXED_RAM_BYTES,
-  LIMITS,
-  REPORTS,
-  arenaBytes,
-  partBytes,
-  ramBytes,
-} from "../contract/contract";
+import { type ArenaCounts, FIXED_RAM_BYTES, LIMITS, arenaBytes, partBytes, ramBytes } from "../contract/contract";
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
+import { reportBytes } from "../hid/usbDescriptors";
+import { padShapeOf } from "./padShape";
 import { glowsOf, lightsOf } from "./lights";
 import { tableBytes } from "./tables";
 import { waitingOf } from "./waiting";
@@ -18,6 +12,7 @@ import { waitingOf } from "./waiting";
 /** What the runtime's memory depends on. */
 function countsOf(scan: ScanTable, design: Design): ArenaCounts {
   const { interfaces } = design.reportSet;
+  const shape = padShapeOf(design);
   return {
     banks: bankCount(scan),
     groups: scan.groups.length,
@@ -31,8 +26,10 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     lamps: scan.lamps.length,
     lights: lightsOf(scan).length,
     glows: glowsOf(design, scan).length,
+    sensors: scan.sensors.length,
+    padButtons: shape.buttons,
     movers: interfaces.includes("pointer") ? LIMITS.MOVERS : 0,
-    reportBytes: interfaces.reduce((sum, name) => sum + REPORTS[name].bytes, 0),
+    reportBytes: interfaces.reduce((sum, name) => sum + reportBytes(name, shape), 0),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
 }
@@ -55,6 +52,7 @@ export function overLimits(scan: ScanTable, design: Design): string[] {
     [scan.encoders.length, LIMITS.ENCODERS, "encoders"],
     [scan.lamps.length, LIMITS.LAMPS, "lamps"],
     [lightsOf(scan).length, LIMITS.LIGHTS, "addressable lights"],
+    [scan.sensors.length, LIMITS.SENSORS, "voltages of sticks and pots"],
     [scan.chains.length, LIMITS.CHAINS, "chains of lights"],
     [scan.strobeLines.length, LIMITS.LINES, "strobe lines"],
     [scan.senseLines.length, LIMITS.LINES, "sense lines"],

@@ -2,21 +2,25 @@ import type { Design } from "../document/schema";
 import type { ScanTable } from "./scanTable";
 
 /** What the firmware can be compiled without (firmware/src/with.h). */
-export const firmwareFeatures = ["lights", "live", "pointer"] as const;
+export const firmwareFeatures = ["lights", "live", "pointer", "axes", "pad"] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
 export const featureWords: Record<FirmwareFeature, string> = {
   lights: "addressable lights",
   live: "live changes",
   pointer: "the pointer",
+  axes: "axes",
+  pad: "the game pad",
 };
 
 /** What of it a design wants. */
-export function featuresOf({ reportSet }: Design, { chains }: ScanTable): FirmwareFeature[] {
+export function featuresOf({ reportSet }: Design, { chains, sensors }: ScanTable): FirmwareFeature[] {
   const wants: Record<FirmwareFeature, boolean> = {
     lights: chains.length > 0,
     live: reportSet.interfaces.includes("live"),
     pointer: reportSet.interfaces.includes("pointer"),
+    axes: sensors.length > 0,
+    pad: reportSet.interfaces.includes("pad"),
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

@@ -7,7 +7,7 @@ import { knobOf } from "../document/knobs";
 import type { Design } from "../document/schema";
 import { distanceMm } from "../geometry/point";
 import type { ScanTable } from "./scanTable";
-import { ruleBytes } from "./shownStates";
+import { ruleBytes, valueAt } from "./shownStates";
 
 /** Elements of all lights that answer, as the firmware numbers them: chain after chain. */
 export const lightsOf = ({ chains }: Pick<ScanTable, "chains">): string[] => chains.flatMap(({ lights }) => lights);
@@ -139,8 +139,10 @@ function encoded(shows: GlowShows, scan: ScanTable, design: Design): Encoded | n
       return { how: GLOW.ROUND, of: aheadOf(shows.lightsAWave), speed, colour: [bright, 0, 0], other: BLACK };
     }
     case "value": {
-      const of = scan.encoders.findIndex(({ elementId }) => elementId === shows.elementId);
-      const { top } = knobOf(design.keymap.knobs, shows.elementId);
+      const of = valueAt(scan, shows.elementId);
+      const { top } = scan.sensors.includes(shows.elementId)
+        ? { top: ALL_LEVELS }
+        : knobOf(design.keymap.knobs, shows.elementId);
       return of < 0 ? null : { ...colours, how: GLOW.VALUE, of, speed: Math.ceil(ALL_GONE / Math.max(1, top)) };
     }
   }

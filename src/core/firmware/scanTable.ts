@@ -12,7 +12,7 @@ import type { Design } from "../document/schema";
 /**
  * What the firmware knows of a design, by number. Lines are nets: strobes are driven, senses read, lamps lit.
  * Inputs are the switches in their order, then for each encoder clockwise and anticlockwise, then the ways back of switches
- * that tell their change, then keys together.
+ * that tell their change, then what axes press, then keys together.
  */
 export interface ScanTable {
   strobeLines: string[];
@@ -23,6 +23,8 @@ export interface ScanTable {
   /** Element ids of the encoders, by encoder number. */
   encoders: { elementId: string; lineA: number; lineB: number; statesPerStep: number; knob: KnobSettings }[];
   lamps: { controlId: string; line: number }[];
+  /** Elements whose voltage is read, by sensor number. */
+  sensors: string[];
   /** Chains of addressable lights that answer, each on a line of its own. */
   chains: BuiltChain[];
   /** By switch number: how its contact settles, and whether it tells its change. */
@@ -63,6 +65,11 @@ function mergeUnstrobed(groups: ScanGroup[]): ScanGroup[] {
 export const bankCount = ({ senseLines }: Pick<ScanTable, "senseLines">): number =>
   Math.ceil(senseLines.length / BANK_LINES);
 
+/** Inputs that axes press. */
+export const beyondCount = ({ inputs, switches, encoders, settling, together }: ScanTable): number =>
+  inputs.length -
+  (switches.length + 2 * encoders.length + settling.filter(({ flips }) => flips).length + together.length);
+
 const numbered = (ids: string[]) => new Map(ids.map((id, number) => [id, number]));
 
 /** Numbers everything the firmware scans. Elements that no circuit holds are left out: the firmware cannot see them. */
@@ -84,6 +91,7 @@ export function scanTableOf(design: Design): ScanTable {
   const settling = presses.map((input) => ({ ...debounceOf(design, input.controlId), flips: input.flips === true }));
   const pressNumber = numbered(presses.map((input) => input.id));
   const together = keysTogether(design, pressNumber);
+  const sensors = sensorsOf(derive(design)).filter(usedAxes(design));
   const switchNumber = numbered(switches);
   const strobeLine = numbered(strobeLines);
   return {
@@ -99,10 +107,12 @@ export function scanTableOf(design: Design): ScanTable {
       knob: knobOf(design.keymap.knobs, e.elementId),
     })),
     ...shownOf(derive(design)),
+    sensors,
     inputs: [
       ...presses.map((input) => input.id),
       ...encoders.flatMap((e) => turnInputs(inputs, e.elementId)),
       ...presses.flatMap((input) => (input.flips ? [inputOf(inputs, input.elementId, "back")] : [])),
+      ...beyondInputs(design, inputs, sensors),
       ...together.map(({ inputId }) => inputId),
     ],
     together,
@@ -121,6 +131,34 @@ export function scanTableOf(design: Design): ScanTable {
     ladders: builtCircuits.flatMap((scan) => scan.ladders),
     access,
   };
+}
+
+/** Wipers that some circuit reads. */
+const sensorsOf = ({ builtCircuits, elements }: Derived): string[] =>
+  builtCircuits.flatMap(({ nets }) =>
+    nets.flatMap(({ id, role }) => (role === "analog" && elements.get(id)?.kind === "analog" ? [id] : [])),
+  );
+
+/** Whether something comes of an axis: it moves something on a layer, presses keys, or its value is shown. */
+function usedAxes({ keymap }: Design): (elementId: string) => boolean {
+  const moves = keymap.layers.flatMap(({ axes = {} }) =>
+    Object.entries(axes).flatMap(([id, { does }]) => (does === "nothing" ? [] : [id])),
+  );
+  const bound = new Set(keymap.layers.flatMap(({ bindings }) => Object.keys(bindings)));
+  const rules = [...Object.values(keymap.lamps), ...(keymap.glows ?? []).map(({ when }) => when)];
+  const values = rules.flatMap((rule) => (rule.when === "value" ? [rule.elementId] : []));
+  const mixed = (keymap.glows ?? []).flatMap(({ shows }) => (shows.how === "value" ? [shows.elementId] : []));
+  const used = new Set([...moves, ...values, ...mixed]);
+  return (id) => used.has(id) || bound.has(`${id}-high`) || bound.has(`${id}-low`);
+}
+
+/** Inputs that axes press beyond their thresholds, where something is bound to them. */
+function beyondInputs({ keymap }: Design, inputs: ControlInput[], sensors: string[]): string[] {
+  const read = new Set(sensors);
+  return inputs
+    .filter(({ motion, elementId }) => (motion === "high" || motion === "low") && read.has(elementId))
+    .map(({ id }) => id)
+    .filter((id) => keymap.layers.some(({ bindings }) => Object.hasOwn(bindings, id)));
 }
 
 /** What is shown: lamps and motors on their lines, and chains that have a light which answers. */

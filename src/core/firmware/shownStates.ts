@@ -18,20 +18,24 @@ const CODE = {
 } as const;
 const LOCK_BIT = { num: 0, caps: 1, scroll: 2 } as const;
 
-const encoderAt = ({ encoders }: ScanTable, elementId: string) =>
-  encoders.findIndex((encoder) => encoder.elementId === elementId);
+/** Of a knob its number, of an axis its number behind the knobs; -1 for what is gone. */
+export function valueAt({ encoders, sensors }: ScanTable, elementId: string): number {
+  const knob = encoders.findIndex((encoder) => encoder.elementId === elementId);
+  const axis = sensors.indexOf(elementId);
+  return knob < 0 && axis >= 0 ? encoders.length + axis : knob;
+}
 
 /** Whether it follows a layer, an input or a knob that is gone: then it is never so. */
 function isGone(scan: ScanTable, { keymap }: Design, rule: LampRule | GlowRule): boolean {
   if (rule.when === "layer") return !keymap.layers.some(({ id }) => id === rule.layerId);
   if (rule.when === "held") return !scan.inputs.includes(rule.inputId);
-  return rule.when === "value" && encoderAt(scan, rule.elementId) < 0;
+  return rule.when === "value" && valueAt(scan, rule.elementId) < 0;
 }
 
 function argumentOf(scan: ScanTable, design: Design, rule: LampRule | GlowRule): number {
   if (rule.when === "layer") return encodingContextOf(design).layerIndex(rule.layerId);
   if (rule.when === "held") return scan.inputs.indexOf(rule.inputId);
-  if (rule.when === "value") return encoderAt(scan, rule.elementId);
+  if (rule.when === "value") return valueAt(scan, rule.elementId);
   return rule.when === "lock" ? LOCK_BIT[rule.lock] : 0;
 }
 

@@ -21,8 +21,10 @@ import { actionOf } from "../bindings";
 import { encodingContextOf } from "../keymap/encodingContext";
 import { macroPlan, macroTable } from "../keymap/macroPlan";
 import type { ActionEntry } from "../bindings/bindingKind";
+import { axisUseBytes, curveBytes, sensorBytes } from "./axes";
 import { chainBytes, glowTableBytes, glowsOf, lightBytes, lightsAScan, lightsOf } from "./lights";
-import { bankCount, type ScanTable } from "./scanTable";
+import { padShapeOf } from "./padShape";
+import { bankCount, beyondCount, type ScanTable } from "./scanTable";
 import { ruleBytes } from "./shownStates";
 import { unlockSwitches } from "./unlock";
 import { waitingOf } from "./waiting";
@@ -161,6 +163,19 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
       glowTableBytes(scan, design),
       glowBytes(lightsOf(scan).length),
     ),
+    section(
+      "SENSOR_TABLE",
+      "sensors: smooth, turned, twin, curve, still, centre, below, above, dead, its factor, two inputs, key on, off, sides",
+      sensorBytes(scan, design),
+      ENTRY_BYTES.SENSOR,
+    ),
+    section("CURVE_TABLE", "curves: what is told at each eighth", curveBytes(scan, design), ENTRY_BYTES.CURVE),
+    section(
+      "AXIS_USE_TABLE",
+      "axes: what each does, on which axis, how fast; layer by layer",
+      axisUseBytes(scan, design),
+      ENTRY_BYTES.AXIS_USE,
+    ),
     section("TOGETHER_TABLE", "keys together: window ms, how many, which", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", "opposites: two inputs, what counts", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section(
@@ -205,6 +220,15 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("CHAINS", scan.chains.length);
   put("GLOWS", glows);
   put("LIGHTS_A_SCAN", lightsAScan(glows));
+  const { buttons, hat, axes, axisBits } = padShapeOf(design);
+  put("SENSORS", scan.sensors.length);
+  put("BEYONDS", beyondCount(scan));
+  put("PAD_BUTTONS", buttons, hat ? 1 : 0, axes.length);
+  put(
+    "PAD_BOTH_SIDES",
+    axes.reduce((bits, { bothSides }, nth) => bits | (bothSides ? 1 << nth : 0), 0),
+  );
+  put("PAD_AXIS_BITS", axisBits);
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

@@ -1,6 +1,7 @@
 import { good } from "../document/problem";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
+import { padShapeOf } from "../firmware/padShape";
 import { interfaceFaces, interfaceKinds } from "../hid/interfaceKinds";
 import { hidInterfaces } from "../hid/interfaces";
 import { type Artifact, fileStem, utf8 } from "./artifact";
@@ -14,7 +15,7 @@ export const reportDescriptorBin: Artifact = {
   title: "Report descriptor, binary",
   purpose: "The descriptors of the declared interfaces, one after the other, as the host receives them.",
   make: async (design) => {
-    const bytes = declared(design).flatMap((kind) => [...bytesOf(hidInterfaces[kind].descriptor())]);
+    const bytes = declared(design).flatMap((kind) => [...bytesOf(hidInterfaces[kind].descriptor(padShapeOf(design)))]);
     return good({
       fileName: `${fileStem(design)}-descriptor.bin`,
       mediaType: "application/octet-stream",
@@ -29,7 +30,7 @@ export const reportDescriptorHex: Artifact = {
   purpose: "The same bytes to read, item by item, each with what it says.",
   make: async (design) => {
     const parts = declared(design).map((kind) => {
-      const items = hidInterfaces[kind].descriptor();
+      const items = hidInterfaces[kind].descriptor(padShapeOf(design));
       const lines = items.map(({ bytes, name, depth }) => `${hex(bytes).padEnd(10)}# ${"  ".repeat(depth)}${name}`);
       return [`# ${interfaceFaces[kind].title}, ${bytesOf(items).length} bytes`, ...lines].join("\n");
     });

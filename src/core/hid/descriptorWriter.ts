@@ -13,13 +13,18 @@ interface MainFlags {
   constant?: boolean;
   variable?: boolean;
   relative?: boolean;
+  /** A value outside of its range tells nothing. */
+  nullState?: boolean;
 }
 
-/** Bits of Input and Output items: constant, variable, relative (USB HID 1.11, section 6.2.2.5). */
-const flagBits = ({ constant, variable, relative }: MainFlags) =>
-  (constant ? 1 : 0) | (variable ? 2 : 0) | (relative ? 4 : 0);
-const flagWords = ({ constant, variable, relative }: MainFlags) =>
-  constant ? "Constant" : variable ? `Data, Variable, ${relative ? "Relative" : "Absolute"}` : "Data, Array";
+/** Bits of Input and Output items: constant, variable, relative, null state (USB HID 1.11, section 6.2.2.5). */
+const flagBits = ({ constant, variable, relative, nullState }: MainFlags) =>
+  (constant ? 1 : 0) | (variable ? 2 : 0) | (relative ? 4 : 0) | (nullState ? 0x40 : 0);
+function flagWords({ constant, variable, relative, nullState }: MainFlags): string {
+  if (constant) return "Constant";
+  if (!variable) return "Data, Array";
+  return `Data, Variable, ${relative ? "Relative" : "Absolute"}${nullState ? ", Null State" : ""}`;
+}
 
 /** Writes a report descriptor item by item, keeping for each what it means. */
 export class DescriptorWriter {
@@ -47,6 +52,20 @@ export class DescriptorWriter {
   logical(minimum: number, maximum: number, meaning: string) {
     this.add(signedItem(PREFIX.logicalMinimum, minimum), `Logical Minimum (${minimum})`, meaning);
     return this.add(signedItem(PREFIX.logicalMaximum, maximum), `Logical Maximum (${maximum})`, "the highest value");
+  }
+
+  /** Its values are eighths of a turn. */
+  physical360() {
+    this.add(signedItem(PREFIX.physicalMinimum, 0), "Physical Minimum (0)", "0 degrees");
+    this.add(signedItem(PREFIX.physicalMaximum, 315), "Physical Maximum (315)", "315 degrees, clockwise");
+    return this.add(unsignedItem(PREFIX.unit, 0x14), "Unit (Degrees)", "what the physical values are");
+  }
+
+  /** What follows has no physical values. */
+  noUnit() {
+    this.add(signedItem(PREFIX.physicalMinimum, 0), "Physical Minimum (0)", "the next values stand for themselves");
+    this.add(signedItem(PREFIX.physicalMaximum, 0), "Physical Maximum (0)", "both 0: no physical values");
+    return this.add(unsignedItem(PREFIX.unit, 0), "Unit (None)", "no unit either");
   }
 
   size(bits: number) {

@@ -17,4 +17,6 @@ export const interfaceFaces: Record<InterfaceKind, { title: string; reportBytes:
     reportBytes: ["buttons", "to the right", "down", "wheel up", "wheel to the right"],
   },
   system: { title: "System control", reportBytes: ["power down, sleep, wake up"] },
+  /** What its bytes are depends on the design (padWords). */
+  pad: { title: "Game pad", reportBytes: ["buttons, hat, axes"] },
 };

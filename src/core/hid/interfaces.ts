@@ -2,7 +2,9 @@ import { FRAME_BYTES } from "../contract/live";
 import type { DescriptorItem } from "./descriptorItem";
 import { DescriptorWriter } from "./descriptorWriter";
 import { POINTER } from "../contract/contract";
+import { gamePad } from "./gamePad";
 import type { InterfaceKind } from "./interfaceKinds";
+import type { PadShape } from "./padShape";
 import { SYSTEM_USAGES, systemDeeds } from "./systemUsages";
 
 /** One USB interface that a device can declare. */
@@ -12,7 +14,8 @@ export interface HidInterface {
   collection: [page: number, usage: number];
   /** Bytes that the host sends: the keyboard's lights. */
   outputBytes: number;
-  descriptor(): DescriptorItem[];
+  /** @param shape what the game pad holds; others do not look at it */
+  descriptor(shape: PadShape): DescriptorItem[];
 }
 
 /** The boot keyboard's report descriptor: the items of USB HID 1.11, appendix B.1, in the order given there. */
@@ -130,4 +133,11 @@ const system: HidInterface = {
   },
 };
 
-export const hidInterfaces: Record<InterfaceKind, HidInterface> = { keyboard, consumer, live, pointer, system };
+export const hidInterfaces: Record<InterfaceKind, HidInterface> = {
+  keyboard,
+  consumer,
+  live,
+  pointer,
+  system,
+  pad: gamePad,
+};

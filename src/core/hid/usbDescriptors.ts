@@ -1,7 +1,8 @@
-import { REPORTS } from "../contract/contract";
+import { REPORTS, padBytes } from "../contract/contract";
 import { bytesOf } from "./descriptorWriter";
 import type { InterfaceKind } from "./interfaceKinds";
 import { hidInterfaces } from "./interfaces";
+import type { PadShape } from "./padShape";
 
 /** Who a device says it is. */
 export interface UsbIdentity {
@@ -59,27 +60,34 @@ export const deviceDescriptor = ({ vendorId, productId }: UsbIdentity): number[]
 ];
 
 /** HID 1.11, section 6.2.1: one report descriptor, no country. */
-export const hidDescriptor = (kind: InterfaceKind): number[] => [
+export const hidDescriptor = (kind: InterfaceKind, shape: PadShape): number[] => [
   9,
   DESCRIPTOR.HID,
   ...word(HID_VERSION),
   0,
   1,
   DESCRIPTOR.REPORT,
-  ...word(reportDescriptor(kind).length),
+  ...word(reportDescriptor(kind, shape).length),
 ];
 
-export const reportDescriptor = (kind: InterfaceKind): number[] => [...bytesOf(hidInterfaces[kind].descriptor())];
+export const reportDescriptor = (kind: InterfaceKind, shape: PadShape): number[] => [
+  ...bytesOf(hidInterfaces[kind].descriptor(shape)),
+];
 
-/** Bytes of an endpoint's packet: the report in whole. */
-export const packetBytes = (kind: InterfaceKind): number => Math.max(8, REPORTS[kind].bytes);
+/** Bytes of a report; frames of live changes are no reports. */
+export const reportBytes = (kind: InterfaceKind, { buttons, hat, axes, axisBits }: PadShape): number =>
+  kind === "pad" ? padBytes(buttons, hat ? 1 : 0, axes.length, axisBits) : REPORTS[kind].bytes;
 
-function interfaceBytes(kind: InterfaceKind, number: number, pollMs: number): number[] {
+/** Bytes of an endpoint's packet, the report in whole; endpoints have 8, 16, 32 or 64. */
+export const packetBytes = (kind: InterfaceKind, shape: PadShape): number =>
+  2 ** Math.ceil(Math.log2(Math.max(8, reportBytes(kind, shape))));
+
+function interfaceBytes(kind: InterfaceKind, shape: PadShape, number: number, pollMs: number): number[] {
   const boots = kind === "keyboard" ? [BOOT_SUBCLASS, BOOT_KEYBOARD] : [0, 0];
   return [
     ...[9, DESCRIPTOR.INTERFACE, number, 0, 1, HID_CLASS, ...boots, 0],
-    ...hidDescriptor(kind),
-    ...[7, DESCRIPTOR.ENDPOINT, IN | (number + 1), INTERRUPT, ...word(packetBytes(kind)), pollMs],
+    ...hidDescriptor(kind, shape),
+    ...[7, DESCRIPTOR.ENDPOINT, IN | (number + 1), INTERRUPT, ...word(packetBytes(kind, shape)), pollMs],
   ];
 }
 
@@ -87,8 +95,13 @@ function interfaceBytes(kind: InterfaceKind, number: number, pollMs: number): nu
  * USB 2.0, table 9-10, with the interfaces' own descriptors behind it; interface n has endpoint n + 1.
  * @param currentMa the most that the device takes once configured; a port grants 500 mA at most (7.2.1)
  */
-export function configurationDescriptor(kinds: InterfaceKind[], currentMa = USUAL_MA, pollMs = 1): number[] {
-  const body = kinds.flatMap((kind, number) => interfaceBytes(kind, number, pollMs));
+export function configurationDescriptor(
+  kinds: InterfaceKind[],
+  shape: PadShape,
+  currentMa = USUAL_MA,
+  pollMs = 1,
+): number[] {
+  const body = kinds.flatMap((kind, number) => interfaceBytes(kind, shape, number, pollMs));
   const attributes = BUS_POWERED | REMOTE_WAKE;
   const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), kinds.length, 1, 0, attributes];
   return [...head, Math.ceil(Math.min(Math.max(currentMa, MA_UNITS), MOST_MA) / MA_UNITS), ...body];

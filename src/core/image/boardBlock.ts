@@ -20,6 +20,7 @@ import { BANK_LINES, NONE, REPORTS } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import type { Design } from "../document/schema";
 import { type Result, bad, good } from "../document/problem";
+import { padShapeOf } from "../firmware/padShape";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { bankCount, type ScanTable } from "../firmware/scanTable";
 import {
@@ -89,6 +90,20 @@ function lampBytes(scan: ScanTable, lines: BoardLines): { bytes: number[]; pairs
 /** The pin of each chain of addressable lights. */
 const lightBytes = (scan: ScanTable, lines: BoardLines): number[] =>
   scan.chains.flatMap(({ net }) => lines.pin(net, START_MODE.LOW));
+
+/** Pins of select lines that an entry of a sensor has room for. */
+const SELECTS = 4;
+
+/** How each voltage is reached. */
+const senseBytes = (scan: ScanTable, lines: BoardLines): number[] =>
+  scan.sensors.flatMap((net) => {
+    const access = scan.access[net];
+    const through = access?.by === "voltage" ? access : null;
+    const select = through?.select ?? [];
+    const pins = select.flatMap((id) => lines.pin(id, START_MODE.LOW));
+    const room = new Array<number>(2 * (SELECTS - select.length)).fill(0);
+    return [lines.channel(through?.data ?? net), through?.channel ?? 0, select.length, ...pins, ...room];
+  });
 
 /** One added part: its kind, its length, and what belongs to it. */
 const part = (kind: number, bytes: number[]) => [kind, bytes.length, ...bytes];
@@ -169,6 +184,7 @@ function portMa(design: Design): number | undefined {
 
 function described(design: Design): Described[] {
   const kinds = design.reportSet.interfaces;
+  const shape = padShapeOf(design);
   const identity = identityOf(design);
   const any = NONE;
   const texts = [languageDescriptor, stringDescriptor(identity.maker), stringDescriptor(identity.product)];
@@ -178,21 +194,23 @@ function described(design: Design): Described[] {
       type: DESCRIPTOR.CONFIGURATION,
       index: 0,
       forInterface: any,
-      bytes: configurationDescriptor(kinds, portMa(design)),
+      bytes: configurationDescriptor(kinds, shape, portMa(design)),
     },
     ...texts.map((bytes, index) => ({ type: DESCRIPTOR.STRING, index, forInterface: any, bytes })),
     ...kinds.flatMap((kind, forInterface) => [
-      { type: DESCRIPTOR.REPORT, index: 0, forInterface, bytes: reportDescriptor(kind) },
-      { type: DESCRIPTOR.HID, index: 0, forInterface, bytes: hidDescriptor(kind) },
+      { type: DESCRIPTOR.REPORT, index: 0, forInterface, bytes: reportDescriptor(kind, shape) },
+      { type: DESCRIPTOR.HID, index: 0, forInterface, bytes: hidDescriptor(kind, shape) },
     ]),
   ];
 }
 
-function endpointBytes({ reportSet }: Design): number[] {
+function endpointBytes(design: Design): number[] {
+  const { reportSet } = design;
+  const shape = padShapeOf(design);
   return reportSet.interfaces.flatMap((kind, number) => [
     REPORTS[kind].number,
     number + 1,
-    ...configurationOf(packetBytes(kind)),
+    ...configurationOf(packetBytes(kind, shape)),
     number,
   ]);
 }
@@ -221,6 +239,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   const banks = bankBytes(scan, lines);
   const lamps = lampBytes(scan, lines);
   const lights = lightBytes(scan, lines);
+  const sensors = senseBytes(scan, lines);
   const parts = partBytes(scan, lines);
   const edges = edgeBytes(design, scan, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
@@ -238,6 +257,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
     ["BANK_TABLE", banks],
     ["LAMP_TABLE", lamps.bytes],
     ["LIGHT_TABLE", lights],
+    ["SENSE_TABLE", sensors],
     ["PART_TABLE", parts],
     ["ENDPOINT_TABLE", endpointBytes(design)],
     ["EDGE_TABLE", edges.flat()],

@@ -124,7 +124,7 @@ describe("the prebuilt images", () => {
       "lights-pointer",
       "pointer",
     ]);
-    expect(imageWith(["lights", "live", "pointer"]).id).toBe("all");
+    expect(imageWith(["lights", "live", "pointer"]).id).toBe("lights-live-pointer");
   });
 
   it("are wished for by chains with lights, and by the reports", () => {

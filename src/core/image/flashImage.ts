@@ -8,7 +8,7 @@ import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import { boardBlock } from "./boardBlock";
 import type { HexPart } from "./intelHex";
-import { type Usb8Image, boardBytesMost, roomWithout, tableBytesMost } from "./usb8Images";
+import { type Usb8Image, boardBytesMost, roomWithout, tableBytesMost, tooMuchAtOnce } from "./usb8Images";
 import { usb8Pins } from "./usb8Pins";
 
 /** What of a chip's memory a finished image takes, in bytes, and how much there is for it. */
@@ -65,6 +65,8 @@ export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImag
   if (over.length > 0) return bad(...over.map((what) => ({ path: "", message: `has ${what}` })));
   if (design.reportSet.interfaces.length === 0)
     return bad({ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" });
+  const tooMuch = tooMuchAtOnce(design, scan);
+  if (tooMuch) return bad({ path: "", message: tooMuch });
   const tables = tableBytes(scan, design);
   const board = boardBlock(design, scan, tables, usb8Pins(profile));
   if (!board.ok) return board;

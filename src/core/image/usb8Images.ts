@@ -1,5 +1,6 @@
 import { LOADER_AT } from "../contract/board";
 import type { Design } from "../document/schema";
+import { listed } from "../words";
 import { type FirmwareFeature, featureWords, featuresOf } from "../firmware/features";
 import type { ScanTable } from "../firmware/scanTable";
 
@@ -20,20 +21,44 @@ export const usb8Images = [
   { id: "pointer", with: ["live", "pointer"], boardAt: 0x5c00, tablesAt: 0x6200 },
   { id: "lights", with: ["lights", "live"], boardAt: 0x5f00, tablesAt: 0x6500 },
   { id: "lights-pointer", with: ["lights", "pointer"], boardAt: 0x5900, tablesAt: 0x5f00 },
-  { id: "all", with: ["lights", "live", "pointer"], boardAt: 0x6600, tablesAt: 0x6a80 },
+  { id: "lights-live-pointer", with: ["lights", "live", "pointer"], boardAt: 0x6600, tablesAt: 0x6a80 },
+  { id: "axes", with: ["axes", "pad"], boardAt: 0x5400, tablesAt: 0x5a00 },
+  { id: "axes-live", with: ["live", "axes", "pad"], boardAt: 0x6200, tablesAt: 0x6700 },
+  { id: "axes-live-pointer", with: ["live", "pointer", "axes", "pad"], boardAt: 0x6800, tablesAt: 0x6c00 },
+  { id: "axes-lights-pointer", with: ["lights", "pointer", "axes", "pad"], boardAt: 0x6600, tablesAt: 0x6a00 },
 ] as const satisfies Usb8Image[];
 export type ImageId = (typeof usb8Images)[number]["id"];
 
 export const boardBytesMost = ({ boardAt, tablesAt }: Usb8Image): number => tablesAt - boardAt;
 export const tableBytesMost = ({ tablesAt }: Usb8Image): number => LOADER_AT - tablesAt;
 
-/** The image that can all that is wished and leaves the most room to the tables. One can everything, so there always is one. */
+/** What of all that is wished an image cannot. */
+export const lackingIn = (image: Usb8Image, features: FirmwareFeature[]): FirmwareFeature[] =>
+  features.filter((one) => !image.with.includes(one));
+
+/**
+ * The image that can all that is wished and leaves the most room to the tables; where none can everything, the one that lacks the
+ * least (lackingIn tells what).
+ */
 export function imageWith(features: FirmwareFeature[]): (typeof usb8Images)[number] {
-  const able = usb8Images.filter((image) => features.every((one) => image.with.some((own) => own === one)));
-  return able.reduce((best, image) => (image.tablesAt < best.tablesAt ? image : best));
+  const lacks = (image: Usb8Image) => lackingIn(image, features).length;
+  const least = Math.min(...usb8Images.map(lacks));
+  return usb8Images.filter((image) => lacks(image) === least).reduce((a, b) => (b.tablesAt < a.tablesAt ? b : a));
 }
 
 export const imageFor = (design: Design, scan: ScanTable) => imageWith(featuresOf(design, scan));
+
+/** What is wished at once and no image can, in words with the ways out; null when one can. */
+export function tooMuchAtOnce(design: Design, scan: ScanTable): string | null {
+  const features = featuresOf(design, scan);
+  if (lackingIn(imageWith(features), features).length === 0) return null;
+  const words = (list: readonly FirmwareFeature[]) => listed(list.map((one) => featureWords[one]));
+  const without = (gone: FirmwareFeature[]) => features.filter((one) => !gone.includes(one));
+  const helps = (gone: FirmwareFeature[]) => lackingIn(imageWith(without(gone)), without(gone)).length === 0;
+  const ways = features.filter((one) => helps([one])).map((one) => featureWords[one]);
+  const cure = ways.length > 0 ? `It fits without ${ways.join(", or without ")}.` : "Give up two of them.";
+  return `The chip's flash has no room for ${words(features)} at once. ${cure}`;
+}
 
 /** What a design could give up for more room, in words: "without live changes there are 4608". */
 export function roomWithout(design: Design, scan: ScanTable): string[] {

@@ -53,6 +53,8 @@ const TEXTS: { [Does in SimpleBinding["does"]]: (binding: Of<Does>, keymap: Keym
   "pointer-wheel": ({ direction, everyMs }) => `wheel ${direction}${everyMs > 0 ? ` every ${everyMs} ms` : ""}`,
   awake: ({ lasting, everyS }) => `keep the computer awake ${lasting}, every ${everyS} s`,
   system: ({ deed }) => SYSTEM_USAGES[deed].name,
+  "pad-button": ({ button }) => `game pad button ${button + 1}`,
+  "pad-hat": ({ side }) => `game pad hat ${side}`,
   nothing: () => "nothing",
 };
 

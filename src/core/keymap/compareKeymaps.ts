@@ -46,7 +46,7 @@ const worded = (here: Said, there: Said) =>
 const knobsByInput = (design: Design): Map<string, string> =>
   new Map(
     derive(design).inputs.flatMap(({ id, elementId, motion }): [string, string][] => {
-      if (motion === "press" || motion === "back") return [];
+      if (motion !== "clockwise" && motion !== "anticlockwise") return [];
       const knob = knobOf(design.keymap.knobs, elementId);
       return isUsualKnob(knob) ? [] : [[id, `; ${knobWords(knob)}`]];
     }),

@@ -2,8 +2,11 @@ import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 
-/** Inputs that no layer has a binding for; a flip back without one does as the flip. */
+/** What may well do nothing: a flip back does as the flip, and axes press keys only where someone wants them to. */
+const NEED_NOT: ControlInput["motion"][] = ["back", "high", "low"];
+
+/** Inputs that no layer has a binding for, and that are there to be bound. */
 export function openInputs(design: Design): ControlInput[] {
   const bound = new Set(design.keymap.layers.flatMap((layer) => Object.keys(layer.bindings)));
-  return derive(design).inputs.filter(({ id, motion }) => motion !== "back" && !bound.has(id));
+  return derive(design).inputs.filter(({ id, motion }) => !NEED_NOT.includes(motion) && !bound.has(id));
 }

@@ -3,7 +3,7 @@ import type { Design } from "../document/schema";
 import type { Source, Supply } from "../document/supplySettings";
 import { type Divider, dividerNear, dividerOf } from "../electrics/divider";
 import { cells, cellV, leftAt } from "./cells";
-import { converterOf } from "./profilePower";
+import { converterOf } from "../catalogue/controllers/converter";
 import { supplyAt } from "./solveSupply";
 
 export type Battery = Extract<Source, { kind: "battery" }>;

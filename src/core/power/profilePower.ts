@@ -24,11 +24,3 @@ export function powerOf(profile: ControllerProfile): ControllerPower {
     regulator: is5V && !hasOther ? null : regulator,
   };
 }
-
-/** Reading of a voltage. 10 bits, 14 pF and 1.5 cycles of 125 kHz are typical of the 8-bit class (from memory). */
-const CONVERTER_10 = { bits: 10, conversionUs: 104, samplePf: 14, sampleUs: 12 };
-/** Typical of 3.3 V 32-bit classes (from memory). */
-const CONVERTER_12 = { bits: 12, conversionUs: 2, samplePf: 8, sampleUs: 0.3 };
-
-export const converterOf = (profile: ControllerProfile): NonNullable<ControllerProfile["converter"]> =>
-  profile.converter ?? (profile.logicV >= LOGIC_5V ? CONVERTER_10 : CONVERTER_12);

@@ -2,6 +2,7 @@ import { derive } from "../derived/derive";
 import { throughWords } from "../derived/throughWords";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
+import { padShapeOf } from "../firmware/padShape";
 import { hidInterfaces } from "../hid/interfaces";
 import type { ScanTable } from "../firmware/scanTable";
 import { arenaNeed } from "../firmware/capacity";
@@ -78,12 +79,13 @@ const descriptorArray = (name: string, bytes: Uint8Array) =>
 export function pinsHeader(plan: ScanTable, design: Design): string {
   const { profile } = derive(design);
   const descriptors = design.reportSet.interfaces.map((kind) =>
-    descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(hidInterfaces[kind].descriptor())),
+    descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(hidInterfaces[kind].descriptor(padShapeOf(design)))),
   );
   return `/* Lines and pins of "${inComment(design.name)}" on the ${inComment(profile?.title ?? "controller (none chosen yet)")}.
 ${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design)}
 ${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design)}
 ${lineComments("Lamp lines (outputs, high is lit):", plan.lampLines, design)}
+${lineComments("Sensors (voltages):", plan.sensors, design)}
  */
 #ifndef OV_PINS_H
 #define OV_PINS_H
@@ -91,6 +93,7 @@ ${lineComments("Lamp lines (outputs, high is lit):", plan.lampLines, design)}
 ${pinArray("OV_STROBE", plan.strobeLines, design)}
 ${pinArray("OV_SENSE", plan.senseLines, design)}
 ${pinArray("OV_LAMP", plan.lampLines, design)}
+${pinArray("OV_SENSOR", plan.sensors, design)}
 
 ${descriptors.join("\n")}
 

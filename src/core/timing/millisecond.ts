@@ -6,7 +6,7 @@ import type { BuiltChain, BuiltCircuit } from "../circuits/circuitKind";
 import { LIGHT_BYTES, LIGHT_US, PICTURE_MS, lightsMs } from "../contract/contract";
 import { movesByItself } from "../document/glows";
 import { pictureMs } from "../firmware/lights";
-import { type ScanTable, scanTableOf } from "../firmware/scanTable";
+import { type ScanTable, beyondCount, scanTableOf } from "../firmware/scanTable";
 import { busKhz, pageBytes, pictureBytes, writeUs } from "./busTime";
 
 export const SCAN_US = 1000;
@@ -39,6 +39,15 @@ function readings(circuit: Circuit, { reading }: BuiltCircuit, settleUs: number)
   if (us === 0) return [];
   const what = `${circuitKindOf(circuit).title.toLowerCase()}: ${circuit.name}`;
   return [{ id: circuit.id, what, sort: "read", us, perSecond: 1000 }];
+}
+
+/** One voltage is begun and the one before worked out, with its place and what it moves: measured on the simulated 8-bit chip. */
+const AXIS_CYCLES = 3000;
+
+function axes({ sensors }: ScanTable, mhz: number): Share[] {
+  if (sensors.length === 0) return [];
+  const what = `axes: one of ${sensors.length} voltages`;
+  return [{ id: "axes", what, sort: "work", us: AXIS_CYCLES / mhz, perSecond: 1000 }];
 }
 
 /** Displays are written a piece at a time; a picture takes as many scans as it has pieces. */
@@ -87,7 +96,9 @@ export function millisecondOf(design: Design, mostPiece = Infinity): Millisecond
   return derived.once(`millisecond ${mostPiece}`, () => {
     const { settleUs } = design.timing;
     const mhz = derived.profile?.clockMhz ?? 16;
-    const work = (WORK_CYCLES.own + WORK_CYCLES.input * derived.inputs.length) / mhz;
+    const scan = scanTableOf(design);
+    const bound = derived.inputs.filter(({ motion }) => motion !== "high" && motion !== "low").length;
+    const work = (WORK_CYCLES.own + WORK_CYCLES.input * (bound + beyondCount(scan))) / mhz;
     const every = design.circuits.flatMap((circuit, nth) => readings(circuit, derived.builtCircuits[nth], settleUs));
     const own: Share[] = [
       ...every,
@@ -98,10 +109,10 @@ export function millisecondOf(design: Design, mostPiece = Infinity): Millisecond
         us: work,
         perSecond: 1000,
       },
+      ...axes(scan, mhz),
       { id: "usb", what: "reports over USB", sort: "usb", us: USB_US, perSecond: 1000 },
     ];
     const shown = design.circuits.flatMap((circuit) => displays(circuit, design, derived, mostPiece));
-    const scan = scanTableOf(design);
     const lit = scan.chains.map((chain) => lights(chain, pictures(design, scan), design));
     const scanUs = own.reduce((sum, { us }) => sum + us, 0);
     const worstUs = scanUs + Math.max(0, ...shown.map(({ us }) => us));

@@ -73,7 +73,7 @@ export function BindingSection() {
         key={at}
         design={design}
         job={jobs[at]}
-        isPress={input.motion === "press"}
+        isPress={input.motion !== "clockwise" && input.motion !== "anticlockwise" && input.motion !== "back"}
         cap={input.label}
         onJob={(job) => set(withJob(binding, at, job))}
       />

@@ -26,7 +26,7 @@ const bindable = ({ id, label, motion, flips }: ControlInput): Bindable => ({
   id,
   label,
   motion,
-  canWait: motion === "press" && !flips,
+  canWait: (motion === "press" && !flips) || motion === "high" || motion === "low",
 });
 
 /** The layer and the input in hand. */

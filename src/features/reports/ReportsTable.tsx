@@ -2,6 +2,7 @@
 
 import { interfaceFaces } from "@/core/hid/interfaceKinds";
 import { Box } from "@chakra-ui/react";
+import { padShapeOf } from "@/core/firmware/padShape";
 import type { DescriptorItem } from "@/core/hid/descriptorItem";
 import { hidInterfaces } from "@/core/hid/interfaces";
 import { useDesign } from "@/store/bench";
@@ -26,10 +27,11 @@ const hex = (bytes: number[]) => bytes.map((byte) => byte.toString(16).toUpperCa
 /** The descriptors of the declared interfaces, byte by byte. */
 export function ReportsTable() {
   const design = useDesign();
+  const shape = padShapeOf(design);
   return (
     <>
       {design.reportSet.interfaces.map((kind, nth) => {
-        const lines = withOffsets(hidInterfaces[kind].descriptor());
+        const lines = withOffsets(hidInterfaces[kind].descriptor(shape));
         const length = lines.at(-1)!.offset + lines.at(-1)!.item.bytes.length;
         return (
           <section key={kind} aria-label={`Descriptor of ${interfaceFaces[kind].title}`}>

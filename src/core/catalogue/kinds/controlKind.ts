@@ -84,8 +84,11 @@ export interface ControlInput {
   id: string;
   controlId: string;
   elementId: string;
-  /** "back" is a flip back of a contact that stays where it is put; bound to nothing at all it does as the flip. */
-  motion: "press" | "clockwise" | "anticlockwise" | "back";
+  /**
+   * "back" is a flip back of a contact that stays where it is put; bound to nothing at all it does as the flip. "high" and
+   * "low" are an axis beyond its threshold, on either side; they are there when something is bound to them.
+   */
+  motion: "press" | "clockwise" | "anticlockwise" | "back" | "high" | "low";
   label: string;
   /** Of a contact that stays where it is put: it tells each change by a pulse instead of its state. */
   flips?: true;
@@ -173,6 +176,16 @@ export function turningOf(
   });
   return { element, inputs: [input("cw", "clockwise"), input("ccw", "anticlockwise")] };
 }
+
+/** Inputs of an axis beyond its thresholds. */
+export const beyondOf = (element: Element, sides: ("high" | "low")[]): ControlInput[] =>
+  sides.map((motion) => ({
+    id: `${element.id}-${motion}`,
+    controlId: element.controlId,
+    elementId: element.id,
+    motion,
+    label: `${element.label} to its ${motion} end`,
+  }));
 
 const isLampColour = (value: unknown): value is LampColour => lampColours.includes(value as LampColour);
 

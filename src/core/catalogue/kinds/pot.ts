@@ -1,5 +1,5 @@
 import { between, z } from "../../schema";
-import { type ControlKind, asPart, contactRow, controlFields, elementOf } from "./controlKind";
+import { type ControlKind, asPart, beyondOf, contactRow, controlFields, elementOf } from "./controlKind";
 
 const potSchema = z.strictObject({
   ...controlFields,
@@ -13,6 +13,9 @@ const potSchema = z.strictObject({
   lever: z.optional(z.strictObject({ degrees: between(1, 360), ratio: between(0.05, 50) })),
 });
 export type Pot = z.infer<typeof potSchema>;
+
+const wiperOf = (control: Pot) =>
+  elementOf(control, "wiper", "analog", control.label, contactRow(control.id, ["1", "2", "3"], 7, 2.5));
 
 /** A potentiometer that is turned or slid. A single turn is about 270° (common practice). */
 export const pot: ControlKind<Pot> = {
@@ -32,9 +35,7 @@ export const pot: ControlKind<Pot> = {
     travel: 270,
   }),
   ...asPart,
-  elements: (control) => [
-    elementOf(control, "wiper", "analog", control.label, contactRow(control.id, ["1", "2", "3"], 7, 2.5)),
-  ],
-  inputs: () => [],
+  elements: (control) => [wiperOf(control)],
+  inputs: (control) => beyondOf(wiperOf(control), ["high"]),
   describe: (control) => (control.motion === "turn" ? `${control.travel}° of turn` : `${control.travel} mm of slide`),
 };

@@ -1,5 +1,5 @@
 import { between, listOf, z } from "../../schema";
-import { type ControlKind, asPart, contactRow, controlFields, elementOf, switchOf } from "./controlKind";
+import { type ControlKind, asPart, beyondOf, contactRow, controlFields, elementOf, switchOf } from "./controlKind";
 
 const stickSchema = z.strictObject({
   ...controlFields,
@@ -35,7 +35,10 @@ export const stick: ControlKind<Stick> = {
   }),
   ...asPart,
   elements: (control) => [...axesOf(control), ...(control.push ? [push(control).element] : [])],
-  inputs: (control) => (control.push ? [push(control).input] : []),
+  inputs: (control) => [
+    ...(control.push ? [push(control).input] : []),
+    ...axesOf(control).flatMap((axis) => beyondOf(axis, ["high", "low"])),
+  ],
   describe: (control) => `${control.axes} axes${control.push ? ", can be pushed" : ""}`,
 };
 

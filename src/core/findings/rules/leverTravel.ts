@@ -1,4 +1,4 @@
-import { converterOf } from "../../power/profilePower";
+import { converterOf } from "../../catalogue/controllers/converter";
 import { changeControl } from "../../edits/controls";
 import { travelOf } from "../../analog/travel";
 import { type Rule, controlSubject } from "../finding";

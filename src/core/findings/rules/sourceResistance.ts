@@ -1,5 +1,5 @@
 import { mostSourceOhm, switchOhm, trackSourceOhm } from "../../analog/sampling";
-import { converterOf } from "../../power/profilePower";
+import { converterOf } from "../../catalogue/controllers/converter";
 import { type Rule, listed } from "../finding";
 
 const kOhm = (ohm: number) => `${(ohm / 1000).toFixed(1)} kΩ`;

@@ -1,7 +1,7 @@
 import { hasUsb8Chip } from "../../chips/usb8Classes";
 import { overLimits } from "../../firmware/capacity";
 import { scanTableOf } from "../../firmware/scanTable";
-import { imageFor, roomWithout, tableBytesMost } from "../../image/usb8Images";
+import { imageFor, roomWithout, tableBytesMost, tooMuchAtOnce } from "../../image/usb8Images";
 import { tableBytes } from "../../firmware/tables";
 import { macroPlan } from "../../keymap/macroPlan";
 import { type Rule, listed } from "../finding";
@@ -30,6 +30,8 @@ export const tablesTooLarge: Rule = {
     const scan = scanTableOf(design);
     // What cannot even be numbered is told by its own rule.
     if (overLimits(scan, design).length > 0) return [];
+    const tooMuch = tooMuchAtOnce(design, scan);
+    if (tooMuch) return [{ message: tooMuch, subjects: [], fixes: [] }];
     const bytes = tableBytes(scan, design).length;
     const most = tableBytesMost(imageFor(design, scan));
     if (bytes <= most) return [];

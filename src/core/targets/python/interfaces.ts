@@ -1,9 +1,10 @@
-import { REPORTS } from "../../contract/contract";
 import { PACKED_FRAME_BYTES } from "../../contract/live";
 import type { Design } from "../../document/schema";
 import { PREFIX, unsignedItem } from "../../hid/descriptorItem";
 import { DescriptorWriter } from "../../hid/descriptorWriter";
 import type { InterfaceKind } from "../../hid/interfaceKinds";
+import type { PadShape } from "../../hid/padShape";
+import { reportBytes } from "../../hid/usbDescriptors";
 import { LIVE_COLLECTION, hidInterfaces } from "../../hid/interfaces";
 
 /**
@@ -21,18 +22,21 @@ function packedFrames() {
   return w.end().items;
 }
 
-const itemsOf = (kind: InterfaceKind) => (kind === "live" ? packedFrames() : hidInterfaces[kind].descriptor());
+const itemsOf = (kind: InterfaceKind, shape: PadShape) =>
+  kind === "live" ? packedFrames() : hidInterfaces[kind].descriptor(shape);
 
 /** Bytes of a report to the computer and from it, without its id. */
-export const bytesBothWays = (kind: InterfaceKind): [toHost: number, fromHost: number] =>
-  kind === "live" ? [PACKED_FRAME_BYTES, PACKED_FRAME_BYTES] : [REPORTS[kind].bytes, hidInterfaces[kind].outputBytes];
+export const bytesBothWays = (kind: InterfaceKind, shape: PadShape): [toHost: number, fromHost: number] =>
+  kind === "live"
+    ? [PACKED_FRAME_BYTES, PACKED_FRAME_BYTES]
+    : [reportBytes(kind, shape), hidInterfaces[kind].outputBytes];
 
 /**
  * A report descriptor with a report id after its collection is opened: the interpreter puts all collections on one
  * interface, where reports are told apart by their first byte (USB HID 1.11, section 6.2.2.7).
  */
-export function descriptorWithId(kind: InterfaceKind, reportId: number): number[] {
-  const items = itemsOf(kind);
+export function descriptorWithId(kind: InterfaceKind, shape: PadShape, reportId: number): number[] {
+  const items = itemsOf(kind, shape);
   const opened = items.findIndex(({ name }) => name.startsWith("Collection"));
   return items.flatMap(({ bytes }, nth) =>
     nth === opened && reportId > 0 ? [...bytes, ...unsignedItem(PREFIX.reportId, reportId)] : bytes,

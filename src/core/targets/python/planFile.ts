@@ -4,6 +4,7 @@ import { REPORTS } from "../../contract/contract";
 import { derive } from "../../derived/derive";
 import { throughWords } from "../../derived/throughWords";
 import type { Design } from "../../document/schema";
+import { padShapeOf } from "../../firmware/padShape";
 import type { ScanTable } from "../../firmware/scanTable";
 import { hidInterfaces } from "../../hid/interfaces";
 import { identityOf } from "../../image/identity";
@@ -18,11 +19,12 @@ export const pinNameOf =
     interpreterPin(derive(design).profile?.id ?? "", design.pinPlan[netId]?.pin ?? "");
 
 function interfaceText(design: Design): string {
+  const shape = padShapeOf(design);
   const rows = design.reportSet.interfaces.map((kind, nth) => {
     const reportId = reportIdOf(design, nth);
     const [page, usage] = hidInterfaces[kind].collection;
-    const numbers = [page, usage, reportId, ...bytesBothWays(kind), REPORTS[kind].number];
-    return `    (${bytesLiteral(descriptorWithId(kind, reportId))}, ${numbers.join(", ")}),  # ${kind}`;
+    const numbers = [page, usage, reportId, ...bytesBothWays(kind, shape), REPORTS[kind].number];
+    return `    (${bytesLiteral(descriptorWithId(kind, shape, reportId))}, ${numbers.join(", ")}),  # ${kind}`;
   });
   return `INTERFACES = (\n${rows.join("\n")}\n)`;
 }
@@ -41,6 +43,12 @@ export function planFile(design: Design, scan: ScanTable): string {
   const sense = (netId: string): Literal => {
     const place = places.get(netId);
     return place ? ["part", ...place] : [scan.access[netId]?.by === "held-pin" ? "held" : "pin", pinOf(netId)];
+  };
+  const sensor = (netId: string): Literal => {
+    const access = scan.access[netId];
+    return access?.by === "voltage"
+      ? [pinOf(access.data), access.select.map(pinOf), access.channel]
+      : [pinOf(netId), [], 0];
   };
   const lamp = (netId: string): Literal => {
     const place = places.get(netId);
@@ -78,6 +86,9 @@ ${listing(
 ${listing("SENSES", lines(scan.senseLines, sense))}
 
 ${listing("LAMPS", lines(scan.lampLines, lamp))}
+
+# The pin of each voltage, and of one behind a multiplexer its select pins, the lowest first, and the channel.
+${listing("SENSORS", lines(scan.sensors, sensor))}
 
 # The pin of each chain of addressable lights.
 ${listing(

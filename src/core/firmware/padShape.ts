@@ -1,0 +1,49 @@
+import { axisUseReport, padAxisOf } from "../axisUses";
+import { jobsOf } from "../bindings";
+import { derive } from "../derived/derive";
+import { axisOf } from "../document/axes";
+import type { Design } from "../document/schema";
+import { type PadAxis, type PadShape, noPad, padAxes, usualPad } from "../hid/padShape";
+
+const jobs = ({ keymap }: Design) =>
+  keymap.layers.flatMap(({ bindings }) => Object.values(bindings).flatMap((binding) => jobsOf(binding)));
+
+/** Elements that move each axis of the game pad, on any layer. */
+export function padMovers({ keymap }: Design): Map<PadAxis, string[]> {
+  const movers = new Map<PadAxis, string[]>();
+  for (const { axes = {} } of keymap.layers)
+    for (const [elementId, use] of Object.entries(axes)) {
+      const axis = padAxisOf(use);
+      if (axis) movers.set(axis, [...new Set([...(movers.get(axis) ?? []), elementId])]);
+    }
+  return movers;
+}
+
+/** Whether the axis of an element goes to both sides of where it rests. */
+export function goesBothWays(design: Design, elementId: string): boolean {
+  const { elements, controls } = derive(design);
+  const element = elements.get(elementId);
+  const control = element && controls.get(element.controlId);
+  return control !== undefined && axisOf(design.keymap.axes, control, element!).sides === "both";
+}
+
+/** What the game pad's report holds: what a person wants, and what is bound beyond it. Without a game pad nothing. */
+export function padShapeOf(design: Design): PadShape {
+  const { interfaces, pad = usualPad } = design.reportSet;
+  if (!interfaces.includes("pad")) return { ...noPad, buttons: 0, hat: false };
+  const all = jobs(design);
+  const highest = Math.max(0, ...all.map((job) => (job.does === "pad-button" ? job.button + 1 : 0)));
+  const movers = padMovers(design);
+  return {
+    buttons: Math.max(pad.buttons, highest),
+    hat: pad.hat || all.some((job) => job.does === "pad-hat"),
+    axes: padAxes
+      .filter((axis) => movers.has(axis))
+      .map((axis) => ({ axis, bothSides: movers.get(axis)!.some((id) => goesBothWays(design, id)) })),
+    axisBits: pad.axisBits,
+  };
+}
+
+/** Interfaces that the axes of a design speak through. */
+export const axisReports = ({ keymap }: Design) =>
+  new Set(keymap.layers.flatMap(({ axes = {} }) => Object.values(axes).flatMap((use) => axisUseReport(use) ?? [])));
