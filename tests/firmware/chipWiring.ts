@@ -2,6 +2,7 @@ import { chipPinOf, pinBytes } from "@/core/chips/usb8";
 import { interpreterPin } from "@/core/chips/interpreterPins";
 import { type AccessBy, accessSets, chipsOf } from "@/core/firmware/accessSets";
 import type { LineAccess } from "@/core/circuits/lineAccess";
+import { Tracks } from "@/core/engine/tracks";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { scanTableOf } from "@/core/firmware/scanTable";
@@ -96,6 +97,14 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
     const { top } = scan.access[bank.rungs[0]] as AccessBy<"rung">;
     const powered = top === null ? -1 : net(top);
     lines.push(`ladder ${net(bank.line)} ${bank.pullDownOhm} ${powered} ${bank.rungOhms.join(" ")}`);
+  }
+  const tracks = new Tracks(design, scan.sensors);
+  for (const [nth, id] of scan.sensors.entries()) {
+    const access = scan.access[id];
+    const through = access?.by === "voltage" ? access : null;
+    const selects = padded((through?.select ?? []).map(net), 4, -1);
+    const places = selects.length > 0 ? selects : [-1, -1, -1, -1];
+    lines.push(`wiper ${net(through?.data ?? id)} ${places.join(" ")} ${through?.channel ?? 0} ${tracks.level(nth)}`);
   }
   for (const id of scan.lampLines) {
     const access = scan.access[id];

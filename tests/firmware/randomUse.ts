@@ -1,4 +1,5 @@
 import { derive } from "@/core/derived/derive";
+import { scanTableOf } from "@/core/firmware/scanTable";
 import type { Design } from "@/core/document/schema";
 import { randomFrom } from "@/core/optimisation/random";
 import type { SimulationEvent, SimulationRequest } from "@/core/engine/simulate";
@@ -19,6 +20,7 @@ export function randomUse(
   const pressable = elements.filter(({ kind }) => kind === "switch");
   const turnable = elements.filter(({ kind }) => kind === "quadrature");
   const pick = <T>(list: T[]): T => list[Math.floor(random() * list.length)];
+  const sensors = scanTableOf(design).sensors.flatMap((id) => derive(design).elements.get(id) ?? []);
   const down = new Set<string>();
   const events: SimulationEvent[] = [];
   const count = 6 + Math.floor(random() * 14);
@@ -30,6 +32,12 @@ export function randomUse(
       const steps = Math.floor(random() * 5) - 2;
       const speed = random() < 0.3 ? { turnsPerSecond: 2 + Math.floor(random() * 18) } : {};
       events.push({ atMs, control: controlId, end: id, action: "turn", steps, ...speed });
+      continue;
+    }
+    if (sensors.length > 0 && random() < 0.3) {
+      const { id, controlId } = pick(sensors);
+      const percent = pick([0, 0, 100, -100, Math.floor(random() * 201) - 100]);
+      events.push({ atMs, control: controlId, end: id, action: "set", percent });
       continue;
     }
     if (moods.length > 0 && random() < 0.12) {

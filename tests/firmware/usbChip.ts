@@ -20,8 +20,8 @@ const FLASH_BYTES = 0x8000;
 /** The simulated chip with a small USB host and the parts around it. */
 export function buildUsbHost(folder: string): string {
   const program = join(folder, "usb-host");
-  const sources = ["host.c", "endpoints.c", "wiring.c", "expanders.c", "ladders.c", "lights.c"].map((name) =>
-    join(chip, name),
+  const sources = ["host.c", "endpoints.c", "wiring.c", "expanders.c", "ladders.c", "wipers.c", "lights.c"].map(
+    (name) => join(chip, name),
   );
   const includes = [`-I${join(firmware, "src")}`, `-I${chip}`];
   execFileSync("gcc", [...STRICT, "-O2", ...includes, ...sources, "-o", program, "-lsimavr", "-lelf"]);
@@ -101,6 +101,7 @@ export function recordContacts(design: Design, request: SimulationRequest): Reco
   let locks = 0;
   const watch: DeviceWatch = {
     contact: (atMs, contact, closed) => script.push(`${atMs} contact ${numbers.get(contact)} ${closed ? 1 : 0}`),
+    level: (atMs, sensor, level) => script.push(`${atMs} wiper ${sensor} ${level}`),
     host: (atMs, what, value) => {
       if (what === "busy") script.push(`${atMs} busy ${value}`);
       if (what !== "locks" || value === locks) return;

@@ -9,4 +9,7 @@ class AnalogIn:
 
     @property
     def value(self):
+        level = world.wiper_level(self.name)
+        if level is not None:
+            return level
         return int(world.part_of_supply(self.name) * 1023 + 0.5) * 64

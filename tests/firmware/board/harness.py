@@ -1,10 +1,18 @@
 """What moves around a simulated board: the clock, the computer, and a script of contacts.
 
 python3 run.py WIRING < script, lines:
-MS contact NUMBER 0|1, MS locks VALUE, MS busy 0|1, MS host 0|1 (whether it is there), MS ask FRAME, MS off (the power goes
+MS contact NUMBER 0|1, MS wiper NUMBER LEVEL, MS locks VALUE, MS busy 0|1, MS host 0|1 (whether it is there), MS ask FRAME, MS off (the power goes
 and comes back), MS end."""
 
-NAMES = {0x01: "keyboard", 0x0C: "consumer", 0xFF00: "live"}  # by usage page
+# By usage page and usage.
+NAMES = {
+    (0x01, 0x06): "keyboard",
+    (0x01, 0x02): "pointer",
+    (0x01, 0x80): "system",
+    (0x01, 0x05): "pad",
+    (0x0C, 0x01): "consumer",
+    (0xFF00, 0x01): "live",
+}
 TICKS = 1 << 29
 RUNS_OVER_MS = 23
 

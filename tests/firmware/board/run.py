@@ -63,6 +63,8 @@ class Sequence:
             _, verb, *rest = self.lines.pop(0)
             if verb == "contact":
                 world.set_contact(int(rest[0]), rest[1] == "1")
+            elif verb == "wiper":
+                world.wipers[int(rest[0])][3] = int(rest[1])
             elif verb == "locks":
                 host.locks = bytes([int(rest[0])])
             elif verb == "busy":
@@ -82,8 +84,8 @@ class Sequence:
             if glows != self.glowing.get(nth, False):
                 self.glowing[nth] = glows
                 print(ms, "lamp", nth, int(glows))
-        for page, report in host.reports:
-            print(ms, NAMES[page], report.hex())
+        for collection, report in host.reports:
+            print(ms, NAMES[collection], report.hex())
         host.reports.clear()
         for net, told in lights_told:
             print(ms, "lights", world.lights.index(net), told.hex())

@@ -15,7 +15,7 @@ class Device:
             raise ValueError("not the length or number that was declared")
         if host.is_busy:
             raise OSError("the computer does not take it now")
-        host.reports.append((self.page, bytes(report)))
+        host.reports.append(((self.page, self.usage), bytes(report)))
 
     def get_last_received_report(self, report_id=None):
         if report_id != self.report_id or self.out_bytes == 0:

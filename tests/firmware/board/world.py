@@ -23,6 +23,7 @@ class World:
         self.held = set()
         self.chains_in, self.chains_out, self.multiplexers = [], [], []
         self.expanders, self.ladders, self.lamps, self.lights = [], [], [], []
+        self.wipers = []  # [line, its select nets, channel, part of 65536 of the supply]
         self.ground = None
         self.low = None
 
@@ -63,6 +64,10 @@ class World:
 
     def add_lamp(self, kind, one, other):
         self.lamps.append((chr(int(kind)), one, other))
+
+    def add_wiper(self, line, *rest):
+        *selects, channel, level = rest
+        self.wipers.append([line, [net for net in selects if net != "-1"], int(channel), int(level)])
 
     def add_light(self, net):
         self.lights.append(net)
@@ -129,8 +134,16 @@ class World:
         return net not in self.low_nets()
 
     def part_of_supply(self, name):
-        """The voltage on an analog pin, as a part of the supply."""
+        """The voltage of a ladder's line, as a part of the supply."""
         return line_level([bank for bank in self.ladders if bank.line == self.net_of[name]])
+
+    def wiper_level(self, name):
+        """What a wiper on an analog pin gives, as a part of 65536 of the supply; None where there is none."""
+        net = self.net_of[name]
+        for line, selects, channel, level in self.wipers:
+            if line == net and channel == sum(self.is_driven_high(one) << bit for bit, one in enumerate(selects)):
+                return level
+        return None
 
     def glows(self, lamp):
         kind, one, other = lamp

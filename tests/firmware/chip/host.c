@@ -20,6 +20,7 @@
 #include "contract.h"
 #include "endpoints.h"
 #include "lights.h"
+#include "parts.h"
 #include "wiring.h"
 
 #define SCAN_MARK 0x3E       /* GPIOR0: a scan begins */
@@ -165,6 +166,7 @@ static int kind_of(int interface) {
     return OV_REPORT_LIVE;
   }
   if (start[1] == 0x0C) return OV_REPORT_CONSUMER;
+  if (start[3] == 0x05) return OV_REPORT_PAD;
   return start[3] == 0x02 ? OV_REPORT_POINTER : start[3] == 0x80 ? OV_REPORT_SYSTEM : OV_REPORT_KEYBOARD;
 }
 
@@ -205,19 +207,22 @@ static int enumerate(void) {
   return 1;
 }
 
-/* What the endpoints hold from the scan that is over. */
-static void collect(void) {
+/* What the endpoints hold from the scan that is over; what they held before a sequence is not told. */
+static void collect_and(int tells) {
   int pipe;
   if (is_busy) return;
   for (pipe = 1; pipe < ENDPOINTS; pipe++) {
     uint8_t bytes[64];
     uint32_t length = sizeof bytes, i;
     if (kind_at[pipe] < 0 || usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) < 0 || length == 0) continue;
+    if (!tells) continue;
     printf("%ld %s ", now_ms, names[kind_at[pipe]]);
     for (i = 0; i < length; i++) printf("%02x", bytes[i]);
     putchar('\n');
   }
 }
+
+static void collect(void) { collect_and(1); }
 
 static void tell_lights(int chain, const unsigned char *bytes, int count) {
   int i;
@@ -272,20 +277,24 @@ static void turn_knob(int a, int b, int states, int cycles) {
   }
 }
 
-static int begin(void) {
+/* @param tells the sequence goes on behind a power cut: what is said from the start on is told */
+static int begin_and(int tells) {
   is_settled = 0;
   if (!attach() || !enumerate()) return 0;
   run_cycles(CYCLES_A_MS * 5);
-  collect();
+  collect_and(tells);
   if (age_ms > AGE_MS) fprintf(stderr, "enumeration took the device %ld ms\n", age_ms);
   while (age_ms < AGE_MS) step();
   while (scanning) step();
+  if (!tells) collect_and(0);
   if (!lights_tell(nobody)) exit(5);
   is_settled = 1;
   now_ms = -1;
   run_to(0);
   return 1;
 }
+
+static int begin(void) { return begin_and(0); }
 
 /* A contact moves, and what interrupts because of it has been served before the next one does. */
 static void move_contact(int contact, int closed) {
@@ -303,6 +312,7 @@ static int obey(const char *line) {
   run_to(strcmp(word, "locks") == 0 ? ms - 1 : ms);
   sscanf(line + used, "%d %d", &a, &b);
   if (strcmp(word, "contact") == 0) move_contact(a, b);
+  else if (strcmp(word, "wiper") == 0) wipers_set(a, (unsigned)b);
   else if (strcmp(word, "busy") == 0) {
     is_busy = a;
     collect();
@@ -379,7 +389,7 @@ static void print_hex(const uint8_t *bytes, int count) {
 /* The power goes and comes back: memory is gone, EEPROM stays, contacts are as they are. */
 static int power_cut(void) {
   memset(avr->data + 0x100, 0x55, (size_t)avr->ramend - 0xff);
-  return begin();
+  return begin_and(1);
 }
 
 /* Power that fails at every write of a byte: the one being written is as it was, as it was to be, or anything. For each, a

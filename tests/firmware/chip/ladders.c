@@ -41,7 +41,7 @@ void ladders_start_afresh(void) {
 }
 
 /* The converter's channel behind a pin: by port and bit (from memory). */
-static int channel_of(int net) {
+int converter_channel_of(int net) {
   static const struct { int port, bit, channel; } places[] = {
       {4, 0, 0}, {4, 1, 1}, {4, 4, 4}, {4, 5, 5}, {4, 6, 6},  {4, 7, 7},
       {2, 4, 8}, {2, 6, 9}, {2, 7, 10}, {0, 4, 11}, {0, 5, 12}, {0, 6, 13}};
@@ -79,15 +79,16 @@ static double line_mv(int line, int pull_down) {
   return SUPPLY_MV * to_supply / (to_supply + to_ground);
 }
 
-/* The converter starts: it gets what lies on the channel it was set to, and nothing on a channel without a ladder. The
+/* The converter starts: it gets what lies on the channel it was set to, and nothing on a channel without a ladder or a wiper. The
  * simulator keeps voltages of eight channels only, so the two result registers are answered here. */
 static void asked(struct avr_irq_t *irq, uint32_t value, void *param) {
   union { avr_adc_mux_t mux; uint32_t v; } question = {.v = value};
+  long wiper = wipers_level(question.mux.src);
   double mv = 0;
   int i;
   (void)irq, (void)param;
-  for (i = 0; i < count; i++) if (channel_of(banks[i].line) == question.mux.src) mv = line_mv(banks[i].line, banks[i].pull_down);
-  result = (unsigned)(mv * 1023 / SUPPLY_MV + 0.5);
+  for (i = 0; i < count; i++) if (converter_channel_of(banks[i].line) == question.mux.src) mv = line_mv(banks[i].line, banks[i].pull_down);
+  result = wiper < 0 ? (unsigned)(mv * 1023 / SUPPLY_MV + 0.5) : (unsigned)wiper >> 6;
 }
 
 /* Ten bits, at the bottom of the two registers or, when it is so set, at their top. */

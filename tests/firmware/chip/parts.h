@@ -19,5 +19,12 @@ void ladders_add(const int *numbers, int count);
 void ladders_join(avr_t *avr);
 void ladders_press(int rung, int pressed); /* counted over all banks */
 void ladders_start_afresh(void);
+int converter_channel_of(int net); /* -1: none */
+
+/* wipers.c: line net, select nets or -1, channel, where it rests */
+void wipers_add(const int *numbers);
+void wipers_set(int wiper, unsigned level);
+long wipers_level(int channel);
+void wipers_start_afresh(void);
 
 #endif

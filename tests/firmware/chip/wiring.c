@@ -198,6 +198,7 @@ static int add_part(const char *word, const int *n, int count) {
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
   } else if (strcmp(word, "light") == 0) lights_add(n[0]);
   else if (strcmp(word, "expander") == 0) expanders_add(n);
+  else if (strcmp(word, "wiper") == 0) wipers_add(n);
   else if (strcmp(word, "ladder") == 0) ladders_add(n, count);
   else if (strcmp(word, "lamp") == 0) lamps[lamp_count++] = (struct lamp){n[0], n[1], n[2], 0, 0};
   else return 0;
@@ -275,6 +276,7 @@ void wiring_start_afresh(void) {
   for (i = 0; i < conductor_count; i++) conductors[i].closed = 0;
   for (i = 0; i < lamp_count; i++) lamps[i].told = lamps[i].glows = 0;
   ladders_start_afresh();
+  wipers_start_afresh();
   lights_start_afresh();
   expanders_start_afresh();
   solved = 0;
