@@ -27,6 +27,7 @@ const rooms = [
   "catalogue",
   "circuits",
   "bindings",
+  "axisUses",
   "shapes",
   "document",
   "derived",

@@ -91,6 +91,10 @@ export const flipElement = (elementId: string, others: string[]): void =>
 export const turnElement = (elementId: string, steps: number): void =>
   whenAwake((device) => device.turnKnob(elementId, steps));
 
+/** Moves a wiper: -1 to 1 from where it rests to its ends. */
+export const moveWiper = (elementId: string, place: number): void =>
+  whenAwake((device) => device.moveWiperTo(elementId, place));
+
 /** Turns a knob round once, as fast as the brief wishes. */
 export const spinElement = (elementId: string): void => whenAwake((device) => device.spinKnob(elementId));
 

@@ -210,12 +210,25 @@ export function flipContact(elementId: string, others: string[]): void {
   pressContact(elementId, !isOn);
 }
 
+/** What comes back by itself. */
+const springs = (elementId: string) =>
+  design !== null &&
+  derive(design).controls.get(derive(design).elements.get(elementId)?.controlId ?? "")?.kind === "stick";
+
 export function letGo(): void {
+  for (const id of Object.keys(get().places)) if (springs(id)) moveWiperTo(id, 0);
   for (const id of get().held) if (!stays(id)) pressContact(id, false);
 }
 
 export function turnKnob(elementId: string, steps: number): void {
   device?.turn(elementId, steps);
+}
+
+/** Nothing else tells of wipers that the firmware does not read; they move all the same. */
+export function moveWiperTo(elementId: string, place: number): void {
+  const bounded = Math.max(-1, Math.min(1, place));
+  device?.move(elementId, bounded);
+  set({ places: { ...get().places, [elementId]: bounded } });
 }
 
 /** A whole turn clockwise, as fast as the brief wishes. */

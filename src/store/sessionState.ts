@@ -28,6 +28,8 @@ export interface SessionState {
   lit: string[];
   /** Colours of lights that are not dark, by control id. */
   glows: Record<string, string>;
+  /** Where wipers were moved to, by element: -1 to 1 from where they rest. */
+  places: Record<string, number>;
   activeLayers: number[];
   bounce: boolean;
   withoutDiodes: boolean;
@@ -47,6 +49,7 @@ export const emptySession = {
   held: [],
   lit: [],
   glows: {},
+  places: {},
   activeLayers: [0],
 };
 

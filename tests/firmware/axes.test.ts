@@ -160,7 +160,7 @@ describe("an axis, whatever its settings", () => {
 
   it("reaches both its ends, and rests at 0 within noise of a few counts without a report", () => {
     const law = fc.property(settings, fc.integer({ min: 1, max: 1e6 }), (axis, seed) => {
-      const setup = `stick S\naxis S x: ${words({ ...axis, still: Math.max(axis.still, 0.4) })}\nuse S x: pad x`;
+      const setup = `stick S\naxis S x: ${words({ ...axis, still: Math.max(axis.still, 0.4) as typeof axis.still })}\nuse S x: pad x`;
       const most = 2 ** (axis.bits - 1) - 1;
       const sign = axis.turned ? -1 : 1;
       // Smoothed by a sixteenth, the last steps to an end take their time.

@@ -54,7 +54,7 @@ function readUse(text: string): AxisUse {
   return axisUseSchema.parse(does === "nothing" ? { does } : { does, along, speed: Number(speed) });
 }
 
-export function useFrom(design: Design, layerId: string, name: string, what: string): Design {
+export function withUse(design: Design, layerId: string, name: string, what: string): Design {
   const layers = design.keymap.layers.map((layer) =>
     layer.id === layerId ? { ...layer, axes: { ...layer.axes, [elementOf(name)]: readUse(what) } } : layer,
   );

@@ -25,7 +25,7 @@ import { tableBytes } from "@/core/firmware/tables";
 import { toHex } from "@/core/hex";
 import { encodingContextOf } from "@/core/keymap/encodingContext";
 import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
-import { axisFrom, useFrom, withPad } from "./axisExamples";
+import { axisFrom, withUse, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
 import { onSmallClass } from "./onSmallClass";
 
@@ -283,7 +283,7 @@ function obey(design: Design, line: string): Design {
   }
   if (verb === "stick" || verb === "pot") return place(design, verb, rest);
   if (verb === "axis") return axisFrom(design, name, what);
-  if (verb === "use") return useFrom(design, "base", name, what);
+  if (verb === "use") return withUse(design, "base", name, what);
   if (verb === "pad") return withPad(design, what ?? rest);
   if (verb === "light") return place(design, "light", rest.split(" ")[0], / by (\w+)$/.exec(rest)?.[1]);
   if (verb === "lights")
@@ -334,7 +334,7 @@ function together(design: Design, id: string, what: string): Design {
 
 function bindOnLayer(design: Design, number: string, what: string): Design {
   const used = /^use ([\w ]+) = (.*)$/.exec(what);
-  if (used) return useFrom(design, layerId(number), used[1], used[2]);
+  if (used) return withUse(design, layerId(number), used[1], used[2]);
   const [input, binding] = what.split("=");
   const [, control, motion = ""] = /^(\w+) ?(.*)$/.exec(input.trim())!;
   return bind(design, layerId(number), `${control}:${INPUT[motion] ?? "press"}`, readBinding(binding));

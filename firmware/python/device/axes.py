@@ -128,8 +128,6 @@ class Axes:
 
     def read(self):
         """In each scan the voltage that was begun in the scan before."""
-        if not self.count:
-            return
         following = 0 if self.turn is None or self.turn + 1 == self.count else self.turn + 1
         reading = self.sense(following)
         if self.turn is not None:

@@ -86,7 +86,7 @@ class Runtime:
         self.waiting.now_ms += elapsed_ms
         self.contacts.switches()
         self.encoders.sample(elapsed_ms)
-        if self.debounce.told() <= MOST_CHANGES_BEFORE_AXES:
+        if self.axes.count and self.debounce.told() <= MOST_CHANGES_BEFORE_AXES:
             self.axes.read()
         self.waiting.play()
         self.pulses.play(elapsed_ms)

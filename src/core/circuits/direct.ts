@@ -102,12 +102,11 @@ export const direct: CircuitKind<DirectCircuit> = {
       if (element.kind === "analog") addAnalog(builder, element);
       if (element.kind === "output") addOutput(builder, element);
     }
-    const voltages = members.filter(({ kind }) => kind === "analog").length;
     const read = members.some(isRead);
-    builder.built.reading = { settles: read ? 1 : 0, fixedUs: voltages * CONVERSION_US };
+    builder.built.reading = { settles: read ? 1 : 0, fixedUs: 0 };
     return builder.built;
   },
 };
 
-/** One conversion of a slow converter (from memory: about 110 µs at 10 bits). */
+/** One conversion of a slow converter (from memory: about 110 µs at 10 bits); ladders wait for it, wipers do not. */
 export const CONVERSION_US = 110;

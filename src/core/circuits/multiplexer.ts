@@ -1,6 +1,5 @@
 import { z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
-import { CONVERSION_US } from "./direct";
 import { listFields, memberList } from "./memberList";
 import { type Net, type PlacedElement, analogNeed, inputNeed, outputNeed } from "./net";
 import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
@@ -112,7 +111,7 @@ export const multiplexer: CircuitKind<MultiplexerCircuit> = {
     const analog = inChips(voltages, circuit.channels);
     [...digital, ...analog].forEach((channels, nth) => addChip(builder, nth, channels, select, nth >= digital.length));
     const most = Math.max(...[...digital, ...analog].map((channels) => channels.length));
-    builder.built.reading = { settles: most, fixedUs: voltages.length * CONVERSION_US };
+    builder.built.reading = { settles: most, fixedUs: 0 };
     return builder.built;
   },
 };

@@ -184,6 +184,23 @@ ${defines("AXIS_DO_", AXIS_DO).join("\n")}
 ${defines("AXIS_USE_AT_", AXIS_USE_AT).join("\n")}
 #define OV_HAT_NONE ${HAT_NONE}`;
 
+/** The board block. */
+const boardDefines = () => `#define OV_BOARD_VERSION ${BOARD_VERSION}
+#define OV_BOARD_MARK_0 ${hex(BOARD_MARK[0])}
+#define OV_BOARD_MARK_1 ${hex(BOARD_MARK[1])}
+#define OV_MOST_BOARD_BYTES ${BOARD_BYTES_MOST}
+${defines("BOARD_AT_", BOARD_AT).join("\n")}
+#define OV_BOARD_HEADER_BYTES ${BOARD_HEADER_BYTES}
+${Object.entries(BOARD_ENTRY_BYTES)
+  .map(([name, bytes]) => `#define OV_BOARD_${name}_BYTES ${bytes}`)
+  .join("\n")}
+${defines("START_MODE_", START_MODE).join("\n")}
+${defines("STROBE_", STROBE_FLAG).join("\n")}
+#define OV_BANK_WHOLE_BYTES ${hex(BANK_WHOLE_BYTES)}
+${defines("LEVEL_", LEVEL_AT).join("\n")}
+${defines("LAMP_ON_", LAMP_ON).join("\n")}
+${defines("PART_", BOARD_PART).join("\n")}`;
+
 /** The contract as a C header. */
 export function contractHeader(): string {
   const reports = Object.entries(REPORTS).flatMap(([name, { number, bytes, sending }]) => [
@@ -241,21 +258,7 @@ ${defines("START_", START).join("\n")}
 ${liveDefines()}
 
 /* The board block of a finished image: see src/core/contract/board.ts. */
-#define OV_BOARD_VERSION ${BOARD_VERSION}
-#define OV_BOARD_MARK_0 ${hex(BOARD_MARK[0])}
-#define OV_BOARD_MARK_1 ${hex(BOARD_MARK[1])}
-#define OV_MOST_BOARD_BYTES ${BOARD_BYTES_MOST}
-${defines("BOARD_AT_", BOARD_AT).join("\n")}
-#define OV_BOARD_HEADER_BYTES ${BOARD_HEADER_BYTES}
-${Object.entries(BOARD_ENTRY_BYTES)
-  .map(([name, bytes]) => `#define OV_BOARD_${name}_BYTES ${bytes}`)
-  .join("\n")}
-${defines("START_MODE_", START_MODE).join("\n")}
-${defines("STROBE_", STROBE_FLAG).join("\n")}
-#define OV_BANK_WHOLE_BYTES ${hex(BANK_WHOLE_BYTES)}
-${defines("LEVEL_", LEVEL_AT).join("\n")}
-${defines("LAMP_ON_", LAMP_ON).join("\n")}
-${defines("PART_", BOARD_PART).join("\n")}
+${boardDefines()}
 
 /* Bytes of the arena: ${ARENA.map(([what]) => what).join(", ")}. */
 #define OV_ARENA_BYTES(${COUNTS.join(", ")}) (${need})

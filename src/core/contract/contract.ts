@@ -435,7 +435,11 @@ export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
   ["waiting steps", 2 * STEP_RUNS, "pulsers"],
   ["when each change came that waits", 2, "waiting"],
   ["since when each mover is held, and how fast it gets", 4, "movers"],
-  ["what is left of a count, reading, what stands still, where that is, the place told, how fast it moves, what it does and on what", 14, "sensors"],
+  [
+    "what is left of a count, reading, what stands still, where that is, the place told, how fast it moves, what it does and on what",
+    14,
+    "sensors",
+  ],
   ["whether a switch of it settles", 1, "groups"],
   ["debounce", 1, "switches"],
   ["what each input was pressed for", 1, "inputs"],

@@ -14,7 +14,7 @@ function readsLow(diodes: number, inputHighMinV: number): boolean {
     encoders: [],
     lamps: [],
     chains: [],
-  sensors: [],
+    sensors: [],
     settling: [],
     inputs: [],
     together: [],

@@ -12,6 +12,12 @@ const isMovable = ({ kind }: Element) => kind === "switch" || kind === "quadratu
 /** Ends of a control that a hand can move: its contacts and turns, in their order. */
 export const movableEnds = (control: Control): Element[] => kindOf(control).elements(control).filter(isMovable);
 
+/** Axes of a control: wipers of its voltages. */
+export const wipersOf = (control: Control): Element[] =>
+  kindOf(control)
+    .elements(control)
+    .filter(({ kind }) => kind === "analog");
+
 /** The first end of a control that can be pressed, or turned. */
 export const firstEnd = (control: Control, kind: "switch" | "quadrature"): Element | undefined =>
   movableEnds(control).find((element) => element.kind === kind);

@@ -105,11 +105,16 @@ function movedElement(design: Design, event: SimulationEvent): Element | string 
 }
 
 /** The axis of a control that is set, or why there is none. */
-function axisSet(design: Design, { control: name, end }: SimulationEvent): Element | { field: string; message: string } {
+function axisSet(
+  design: Design,
+  { control: name, end }: SimulationEvent,
+): Element | { field: string; message: string } {
   if (name === undefined) return { field: "control", message: "name the control to set" };
   const control = findControl(design, name);
   if (!control) return { field: "control", message: `the design has no control "${name}"` };
-  const axes = kindOf(control).elements(control).filter(({ kind }) => kind === "analog");
+  const axes = kindOf(control)
+    .elements(control)
+    .filter(({ kind }) => kind === "analog");
   if (axes.length === 0) return { field: "control", message: `${control.label} has no axis to be set` };
   const found = end === undefined ? axes[0] : axes.find((axis) => axis.id === end || axis.end === end);
   const ends = listed(axes.map((axis) => `"${axis.end}"`));

@@ -17,6 +17,7 @@ import { demonstrationOf } from "../targets/demonstration";
 import { scanTableOf } from "./scanTable";
 import { recordScript } from "../engine/script";
 import { simulate } from "../engine/simulate";
+import { curveBytes } from "./axes";
 import { actionEntries, actionTable, tableBytes, tableSections } from "./tables";
 
 const word = (bytes: Uint8Array, at: number) => bytes[at] | (bytes[at + 1] << 8);
@@ -80,6 +81,9 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
         "CHAIN_TABLE",
         "LIGHT_TABLE",
         "GLOW_TABLE",
+        "SENSOR_TABLE",
+        "CURVE_TABLE",
+        "AXIS_USE_TABLE",
         "TOGETHER_TABLE",
         "OPPOSITE_TABLE",
         "MACRO_TABLE",
@@ -96,6 +100,9 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
       ENTRY_BYTES.CHAIN * scan.chains.length,
       ENTRY_BYTES.LIGHT * lightsOf(scan).length,
       glowBytes(lightsOf(scan).length) * glowsOf(design, scan).length,
+      ENTRY_BYTES.SENSOR * scan.sensors.length,
+      curveBytes(scan, design).length,
+      ENTRY_BYTES.AXIS_USE * scan.sensors.length * design.keymap.layers.length,
       ENTRY_BYTES.TOGETHER * scan.together.length,
       ENTRY_BYTES.OPPOSITE * scan.opposites.length,
       macroTable(design).length,

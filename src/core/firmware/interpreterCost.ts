@@ -20,7 +20,7 @@ export interface InterpreterWork {
  * fresh counts of every circuit, within a thirtieth, by tests/firmware/pythonCost.test.ts.
  */
 const STEPS = {
-  scan: 314,
+  scan: 322,
   live: 80,
   read: 45,
   strobedGroup: 86,
@@ -31,6 +31,9 @@ const STEPS = {
   lamp: 60,
   /** Addressable lights that show no new picture. */
   lights: 116,
+  /** One voltage that is read, and each that may move something. */
+  axes: 262,
+  axis: 10,
   readPart: 13,
   registerBit: 19,
   channel: 22,
@@ -98,6 +101,8 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } 
     encoder: scan.encoders.length,
     lamp: scan.lamps.length,
     lights: scan.chains.length > 0 ? 1 : 0,
+    axes: scan.sensors.length > 0 ? 1 : 0,
+    axis: scan.sensors.length,
     readPart: chains.length + sets + buses.length + rungs.length,
     registerBit: bitsIn.reduce((sum, bits) => sum + bits, 0),
     expander: expanders.length,
@@ -118,6 +123,7 @@ export function interpreterWork(design: Design, scan: ScanTable): InterpreterWor
   const calls =
     3 +
     counts.live +
+    counts.axes +
     counts.pinLine +
     (2 + settling) * counts.strobedGroup +
     3 * counts.registerBit +

@@ -3,11 +3,10 @@ import type { ColourOrder } from "../catalogue/parts/part";
 import { CHAIN_AT, ENTRY_BYTES, GLOW, GLOW_AT, LIMITS, NONE, glowBytes, lightsMs } from "../contract/contract";
 import { derive } from "../derived/derive";
 import type { Glow, GlowShows } from "../document/glows";
-import { knobOf } from "../document/knobs";
 import type { Design } from "../document/schema";
 import { distanceMm } from "../geometry/point";
 import type { ScanTable } from "./scanTable";
-import { ruleBytes, valueAt } from "./shownStates";
+import { ruleBytes, topOf, valueAt } from "./shownStates";
 
 /** Elements of all lights that answer, as the firmware numbers them: chain after chain. */
 export const lightsOf = ({ chains }: Pick<ScanTable, "chains">): string[] => chains.flatMap(({ lights }) => lights);
@@ -140,9 +139,7 @@ function encoded(shows: GlowShows, scan: ScanTable, design: Design): Encoded | n
     }
     case "value": {
       const of = valueAt(scan, shows.elementId);
-      const { top } = scan.sensors.includes(shows.elementId)
-        ? { top: ALL_LEVELS }
-        : knobOf(design.keymap.knobs, shows.elementId);
+      const top = topOf(design, shows.elementId);
       return of < 0 ? null : { ...colours, how: GLOW.VALUE, of, speed: Math.ceil(ALL_GONE / Math.max(1, top)) };
     }
   }

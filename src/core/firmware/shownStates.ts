@@ -1,4 +1,6 @@
 import { LAMP } from "../contract/contract";
+import { derive } from "../derived/derive";
+import { knobOf } from "../document/knobs";
 import type { GlowRule } from "../document/glows";
 import type { LampRule } from "../document/lampRule";
 import type { Design } from "../document/schema";
@@ -24,6 +26,13 @@ export function valueAt({ encoders, sensors }: ScanTable, elementId: string): nu
   const axis = sensors.indexOf(elementId);
   return knob < 0 && axis >= 0 ? encoders.length + axis : knob;
 }
+
+/** Where the value of an axis ends; a knob's top is set. */
+const AXIS_TOP = 255;
+
+/** Up to where the value of a knob or an axis goes. */
+export const topOf = (design: Design, elementId: string): number =>
+  derive(design).elements.get(elementId)?.kind === "analog" ? AXIS_TOP : knobOf(design.keymap.knobs, elementId).top;
 
 /** Whether it follows a layer, an input or a knob that is gone: then it is never so. */
 function isGone(scan: ScanTable, { keymap }: Design, rule: LampRule | GlowRule): boolean {

@@ -126,14 +126,32 @@ function bankBytes(scan: ScanTable): number[] {
   return banks;
 }
 
+const section = (at: HeaderField, title: string, bytes: number[], entryBytes: number): BodySection => ({
+  at,
+  title,
+  bytes,
+  entryBytes,
+});
+
+/** How voltages are read, and what comes of them. */
+const axisSections = (scan: ScanTable, design: Design): BodySection[] => [
+  section(
+    "SENSOR_TABLE",
+    "sensors: smooth, turned, twin, curve, still, centre, below, above, dead, its factor, two inputs, key on, off, sides",
+    sensorBytes(scan, design),
+    ENTRY_BYTES.SENSOR,
+  ),
+  section("CURVE_TABLE", "curves: what is told at each eighth", curveBytes(scan, design), ENTRY_BYTES.CURVE),
+  section(
+    "AXIS_USE_TABLE",
+    "axes: what each does, on which axis, how fast; layer by layer",
+    axisUseBytes(scan, design),
+    ENTRY_BYTES.AXIS_USE,
+  ),
+];
+
 function bodySections(scan: ScanTable, design: Design): BodySection[] {
   const { table, pool } = actionTable(actionEntries(scan, design));
-  const section = (at: HeaderField, title: string, bytes: number[], entryBytes: number) => ({
-    at,
-    title,
-    bytes,
-    entryBytes,
-  });
   return [
     section(
       "GROUP_TABLE",
@@ -163,19 +181,7 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
       glowTableBytes(scan, design),
       glowBytes(lightsOf(scan).length),
     ),
-    section(
-      "SENSOR_TABLE",
-      "sensors: smooth, turned, twin, curve, still, centre, below, above, dead, its factor, two inputs, key on, off, sides",
-      sensorBytes(scan, design),
-      ENTRY_BYTES.SENSOR,
-    ),
-    section("CURVE_TABLE", "curves: what is told at each eighth", curveBytes(scan, design), ENTRY_BYTES.CURVE),
-    section(
-      "AXIS_USE_TABLE",
-      "axes: what each does, on which axis, how fast; layer by layer",
-      axisUseBytes(scan, design),
-      ENTRY_BYTES.AXIS_USE,
-    ),
+    ...axisSections(scan, design),
     section("TOGETHER_TABLE", "keys together: window ms, how many, which", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", "opposites: two inputs, what counts", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section(

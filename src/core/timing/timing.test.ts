@@ -32,8 +32,8 @@ describe("times of the trade, by hand", () => {
 
 describe("one millisecond", () => {
   it.each([
-    ["kestrel", 9636],
-    ["tern", 6910],
+    ["kestrel", 12_598],
+    ["tern", 8665],
     ["loom-64", 15_446],
     ["glasshouse", 15_471],
   ])("of %s is within a quarter of the %i cycles that its worst scan took on the simulated chip", (id, cycles) => {

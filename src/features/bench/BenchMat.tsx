@@ -31,6 +31,7 @@ import { useReach, warmth } from "./useReach";
 
 const WiresLens = dynamic(() => import("@/ui/lenses/WiresLens").then((m) => m.WiresLens));
 const LoadsOnMat = dynamic(() => import("./LoadsOnMat").then((m) => m.LoadsOnMat));
+const MovedOnMat = dynamic(() => import("./MovedOnMat").then((m) => m.MovedOnMat));
 const PinsLens = dynamic(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
 
 interface BenchMatProps {
@@ -103,6 +104,8 @@ function lampColour({ keymap }: Design, id: string): string {
   const percent = Math.round(100 * (eighths / 8) ** (1 / 2.2));
   return percent === 100 ? "var(--saffron)" : `color-mix(in srgb, var(--saffron) ${percent}%, var(--cap-ink))`;
 }
+
+const hasWiper = ({ kind }: Control) => kind === "stick" || kind === "pot";
 
 const isArranging = (stage: StageView) => stage.mode === "arrange";
 
@@ -191,6 +194,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
           wordsOf={wordsOf}
         />
       )}
+      {isLive && shown.controls.some(hasWiper) && <MovedOnMat design={shown} />}
       {lens === "currents" && <LoadsOnMat design={shown} />}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried ?? null} />}
       {hand.frame && (

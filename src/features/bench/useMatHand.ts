@@ -2,13 +2,13 @@ import { useRef, useState } from "react";
 import { kindNamed } from "@/core/catalogue/kinds";
 import { derive } from "@/core/derived/derive";
 import { addControl } from "@/core/edits/controls";
-import { endUnder, movableEnds } from "@/core/engine/movable";
+import { endUnder, firstEnd, movableEnds, wipersOf } from "@/core/engine/movable";
 import { edit, useDesign } from "@/store/bench";
 import { select, pickNet, toggleSelected, useHand } from "@/store/hand";
 import { useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
 import { usePlacing } from "@/store/placing";
-import { turnElement, useSession } from "@/store/session";
+import { moveWiper, turnElement, useSession } from "@/store/session";
 import type { LensId } from "@/ui/lenses/lens";
 import type { MatPointer } from "@/ui/mat/Mat";
 import type { StageView } from "../stageView";
@@ -19,12 +19,16 @@ import { moveChip } from "./grips/moveChip";
 import { moveCorner } from "./grips/moveCorner";
 import { moveModule } from "./grips/moveModule";
 import { SNAP_PARTS, moveParts } from "./grips/moveParts";
+import { movePot, moveStick } from "./grips/moveWiperEnd";
 import { pressEnd } from "./grips/pressEnd";
 import { turnEnd } from "./grips/turnEnd";
 import { idAt } from "./matTargets";
 import { useMatKeys } from "./useMatKeys";
 
 const isAdding = ({ event }: MatPointer) => event.shiftKey || event.ctrlKey || event.metaKey;
+
+/** Of a pot's way, for a step of the wheel. */
+const WHEEL_PART = 0.04;
 
 /** What the hand does on the mat, by the stage's mode: select and move, pick, or press and turn. */
 export function useMatHand(stage: StageView, lens: LensId) {
@@ -62,6 +66,9 @@ export function useMatHand(stage: StageView, lens: LensId) {
 
   const pressControl = (id: string, { at }: MatPointer): Grip | null => {
     const control = derive(design).controls.get(id)!;
+    const wipers = wipersOf(control);
+    if (control.kind === "stick") return moveStick(control, wipers, firstEnd(control, "switch"), at);
+    if (wipers.length > 0) return movePot(control, wipers[0], at);
     const end = endUnder(design, control, at);
     if (!end) return null;
     if (end.kind === "quadrature") return turnEnd(end.id, control.placement, at);
@@ -126,6 +133,12 @@ export function useMatHand(stage: StageView, lens: LensId) {
   const onWheelOver = (target: Element, deltaY: number) => {
     const control = derive(design).controls.get(idAt(target, "control") ?? "");
     const knob = control && movableEnds(control).find(({ kind }) => kind === "quadrature");
+    const pot = control?.kind === "pot" ? wipersOf(control)[0] : undefined;
+    if (stage.mode === "press" && pot) {
+      const place = useSession.getState().places[pot.id] ?? 0;
+      moveWiper(pot.id, Math.max(0, place + (deltaY < 0 ? WHEEL_PART : -WHEEL_PART)));
+      return true;
+    }
     if (stage.mode !== "press" || !knob) return false;
     turnElement(knob.id, deltaY < 0 ? 1 : -1);
     return true;
@@ -136,7 +149,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
     placing && isArranging
       ? `Click where the ${kindNamed(placing).title.toLowerCase()} goes. Escape ends.`
       : stage.mode === "press" && running && design.controls.length > 0
-        ? "Live: press keys, drag or wheel over knobs"
+        ? "Live: press keys, drag knobs and sticks, wheel over knobs"
         : "";
   return { ...show, hint, handlers: { onPointerDown, onPointerMove, onPointerUp, ...keys, onWheelOver } };
 }

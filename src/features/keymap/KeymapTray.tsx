@@ -23,6 +23,9 @@ const UnboundSection = dynamic(() => import("./UnboundSection").then((m) => m.Un
 
 const KnobSection = dynamic(() => import("./KnobSection").then((m) => m.KnobSection));
 
+/** Few have sticks or pots. */
+const AxisSection = dynamic(() => import("./AxisSection").then((m) => m.AxisSection));
+
 const LightsNote = dynamic(() => import("./LightsNote").then((m) => m.LightsNote));
 
 /** The list of languages is long. */
@@ -39,6 +42,8 @@ const turns = (control: Control) =>
     .elements(control)
     .some(({ kind }) => kind === "quadrature");
 
+const hasAxes = ({ kind }: Control) => kind === "stick" || kind === "pot";
+
 /** What shows a state by being switched. */
 const isShown = ({ kind }: Control) => kind === "lamp" || kind === "motor";
 
@@ -54,6 +59,7 @@ export function KeymapTray() {
       <LayersSection />
       {input && <BindingSection key={input.id} />}
       {control && turns(control) && <KnobSection control={control} />}
+      {control && hasAxes(control) && <AxisSection key={control.id} control={control} />}
       {isLight && <LightsNote />}
       <TogetherSection />
       <MacrosSection />

@@ -5,6 +5,8 @@ import { type AwakeBinding, awakeLastings } from "@/core/bindings/awake";
 import { POINTER_SPEED, type PointerMoveBinding, RAMPS_MS, directions } from "@/core/bindings/pointerMove";
 import type { PointerWheelBinding } from "@/core/bindings/pointerWheel";
 import type { Design } from "@/core/document/schema";
+import { LIMITS } from "@/core/contract/contract";
+import { hatSides } from "@/core/hid/padShape";
 import { POINTER_BUTTONS } from "@/core/hid/pointerWords";
 import { systemDeeds } from "@/core/hid/systemUsages";
 import { phraseContextOf } from "@/core/keymap/phraseContext";
@@ -24,31 +26,47 @@ const FRESH: SimpleBinding[] = [
   ...directions.map((direction): SimpleBinding => ({ does: "pointer-wheel", direction, everyMs: 0 })),
   { does: "awake", lasting: "switched", everyS: 60 },
   ...systemDeeds.map((deed): SimpleBinding => ({ does: "system", deed })),
+  { does: "pad-button", button: 0 },
+  ...hatSides.map((side): SimpleBinding => ({ does: "pad-hat", side })),
 ];
 
 const isSame = (fresh: SimpleBinding, job: SimpleBinding) =>
   fresh.does === job.does &&
-  (["button", "direction", "deed"] as const).every(
+  (job.does === "pad-button" ? [] : (["button", "direction", "deed", "side"] as const)).every(
     (field) => (fresh as Record<string, unknown>)[field] === (job as unknown as Record<string, unknown>)[field],
   );
 
-/** The pointer, the computer's power, and what keeps it awake. */
+/** The pointer, the computer's power, what keeps it awake, and the game pad. */
 export function OtherDeeds({ design, job, onJob }: OtherDeedsProps) {
   const context = phraseContextOf(design);
   const at = job ? FRESH.findIndex((fresh) => isSame(fresh, job)) : -1;
   return (
     <>
       <ChoiceField
-        label="Pointer or computer"
+        label="Pointer, computer or game pad"
         value={String(at)}
         choices={[
           { value: "-1", label: "choose one" },
-          ...FRESH.map((fresh, nth) => ({ value: String(nth), label: phraseOf(fresh, context) })),
+          ...FRESH.map((fresh, nth) => ({
+            value: String(nth),
+            label: fresh.does === "pad-button" ? "game pad button" : phraseOf(fresh, context),
+          })),
         ]}
         onCommit={(nth) => nth !== "-1" && onJob(FRESH[Number(nth)])}
       />
       {job?.does === "pointer-move" && <MoveFields job={job} onJob={onJob} />}
       {job?.does === "pointer-wheel" && <WheelFields job={job} onJob={onJob} />}
+      {job?.does === "pad-button" && (
+        <NumberField
+          label="Button"
+          unit=""
+          whole
+          min={1}
+          max={LIMITS.PAD_BUTTONS}
+          value={job.button + 1}
+          onCommit={(button) => onJob({ ...job, button: button - 1 })}
+        />
+      )}
       {job?.does === "awake" && <AwakeFields job={job} onJob={onJob} />}
     </>
   );

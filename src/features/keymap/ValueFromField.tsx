@@ -1,6 +1,6 @@
 "use client";
 
-import { knobOf } from "@/core/document/knobs";
+import { topOf } from "@/core/firmware/shownStates";
 import type { GlowRule } from "@/core/document/glows";
 import { useDesign } from "@/store/bench";
 import { NumberField } from "@/ui/pieces/fields";
@@ -9,7 +9,7 @@ type ValueRule = Extract<GlowRule, { when: "value" }>;
 
 /** From which value of a knob on something is seen. */
 export function ValueFromField({ rule, set }: { rule: ValueRule; set: (rule: ValueRule) => void }) {
-  const { top } = knobOf(useDesign().keymap.knobs, rule.elementId);
+  const top = topOf(useDesign(), rule.elementId);
   return (
     <NumberField
       label={`Lit from, of ${top}`}

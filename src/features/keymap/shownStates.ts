@@ -26,9 +26,9 @@ export function decodeState(value: string): State | null {
   return when === "always" || when === "next" || when === "awake" ? { when } : null;
 }
 
-/** Elements that are turned, whose value can be shown. */
+/** Elements that are turned or moved, whose value can be shown. */
 export const knobsOf = (design: Design) =>
-  [...derive(design).elements.values()].filter(({ kind }) => kind === "quadrature");
+  [...derive(design).elements.values()].filter(({ kind }) => kind === "quadrature" || kind === "analog");
 
 /** States of this design as choices. */
 export function stateChoices(design: Design): { value: string; label: string }[] {

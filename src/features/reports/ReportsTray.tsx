@@ -3,6 +3,8 @@
 import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import { type InterfaceKind, interfaceKinds, interfaceFaces } from "@/core/hid/interfaceKinds";
+import { padShapeOf } from "@/core/firmware/padShape";
+import { padByteNames } from "@/core/hid/padWords";
 import type { Design } from "@/core/document/schema";
 import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
@@ -13,6 +15,8 @@ import { TimingSection } from "./TimingSection";
 
 /** It needs the numbering of switches, and only a device with live changes needs it. */
 const UnlockSection = dynamic(() => import("./UnlockSection").then((m) => m.UnlockSection));
+
+const PadSection = dynamic(() => import("./PadSection").then((m) => m.PadSection));
 
 function declare(design: Design, kind: InterfaceKind, declared: boolean): Design {
   const interfaces = interfaceKinds.filter((one) =>
@@ -47,6 +51,7 @@ export function ReportsTray() {
           />
         ))}
       </Section>
+      {reportSet.interfaces.includes("pad") && <PadSection />}
       {reportSet.interfaces.includes("live") && <UnlockSection />}
       <IdentitySection />
       <TimingSection />
@@ -56,7 +61,9 @@ export function ReportsTray() {
 
 function LiveReport({ kind }: { kind: InterfaceKind }) {
   const report = useSession((state) => state.reports.findLast((one) => one.interface === kind));
-  const { title, reportBytes } = interfaceFaces[kind];
+  const design = useDesign();
+  const { title } = interfaceFaces[kind];
+  const reportBytes = kind === "pad" ? padByteNames(padShapeOf(design)) : interfaceFaces[kind].reportBytes;
   return (
     <Box>
       <Box fontWeight="600">{title}</Box>

@@ -19,6 +19,10 @@ const LanguageField = dynamic(() => import("@/ui/pieces/LanguageField").then((m)
 /** Few keyboards have what is turned or tilted. */
 const EndsSection = dynamic(() => import("./EndsSection").then((m) => m.EndsSection));
 
+/** Few have sticks or pots, or are game pads. */
+const MoveSection = dynamic(() => import("./MoveSection").then((m) => m.MoveSection));
+const PadView = dynamic(() => import("./PadView").then((m) => m.PadView));
+
 /** These come with the first thing that is done. */
 const Deeds = dynamic(() => import("./Deeds").then((m) => m.Deeds));
 const PointerArea = dynamic(() => import("./PointerArea").then((m) => m.PointerArea));
@@ -59,6 +63,7 @@ export function TryTray() {
           <PointerArea />
         </Section>
       )}
+      {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
       <Section title="State">
         <Values
           rows={[
@@ -68,6 +73,7 @@ export function TryTray() {
           ]}
         />
       </Section>
+      {design.controls.some(({ kind }) => kind === "stick" || kind === "pot") && <MoveSection design={design} />}
       {design.controls.some(hasSmallEnds) && <EndsSection design={design} />}
       <Section title="What if">
         <Checkbox label="Contacts bounce, up to 4 ms" checked={bounce} onChange={setBounce} />

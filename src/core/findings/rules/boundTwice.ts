@@ -12,7 +12,11 @@ export const boundTwice: Rule = {
   source: "follows from the keymap",
   check(design, { inputs }) {
     return design.keymap.layers.flatMap((layer) => {
-      const knobs = new Set(inputs.flatMap(({ controlId, motion }) => (motion === "clockwise" || motion === "anticlockwise" ? [controlId] : [])));
+      const knobs = new Set(
+        inputs.flatMap(({ controlId, motion }) =>
+          motion === "clockwise" || motion === "anticlockwise" ? [controlId] : [],
+        ),
+      );
       const byDeed = new Map<string, { ids: string[]; words: string }>();
       for (const { id, controlId } of inputs) {
         const binding = Object.hasOwn(layer.bindings, id) ? layer.bindings[id] : null;

@@ -1,16 +1,18 @@
 import type { Control } from "../../catalogue/kinds";
 import type { Element } from "../../catalogue/kinds/controlKind";
-import { knobOf } from "../../document/knobs";
+import { topOf } from "../../firmware/shownStates";
 import { setLampRule } from "../../edits/keymap";
 import type { Design } from "../../document/schema";
 import { type Rule, controlSubject, counted } from "../finding";
+
+const hasValue = (element: Element | undefined) => element?.kind === "quadrature" || element?.kind === "analog";
 
 /** Lamps that show a value which their knob never comes to. */
 const darkLamps = (design: Design, elements: Map<string, Element>, controls: Map<string, Control>) =>
   Object.entries(design.keymap.lamps).flatMap(([id, rule]) => {
     const knob = rule.when === "value" ? elements.get(rule.elementId) : undefined;
-    if (rule.when !== "value" || knob?.kind !== "quadrature") return [];
-    const { top } = knobOf(design.keymap.knobs, rule.elementId);
+    if (rule.when !== "value" || !knob || !hasValue(knob)) return [];
+    const top = topOf(design, rule.elementId);
     if (rule.atLeast <= top) return [];
     const lower = {
       title: `Light it from ${top} on`,
@@ -40,7 +42,7 @@ export const danglingKeymap: Rule = {
       const gone =
         (rule.when === "layer" && !layers.has(rule.layerId) && "a layer") ||
         (rule.when === "held" && !known.has(rule.inputId) && "an input") ||
-        (rule.when === "value" && elements.get(rule.elementId)?.kind !== "quadrature" && "a knob");
+        (rule.when === "value" && !hasValue(elements.get(rule.elementId)) && "a knob");
       if (!gone) return [];
       return [
         {

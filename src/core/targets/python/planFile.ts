@@ -29,6 +29,16 @@ function interfaceText(design: Design): string {
   return `INTERFACES = (\n${rows.join("\n")}\n)`;
 }
 
+/** How a voltage is reached: its pin, and behind a multiplexer the select pins and the channel. */
+const sensorLiteral =
+  ({ access }: ScanTable, pinOf: (netId: string) => string) =>
+  (netId: string): Literal => {
+    const through = access[netId];
+    return through?.by === "voltage"
+      ? [pinOf(through.data), through.select.map(pinOf), through.channel]
+      : [pinOf(netId), [], 0];
+  };
+
 /** The lines of a design for hardware.py: who it is, its interfaces, its pins, and what stands between. */
 export function planFile(design: Design, scan: ScanTable): string {
   const derived = derive(design);
@@ -44,12 +54,7 @@ export function planFile(design: Design, scan: ScanTable): string {
     const place = places.get(netId);
     return place ? ["part", ...place] : [scan.access[netId]?.by === "held-pin" ? "held" : "pin", pinOf(netId)];
   };
-  const sensor = (netId: string): Literal => {
-    const access = scan.access[netId];
-    return access?.by === "voltage"
-      ? [pinOf(access.data), access.select.map(pinOf), access.channel]
-      : [pinOf(netId), [], 0];
-  };
+  const sensor = sensorLiteral(scan, pinOf);
   const lamp = (netId: string): Literal => {
     const place = places.get(netId);
     const access = scan.access[netId];

@@ -1,0 +1,66 @@
+"use client";
+
+import { Box } from "@chakra-ui/react";
+import type { Element } from "@/core/catalogue/kinds/controlKind";
+import type { Design } from "@/core/document/schema";
+import { wipersOf } from "@/core/engine/movable";
+import { scanTableOf } from "@/core/firmware/scanTable";
+import { moveWiper, useSession } from "@/store/session";
+import { PlainButton } from "@/ui/pieces/buttons";
+import { Row, Section } from "@/ui/pieces/sheets";
+
+const WHOLE = 100;
+
+/** Sticks and pots, moved with exact numbers; here a stick stays where it is put until it is let go. */
+export function MoveSection({ design }: { design: Design }) {
+  const places = useSession((state) => state.places);
+  const wipers = design.controls.flatMap((control) =>
+    wipersOf(control).map((wiper) => ({ wiper, least: control.kind === "stick" ? -WHOLE : 0 })),
+  );
+  const { sensors } = scanTableOf(design);
+  const springing = wipers.filter(({ least }) => least < 0).map(({ wiper }) => wiper.id);
+  const idle = wipers.filter(({ wiper }) => !sensors.includes(wiper.id)).map(({ wiper }) => wiper.label);
+  return (
+    <Section title="Move">
+      {wipers.map(({ wiper, least }) => (
+        <Slider key={wiper.id} wiper={wiper} least={least} place={places[wiper.id] ?? 0} />
+      ))}
+      {springing.length > 0 && (
+        <Row>
+          <PlainButton
+            disabled={springing.every((id) => !places[id])}
+            onClick={() => springing.forEach((id) => moveWiper(id, 0))}
+          >
+            Let go of the {springing.length > 3 ? "sticks" : "stick"}
+          </PlainButton>
+        </Row>
+      )}
+      {idle.length > 0 && (
+        <Box fontSize="13px" color="var(--faint)">
+          Nothing comes of {idle.join(", ")}: say what {idle.length === 1 ? "it does" : "they do"} in Keymap.
+        </Box>
+      )}
+    </Section>
+  );
+}
+
+function Slider({ wiper, least, place }: { wiper: Element; least: number; place: number }) {
+  const percent = Math.round(place * WHOLE);
+  return (
+    <label style={{ display: "grid", gridTemplateColumns: "84px 1fr 52px", alignItems: "center", gap: 8 }}>
+      <span>{wiper.label}</span>
+      <input
+        type="range"
+        min={least}
+        max={WHOLE}
+        value={percent}
+        aria-label={`Move ${wiper.label}, percent of its way`}
+        onChange={(event) => moveWiper(wiper.id, Number(event.target.value) / WHOLE)}
+        style={{ width: "100%", accentColor: "var(--saffron)" }}
+      />
+      <Box as="span" fontFamily="mono" textAlign="right">
+        {percent} %
+      </Box>
+    </label>
+  );
+}
