@@ -11,6 +11,11 @@ import { sameAddress } from "./rules/sameAddress";
 import { supplyLoss } from "./rules/supplyLoss";
 import { classSense } from "./rules/classSense";
 import { danglingKeymap } from "./rules/danglingKeymap";
+import { axisEnds } from "./rules/axisEnds";
+import { axisNoise } from "./rules/axisNoise";
+import { axisDeadZone } from "./rules/axisDeadZone";
+import { idleAxis } from "./rules/idleAxis";
+import { padButtons } from "./rules/padButtons";
 import { darkLights } from "./rules/darkLights";
 import { interfaceTwice } from "./rules/interfaceTwice";
 import { links } from "./rules/links";
@@ -182,6 +187,11 @@ export const rules: Rule[] = [
   noWayBack,
   danglingKeymap,
   darkLights,
+  padButtons,
+  idleAxis,
+  axisDeadZone,
+  axisNoise,
+  axisEnds,
   unbound,
   heldOwnKey,
   lateTap,

@@ -11,6 +11,9 @@ import { partCatalogue } from "../catalogue/parts";
 import { addBoard, addLink, changeBoard } from "../edits/boards";
 import { changeWish } from "../edits/wish";
 import { addControl, changeControl, placeControls } from "../edits/controls";
+import { setAxis, setPad } from "../edits/axes";
+import type { AxisSettings } from "../document/axes";
+import type { InterfaceKind } from "../hid/interfaceKinds";
 import { addLayer, bind } from "../edits/keymap";
 import { chooseController, freePin, moveController, movePin } from "../edits/pins";
 import { placeBlock } from "../edits/placeBlock";
@@ -47,6 +50,26 @@ function manyKeys(count: number): Design {
   let n = 0;
   return placeBlock(newDesign("many", "Many"), count, 1, { xMm: 0, yMm: 0 }, () => `m${(n += 1)}`);
 }
+
+const kestrel = demoDesigns.find(({ id }) => id === "kestrel")!;
+/** Kestrel, its first axis read in another way. */
+const axed = (change: Partial<AxisSettings>): Design =>
+  setAxis(kestrel, "slew:x", { ...kestrel.keymap.axes!["slew:x"], ...change });
+const rested = (design: Design): Design =>
+  changeControl(design, "slew", {
+    rests: [
+      { x: 0.46, y: 0.5 },
+      { x: 0.5, y: 0.5 },
+    ],
+  } as Partial<Control>);
+const idle = {
+  ...kestrel,
+  keymap: { ...kestrel.keymap, layers: kestrel.keymap.layers.map((layer) => ({ ...layer, axes: {} })) },
+};
+const declared = (design: Design, kind: InterfaceKind): Design => ({
+  ...design,
+  reportSet: { ...design.reportSet, interfaces: [...design.reportSet.interfaces, kind] },
+});
 
 const corner = (xMm: number, yMm: number) => ({ xMm, yMm });
 
@@ -665,6 +688,42 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     base(done, "k99:press", { does: "nothing" }),
     /^Base binds 1 input that the device does not have\.$/,
   ],
+  [
+    "keymap/axis-ends",
+    axed({ lowest: 0, highest: 96 }),
+    /^Slew X is told to go from 0 % to 96 % of its track, which goes from 5 % to 95 %: it comes 90 % of the way to its low end and 97\.8 % of the way to its high end\.$/,
+  ],
+  [
+    "keymap/axis-ends",
+    axed({ sides: "one", lowest: 10, highest: 99 }),
+    /: it comes 95\.5 % of the way to its high end\.$/,
+  ],
+  [
+    "keymap/axis-noise",
+    axed({ still: 0.1, smooth: 0 }),
+    /^Slew X stands still within 0\.1 % of its track; readings at rest differ by about 2 of 1024 counts, 0\.20 %: it will send reports by itself\.$/,
+  ],
+  [
+    "keymap/axis-dead-zone",
+    rested(axed({ dead: 3, centre: 48 })),
+    /^Slew X has a dead zone of 3 % of its way; 2 measured rests of Slew lie up to 4\.4 % from their middle: it drifts\.$/,
+  ],
+  [
+    "keymap/axis-dead-zone",
+    rested(axed({ dead: 20 })),
+    /^Slew X is told to rest at 50 % of its track; the middle of 2 measured rests is 48 %\.$/,
+  ],
+  ["keymap/idle-axis", idle, /^Slew X and Slew Y move nothing on any layer\.$/],
+  [
+    "reports/pad-buttons",
+    setPad(declared(kestrel, "pad"), { buttons: 24, hat: false, axisBits: 8 }),
+    /^The game pad declares 24 buttons; many games look at the first 16 only\.$/,
+  ],
+  [
+    "reports/pad-buttons",
+    base(declared(kestrel, "pad"), "stop:press", { does: "pad-button", button: 19 }),
+    /^The game pad declares 20 buttons; .* Keys are bound up to button 20\.$/,
+  ],
   ["keymap/dark-lights", litUp({ glows: [] }), /^Nothing says what 6 lights should show; they stay dark\.$/],
   [
     "keymap/dark-lights",
@@ -850,6 +909,7 @@ describe("rules", () => {
         "keymap/no-way-back",
         "try/firmware-limits",
         "keymap/too-large",
+        "reports/pad-buttons",
       ]),
     );
   });

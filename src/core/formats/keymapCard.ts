@@ -1,3 +1,4 @@
+import { axisUsePhrase } from "../axisUses";
 import { phraseOf } from "../bindings";
 import { kindOf } from "../catalogue/kinds";
 import { derive } from "../derived/derive";
@@ -48,6 +49,12 @@ function capsOf(design: Design, layer: Layer): CardCap[] {
     const said = inputs.flatMap(({ id, label }) =>
       Object.hasOwn(from.bindings, id) ? [{ input: label, phrase: phraseOf(from.bindings[id], context) }] : [],
     );
+    const moved = kindOf(control)
+      .elements(control)
+      .flatMap(({ id, label }) => {
+        const use = layer.axes?.[id] ?? base.axes?.[id];
+        return use ? [{ input: label, phrase: axisUsePhrase(use) }] : [];
+      });
     const isKey = control.kind === "key";
     return [
       {
@@ -57,7 +64,7 @@ function capsOf(design: Design, layer: Layer): CardCap[] {
         heightMm: isKey ? control.heightU * design.pitch.yMm - 2 : 12,
         rotationDeg: control.placement.rotationDeg,
         label: control.label,
-        said,
+        said: [...said, ...moved],
         isBeneath: !own && layer !== base,
       },
     ];

@@ -149,7 +149,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
     placing && isArranging
       ? `Click where the ${kindNamed(placing).title.toLowerCase()} goes. Escape ends.`
       : stage.mode === "press" && running && design.controls.length > 0
-        ? "Live: press keys, drag knobs and sticks, wheel over knobs"
+        ? "Live: press keys, drag or wheel over knobs"
         : "";
   return { ...show, hint, handlers: { onPointerDown, onPointerMove, onPointerUp, ...keys, onWheelOver } };
 }

@@ -1,5 +1,7 @@
 "use client";
 
+import { axisUsePhrase } from "@/core/axisUses";
+import type { Design, Layer } from "@/core/document/schema";
 import { derive } from "@/core/derived/derive";
 import { togetherInput } from "@/core/document/keyRules";
 import { phraseOf } from "@/core/bindings";
@@ -8,25 +10,39 @@ import { select, pickInput, pickLayer } from "@/store/hand";
 import { Table } from "@/ui/pieces/Table";
 import { useKeymap } from "./useKeymap";
 
-/** Every input with what it does on every layer. */
+interface Line {
+  id: string;
+  label: string;
+}
+
+/** What an input or an axis does on a layer, or null. */
+function wordsOf(design: Design, { bindings, axes = {} }: Layer, id: string): string | null {
+  if (Object.hasOwn(bindings, id)) return phraseOf(bindings[id], phraseContextOf(design));
+  return Object.hasOwn(axes, id) ? axisUsePhrase(axes[id]) : null;
+}
+
+/** Every input and every axis with what it does on every layer. */
 export function KeymapTable() {
   const { design, input, layer } = useKeymap();
-  const context = phraseContextOf(design);
-  const { inputs, bindable } = derive(design);
-  const controlOf = new Map(inputs.map(({ id, controlId }) => [id, controlId]));
+  const { inputs, bindable, elements } = derive(design);
+  const isBound = (id: string) => design.keymap.layers.some(({ bindings }) => Object.hasOwn(bindings, id));
+  const needNot = new Set(inputs.flatMap(({ id, motion }) => (motion === "high" || motion === "low" ? [id] : [])));
+  const axes = [...elements.values()].filter(({ kind }) => kind === "analog");
+  const rows: Line[] = [...bindable.filter(({ id }) => !needNot.has(id) || isBound(id)), ...axes];
+  const controlOf = new Map([...inputs, ...axes].map(({ id, controlId }) => [id, controlId]));
   const controlsOf = (inputId: string) => {
     const parts = design.keymap.together?.find(({ id }) => togetherInput(id) === inputId)?.parts ?? [inputId];
     return parts.flatMap((part) => controlOf.get(part) ?? []);
   };
   const pick = (inputId: string, layerId?: string) => {
     select(controlsOf(inputId));
-    pickInput(inputId);
+    pickInput(elements.has(inputId) && elements.get(inputId)!.kind === "analog" ? null : inputId);
     if (layerId) pickLayer(layerId);
   };
   return (
     <Table
       label="Bindings by layer"
-      rows={bindable}
+      rows={rows}
       rowId={(row) => row.id}
       isSelected={(row) => row.id === input?.id}
       onPick={(row) => pick(row.id)}
@@ -35,15 +51,15 @@ export function KeymapTable() {
         { title: "Input", cell: (row) => row.label, width: "220px" },
         ...design.keymap.layers.map((column, nth) => ({
           title: nth === 0 && column.name !== "Base" ? `${column.name} (base)` : column.name,
-          cell: (row: { id: string; label: string }) => {
-            const binding = column.bindings[row.id];
-            const words = binding ? phraseOf(binding, context) : nth === 0 ? "–" : "as beneath";
+          cell: (row: Line) => {
+            const said = wordsOf(design, column, row.id);
+            const words = said ?? (nth === 0 ? "–" : "as beneath");
             return (
               <button
                 onClick={() => pick(row.id, column.id)}
                 aria-label={`${row.label} on ${column.name}: ${words}`}
                 style={{
-                  color: binding ? "inherit" : "var(--faint)",
+                  color: said ? "inherit" : "var(--faint)",
                   fontWeight: column.id === layer.id && row.id === input?.id ? 700 : 400,
                   minHeight: 24,
                 }}

@@ -1,9 +1,9 @@
 import type { Derived } from "../../derived/derive";
 import type { Glow } from "../../document/glows";
-import { knobOf } from "../../document/knobs";
 import type { Design } from "../../document/schema";
 import { addGlow, removeGlow } from "../../edits/glows";
 import { glowsOf, lightsOf, ownKeyOf } from "../../firmware/lights";
+import { topOf } from "../../firmware/shownStates";
 import { type ScanTable, scanTableOf } from "../../firmware/scanTable";
 import { glowLightsWords } from "../../keymap/glowWords";
 import { type Observation, type Rule, controlSubject, counted } from "../finding";
@@ -12,7 +12,7 @@ const FIRST_GLOW = "first-glow";
 
 /** What a glow follows that is gone, or null. */
 function goneOf({ when, shows }: Glow, { keymap }: Design, { elements, bindable }: Derived): string | null {
-  const isKnob = (id: string) => elements.get(id)?.kind === "quadrature";
+  const isKnob = (id: string) => ["quadrature", "analog"].includes(elements.get(id)?.kind ?? "");
   if (when.when === "layer" && !keymap.layers.some(({ id }) => id === when.layerId)) return "a layer";
   if (when.when === "held" && !bindable.some(({ id }) => id === when.inputId)) return "an input";
   if (when.when === "value" && !isKnob(when.elementId)) return "a knob";
@@ -24,7 +24,7 @@ function neverSeen(glow: Glow, design: Design, derived: Derived, scan: ScanTable
   const gone = goneOf(glow, design, derived);
   if (gone) return `follows ${gone} that is gone`;
   if (glow.when.when === "value") {
-    const { top } = knobOf(design.keymap.knobs, glow.when.elementId);
+    const top = topOf(design, glow.when.elementId);
     if (glow.when.atLeast > top)
       return `is seen from ${glow.when.atLeast} on, and the value of its knob counts to ${top}`;
   }

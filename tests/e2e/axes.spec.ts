@@ -1,0 +1,101 @@
+import { type Page, expect, test } from "@playwright/test";
+import { goTo, middleOf, part, tap, tray } from "./bench";
+
+const section = (page: Page, name: string) => tray(page).getByRole("region", { name });
+
+/** Pulls a stick by so many pixels and keeps it there. */
+async function pull(page: Page, label: string, right: number, down: number) {
+  const { x, y } = await middleOf(part(page, label));
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + right, y + down, { steps: 4 });
+}
+
+test("Kestrel's stick moves the pointer while it is pulled, and on the star chart it turns the wheel", async ({
+  page,
+}) => {
+  await page.goto("/bench/kestrel/try");
+  await expect(part(page, "Power")).toHaveAttribute("aria-label", / lit in /);
+  await pull(page, "Slew", 60, -60);
+  await expect(section(page, "What the pointer does")).toContainText(/\d+ right, \d+ up/);
+  await page.mouse.up();
+  await expect(section(page, "Move").getByLabel("Move Slew X, percent of its way")).toHaveValue("0");
+  const still = await section(page, "What the pointer does").textContent();
+  await page.waitForTimeout(200);
+  expect(await section(page, "What the pointer does").textContent()).toBe(still);
+
+  await goTo(page, "Keymap");
+  await page.getByRole("button", { name: /^Slew Y on Star chart: the wheel up and down/ }).click();
+  await expect(section(page, "Slew Y on Star chart")).toContainText("the wheel up and down, up to 12 steps/s");
+  await expect(
+    page.getByRole("button", { name: "Slew X on Base: the pointer sideways, up to 600 counts/s" }),
+  ).toBeVisible();
+});
+
+test("a stick becomes an axis of a game pad, with keys for its buttons; what cannot be is told", async ({ page }) => {
+  await page.goto("/bench/kestrel/keymap");
+  await part(page, "Slew").click();
+  const x = section(page, "Slew X on Base");
+  await x.getByLabel("It moves").selectOption({ label: "Axis of the game pad" });
+  await section(page, "Slew Y on Base").getByLabel("It moves").selectOption({ label: "Axis of the game pad" });
+  await page.getByRole("button", { name: /^All \d+ findings/ }).click();
+  const all = page.getByRole("region", { name: "All findings" });
+  await expect(all).toContainText('Slew X and Slew Y would report on "Game pad", which the device does not declare.');
+  await all.getByRole("button", { name: "Declare Game pad" }).click();
+  await expect(all).not.toContainText("would report on");
+  await part(page, "Slew").click();
+
+  // Bad input: the ends the wrong way round, a number that is none, and a key that is let go where it is pressed.
+  await x.getByRole("button", { name: "How Slew X is read" }).click();
+  const field = x.getByLabel("Low end (% of track)");
+  await field.fill("70");
+  await field.press("Enter");
+  await expect(
+    page.getByText(/rests at 50 % between 70 % and 93 %; at least 7 % must lie on either side/).first(),
+  ).toBeVisible();
+  await expect(field).toHaveValue("7");
+  await x.getByLabel("Dead zone (% of way)").fill("lots");
+  await expect(x).toContainText('"lots" is not a number.');
+  await x.getByLabel("Dead zone (% of way)").press("Escape");
+  await x.getByRole("button", { name: "Bend it at a point" }).click();
+  await expect(x.getByRole("img", { name: /^Course: nothing up to 10 % of the way/ })).toBeVisible();
+
+  await part(page, "Stop").click();
+  await tray(page).getByLabel("Pointer, computer or game pad").selectOption({ label: "game pad button" });
+  await tray(page).getByLabel("Button", { exact: true }).fill("12");
+  await tray(page).getByLabel("Button", { exact: true }).press("Enter");
+  await part(page, "Mark").click();
+  await tray(page).getByLabel("Pointer, computer or game pad").selectOption({ label: "game pad hat up" });
+
+  await goTo(page, "Reports");
+  await section(page, "Game pad").getByLabel("Each axis (bits)").fill("20");
+  await expect(section(page, "Game pad")).toContainText("Between 8 and 16 bits.");
+  await section(page, "Game pad").getByLabel("Each axis (bits)").fill("12");
+  await section(page, "Game pad").getByLabel("Each axis (bits)").press("Enter");
+  await expect(page.getByRole("region", { name: "Descriptor of Game pad" })).toContainText("Logical Maximum (2047)");
+
+  await goTo(page, "Try");
+  const game = section(page, "What the game reads");
+  await expect(game).toContainText("Hat: not pressed");
+  await section(page, "Move").getByLabel("Move Slew X, percent of its way").fill("100");
+  await expect(game.getByLabel("Axis X 2047", { exact: true })).toBeVisible();
+  await section(page, "Move").getByLabel("Move Slew Y, percent of its way").fill("-100");
+  await expect(game.getByLabel("Axis Y -2047", { exact: true })).toBeVisible();
+  await section(page, "Move").getByRole("button", { name: "Let go of the stick" }).click();
+  await expect(game.getByLabel("Axis X 0", { exact: true })).toBeVisible();
+  await part(page, "Stop").hover();
+  await page.mouse.down();
+  await expect(game.getByLabel("Button 12 down")).toBeVisible();
+  await page.mouse.up();
+  await expect(game.getByLabel("Button 12 up")).toBeVisible();
+  await part(page, "Mark").hover();
+  await page.mouse.down();
+  await expect(game).toContainText("Hat: up");
+  await page.mouse.up();
+});
+
+test("a click on a stick is a push of its handle", async ({ page }) => {
+  await page.goto("/bench/kestrel/try");
+  await tap(page, "Slew");
+  await expect(section(page, "State")).toContainText(/Reports sent\s*[1-9]/);
+});
