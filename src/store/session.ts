@@ -1,5 +1,7 @@
 import type { Design } from "@/core/document/schema";
 import type { HostLanguage } from "@/core/languages/hostLanguage";
+import type { Loaded } from "@/core/engine/preparedDevice";
+import { checking } from "@/workers/checking";
 import type { LanguageId } from "@/core/languages/ids";
 import { loadLanguage } from "./hostLanguages";
 import { fetchRuntime } from "./runtimeFile";
@@ -27,20 +29,31 @@ const UNREACHED = "The simulated device could not be fetched. See that the serve
 
 let ofDesign: Design | null = null;
 
-async function languageFor({ keymap }: Design): Promise<HostLanguage> {
-  // The device's own texts are in the keymap's language, whatever the computer is set to.
-  const own = await loadLanguage(keymap.hostLanguage);
-  const { language } = useSession.getState();
-  return language === null ? own : loadLanguage(language);
+/** What the device is loaded with is worked out aside, where the rules are; without threads (in tests) here. */
+async function loadedAside(design: Design): Promise<Loaded> {
+  if (typeof Worker !== "undefined") return checking().loadedWith(design);
+  await loadLanguage(design.keymap.hostLanguage);
+  const { loadedWith } = await import("@/core/engine/preparedDevice");
+  return loadedWith(design);
 }
+
+/** The keyboard language that the computer is set to. */
+const languageFor = ({ keymap }: Design): Promise<HostLanguage> =>
+  loadLanguage(useSession.getState().language ?? keymap.hostLanguage);
 
 /** Powers the device: from the design as it is, at time 0. */
 export async function startSession(next: Design): Promise<void> {
   const mine = (turn += 1);
   let device: typeof SessionDevice;
   let computer: HostLanguage;
+  let tables: Loaded;
   try {
-    [device, computer] = await Promise.all([import("./sessionDevice"), languageFor(next), fetchRuntime()]);
+    [device, computer, tables] = await Promise.all([
+      import("./sessionDevice"),
+      languageFor(next),
+      loadedAside(next),
+      fetchRuntime(),
+    ]);
   } catch {
     if (mine !== turn) return;
     early = [];
@@ -48,7 +61,7 @@ export async function startSession(next: Design): Promise<void> {
   }
   if (mine !== turn) return;
   loaded = device;
-  device.startDevice(next, computer);
+  device.startDevice(next, computer, tables);
   ofDesign = next;
   for (const act of early.splice(0)) act(device);
 }

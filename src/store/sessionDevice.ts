@@ -4,8 +4,7 @@ import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
 import { HostStandIn } from "@/core/engine/hostText";
-import { overLimits } from "@/core/firmware/capacity";
-import { scanTableOf } from "@/core/firmware/scanTable";
+import type { Loaded } from "@/core/engine/preparedDevice";
 import type { HostLanguage } from "@/core/languages/hostLanguage";
 import { usEnglish } from "@/core/languages/usEnglish";
 import { randomFrom } from "@/core/optimisation/random";
@@ -32,6 +31,8 @@ let device: Device | null = null;
 let language = usEnglish;
 let host = new HostStandIn();
 let design: Design | null = null;
+/** What the device is loaded with: the same whether its diodes are there or not. */
+let tables: Uint8Array = new Uint8Array();
 let frame = 0;
 const emptyLog = (): Log => ({ contacts: [], reports: [], lamps: [], lights: new Map() });
 let log = emptyLog();
@@ -40,12 +41,13 @@ let closedSwitches = new Set<string>();
 let lampsOn = new Set<string>();
 
 /** Powers the device: from the design as it is, at time 0. */
-export function startDevice(next: Design, computer: HostLanguage): void {
+export function startDevice(next: Design, computer: HostLanguage, loaded: Loaded): void {
   design = next;
+  tables = loaded.tables;
   language = computer;
   cancelAnimationFrame(frame);
-  const [tooMuch] = overLimits(scanTableOf(next), next);
-  if (tooMuch) {
+  const { tooMuch } = loaded;
+  if (tooMuch !== null) {
     stopDevice();
     return set({ ...emptySession, refusal: `This design cannot be tried: it has ${tooMuch}.` });
   }
@@ -84,6 +86,7 @@ function power() {
   const wired = withoutDiodes ? setDiodes(design, "none") : design;
   device = new Device(
     wired,
+    tables,
     {
       contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
       lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.scan.lamps[line].controlId, on }),

@@ -2,6 +2,7 @@ import { expose } from "comlink";
 import { budgetOf, budgetWords } from "@/core/brief/budget";
 import type { Design } from "@/core/document/schema";
 import type { ToldFinding } from "@/core/findings/finding";
+import { loadedWith } from "@/core/engine/preparedDevice";
 import { supplyView } from "@/core/power/supplyView";
 import { type FeedingPoints, whereToFeed } from "@/core/power/remedies";
 import { analogView } from "@/core/analog/analogView";
@@ -42,6 +43,7 @@ export const checkingTasks = {
   timing: timingView,
   analog: analogView,
   levels: levelsView,
+  loadedWith,
 };
 export type CheckingTasks = typeof checkingTasks;
 

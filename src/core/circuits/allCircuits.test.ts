@@ -21,7 +21,7 @@ import {
 } from "../edits/wiring";
 import { shareOutMatrix } from "../edits/shareOutMatrix";
 import type { Design } from "../document/schema";
-import { Device } from "../engine/device";
+import { deviceOf } from "../engine/preparedDevice";
 import { planPins } from "../pins/planPins";
 import { type Circuit, circuitKindNamed, circuitKindOf, circuitKinds, circuitSchema } from ".";
 import type { Charlieplex } from "./charlieplex";
@@ -101,7 +101,7 @@ const READING: Circuit["kind"][] = [
 describe.each(READING)("switches read by %s", (kind) => {
   it("are told one by one by the firmware", () => {
     const design = wiredAs(kind);
-    const device = new Device(design, {});
+    const device = deviceOf(design, {});
     const switches = [...derive(design).elements.values()].filter((e) => e.kind === "switch");
     for (const { id } of switches) {
       device.press(id, true);
@@ -121,7 +121,7 @@ describe("knobs and lamps behind added parts", () => {
       "e1:cw": { does: "keyboard" as const, usage: 5, modifiers: 0 },
     };
     const reports: Uint8Array[] = [];
-    const device = new Device(
+    const device = deviceOf(
       { ...design, keymap: { ...design.keymap, layers: [{ ...design.keymap.layers[0], bindings: bound }] } },
       { report: ({ bytes }) => reports.push(bytes) },
     );
@@ -134,7 +134,7 @@ describe("knobs and lamps behind added parts", () => {
   it.each(["output-registers", "charlieplex"] as const)("a lamp shines through %s", (kind) => {
     const design = wireAs(pad(), kind, ["l1:lamp"]);
     const lit: boolean[] = [];
-    const device = new Device(
+    const device = deviceOf(
       { ...design, keymap: { ...design.keymap, lamps: { l1: { when: "always" } } } },
       { lamp: (_at, _line, on) => lit.push(on) },
     );
@@ -144,7 +144,7 @@ describe("knobs and lamps behind added parts", () => {
 
   it("two keys of one ladder bank are told as one", () => {
     const design = wireAs(keyBlock(4, 3), "ladder", allIds(keyBlock(4, 3)));
-    const device = new Device(design, {});
+    const device = deviceOf(design, {});
     device.press("k2:press", true);
     device.press("k9:press", true);
     device.runUntil(30);

@@ -209,7 +209,7 @@ export function contractHeader(): string {
     `#define OV_${name.toUpperCase()}_SENDING ${sending}`,
   ]);
   const most = Math.max(...Object.values(REPORTS).map(({ bytes }) => bytes));
-  const need = ARENA.map(([, bytes, of]) => `${bytes}u * (${of})`).join(" + ");
+  const need = ARENA.map(([bytes, of]) => `${bytes}u * (${of})`).join(" + ");
   return `/* Generated from src/core/contract/contract.ts by scripts/buildFirmware.mjs; do not edit. */
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
@@ -260,7 +260,7 @@ ${liveDefines()}
 /* The board block of a finished image: see src/core/contract/board.ts. */
 ${boardDefines()}
 
-/* Bytes of the arena: ${ARENA.map(([what]) => what).join(", ")}. */
+/* Bytes of the arena; what each is for stands in src/core/contract/contract.ts. */
 #define OV_ARENA_BYTES(${COUNTS.join(", ")}) (${need})
 
 #endif

@@ -429,37 +429,52 @@ export interface ArenaCounts {
 }
 
 /** What the runtime keeps in the arena: bytes for each of something. Two-byte things come first, so that all lie even. */
-export const ARENA: [what: string, bytes: number, of: keyof ArenaCounts][] = [
-  ["resting words", 2, "banks"],
-  ["last words", 2, "groups"],
-  ["waiting steps", 2 * STEP_RUNS, "pulsers"],
-  ["when each change came that waits", 2, "waiting"],
-  ["since when each mover is held, and how fast it gets", 4, "movers"],
-  [
-    "what is left of a count, reading, what stands still, where that is, the place told, how fast it moves, what it does and on what",
-    14,
-    "sensors",
-  ],
-  ["whether a switch of it settles", 1, "groups"],
-  ["debounce", 1, "switches"],
-  ["what each input was pressed for", 1, "inputs"],
-  ["quadrature state and travel, felt steps, time and direction of the last that was told, value", 6, "encoders"],
-  ["input of a switch that tells its change", 1, "pulsers"],
-  ["holders", 1, "layers"],
-  ["input that waits, and time before its press", 2, "waiting"],
-  ["parts of keys together, inputs with an opposite", 1, "partBytes"],
-  ["whether it is lit, where its pattern is, and how long it stays there", 3, "lamps"],
-  ["what each light was told, and how much is left of its own key's glow", 4, "lights"],
-  ["how much there is of each glow, and where its effect is", 4, "glows"],
-  ["inputs that hold each button of the pad", 1, "padButtons"],
-  ["movers and where they move", 2, "movers"],
-  ["last reports taken", 1, "reportBytes"],
-  ["changed bindings and a frame", 1, "liveBytes"],
+export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
+  // Resting words.
+  [2, "banks"],
+  // Last words.
+  [2, "groups"],
+  // Waiting steps.
+  [2 * STEP_RUNS, "pulsers"],
+  // When each change came that waits.
+  [2, "waiting"],
+  // Since when each mover is held, and how fast it gets.
+  [4, "movers"],
+  // Whether a switch of it settles.
+  [1, "groups"],
+  // Debounce.
+  [1, "switches"],
+  // What each input was pressed for.
+  [1, "inputs"],
+  // Quadrature state and travel, felt steps, time and direction of the last that was told, value.
+  [6, "encoders"],
+  // Input of a switch that tells its change.
+  [1, "pulsers"],
+  // Holders.
+  [1, "layers"],
+  // Input that waits, and time before its press.
+  [2, "waiting"],
+  // Parts of keys together, inputs with an opposite.
+  [1, "partBytes"],
+  // Whether it is lit, where its pattern is, and how long it stays there.
+  [3, "lamps"],
+  // What each light was told, and how much is left of its own key's glow.
+  [4, "lights"],
+  // How much there is of each glow, and where its effect is.
+  [4, "glows"],
+  // Inputs that hold each button of the pad.
+  [1, "padButtons"],
+  // Movers and where they move.
+  [2, "movers"],
+  // Last reports taken.
+  [1, "reportBytes"],
+  // Changed bindings and a frame.
+  [1, "liveBytes"],
 ];
 
 /** Bytes of the arena; the C side computes the same. */
 export const arenaBytes = (counts: ArenaCounts): number =>
-  ARENA.reduce((sum, [, bytes, of]) => sum + bytes * counts[of], 0);
+  ARENA.reduce((sum, [bytes, of]) => sum + bytes * counts[of], 0);
 
 /**
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by

@@ -2,7 +2,6 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
-import { tableBytes } from "../firmware/tables";
 import { type ReportName, REPORTS } from "../contract/contract";
 import { Tracks } from "./tracks";
 import { type Bounce, ContactSchedule } from "./contactSchedule";
@@ -77,7 +76,6 @@ export class Device {
   private readonly tracks: Tracks;
   private readonly noisy: Noise | null;
   private runtime: Runtime;
-  private readonly tables: Uint8Array;
   private isAsked = false;
   private readonly turnings = new Map<string, Turning>();
   private isHostBusy = false;
@@ -89,6 +87,7 @@ export class Device {
 
   constructor(
     private readonly design: Design,
+    private readonly tables: Uint8Array,
     private readonly watch: DeviceWatch,
     bounce: Bounce | null = null,
     /** What live changes kept before. */
@@ -101,7 +100,6 @@ export class Device {
     this.schedule = new ContactSchedule(bounce);
     this.tracks = new Tracks(design, this.scan.sensors);
     this.noisy = noise;
-    this.tables = tableBytes(this.scan, design);
     this.runtime = this.start(kept);
   }
 

@@ -3,7 +3,7 @@ import type { BuiltChain } from "../circuits/circuitKind";
 import { LIGHT_BYTES } from "../contract/contract";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { orderOf } from "../firmware/lights";
+import { orderOf } from "../firmware/colourOrder";
 
 const ALL = 255;
 /** A light's brightness follows its number evenly, a screen's does not (the usual gamma of screens, 2.2). */

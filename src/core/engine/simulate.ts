@@ -8,7 +8,8 @@ import { type Problem, type Result, bad, good } from "../document/problem";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
-import { Device, type DeviceWatch, type TimedReport } from "./device";
+import type { Device, DeviceWatch, TimedReport } from "./device";
+import { deviceOf } from "./preparedDevice";
 import { HostStandIn } from "./hostText";
 import { movableEnds } from "./movable";
 import { positionsOf } from "./positions";
@@ -195,7 +196,7 @@ export function simulate(
   const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage));
   const { bounce, noise } = request;
   bringInlineRuntime();
-  const device = new Device(
+  const device = deviceOf(
     design,
     {
       ...watch,

@@ -3,7 +3,7 @@ import { type ArenaCounts, FIXED_RAM_BYTES, LIMITS, arenaBytes, partBytes, ramBy
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
-import { reportBytes } from "../hid/usbDescriptors";
+import { reportBytes } from "../hid/reportBytes";
 import { padShapeOf } from "./padShape";
 import { glowsOf, lightsOf } from "./lights";
 import { tableBytes } from "./tables";

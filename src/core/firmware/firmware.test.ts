@@ -18,7 +18,8 @@ import { scanTableOf } from "./scanTable";
 import { recordScript } from "../engine/script";
 import { simulate } from "../engine/simulate";
 import { curveBytes } from "./axes";
-import { actionEntries, actionTable, tableBytes, tableSections } from "./tables";
+import { tableSections } from "./tableListing";
+import { actionEntries, actionTable, tableBytes } from "./tables";
 
 const word = (bytes: Uint8Array, at: number) => bytes[at] | (bytes[at + 1] << 8);
 

@@ -6,6 +6,7 @@ import type { Glow, GlowShows } from "../document/glows";
 import type { Design } from "../document/schema";
 import { distanceMm } from "../geometry/point";
 import type { ScanTable } from "./scanTable";
+import { orderOf } from "./colourOrder";
 import { ruleBytes, topOf, valueAt } from "./shownStates";
 
 /** Elements of all lights that answer, as the firmware numbers them: chain after chain. */
@@ -71,13 +72,6 @@ export const chainBytes = ({ chains }: ScanTable): number[] =>
 /** Two bits for each of red, green and blue: which of its three bytes it is. */
 const placesOf = (order: ColourOrder) =>
   (["r", "g", "b"] as const).reduce((bits, colour, nth) => bits | (order.indexOf(colour) << (2 * nth)), 0);
-
-/** In which order a light's part takes its bytes. */
-export function orderOf(design: Design, elementId: string): ColourOrder {
-  const derived = derive(design);
-  const control = derived.controls.get(derived.elements.get(elementId)?.controlId ?? "");
-  return (control && derived.partOf(control).colourOrder) ?? "grb";
-}
 
 /** Bytes of the table of lights. */
 export function lightBytes(scan: ScanTable, design: Design): number[] {

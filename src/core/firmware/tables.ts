@@ -36,15 +36,15 @@ const OPPOSITE_CODE = {
   "one-side": OPPOSITE.ONE_SIDE,
 } as const;
 
-/** One part of the table block, for listings with comments. */
-export interface TableSection {
-  title: string;
+/** One part of the table block: the header, a table, or its CRC. */
+export interface TablePart {
+  at: HeaderField | "HEADER" | "CRC";
   bytes: number[];
   /** Bytes of one entry, for line breaks. */
   entryBytes: number;
 }
 
-interface BodySection extends TableSection {
+interface BodySection extends TablePart {
   at: HeaderField;
 }
 
@@ -126,72 +126,36 @@ function bankBytes(scan: ScanTable): number[] {
   return banks;
 }
 
-const section = (at: HeaderField, title: string, bytes: number[], entryBytes: number): BodySection => ({
+const section = (at: HeaderField, bytes: number[], entryBytes: number): BodySection => ({
   at,
-  title,
   bytes,
   entryBytes,
 });
 
 /** How voltages are read, and what comes of them. */
 const axisSections = (scan: ScanTable, design: Design): BodySection[] => [
-  section(
-    "SENSOR_TABLE",
-    "sensors: smooth, turned, twin, curve, still, centre, below, above, dead, its factor, two inputs, key on, off, sides",
-    sensorBytes(scan, design),
-    ENTRY_BYTES.SENSOR,
-  ),
-  section("CURVE_TABLE", "curves: what is told at each eighth", curveBytes(scan, design), ENTRY_BYTES.CURVE),
-  section(
-    "AXIS_USE_TABLE",
-    "axes: what each does, on which axis, how fast; layer by layer",
-    axisUseBytes(scan, design),
-    ENTRY_BYTES.AXIS_USE,
-  ),
+  section("SENSOR_TABLE", sensorBytes(scan, design), ENTRY_BYTES.SENSOR),
+  section("CURVE_TABLE", curveBytes(scan, design), ENTRY_BYTES.CURVE),
+  section("AXIS_USE_TABLE", axisUseBytes(scan, design), ENTRY_BYTES.AXIS_USE),
 ];
 
 function bodySections(scan: ScanTable, design: Design): BodySection[] {
   const { table, pool } = actionTable(actionEntries(scan, design));
   return [
-    section(
-      "GROUP_TABLE",
-      "groups: strobe line, bank, switch on each of 16 lines",
-      groupBytes(scan),
-      ENTRY_BYTES.GROUP,
-    ),
-    section("BANK_TABLE", "banks: read with nothing strobed", bankBytes(scan), ENTRY_BYTES.BANK),
-    section("SWITCH_TABLE", "switches: debounce ms, eager, tells its change; pulser", switchBytes(scan), 16),
-    section(
-      "ENCODER_TABLE",
-      "encoders: line A, line B, states a step; felt steps to a told one, how often, fast ms, how often then, top",
-      encoderBytes(scan),
-      ENTRY_BYTES.ENCODER,
-    ),
-    section(
-      "LAMP_TABLE",
-      "lamps: line, what it shows, argument, from which value on; ticks on and off, times, eighths",
-      lampBytes(scan, design),
-      ENTRY_BYTES.LAMP,
-    ),
-    section("CHAIN_TABLE", "chains: lights, how many lit, how bright, ms to send", chainBytes(scan), ENTRY_BYTES.CHAIN),
-    section("LIGHT_TABLE", "lights: input of its own key, places of red, green and blue", lightBytes(scan, design), 16),
-    section(
-      "GLOW_TABLE",
-      "glows: how, when, argument, from which value on, of, speed, two colours, fade, which lights",
-      glowTableBytes(scan, design),
-      glowBytes(lightsOf(scan).length),
-    ),
+    section("GROUP_TABLE", groupBytes(scan), ENTRY_BYTES.GROUP),
+    section("BANK_TABLE", bankBytes(scan), ENTRY_BYTES.BANK),
+    section("SWITCH_TABLE", switchBytes(scan), 16),
+    section("ENCODER_TABLE", encoderBytes(scan), ENTRY_BYTES.ENCODER),
+    section("LAMP_TABLE", lampBytes(scan, design), ENTRY_BYTES.LAMP),
+    section("CHAIN_TABLE", chainBytes(scan), ENTRY_BYTES.CHAIN),
+    section("LIGHT_TABLE", lightBytes(scan, design), 16),
+    section("GLOW_TABLE", glowTableBytes(scan, design), glowBytes(lightsOf(scan).length)),
     ...axisSections(scan, design),
-    section("TOGETHER_TABLE", "keys together: window ms, how many, which", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
-    section("OPPOSITE_TABLE", "opposites: two inputs, what counts", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
-    section(
-      "MACRO_TABLE",
-      "macros: where each begins, then how often, flags, where again, steps",
-      macroTable(design),
-      16,
-    ),
-    section("ACTION_TABLE", "actions: layer by layer, input by input", table, ENTRY_BYTES.ACTION),
-    section("ACTION_POOL", "longer actions", pool, 16),
+    section("TOGETHER_TABLE", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
+    section("OPPOSITE_TABLE", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
+    section("MACRO_TABLE", macroTable(design), 16),
+    section("ACTION_TABLE", table, ENTRY_BYTES.ACTION),
+    section("ACTION_POOL", pool, 16),
   ];
 }
 
@@ -253,16 +217,14 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
 
 const CRC_BYTES = 2;
 
-/** The device's tables in sections; joined they are what the firmware reads, on every target. */
-export function tableSections(scan: ScanTable, design: Design): TableSection[] {
+/** The device's tables in parts; joined they are what the firmware reads, on every target. */
+export function tableParts(scan: ScanTable, design: Design): TablePart[] {
   const body = bodySections(scan, design);
-  const header = { title: "header", bytes: headerBytes(scan, design, body), entryBytes: 16 };
-  const all = [header, ...body];
+  const all: TablePart[] = [{ at: "HEADER", bytes: headerBytes(scan, design, body), entryBytes: 16 }, ...body];
   const crc = word(crc16(all.flatMap(({ bytes }) => bytes)));
-  return [...all, { title: "CRC of all above", bytes: crc, entryBytes: CRC_BYTES }].filter(
-    ({ bytes }) => bytes.length > 0,
-  );
+  const whole: TablePart[] = [...all, { at: "CRC", bytes: crc, entryBytes: CRC_BYTES }];
+  return whole.filter(({ bytes }) => bytes.length > 0);
 }
 
 export const tableBytes = (scan: ScanTable, design: Design): Uint8Array =>
-  Uint8Array.from(tableSections(scan, design).flatMap((section) => section.bytes));
+  Uint8Array.from(tableParts(scan, design).flatMap(({ bytes }) => bytes));

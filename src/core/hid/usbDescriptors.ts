@@ -1,8 +1,8 @@
-import { REPORTS, padBytes } from "../contract/contract";
 import { bytesOf } from "./descriptorWriter";
 import type { InterfaceKind } from "./interfaceKinds";
 import { hidInterfaces } from "./interfaces";
 import type { PadShape } from "./padShape";
+import { reportBytes } from "./reportBytes";
 
 /** Who a device says it is. */
 export interface UsbIdentity {
@@ -73,10 +73,6 @@ export const hidDescriptor = (kind: InterfaceKind, shape: PadShape): number[] =>
 export const reportDescriptor = (kind: InterfaceKind, shape: PadShape): number[] => [
   ...bytesOf(hidInterfaces[kind].descriptor(shape)),
 ];
-
-/** Bytes of a report; frames of live changes are no reports. */
-export const reportBytes = (kind: InterfaceKind, { buttons, hat, axes, axisBits }: PadShape): number =>
-  kind === "pad" ? padBytes(buttons, hat ? 1 : 0, axes.length, axisBits) : REPORTS[kind].bytes;
 
 /** Bytes of an endpoint's packet, the report in whole; endpoints have 8, 16, 32 or 64. */
 export const packetBytes = (kind: InterfaceKind, shape: PadShape): number =>

@@ -1,5 +1,6 @@
 import type { Design } from "../document/schema";
-import { Device, type DeviceWatch } from "../engine/device";
+import type { Device, DeviceWatch } from "../engine/device";
+import { deviceOf } from "../engine/preparedDevice";
 import { HostStandIn } from "../engine/hostText";
 import { unlockSwitches } from "../firmware/unlock";
 import { UNLOCK_TENTHS } from "../contract/live";
@@ -24,7 +25,7 @@ export class StandInDevice {
     private readonly loadedWith: Design,
     watch: DeviceWatch = {},
   ) {
-    this.device = new Device(loadedWith, {
+    this.device = deviceOf(loadedWith, {
       ...watch,
       report: (report) => {
         watch.report?.(report);

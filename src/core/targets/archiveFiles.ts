@@ -7,7 +7,7 @@ import { hidInterfaces } from "../hid/interfaces";
 import type { ScanTable } from "../firmware/scanTable";
 import { arenaNeed } from "../firmware/capacity";
 import { keymapLines } from "./keymapWords";
-import { type TableSection, tableSections } from "../firmware/tables";
+import { type TableSection, tableSections } from "../firmware/tableListing";
 
 const hexByte = (byte: number) => `0x${byte.toString(16).padStart(2, "0")}`;
 

@@ -4,7 +4,7 @@ import { PREFIX, unsignedItem } from "../../hid/descriptorItem";
 import { DescriptorWriter } from "../../hid/descriptorWriter";
 import type { InterfaceKind } from "../../hid/interfaceKinds";
 import type { PadShape } from "../../hid/padShape";
-import { reportBytes } from "../../hid/usbDescriptors";
+import { reportBytes } from "../../hid/reportBytes";
 import { LIVE_COLLECTION, hidInterfaces } from "../../hid/interfaces";
 
 /**

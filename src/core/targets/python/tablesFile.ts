@@ -1,6 +1,6 @@
 import type { Design } from "../../document/schema";
 import type { ScanTable } from "../../firmware/scanTable";
-import { tableSections } from "../../firmware/tables";
+import { tableSections } from "../../firmware/tableListing";
 
 const byte = (value: number) => `\\x${value.toString(16).padStart(2, "0")}`;
 

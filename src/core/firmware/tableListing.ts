@@ -1,0 +1,36 @@
+import type { Design } from "../document/schema";
+import type { ScanTable } from "./scanTable";
+import { type TablePart, tableParts } from "./tables";
+
+/** What the bytes of each part are. */
+const TITLES: Partial<Record<TablePart["at"], string>> = {
+  HEADER: "header",
+  SENSOR_TABLE:
+    "sensors: smooth, turned, twin, curve, still, centre, below, above, dead, its factor, two inputs, key on, off, sides",
+  CURVE_TABLE: "curves: what is told at each eighth",
+  AXIS_USE_TABLE: "axes: what each does, on which axis, how fast; layer by layer",
+  GROUP_TABLE: "groups: strobe line, bank, switch on each of 16 lines",
+  BANK_TABLE: "banks: read with nothing strobed",
+  SWITCH_TABLE: "switches: debounce ms, eager, tells its change; pulser",
+  ENCODER_TABLE:
+    "encoders: line A, line B, states a step; felt steps to a told one, how often, fast ms, how often then, top",
+  LAMP_TABLE: "lamps: line, what it shows, argument, from which value on; ticks on and off, times, eighths",
+  CHAIN_TABLE: "chains: lights, how many lit, how bright, ms to send",
+  LIGHT_TABLE: "lights: input of its own key, places of red, green and blue",
+  GLOW_TABLE: "glows: how, when, argument, from which value on, of, speed, two colours, fade, which lights",
+  TOGETHER_TABLE: "keys together: window ms, how many, which",
+  OPPOSITE_TABLE: "opposites: two inputs, what counts",
+  MACRO_TABLE: "macros: where each begins, then how often, flags, where again, steps",
+  ACTION_TABLE: "actions: layer by layer, input by input",
+  ACTION_POOL: "longer actions",
+  CRC: "CRC of all above",
+};
+
+/** One part of the table block, for listings with comments. */
+export interface TableSection extends Omit<TablePart, "at"> {
+  title: string;
+}
+
+/** The device's tables in sections with their titles. */
+export const tableSections = (scan: ScanTable, design: Design): TableSection[] =>
+  tableParts(scan, design).map(({ at, ...part }) => ({ title: TITLES[at] ?? at, ...part }));

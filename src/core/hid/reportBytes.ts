@@ -1,0 +1,7 @@
+import { REPORTS, padBytes } from "../contract/contract";
+import type { InterfaceKind } from "./interfaceKinds";
+import type { PadShape } from "./padShape";
+
+/** Bytes of a report; frames of live changes are no reports. */
+export const reportBytes = (kind: InterfaceKind, { buttons, hat, axes, axisBits }: PadShape): number =>
+  kind === "pad" ? padBytes(buttons, hat ? 1 : 0, axes.length, axisBits) : REPORTS[kind].bytes;
