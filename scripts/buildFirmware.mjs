@@ -36,6 +36,7 @@ const EXPORTS = [
   "ov_live_place",
   "ov_live_asked",
   "ov_live_frame",
+  "ov_panel_place",
 ];
 export const STRICT = ["-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror"];
 
@@ -143,7 +144,7 @@ const FEATURES = {
   axes: /\/axes\.c$/,
   "live changes": /\/(slots|changes|writing|unlock|live)\.c$/,
   reports: /\/reports?(_(kinds|keyboard|consumer|system|pad))?\.c$/,
-  "lines, registers, multiplexers and lamps": /\/(lines|lamp)\.c$/,
+  "lines, registers, multiplexers and lamps": /\/(lines|lamp|panel)\.c$/,
   expanders: /\/expanders\.c$/,
   ladders: /\/ladder\.c$/,
   "pins, converter and bus": /\/access\.c$/,

@@ -21,6 +21,9 @@ while True:
     locks = host.locks()
     if locks is not None:
         runtime.host_locks(locks)
+    told = host.told()
+    if told is not None:
+        runtime.panel.tell(told)
     question = None if live.is_working else host.question()
     if question:
         live.ask(question)

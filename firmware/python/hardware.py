@@ -21,6 +21,7 @@ from device.contract import (
     PACKED_FRAME_BYTES,
     REPORT_KEYBOARD,
     REPORT_LIVE,
+    REPORT_PANEL,
     SEAL,
     SLOT_BYTES_KEYMAP,
 )
@@ -90,6 +91,10 @@ class Host:
     def question(self):
         """A frame of live changes that came since the last call, or None."""
         return self.last_of(REPORT_LIVE)
+
+    def told(self):
+        """What the computer told the panel since the last call, or None."""
+        return self.last_of(REPORT_PANEL)
 
     def answer(self, frame):
         return self.send(REPORT_LIVE, bytes(frame[:PACKED_FRAME_BYTES]))

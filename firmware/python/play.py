@@ -9,6 +9,7 @@ Lines of a script (the same as those of the C archive):
   MS level SENSOR LEVEL       from this millisecond on, the voltage of a sensor, as parts of 65536 of the supply (hex)
   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
+  MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
   MS reset                    the bus is reset: the host knows nothing any more
   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
@@ -148,6 +149,9 @@ class Bench:
     def do_ask(self, ms, frame):
         if not self.runtime.live.ask(bytes.fromhex(frame)):
             raise ValueError("the device takes no frame now")
+
+    def do_told(self, ms, told):
+        self.runtime.panel.tell(bytes.fromhex(told))
 
     def do_off(self, ms):
         self.start()

@@ -187,6 +187,7 @@
 #define OV_LAMP_AWAKE 6
 #define OV_LAMP_VALUE 7
 #define OV_LAMP_OWN 8
+#define OV_LAMP_TOLD 9
 #define OV_LAMP_AT_LINE 0
 #define OV_LAMP_AT_KIND 1
 #define OV_LAMP_AT_ARGUMENT 2
@@ -244,6 +245,10 @@
 #define OV_AXIS_USE_AT_WHICH 1
 #define OV_AXIS_USE_AT_SPEED 2
 #define OV_HAT_NONE 8
+#define OV_PANEL_FLAGS 0x40
+#define OV_PANEL_VALUES 8
+#define OV_PANEL_VALUES_AT 8
+#define OV_PANEL_BYTES 0x10
 
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
@@ -265,12 +270,13 @@
 #define OV_SYSTEM_BYTES 1
 #define OV_SYSTEM_SENDING 0
 #define OV_REPORT_PAD 5
-#define OV_PAD_BYTES 0
 #define OV_PAD_SENDING 0
-#define OV_REPORT_KINDS 6
+#define OV_REPORT_PANEL 6
+#define OV_PANEL_SENDING 2
+#define OV_REPORT_KINDS 7
 #define OV_LONGEST_SMALL_REPORT 8
 #define OV_LONGEST_PAD_REPORT 33
-#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system", "pad"}
+#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system", "pad", "panel"}
 
 #define OV_START_READY 0
 #define OV_START_NO_TABLES 1
@@ -411,6 +417,6 @@
 #define OV_PART_LADDER 5
 
 /* Bytes of the arena; what each is for stands in src/core/contract/contract.ts. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (liveBytes))
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (liveBytes))
 
 #endif

@@ -1,5 +1,5 @@
 /* Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, an input that is held,
- * that it keeps the computer awake, how far a knob's value is, or simply that it runs. They are lit steadily or in pulses, and
+ * that it keeps the computer awake, how far a value is, a flag that the computer sets, or simply that it runs. They are lit steadily or in pulses, and
  * dimmed by being lit in some of eight milliseconds only. */
 #include "ovrin.h"
 #include "parts.h"
@@ -47,8 +47,15 @@ void ov_host_locks(uint8_t value) {
 
 uint8_t ov_value_of(uint8_t nth) {
   uint8_t encoders = ov_table_byte(OV_AT_ENCODERS);
-  if (!OV_WITH_AXES) return ov_encoder_value(nth);
-  return nth < encoders ? ov_encoder_value(nth) : ov_axis_value((uint8_t)(nth - encoders));
+  if (!OV_WITH_AXES && !OV_WITH_PANEL) return ov_encoder_value(nth);
+  if (nth < encoders) return ov_encoder_value(nth);
+  nth = (uint8_t)(nth - encoders);
+  if (OV_WITH_AXES) {
+    uint8_t axes = ov_table_byte(OV_AT_SENSORS);
+    if (nth < axes) return ov_axis_value(nth);
+    nth = (uint8_t)(nth - axes);
+  }
+  return ov_panel_value(nth);
 }
 
 uint8_t ov_shows(uint16_t entry) {
@@ -60,6 +67,7 @@ uint8_t ov_shows(uint16_t entry) {
     case OV_LAMP_NEXT: return ov_next_waits();
     case OV_LAMP_HELD: return (uint8_t)(ov_held_on(argument) != OV_NONE);
     case OV_LAMP_AWAKE: return ov_awake_is_on();
+    case OV_LAMP_TOLD: return ov_panel_flag(argument);
     case OV_LAMP_VALUE: return (uint8_t)(ov_value_of(argument) >= of(entry, OV_LAMP_AT_FROM));
     default: return 0;
   }

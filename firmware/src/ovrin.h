@@ -34,6 +34,10 @@ uint8_t *ov_live_place(void);
 void ov_live_asked(void);
 const uint8_t *ov_live_frame(void);
 
+/* What the computer tells a panel: OV_PANEL_BYTES of the output report of the interface OV_REPORT_PANEL go there, between two scans
+ * only; 0 on a device without one. */
+uint8_t *ov_panel_place(void);
+
 /* For looking in from outside: the milliseconds that a chain's lights take when they are sent, the debounced state of a switch, and whether a layer is held or the default layer. */
 uint8_t ov_lights_ms(uint8_t chain);
 uint8_t ov_switch_closed(uint8_t sw);

@@ -330,6 +330,21 @@ static inline void ov_axes_add(int32_t *sums) { (void)sums; }
 static inline uint8_t ov_axis_value(uint8_t n) { (void)n; return 0; }
 #endif
 
+#if OV_WITH_PANEL
+/* panel.c */
+OV_RARELY uint8_t ov_panel_bytes(void);
+void ov_panel_init(void);
+OV_RARELY void ov_panel_forget(void);
+OV_RARELY uint8_t ov_panel_flag(uint8_t flag);
+OV_RARELY uint8_t ov_panel_value(uint8_t nth);
+#else
+static inline uint8_t ov_panel_bytes(void) { return 0; }
+static inline void ov_panel_init(void) {}
+static inline void ov_panel_forget(void) {}
+static inline uint8_t ov_panel_flag(uint8_t flag) { (void)flag; return 0; }
+static inline uint8_t ov_panel_value(uint8_t nth) { (void)nth; return 0; }
+#endif
+
 /* writing.c: a new set of changes; the answers are OV_STATUS_, OV_STATUS_WORKING while there is more to do */
 void ov_writing_init(void);
 OV_RARELY uint8_t ov_writing_begin(uint8_t changes);

@@ -9,7 +9,7 @@ uint8_t ov_report_length(uint8_t kind) {
     case OV_REPORT_POINTER: return OV_POINTER_BYTES;
     case OV_REPORT_SYSTEM: return OV_SYSTEM_BYTES;
     case OV_REPORT_PAD: return ov_pad_length();
-    default: return OV_LIVE_BYTES;
+    default: return 0; /* live changes and the panel are asked for and told */
   }
 }
 

@@ -32,6 +32,7 @@ void ov_host_reset(void) {
     for (i = 0; i < ov_report_length(kind); i++) *at++ = 0;
     ov_report_forget(kind);
   }
+  ov_panel_forget();
   changed = 1;
 }
 

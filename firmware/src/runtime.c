@@ -40,6 +40,7 @@ OV_RARELY static uint8_t start(void) {
   ov_pointer_init();
   ov_system_init();
   ov_pad_init();
+  ov_panel_init();
   ov_reports_init();
   if (OV_WITH_LIVE) ov_live_init();
   ready = 1;

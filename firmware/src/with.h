@@ -15,6 +15,9 @@
 #ifndef OV_WITH_PAD
 #define OV_WITH_PAD 1 /* the game pad's report */
 #endif
+#ifndef OV_WITH_PANEL
+#define OV_WITH_PANEL 1 /* what the computer tells a panel */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif

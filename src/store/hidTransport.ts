@@ -1,5 +1,5 @@
 import { FRAME_BYTES, PACKED_FRAME_BYTES } from "@/core/contract/live";
-import { LIVE_COLLECTION } from "@/core/hid/interfaces";
+import { LIVE_COLLECTION } from "@/core/hid/liveCollection";
 import { type Transport, TransportClosed } from "@/core/loader/transport";
 
 interface ReportLike {

@@ -6,7 +6,7 @@ import type { LanguageId } from "@/core/languages/ids";
 import { loadLanguage } from "./hostLanguages";
 import { fetchRuntime } from "./runtimeFile";
 import type * as SessionDevice from "./sessionDevice";
-import { useSession } from "./sessionState";
+import { type SessionState, useSession } from "./sessionState";
 
 export { type Change, useSession } from "./sessionState";
 
@@ -107,6 +107,9 @@ export const turnElement = (elementId: string, steps: number): void =>
 /** Moves a wiper: -1 to 1 from where it rests to its ends. */
 export const moveWiper = (elementId: string, place: number): void =>
   whenAwake((device) => device.moveWiperTo(elementId, place));
+
+/** The computer tells the panel this. */
+export const tellPanel = (told: SessionState["told"]): void => whenAwake((device) => device.tellDevice(told));
 
 /** Turns a knob round once, as fast as the brief wishes. */
 export const spinElement = (elementId: string): void => whenAwake((device) => device.spinKnob(elementId));

@@ -3,6 +3,7 @@ import { setDiodes } from "@/core/edits/matrixDiodes";
 import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
+import { panelBytes } from "@/core/hid/panelSettings";
 import { HostStandIn } from "@/core/engine/hostText";
 import type { Loaded } from "@/core/engine/preparedDevice";
 import type { HostLanguage } from "@/core/languages/hostLanguage";
@@ -232,6 +233,11 @@ export function moveWiperTo(elementId: string, place: number): void {
   const bounded = Math.max(-1, Math.min(1, place));
   device?.move(elementId, bounded);
   set({ places: { ...get().places, [elementId]: bounded } });
+}
+
+export function tellDevice(told: SessionState["told"]): void {
+  device?.tell(panelBytes(told.flags, told.values));
+  set({ told });
 }
 
 /** A whole turn clockwise, as fast as the brief wishes. */

@@ -30,6 +30,8 @@ export interface SessionState {
   glows: Record<string, string>;
   /** Where wipers were moved to, by element: -1 to 1 from where they rest. */
   places: Record<string, number>;
+  /** What the computer tells the panel now. */
+  told: { flags: boolean[]; values: number[] };
   activeLayers: number[];
   bounce: boolean;
   withoutDiodes: boolean;
@@ -50,6 +52,7 @@ export const emptySession = {
   lit: [],
   glows: {},
   places: {},
+  told: { flags: [], values: [] },
   activeLayers: [0],
 };
 

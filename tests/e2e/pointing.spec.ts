@@ -3,7 +3,8 @@ import { goTo, part, saved, tap, tray, typed } from "./bench";
 
 const deeds = (page: Page) => page.getByRole("list", { name: "Other things the computer was told" });
 const does = (page: Page) => page.getByRole("status", { name: "What it does" });
-const pick = (page: Page, label: string) => tray(page).getByLabel("Pointer, computer or game pad").selectOption({ label });
+const pick = (page: Page, label: string) =>
+  tray(page).getByLabel("Pointer, computer or game pad").selectOption({ label });
 
 test("keys that move the pointer, press its buttons and put the computer to sleep are bound, declared and tried", async ({
   page,

@@ -155,6 +155,8 @@ function readHandEvent(line: string): SimulationEvent | null {
 }
 
 function readHostEvent(line: string): SimulationEvent {
+  const told = /^at (\d+) told ([0-9a-f ]+)$/.exec(line);
+  if (told) return { atMs: Number(told[1]), action: "tell", told: told[2].replaceAll(" ", "") };
   const [, atMs, action, late, cut] = /^at (\d+) (?:host (busy|ready|reset)|late (\d+)|(power cut))$/.exec(line)!;
   if (late) return { atMs: Number(atMs), action: "late", ms: Number(late) };
   return { atMs: Number(atMs), action: cut ? "power-cut" : (action as SimulationEvent["action"]) };
@@ -214,6 +216,7 @@ const INTERRUPTING = "pins interrupt";
 const DECLARED: [RegExp, InterfaceKind][] = [
   [/[:=|,] *(button|move|wheel|awake|pointer) |clockwise wheel /, "pointer"],
   [/[:=] *(pad|hat) /, "pad"],
+  [/^at \d+ told /m, "panel"],
   [/[:=|] *system /, "system"],
 ];
 function declaring(design: Design, setup: string): Design {
@@ -352,8 +355,9 @@ function lookFrom(what: string): LampLook {
 
 function lamp(design: Design, name: string, [when, what, level]: string[]): Design {
   const isPot = design.controls.some(({ id, kind }) => id === what && kind === "pot");
-  const elementId = `${what}:${isPot ? "wiper" : "turn"}`;
+  const elementId = /^\d$/.test(what) ? `computer:${Number(what) - 1}` : `${what}:${isPot ? "wiper" : "turn"}`;
   if (when === "value") return setLampRule(design, name, { when, elementId, atLeast: Number(level) });
+  if (when === "told") return setLampRule(design, name, { when, flag: Number(what) - 1 });
   if (when === "layer") return setLampRule(design, name, { when, layerId: layerId(what) });
   if (when === "held") return setLampRule(design, name, { when, inputId: `${what}:press` });
   if (when === "lock") return setLampRule(design, name, { when, lock: what as "num" | "caps" | "scroll" });

@@ -2,16 +2,21 @@ import { colourOrders } from "@/core/catalogue/parts/part";
 import { partCatalogue } from "@/core/catalogue/parts";
 import { lightChain, type LightChain } from "@/core/circuits/lightChain";
 import { type Glow, type GlowRule, type GlowShows, glowSchema } from "@/core/document/glows";
+import { toldValue } from "@/core/document/lampRule";
 import type { Design } from "@/core/document/schema";
 
 const element = (name: string) => `${name}:light`;
+
+/** A knob by its name, or a value that the computer tells by its number. */
+const valueOf = (name: string) => (/^\d$/.test(name) ? toldValue(Number(name) - 1) : `${name}:turn`);
 
 function ruleOf(text: string): GlowRule {
   const [when, what, level] = text.split(" ");
   if (when === "layer") return { when, layerId: what === "1" ? "base" : `layer${what}` };
   if (when === "lock") return { when, lock: what as "num" | "caps" | "scroll" };
   if (when === "held") return { when, inputId: `${what}:press` };
-  if (when === "value") return { when, elementId: `${what}:turn`, atLeast: Number(level) };
+  if (when === "value") return { when, elementId: valueOf(what), atLeast: Number(level) };
+  if (when === "told") return { when, flag: Number(what) - 1 };
   return { when: when as "always" | "next" | "awake" | "own-key" };
 }
 
@@ -23,7 +28,7 @@ function showsOf(text: string): GlowShows {
   const periodMs = number(/ in (\d+)/);
   const lightsAWave = number(/ over (\d+)/);
   if (how === "still") return { how, colour };
-  if (how === "value") return { how, colour, other, elementId: `${text.split(" ")[1]}:turn` };
+  if (how === "value") return { how, colour, other, elementId: valueOf(text.split(" ")[1]) };
   if (how === "round") return { how, percent: number(/round (\d+)/), periodMs, lightsAWave };
   if (how === "wave") return { how, colour, other, periodMs, lightsAWave };
   return { how: how as "swell" | "embers", colour, other, periodMs };

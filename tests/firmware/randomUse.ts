@@ -1,4 +1,5 @@
 import { derive } from "@/core/derived/derive";
+import { toHex } from "@/core/hex";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import type { Design } from "@/core/document/schema";
 import { randomFrom } from "@/core/optimisation/random";
@@ -21,6 +22,7 @@ export function randomUse(
   const turnable = elements.filter(({ kind }) => kind === "quadrature");
   const pick = <T>(list: T[]): T => list[Math.floor(random() * list.length)];
   const sensors = scanTableOf(design).sensors.flatMap((id) => derive(design).elements.get(id) ?? []);
+  const isTold = design.reportSet.interfaces.includes("panel");
   const down = new Set<string>();
   const events: SimulationEvent[] = [];
   const count = 6 + Math.floor(random() * 14);
@@ -38,6 +40,11 @@ export function randomUse(
       const { id, controlId } = pick(sensors);
       const percent = pick([0, 0, 100, -100, Math.floor(random() * 201) - 100]);
       events.push({ atMs, control: controlId, end: id, action: "set", percent });
+      continue;
+    }
+    if (isTold && random() < 0.2) {
+      const bytes = Array.from({ length: 16 }, () => Math.floor(random() * 256) & Math.floor(random() * 256));
+      events.push({ atMs, action: "tell", told: toHex(bytes) });
       continue;
     }
     if (moods.length > 0 && random() < 0.12) {

@@ -101,6 +101,10 @@ export function recordContacts(design: Design, request: SimulationRequest): Reco
   let locks = 0;
   const watch: DeviceWatch = {
     contact: (atMs, contact, closed) => script.push(`${atMs} contact ${numbers.get(contact)} ${closed ? 1 : 0}`),
+    told: (atMs, bytes) => {
+      const sameMs = script.findIndex((line) => line.startsWith(`${atMs} `));
+      script.splice(sameMs < 0 ? script.length : sameMs, 0, `${atMs} told ${toHex(bytes)}`);
+    },
     level: (atMs, sensor, level) => script.push(`${atMs} wiper ${sensor} ${level}`),
     host: (atMs, what, value) => {
       if (what === "busy") script.push(`${atMs} busy ${value}`);

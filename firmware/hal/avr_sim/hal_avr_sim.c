@@ -122,6 +122,12 @@ static void ask(void) {
   asked = 1;
 }
 
+static void tell_panel(void) {
+  uint8_t *place = ov_panel_place();
+  uint8_t i;
+  for (i = 0; place && i < OV_PANEL_BYTES; i++) place[i] = PORT(OV_PORT_FRAME);
+}
+
 static void tell_edge(void) {
   uint8_t encoder = PORT(OV_PORT_FRAME);
   ov_encoder_edge(encoder, PORT(OV_PORT_FRAME));
@@ -147,6 +153,7 @@ int main(void) {
       case 3: ov_host_reset(); break;
       case 4: ask(); break;
       case 5: tell_edge(); break;
+      case 6: tell_panel(); break;
       default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }

@@ -20,6 +20,7 @@
 #define COMMAND_RESET 3
 #define COMMAND_ASK 4
 #define COMMAND_EDGE 5
+#define COMMAND_PANEL 6
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -201,6 +202,9 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "ask") == 0) {
     read_frame(line + used);
     do_command(avr, COMMAND_ASK);
+  } else if (strcmp(verb, "told") == 0) {
+    read_frame(line + used);
+    do_command(avr, COMMAND_PANEL);
   } else if (strcmp(verb, "edge") == 0) {
     if (sscanf(line + used, "%u %u", &b, &word) != 2) return 0;
     frame[0] = (unsigned char)b, frame[1] = (unsigned char)word;

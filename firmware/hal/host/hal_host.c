@@ -6,6 +6,7 @@
  *   MS edge ENCODER STATE       an edge of an encoder whose pins interrupt (bit 1: A closed, bit 0: B closed)
  *   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
+ *   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
  *   MS reset                    the bus is reset: the host knows nothing any more
  *   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
  *   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
@@ -151,6 +152,16 @@ static int ask(const char *hex) {
   return 1;
 }
 
+static int tell_panel(const char *hex) {
+  uint8_t *place = ov_panel_place();
+  unsigned i, byte;
+  int used = 0;
+  if (!place) return 0;
+  memset(place, 0, OV_PANEL_BYTES);
+  for (i = 0; i < OV_PANEL_BYTES && sscanf(hex, " %2x%n", &byte, &used) == 1; i++, hex += used) place[i] = (uint8_t)byte;
+  return 1;
+}
+
 static int set_answer(const char *rest) {
   char strobe[8];
   unsigned bank, word, line;
@@ -198,6 +209,7 @@ static int obey(const char *line) {
     return 1;
   }
   if (strcmp(verb, "ask") == 0) return ask(line + used);
+  if (strcmp(verb, "told") == 0) return tell_panel(line + used);
   if (strcmp(verb, "late") == 0) {
     late_until = ms + (unsigned long)atoi(line + used);
     return 1;

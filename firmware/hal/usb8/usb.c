@@ -272,9 +272,26 @@ static uint8_t give_report(const struct setup *ask) {
   return 1;
 }
 
+#if OV_WITH_PANEL
+/* What the panel shows: in one packet, like a frame. */
+static uint8_t take_panel(const struct setup *ask) {
+  uint8_t *place = ov_panel_place();
+  uint8_t left;
+  if (!place || ask->value_high != OUTPUT_REPORT || ask->length_high || ask->length_low != OV_PANEL_BYTES) return 0;
+  if (!wait_for(BIT(RXOUTI))) return 1;
+  for (left = OV_PANEL_BYTES; left > 0; left--) *place++ = UEDATX;
+  UEINTX = (uint8_t)~BIT(RXOUTI);
+  send_nothing();
+  return 1;
+}
+#endif
+
 /* The keyboard's lock lights. */
 static uint8_t take_report(const struct setup *ask) {
   if (report_kind_of(ask->index) == OV_REPORT_LIVE) return take_frame(ask);
+#if OV_WITH_PANEL
+  if (report_kind_of(ask->index) == OV_REPORT_PANEL) return take_panel(ask);
+#endif
   if (ask->value_high != OUTPUT_REPORT || report_kind_of(ask->index) != OV_REPORT_KEYBOARD) return 0;
   if (!wait_for(BIT(RXOUTI))) return 1;
   ov_host_locks(UEDATX);

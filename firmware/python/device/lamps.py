@@ -1,5 +1,5 @@
 """Lamps show a state of the device: a layer, a lock of the host's, something that waits for the next key, an input
-that is held, that it keeps the computer awake, how far a knob's value is, or simply that it runs. They are lit steadily or in
+that is held, that it keeps the computer awake, how far a value is, a flag that the computer sets, or simply that it runs. They are lit steadily or in
 pulses, and dimmed by being lit in some of eight milliseconds only."""
 
 from device.contract import (
@@ -13,6 +13,7 @@ from device.contract import (
     LAMP_LOCK,
     LAMP_NEXT,
     LAMP_TICK_MS,
+    LAMP_TOLD,
     LAMP_VALUE,
     NONE,
 )
@@ -61,7 +62,7 @@ class Lamp:
 
 
 class Lamps:
-    def __init__(self, table, actions, layers, next_key, awake, value_of, show):
+    def __init__(self, table, actions, layers, next_key, awake, value_of, panel, show):
         """show(line, on) switches a lamp."""
         first = word(table, AT_LAMP_TABLE)
         last = first + LAMP_BYTES * table[AT_LAMPS]
@@ -71,6 +72,7 @@ class Lamps:
         self.next_key = next_key
         self.awake = awake
         self.value_of = value_of  # of an encoder, or behind those of an axis
+        self.panel = panel
         self.locks = 0
         self.show = show
         self.tick_ms = 0  # towards the next tick
@@ -89,6 +91,8 @@ class Lamps:
             return self.awake.is_on()
         if kind == LAMP_VALUE:
             return self.value_of(argument) >= level
+        if kind == LAMP_TOLD:
+            return self.panel.flag(argument)
         return kind == LAMP_LOCK and bool(self.locks >> argument & 1)
 
     def play(self, elapsed_ms):

@@ -25,6 +25,7 @@ from device.movers import Movers
 from device.next_key import NextKey
 from device.opposites import Opposites
 from device.pad_report import PadReport
+from device.panel import Panel
 from device.pointer_report import PointerReport
 from device.pulses import Pulses
 from device.reports import Reports
@@ -70,7 +71,8 @@ class Runtime:
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
         self.axes = pad.axes = Axes(table, layers, pointer, self.waiting, self.reports, lines.sense)
-        self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.value_of, lines.lamp)
+        self.panel = Panel(table)
+        self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.value_of, self.panel, lines.lamp)
         self.lights = Lights(table, Glows(table, actions, self.lamps, self.value_of), lines.lights)
         self.live = Live(table, actions, self.debounce, self.waiting, self.macros, kept)
 
@@ -101,9 +103,12 @@ class Runtime:
         self.reports.offer()
 
     def value_of(self, nth):
-        """Of an encoder, or behind those of an axis."""
+        """Of an encoder, behind those of an axis, and behind those what the computer tells."""
         encoders = self.encoders.all
-        return encoders[nth].value if nth < len(encoders) else self.axes.axes[nth - len(encoders)].value()
+        if nth < len(encoders):
+            return encoders[nth].value
+        nth -= len(encoders)
+        return self.axes.axes[nth].value() if nth < self.axes.count else self.panel.value(nth - self.axes.count)
 
     def host_locks(self, value):
         """The host's lock lights: bit 0 num, 1 caps, 2 scroll lock."""
@@ -112,3 +117,4 @@ class Runtime:
     def host_reset(self):
         """The host knows nothing any more, so what is held is told again."""
         self.reports.forget()
+        self.panel.forget()

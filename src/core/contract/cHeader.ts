@@ -37,6 +37,7 @@ import {
   NONE,
   OPPOSITE,
   partBytes,
+  PANEL,
   PARTS_DEEP,
   PICTURE_MS,
   POINTER,
@@ -108,6 +109,7 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "padButtons",
   "movers",
   "reportBytes",
+  "panelBytes",
   "liveBytes",
 ];
 
@@ -182,7 +184,8 @@ const sensorDefines = () => `${defines("SENSOR_AT_", SENSOR_AT).join("\n")}
 #define OV_CURVE_POINTS ${CURVE_POINTS}
 ${defines("AXIS_DO_", AXIS_DO).join("\n")}
 ${defines("AXIS_USE_AT_", AXIS_USE_AT).join("\n")}
-#define OV_HAT_NONE ${HAT_NONE}`;
+#define OV_HAT_NONE ${HAT_NONE}
+${defines("PANEL_", PANEL).join("\n")}`;
 
 /** The board block. */
 const boardDefines = () => `#define OV_BOARD_VERSION ${BOARD_VERSION}
@@ -205,7 +208,7 @@ ${defines("PART_", BOARD_PART).join("\n")}`;
 export function contractHeader(): string {
   const reports = Object.entries(REPORTS).flatMap(([name, { number, bytes, sending }]) => [
     `#define OV_REPORT_${name.toUpperCase()} ${number}`,
-    `#define OV_${name.toUpperCase()}_BYTES ${bytes}`,
+    ...(bytes > 0 || name === "live" ? [`#define OV_${name.toUpperCase()}_BYTES ${bytes}`] : []),
     `#define OV_${name.toUpperCase()}_SENDING ${sending}`,
   ]);
   const most = Math.max(...Object.values(REPORTS).map(({ bytes }) => bytes));

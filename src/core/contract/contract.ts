@@ -272,8 +272,19 @@ export const WAITING = 24;
 /** Bytes of a bit for each input, where there are keys together, or opposites. */
 export const partBytes = (count: number): number => (count > 0 ? 32 : 0);
 
-/** What a lamp shows; and, of lights only, that the key beside it is held. */
-export const LAMP = { NEVER: 0, ALWAYS: 1, LAYER: 2, LOCK: 3, NEXT: 4, HELD: 5, AWAKE: 6, VALUE: 7, OWN: 8 } as const;
+/** What a lamp shows; of lights only, that the key beside it is held; and a flag that the computer sets. */
+export const LAMP = {
+  NEVER: 0,
+  ALWAYS: 1,
+  LAYER: 2,
+  LOCK: 3,
+  NEXT: 4,
+  HELD: 5,
+  AWAKE: 6,
+  VALUE: 7,
+  OWN: 8,
+  TOLD: 9,
+} as const;
 
 /**
  * How a lamp is seen: on and off for so many times 10 ms (ON 0: steadily), so often once it has begun (0: as long as it lasts), and
@@ -385,8 +396,13 @@ export const REPORTS = {
   system: { number: 4, bytes: 1, sending: SENDING.STATE },
   /** As many bytes as the tables say (padBytes). */
   pad: { number: 5, bytes: 0, sending: SENDING.STATE },
+  /** What the computer tells (PANEL); the device sends no report of its own. */
+  panel: { number: 6, bytes: 0, sending: SENDING.QUEUE },
 } as const;
 export type ReportName = keyof typeof REPORTS;
+
+/** What the computer tells a panel: flags, a bit each, then values of a byte. */
+export const PANEL = { FLAGS: 64, VALUES: 8, VALUES_AT: 8, BYTES: 16 } as const;
 
 /** The longest report of all: a game pad's that has everything. */
 export const LONGEST_REPORT = padBytes(LIMITS.PAD_BUTTONS, 1, LIMITS.PAD_AXES, 16);
@@ -424,6 +440,8 @@ export interface ArenaCounts {
   movers: number;
   /** Bytes of all declared reports. */
   reportBytes: number;
+  /** What the computer tells, where it is declared. */
+  panelBytes: number;
   /** Of live changes, where they are declared (contract/live.ts). */
   liveBytes: number;
 }
@@ -468,6 +486,8 @@ export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
   [2, "movers"],
   // Last reports taken.
   [1, "reportBytes"],
+  // What the computer told.
+  [1, "panelBytes"],
   // Changed bindings and a frame.
   [1, "liveBytes"],
 ];
@@ -480,7 +500,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = { rest: 190, lights: 14, live: 40, pointer: 30, axes: 20, pad: 10 };
+export const FIXED_RAM_BYTES = { rest: 190, lights: 14, live: 40, pointer: 30, axes: 20, pad: 10, panel: 4 };
 export const STACK_BYTES = 72;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

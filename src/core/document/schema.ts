@@ -9,6 +9,7 @@ import { circuitSchema } from "../circuits";
 import { axisUseSchema } from "../axisUses";
 import { interfaceKinds } from "../hid/interfaceKinds";
 import { padSettingsSchema } from "../hid/padShape";
+import { panelSettingsSchema } from "../hid/panelSettings";
 import { languageIds } from "../languages/ids";
 import { axisSchema } from "./axes";
 import { glowListSchema } from "./glows";
@@ -130,6 +131,8 @@ export const reportSetSchema = z.strictObject({
   unlock: z.optional(listOf(idSchema, 2, 2)),
   /** The game pad, where it is not as usual. */
   pad: z.optional(padSettingsSchema),
+  /** What the computer can tell it, by name. */
+  panel: z.optional(panelSettingsSchema),
 });
 
 const journalEntrySchema = z.strictObject({

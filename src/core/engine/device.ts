@@ -25,6 +25,8 @@ export interface DeviceWatch {
   lights?(atMs: number, chain: number, bytes: Uint8Array): void;
   /** Something the host does, seen from this millisecond on: its lock lights, busy or not, a reset; or a late scan. */
   host?(atMs: number, what: "locks" | "busy" | "reset" | "late" | "off", value: number): void;
+  /** What the computer tells a panel, seen from this millisecond on. */
+  told?(atMs: number, bytes: Uint8Array): void;
   /** A frame of live changes that the host sends, seen from this millisecond on. */
   asked?(atMs: number, frame: Uint8Array): void;
   /** The same frame, answered. */
@@ -229,6 +231,13 @@ export class Device {
   late(ms: number): void {
     this.watch.host?.(this.nowMs, "late", ms);
     this.lateUntilMs = this.nowMs + ms;
+  }
+
+  /** The computer tells the panel something. @returns whether there is one */
+  tell(bytes: Uint8Array): boolean {
+    if (!this.runtime.tell(bytes)) return false;
+    this.watch.told?.(this.nowMs, bytes);
+    return true;
   }
 
   /** The power goes and comes back at once: what is kept stays, all else begins anew; contacts are as they are. */

@@ -1,4 +1,4 @@
-import { LIMITS, type ReportName, REPORTS } from "../contract/contract";
+import { LIMITS, PANEL, type ReportName, REPORTS } from "../contract/contract";
 import { FRAME_BYTES, KEPT_BYTES, NO_SEAL } from "../contract/live";
 import { runtimeModule } from "./runtimeModule";
 
@@ -26,6 +26,8 @@ export interface Runtime {
   ask(frame: Uint8Array): boolean;
   /** What the host gets when it asks for the answer; null on a device without live changes. */
   answered(): Uint8Array | null;
+  /** What the computer tells a panel; false on a device without one. */
+  tell(bytes: Uint8Array): boolean;
   /** The bytes that outlast the power. */
   kept: Uint8Array;
   /** Answers of the electrical world: word of a bank while a strobe is driven, at (strobe + 1) · BANKS + bank. */
@@ -50,6 +52,7 @@ interface Exports {
   ov_live_place(): number;
   ov_live_asked(): void;
   ov_live_frame(): number;
+  ov_panel_place(): number;
 }
 
 export const BANKS = LIMITS.BANKS;
@@ -88,6 +91,12 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       if (place === 0) return false;
       frameAt(place).fill(0).set(frame);
       exports.ov_live_asked();
+      return true;
+    },
+    tell(bytes) {
+      const place = exports.ov_panel_place();
+      if (place === 0) return false;
+      new Uint8Array(exports.memory.buffer, place, PANEL.BYTES).fill(0).set(bytes.slice(0, PANEL.BYTES));
       return true;
     },
     answered() {

@@ -1,3 +1,4 @@
+import { PANEL } from "../contract/contract";
 import { FRAME_BYTES } from "../contract/live";
 import { between, text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";
@@ -23,8 +24,8 @@ import { randomFrom } from "../optimisation/random";
 const LONGEST_MS = 600_000;
 
 const HAND_ACTIONS = ["press", "release", "turn", "set"] as const;
-/** What the computer or the board does: takes no reports for a while, resets the bus, scans late, loses its power, asks. */
-const HOST_ACTIONS = ["busy", "ready", "reset", "late", "power-cut", "ask"] as const;
+/** What the computer or the board does: takes no reports for a while, resets the bus, scans late, loses its power, asks, tells. */
+const HOST_ACTIONS = ["busy", "ready", "reset", "late", "power-cut", "ask", "tell"] as const;
 
 const eventSchema = z.strictObject({
   atMs: whole(0, LONGEST_MS),
@@ -45,6 +46,8 @@ const eventSchema = z.strictObject({
   ms: z.optional(whole(1, 200)),
   /** The frame of live changes that is asked, in hexadecimal; what is left out of it is 0. */
   frame: z.optional(text(2, 2 * FRAME_BYTES)),
+  /** What the computer tells a panel, in hexadecimal: eight bytes of flags, then eight values; what is left out is 0. */
+  told: z.optional(text(2, 2 * PANEL.BYTES)),
 });
 export type SimulationEvent = z.infer<typeof eventSchema>;
 
@@ -141,6 +144,7 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {
       if (event.action === "ask" && !isFrame(event.frame)) return [{ path: `events.${at}.frame`, message: NO_FRAME }];
+      if (event.action === "tell") return tellProblems(design, event.told, at);
       if (event.action === "set") {
         const axis = event.percent === undefined ? null : axisSet(design, event);
         const problem = axis ? ("field" in axis ? axis : null) : setProblem(design, event);
@@ -153,6 +157,13 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
   ];
 }
 
+function tellProblems({ reportSet }: Design, told: string | undefined, at: number): Problem[] {
+  if (!reportSet.interfaces.includes("panel"))
+    return [{ path: `events.${at}.action`, message: "the device has no panel that the computer tells" }];
+  return isFrame(told) ? [] : [{ path: `events.${at}.told`, message: NO_TOLD }];
+}
+
+const NO_TOLD = "give what is told in hexadecimal, two digits a byte";
 const NO_FRAME = "give the frame to ask in hexadecimal, two digits a byte";
 const isFrame = (hex: string | undefined) => hex !== undefined && /^([0-9a-f]{2})+$/i.test(hex);
 const frameOf = (hex: string) => Uint8Array.from(hex.match(/../g) ?? [], (byte) => parseInt(byte, 16));
@@ -162,6 +173,7 @@ function order(device: Device, design: Design, event: SimulationEvent) {
   if (event.action === "late") return device.late(event.ms ?? 1);
   if (event.action === "power-cut") return device.powerCut();
   if (event.action === "ask") return void device.ask(frameOf(event.frame ?? ""));
+  if (event.action === "tell") return void device.tell(frameOf(event.told ?? ""));
   if (event.action === "busy" || event.action === "ready") return device.hostBusy(event.action === "busy");
   if (event.action === "set" && event.percent !== undefined)
     return void device.move((axisSet(design, event) as Element).id, event.percent / 100);

@@ -192,7 +192,7 @@ describe("a keymap that is larger than the chip's flash", () => {
     const bytes = tableBytes(scanTableOf(texted(spare + 200)), texted(spare + 200)).length;
     expect(message).toMatch(
       new RegExp(
-        `^The keymap needs ${bytes} bytes of tables; the chip has ${most}; without live changes there are 8960\\.`,
+        `^The keymap needs ${bytes} bytes of tables; the chip has ${most}; without live changes there are 8576\\.`,
       ),
     );
     expect(message).toMatch(/Macros take \d+; the longest: Letter \(\d+\) and Note \(7\)\./);

@@ -689,6 +689,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^Base binds 1 input that the device does not have\.$/,
   ],
   [
+    "reports/missing-interface",
+    { ...kestrel, keymap: { ...kestrel.keymap, glows: [{ ...glow, when: { when: "told", flag: 2 } }] } },
+    /^Glows would show what is told on "Panel that the computer tells", which the device does not declare\.$/,
+  ],
+  [
     "keymap/axis-ends",
     axed({ lowest: 0, highest: 96 }),
     /^Slew X is told to go from 0 % to 96 % of its track, which goes from 5 % to 95 %: it comes 90 % of the way to its low end and 97\.8 % of the way to its high end\.$/,
@@ -816,7 +821,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
       ),
       "small-5v-18",
     ),
-    /^The keymap needs 1?\d{4} bytes of tables; the chip has 3584; without live changes there are 8960\. A shorter text/,
+    /^The keymap needs 1?\d{4} bytes of tables; the chip has 3584; without live changes there are 8576\. A shorter text/,
   ],
   ["try/firmware-limits", shareOutDirect(manyKeys(260)), /^The design has 260 inputs; the firmware numbers 254\.$/],
 ];

@@ -1,5 +1,13 @@
 import { featuresOf } from "./features";
-import { type ArenaCounts, FIXED_RAM_BYTES, LIMITS, arenaBytes, partBytes, ramBytes } from "../contract/contract";
+import {
+  type ArenaCounts,
+  FIXED_RAM_BYTES,
+  LIMITS,
+  PANEL,
+  arenaBytes,
+  partBytes,
+  ramBytes,
+} from "../contract/contract";
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
@@ -30,6 +38,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     padButtons: shape.buttons,
     movers: interfaces.includes("pointer") ? LIMITS.MOVERS : 0,
     reportBytes: interfaces.reduce((sum, name) => sum + reportBytes(name, shape), 0),
+    panelBytes: interfaces.includes("panel") ? PANEL.BYTES : 0,
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
 }

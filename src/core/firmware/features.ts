@@ -2,7 +2,7 @@ import type { Design } from "../document/schema";
 import type { ScanTable } from "./scanTable";
 
 /** What the firmware can be compiled without (firmware/src/with.h). */
-export const firmwareFeatures = ["lights", "live", "pointer", "axes", "pad"] as const;
+export const firmwareFeatures = ["lights", "live", "pointer", "axes", "pad", "panel"] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
 export const featureWords: Record<FirmwareFeature, string> = {
@@ -11,6 +11,7 @@ export const featureWords: Record<FirmwareFeature, string> = {
   pointer: "the pointer",
   axes: "axes",
   pad: "the game pad",
+  panel: "what the computer tells",
 };
 
 /** What of it a design wants. */
@@ -21,6 +22,7 @@ export function featuresOf({ reportSet }: Design, { chains, sensors }: ScanTable
     pointer: reportSet.interfaces.includes("pointer"),
     axes: sensors.length > 0,
     pad: reportSet.interfaces.includes("pad"),
+    panel: reportSet.interfaces.includes("panel"),
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

@@ -19,4 +19,5 @@ export const interfaceFaces: Record<InterfaceKind, { title: string; reportBytes:
   system: { title: "System control", reportBytes: ["power down, sleep, wake up"] },
   /** What its bytes are depends on the design (padWords). */
   pad: { title: "Game pad", reportBytes: ["buttons, hat, axes"] },
+  panel: { title: "Panel that the computer tells", reportBytes: [] },
 };

@@ -3,6 +3,8 @@ import type { DescriptorItem } from "./descriptorItem";
 import { DescriptorWriter } from "./descriptorWriter";
 import { POINTER } from "../contract/contract";
 import { gamePad } from "./gamePad";
+import { LIVE_COLLECTION } from "./liveCollection";
+import { panel } from "./panel";
 import type { InterfaceKind } from "./interfaceKinds";
 import type { PadShape } from "./padShape";
 import { SYSTEM_USAGES, systemDeeds } from "./systemUsages";
@@ -61,9 +63,6 @@ const consumer: HidInterface = {
     return w.end().items;
   },
 };
-
-/** A usage page that belongs to nobody (USB HID Usage Tables, table "Usage Page Summary": FF00 to FFFF). */
-export const LIVE_COLLECTION = [0xff00, 0x01] as const;
 
 /** Live changes: one feature report there and back, which no driver of the host's takes for input. */
 const live: HidInterface = {
@@ -140,4 +139,5 @@ export const hidInterfaces: Record<InterfaceKind, HidInterface> = {
   pointer,
   system,
   pad: gamePad,
+  panel,
 };

@@ -90,7 +90,7 @@ describe("no finished image", () => {
     for (let layer = 1; layer < 16; layer++) design = addLayer(design, `l${layer}`, `Layer ${layer}`);
     design = bind(design, "l1", "k1:press", { does: "nothing" });
     expect(refusal(design)).toMatch(
-      /^needs \d+ bytes for the tables; the chip has 3584, without live changes there are 8960$/,
+      /^needs \d+ bytes for the tables; the chip has 3584, without live changes there are 8576$/,
     );
     const fixed = { ...design, reportSet: { ...design.reportSet, interfaces: ["keyboard" as const] } };
     expect(refusal(fixed)).toBe("");

@@ -17,15 +17,15 @@ export interface Usb8Image {
  * room it leaves to the keymap. Code that outgrows its place stops the build.
  */
 export const usb8Images = [
-  { id: "plain", with: [], boardAt: 0x4700, tablesAt: 0x4d00 },
+  { id: "plain", with: ["panel"], boardAt: 0x4880, tablesAt: 0x4e80 },
   { id: "pointer", with: ["live", "pointer"], boardAt: 0x5c00, tablesAt: 0x6200 },
   { id: "lights", with: ["lights", "live"], boardAt: 0x5f00, tablesAt: 0x6500 },
-  { id: "lights-pointer", with: ["lights", "pointer"], boardAt: 0x5900, tablesAt: 0x5f00 },
-  { id: "lights-live-pointer", with: ["lights", "live", "pointer"], boardAt: 0x6600, tablesAt: 0x6a80 },
-  { id: "axes", with: ["axes", "pad"], boardAt: 0x5400, tablesAt: 0x5a00 },
+  { id: "lights-pointer", with: ["lights", "pointer", "panel"], boardAt: 0x5a80, tablesAt: 0x6000 },
+  { id: "lights-live-pointer", with: ["lights", "live", "pointer"], boardAt: 0x6680, tablesAt: 0x6a80 },
+  { id: "axes", with: ["axes", "pad", "panel"], boardAt: 0x5580, tablesAt: 0x5b80 },
   { id: "axes-live", with: ["live", "axes", "pad"], boardAt: 0x6200, tablesAt: 0x6700 },
   { id: "axes-live-pointer", with: ["live", "pointer", "axes", "pad"], boardAt: 0x6800, tablesAt: 0x6c00 },
-  { id: "axes-lights-pointer", with: ["lights", "pointer", "axes", "pad"], boardAt: 0x6600, tablesAt: 0x6a00 },
+  { id: "axes-lights-pointer", with: ["lights", "pointer", "axes", "pad", "panel"], boardAt: 0x6700, tablesAt: 0x6b00 },
 ] as const satisfies Usb8Image[];
 export type ImageId = (typeof usb8Images)[number]["id"];
 

@@ -2,6 +2,7 @@ import { derive } from "../derived/derive";
 import { type Glow, type GlowRule, type GlowShows } from "../document/glows";
 import type { Design } from "../document/schema";
 import { listed } from "../words";
+import { flagName, valueName } from "./toldWords";
 
 type Words<When extends GlowRule["when"]> = (rule: Extract<GlowRule, { when: When }>, design: Design) => string;
 
@@ -14,8 +15,8 @@ const whenWords: { [When in GlowRule["when"]]: Words<When> } = {
   held: ({ inputId }, design) =>
     `while ${derive(design).bindable.find(({ id }) => id === inputId)?.label ?? "an input that is gone"} is held`,
   awake: () => "while it keeps the computer awake",
-  value: ({ atLeast, elementId }, design) =>
-    `from ${atLeast} of ${derive(design).elements.get(elementId)?.label ?? "a knob that is gone"} on`,
+  value: ({ atLeast, elementId }, design) => `from ${atLeast} of ${valueName(design, elementId)} on`,
+  told: ({ flag }, design) => `while the computer says “${flagName(design, flag)}”`,
   "own-key": () => "while the key beside it is held",
 };
 
@@ -31,7 +32,7 @@ export function glowShowsWords(shows: GlowShows, design: Design): string {
     case "still":
       return shows.colour;
     case "value":
-      return `from ${shows.colour} to ${shows.other} by the value of ${derive(design).elements.get(shows.elementId)?.label ?? "a knob that is gone"}`;
+      return `from ${shows.colour} to ${shows.other} by the value of ${valueName(design, shows.elementId)}`;
     case "swell":
       return `from ${shows.colour} to ${shows.other} and back in ${seconds(shows.periodMs)}`;
     case "wave":

@@ -1,7 +1,8 @@
 import { derive } from "@/core/derived/derive";
 import { togetherInput } from "@/core/document/keyRules";
 import type { GlowRule } from "@/core/document/glows";
-import type { LampRule } from "@/core/document/lampRule";
+import { type LampRule, toldValue } from "@/core/document/lampRule";
+import { noPanel } from "@/core/hid/panelSettings";
 import type { Design } from "@/core/document/schema";
 
 /** A state that lamps and lights can show. */
@@ -12,6 +13,7 @@ export function encodeRule(rule: LampRule | GlowRule): string {
   if (rule.when === "layer") return `layer ${rule.layerId}`;
   if (rule.when === "held") return `held ${rule.inputId}`;
   if (rule.when === "value") return `value ${rule.elementId}`;
+  if (rule.when === "told") return `told ${rule.flag}`;
   return rule.when === "lock" ? `lock ${rule.lock}` : rule.when;
 }
 
@@ -22,13 +24,17 @@ export function decodeState(value: string): State | null {
   if (when === "layer") return { when, layerId: what };
   if (when === "held") return { when, inputId: what };
   if (when === "value") return { when, elementId: what, atLeast: 1 };
+  if (when === "told") return { when, flag: Number(what) };
   if (when === "lock") return { when, lock: what as "num" | "caps" | "scroll" };
   return when === "always" || when === "next" || when === "awake" ? { when } : null;
 }
 
-/** Elements that are turned or moved, whose value can be shown. */
-export const knobsOf = (design: Design) =>
-  [...derive(design).elements.values()].filter(({ kind }) => kind === "quadrature" || kind === "analog");
+/** What has a value that can be shown: what is turned or moved, and what the computer tells. */
+export function knobsOf(design: Design): { id: string; label: string }[] {
+  const own = [...derive(design).elements.values()].filter(({ kind }) => kind === "quadrature" || kind === "analog");
+  const { values } = design.reportSet.panel ?? noPanel;
+  return [...own, ...values.map((label, nth) => ({ id: toldValue(nth), label }))];
+}
 
 /** States of this design as choices. */
 export function stateChoices(design: Design): { value: string; label: string }[] {
@@ -41,6 +47,10 @@ export function stateChoices(design: Design): { value: string; label: string }[]
     ...(["num", "caps", "scroll"] as const).map((lock) => ({
       value: `lock ${lock}`,
       label: `the host's ${lock} lock`,
+    })),
+    ...(design.reportSet.panel ?? noPanel).flags.map((name, flag) => ({
+      value: `told ${flag}`,
+      label: `that the computer says “${name}”`,
     })),
     ...knobsOf(design).map(({ id, label }) => ({ value: `value ${id}`, label: `how far the value of ${label} is` })),
     ...held.map(({ id, label }) => ({ value: `held ${id}`, label: `that ${label} is held` })),

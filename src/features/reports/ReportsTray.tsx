@@ -18,6 +18,8 @@ const UnlockSection = dynamic(() => import("./UnlockSection").then((m) => m.Unlo
 
 const PadSection = dynamic(() => import("./PadSection").then((m) => m.PadSection));
 
+const PanelSection = dynamic(() => import("./PanelSection").then((m) => m.PanelSection));
+
 function declare(design: Design, kind: InterfaceKind, declared: boolean): Design {
   const interfaces = interfaceKinds.filter((one) =>
     one === kind ? declared : design.reportSet.interfaces.includes(one),
@@ -52,6 +54,7 @@ export function ReportsTray() {
         ))}
       </Section>
       {reportSet.interfaces.includes("pad") && <PadSection />}
+      {reportSet.interfaces.includes("panel") && <PanelSection />}
       {reportSet.interfaces.includes("live") && <UnlockSection />}
       <IdentitySection />
       <TimingSection />

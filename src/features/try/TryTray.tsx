@@ -23,6 +23,8 @@ const EndsSection = dynamic(() => import("./EndsSection").then((m) => m.EndsSect
 const MoveSection = dynamic(() => import("./MoveSection").then((m) => m.MoveSection));
 const PadView = dynamic(() => import("./PadView").then((m) => m.PadView));
 
+const TellSection = dynamic(() => import("./TellSection").then((m) => m.TellSection));
+
 /** These come with the first thing that is done. */
 const Deeds = dynamic(() => import("./Deeds").then((m) => m.Deeds));
 const PointerArea = dynamic(() => import("./PointerArea").then((m) => m.PointerArea));
@@ -64,6 +66,7 @@ export function TryTray() {
         </Section>
       )}
       {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
+      {design.reportSet.interfaces.includes("panel") && <TellSection design={design} />}
       <Section title="State">
         <Values
           rows={[

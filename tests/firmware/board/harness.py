@@ -12,6 +12,7 @@ NAMES = {
     (0x01, 0x05): "pad",
     (0x0C, 0x01): "consumer",
     (0xFF00, 0x01): "live",
+    (0xFF00, 0x02): "panel",
 }
 TICKS = 1 << 29
 RUNS_OVER_MS = 23
@@ -32,7 +33,7 @@ class Host:
 
     def power_on(self):
         self.reports, self.locks, self.is_busy, self.is_there, self.boot_device = [], None, False, True, 0
-        self.question = None
+        self.question = self.told = None
 
 
 class Clock:

@@ -65,6 +65,8 @@ class Sequence:
                 world.set_contact(int(rest[0]), rest[1] == "1")
             elif verb == "wiper":
                 world.wipers[int(rest[0])][3] = int(rest[1])
+            elif verb == "told":
+                host.told = bytes.fromhex(rest[0])
             elif verb == "locks":
                 host.locks = bytes([int(rest[0])])
             elif verb == "busy":

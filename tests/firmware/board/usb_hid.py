@@ -20,7 +20,9 @@ class Device:
     def get_last_received_report(self, report_id=None):
         if report_id != self.report_id or self.out_bytes == 0:
             raise ValueError("no such report")
-        if self.page == 0xFF00:
+        if (self.page, self.usage) == (0xFF00, 0x02):
+            told, host.told = host.told, None
+        elif self.page == 0xFF00:
             told, host.question = host.question, None
         else:
             told, host.locks = host.locks, None

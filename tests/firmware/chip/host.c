@@ -46,7 +46,7 @@ static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since 
 #define SETUP_CYCLES 1500
 static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static int is_busy; /* the host asks for no report */
-static int kind_at[ENDPOINTS], live_interface = -1;
+static int kind_at[ENDPOINTS], live_interface = -1, panel_interface = -1;
 static unsigned lowest_sp = 0xffff;
 
 static void end_scan(void) {
@@ -162,6 +162,12 @@ static int kind_of(int interface) {
   uint8_t start[4] = {0, 0, 0, 0};
   request(0x81, 6, 0x2200, interface, 4, start);
   if (start[0] == 0x06) {
+    uint8_t more[5];
+    request(0x81, 6, 0x2200, interface, 5, more);
+    if (more[4] == 0x02) {
+      panel_interface = interface;
+      return OV_REPORT_PANEL;
+    }
     live_interface = interface;
     return OV_REPORT_LIVE;
   }
@@ -303,19 +309,30 @@ static void move_contact(int contact, int closed) {
   while (avr->cycle < end && (avr_has_pending_interrupts(avr) || avr->interrupts.running_ptr > 0)) step();
 }
 
+/* What a panel is told: its output report, before the scan of that millisecond. */
+static void tell_panel(const char *hex) {
+  uint8_t bytes[OV_PANEL_BYTES] = {0};
+  int i, used = 0;
+  unsigned byte;
+  for (i = 0; i < OV_PANEL_BYTES && sscanf(hex, " %2x%n", &byte, &used) == 1; i++, hex += used) bytes[i] = (uint8_t)byte;
+  request(0x21, 9, 0x0200, panel_interface, OV_PANEL_BYTES, bytes);
+}
+
 static int obey(const char *line) {
   long ms;
   char word[16];
   int used, a = 0, b = 0;
   if (sscanf(line, "%ld %15s%n", &ms, word, &used) != 2) return 0;
   /* Lights are set between two scans. */
-  run_to(strcmp(word, "locks") == 0 ? ms - 1 : ms);
+  run_to(strcmp(word, "locks") == 0 || strcmp(word, "told") == 0 ? ms - 1 : ms);
   sscanf(line + used, "%d %d", &a, &b);
   if (strcmp(word, "contact") == 0) move_contact(a, b);
   else if (strcmp(word, "wiper") == 0) wipers_set(a, (unsigned)b);
   else if (strcmp(word, "busy") == 0) {
     is_busy = a;
     collect();
+  } else if (strcmp(word, "told") == 0) {
+    tell_panel(line + used);
   } else if (strcmp(word, "locks") == 0) {
     uint8_t value = (uint8_t)a;
     request(0x21, 9, 0x0200, 0, 1, &value);

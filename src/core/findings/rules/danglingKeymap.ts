@@ -1,6 +1,7 @@
 import type { Control } from "../../catalogue/kinds";
 import type { Element } from "../../catalogue/kinds/controlKind";
 import { topOf } from "../../firmware/shownStates";
+import { toldNumber } from "../../document/lampRule";
 import { setLampRule } from "../../edits/keymap";
 import type { Design } from "../../document/schema";
 import { type Rule, controlSubject, counted } from "../finding";
@@ -42,7 +43,10 @@ export const danglingKeymap: Rule = {
       const gone =
         (rule.when === "layer" && !layers.has(rule.layerId) && "a layer") ||
         (rule.when === "held" && !known.has(rule.inputId) && "an input") ||
-        (rule.when === "value" && !hasValue(elements.get(rule.elementId)) && "a knob");
+        (rule.when === "value" &&
+          toldNumber(rule.elementId) < 0 &&
+          !hasValue(elements.get(rule.elementId)) &&
+          "a knob");
       if (!gone) return [];
       return [
         {

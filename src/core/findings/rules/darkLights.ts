@@ -1,5 +1,6 @@
 import type { Derived } from "../../derived/derive";
 import type { Glow } from "../../document/glows";
+import { toldNumber } from "../../document/lampRule";
 import type { Design } from "../../document/schema";
 import { addGlow, removeGlow } from "../../edits/glows";
 import { glowsOf, lightsOf, ownKeyOf } from "../../firmware/lights";
@@ -12,7 +13,7 @@ const FIRST_GLOW = "first-glow";
 
 /** What a glow follows that is gone, or null. */
 function goneOf({ when, shows }: Glow, { keymap }: Design, { elements, bindable }: Derived): string | null {
-  const isKnob = (id: string) => ["quadrature", "analog"].includes(elements.get(id)?.kind ?? "");
+  const isKnob = (id: string) => toldNumber(id) >= 0 || ["quadrature", "analog"].includes(elements.get(id)?.kind ?? "");
   if (when.when === "layer" && !keymap.layers.some(({ id }) => id === when.layerId)) return "a layer";
   if (when.when === "held" && !bindable.some(({ id }) => id === when.inputId)) return "an input";
   if (when.when === "value" && !isKnob(when.elementId)) return "a knob";

@@ -1,7 +1,18 @@
 import { axisUseReport } from "../../axisUses";
 import { type InterfaceKind, interfaceFaces } from "../../hid/interfaceKinds";
+import type { GlowRule } from "../../document/glows";
+import { type LampRule, toldNumber } from "../../document/lampRule";
+import type { Design } from "../../document/schema";
 import { bindingReports } from "../../keymap/bindingReports";
 import { type Rule, controlSubject, listed } from "../finding";
+
+/** Lamps, and lights of glows, that show what the computer tells. */
+function toldShown({ keymap: { lamps, glows = [] } }: Design): string[] {
+  const isTold = (rule: LampRule | GlowRule) =>
+    rule.when === "told" || (rule.when === "value" && toldNumber(rule.elementId) >= 0);
+  const lit = Object.entries(lamps).flatMap(([id, rule]) => (isTold(rule) ? [id] : []));
+  return glows.some(({ when }) => isTold(when)) ? [...lit, "Glows"] : lit;
+}
 
 export const missingInterface: Rule = {
   id: "reports/missing-interface",
@@ -9,7 +20,7 @@ export const missingInterface: Rule = {
   severity: "stop",
   why: "The host ignores reports of an interface that the device does not declare.",
   source: "USB HID 1.11: reports are described by their interface's descriptor",
-  check(design, { bindable, elements }) {
+  check(design, { bindable, elements, controls }) {
     const needed = new Map<InterfaceKind, string[]>();
     for (const layer of design.keymap.layers) {
       for (const [inputId, binding] of Object.entries(layer.bindings)) {
@@ -23,15 +34,20 @@ export const missingInterface: Rule = {
         if (report) needed.set(report, [...(needed.get(report) ?? []), elementId]);
       }
     }
-    const nameOf = (id: string) => bindable.find((i) => i.id === id)?.label ?? elements.get(id)?.label ?? id;
+    const shown = toldShown(design);
+    if (shown.length > 0) needed.set("panel", shown);
+    const nameOf = (id: string) =>
+      bindable.find((i) => i.id === id)?.label ?? elements.get(id)?.label ?? controls.get(id)?.label ?? id;
     return [...needed.entries()]
       .filter(([kind]) => !design.reportSet.interfaces.includes(kind))
       .map(([kind, ids]) => ({
-        message: `${listed(ids.slice(0, 4).map((id) => nameOf(id)))} would report on "${interfaceFaces[kind].title}", which the device does not declare.`,
+        message: `${listed(ids.slice(0, 4).map((id) => nameOf(id)))} ${kind === "panel" ? "would show what is told on" : "would report on"} "${interfaceFaces[kind].title}", which the device does not declare.`,
         subjects: [...new Set(ids)].map((id) =>
-          elements.get(id)?.kind === "analog"
-            ? controlSubject(elements.get(id)!.controlId)
-            : { kind: "input" as const, id },
+          controls.has(id)
+            ? controlSubject(id)
+            : elements.get(id)?.kind === "analog"
+              ? controlSubject(elements.get(id)!.controlId)
+              : { kind: "input" as const, id },
         ),
         fixes: [
           {

@@ -5,7 +5,8 @@ import { DescriptorWriter } from "../../hid/descriptorWriter";
 import type { InterfaceKind } from "../../hid/interfaceKinds";
 import type { PadShape } from "../../hid/padShape";
 import { reportBytes } from "../../hid/reportBytes";
-import { LIVE_COLLECTION, hidInterfaces } from "../../hid/interfaces";
+import { hidInterfaces } from "../../hid/interfaces";
+import { LIVE_COLLECTION } from "../../hid/liveCollection";
 
 /**
  * Live changes there: frames go out and come in as reports of their own, as the interpreter has no feature reports (from

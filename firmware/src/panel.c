@@ -1,0 +1,30 @@
+/* What the computer tells a panel: flags that lamps and lights show, and values. It stays until the computer tells something else, or
+ * the bus is reset. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+#if OV_WITH_PANEL
+
+static uint8_t *told;
+
+uint8_t ov_panel_bytes(void) { return (uint8_t)(ov_report_declared(OV_REPORT_PANEL) ? OV_PANEL_BYTES : 0); }
+
+void ov_panel_init(void) { told = ov_arena_take(ov_panel_bytes()); }
+
+void ov_panel_forget(void) {
+  uint8_t i;
+  for (i = 0; i < ov_panel_bytes(); i++) told[i] = 0;
+}
+
+uint8_t *ov_panel_place(void) { return told && ov_panel_bytes() ? told : 0; }
+
+uint8_t ov_panel_flag(uint8_t flag) {
+  return (uint8_t)(ov_panel_bytes() && (told[(flag >> 3) & 7u] & ov_flash_byte(ov_bits + (flag & 7u))) != 0);
+}
+
+uint8_t ov_panel_value(uint8_t nth) {
+  return (uint8_t)(ov_panel_bytes() && nth < OV_PANEL_VALUES ? told[OV_PANEL_VALUES_AT + nth] : 0);
+}
+
+#endif

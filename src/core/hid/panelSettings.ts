@@ -1,0 +1,23 @@
+import { PANEL } from "../contract/contract";
+import { listOf, text, z } from "../schema";
+
+/** What a person calls the flags and values that the computer tells, in their order. */
+export const panelSettingsSchema = z.strictObject({
+  flags: listOf(text(1, 40), PANEL.FLAGS),
+  values: listOf(text(1, 40), PANEL.VALUES),
+});
+export type PanelSettings = z.infer<typeof panelSettingsSchema>;
+
+export const noPanel: PanelSettings = { flags: [], values: [] };
+
+/** The bytes that tell flags and values. */
+export function panelBytes(flags: boolean[], values: number[]): Uint8Array {
+  const bytes = new Uint8Array(PANEL.BYTES);
+  flags.slice(0, PANEL.FLAGS).forEach((on, nth) => {
+    if (on) bytes[nth >> 3] |= 1 << (nth & 7);
+  });
+  values.slice(0, PANEL.VALUES).forEach((value, nth) => {
+    bytes[PANEL.VALUES_AT + nth] = Math.max(0, Math.min(255, Math.round(value)));
+  });
+  return bytes;
+}
