@@ -49,7 +49,8 @@ uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
 /* What live changes keep. In RAM, so that it works on any controller until the power is off, which the host is told. Where
  * yours has 1,024 bytes that outlast the power, read and write those instead: answer OV_KEEP_TAKEN, and say
  * while a byte is still being written. A frame that the host sends on the interface OV_REPORT_LIVE goes into ov_live_place,
- * then call ov_live_asked; when it asks for the answer, give it ov_live_frame. */
+ * then call ov_live_asked; when it asks for the answer, give it ov_live_frame. What the computer sends on the interface
+ * OV_REPORT_PANEL, an output report of OV_PANEL_BYTES, goes to ov_panel_place, between two scans. */
 static uint8_t kept[OV_KEPT_BYTES];
 static uint8_t is_blank = 1;
 

@@ -168,13 +168,22 @@ const NO_FRAME = "give the frame to ask in hexadecimal, two digits a byte";
 const isFrame = (hex: string | undefined) => hex !== undefined && /^([0-9a-f]{2})+$/i.test(hex);
 const frameOf = (hex: string) => Uint8Array.from(hex.match(/../g) ?? [], (byte) => parseInt(byte, 16));
 
+/** What the computer and the board do, each in its way. */
+const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: SimulationEvent) => unknown> = {
+  reset: (device) => device.hostReset(),
+  late: (device, { ms = 1 }) => device.late(ms),
+  "power-cut": (device) => device.powerCut(),
+  ask: (device, { frame = "" }) => device.ask(frameOf(frame)),
+  tell: (device, { told = "" }) => device.tell(frameOf(told)),
+  busy: (device) => device.hostBusy(true),
+  ready: (device) => device.hostBusy(false),
+};
+
 function order(device: Device, design: Design, event: SimulationEvent) {
-  if (event.action === "reset") return device.hostReset();
-  if (event.action === "late") return device.late(event.ms ?? 1);
-  if (event.action === "power-cut") return device.powerCut();
-  if (event.action === "ask") return void device.ask(frameOf(event.frame ?? ""));
-  if (event.action === "tell") return void device.tell(frameOf(event.told ?? ""));
-  if (event.action === "busy" || event.action === "ready") return device.hostBusy(event.action === "busy");
+  const deed = Object.hasOwn(HOST_DEEDS, event.action)
+    ? HOST_DEEDS[event.action as (typeof HOST_ACTIONS)[number]]
+    : null;
+  if (deed) return void deed(device, event);
   if (event.action === "set" && event.percent !== undefined)
     return void device.move((axisSet(design, event) as Element).id, event.percent / 100);
   if (event.action === "set") return setTo(device, design, event);

@@ -1,4 +1,4 @@
-import { axisUseReport, padAxisOf } from "../axisUses";
+import { padAxisOf } from "../axisUses";
 import { jobsOf } from "../bindings";
 import { derive } from "../derived/derive";
 import { axisOf } from "../document/axes";
@@ -43,7 +43,3 @@ export function padShapeOf(design: Design): PadShape {
     axisBits: pad.axisBits,
   };
 }
-
-/** Interfaces that the axes of a design speak through. */
-export const axisReports = ({ keymap }: Design) =>
-  new Set(keymap.layers.flatMap(({ axes = {} }) => Object.values(axes).flatMap((use) => axisUseReport(use) ?? [])));

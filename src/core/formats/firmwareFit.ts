@@ -16,7 +16,7 @@ export interface FirmwareFit {
 }
 
 const IMAGE_TAKES = [
-  "Every circuit of contacts, knobs, lamps and addressable lights, USB, live changes; nothing to compile.",
+  "Every circuit of contacts, knobs, sticks and pots, lamps and addressable lights, USB, live changes; nothing to compile.",
   "Knobs are read once a millisecond.",
 ];
 

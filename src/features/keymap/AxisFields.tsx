@@ -131,11 +131,11 @@ function CurveFields({ axis, onCurve }: { axis: AxisSettings; onCurve: (curve: A
       {curve.map((point, nth) => (
         <Box key={nth} display="grid" gridTemplateColumns="1fr 1fr 30px" gap="8px" alignItems="end">
           <ChoiceField
-            label="At"
+            label="At (% of way)"
             value={String(point.eighth)}
             choices={EIGHTHS.filter(
               (eighth) => eighth === point.eighth || !curve.some((one) => one.eighth === eighth),
-            ).map((eighth) => ({ value: String(eighth), label: `${eighth * 12.5} % of the way` }))}
+            ).map((eighth) => ({ value: String(eighth), label: String(eighth * 12.5) }))}
             onCommit={(eighth) => replace(nth, { eighth: Number(eighth) })}
           />
           <NumberField

@@ -1,0 +1,53 @@
+import { type Page, expect, test } from "@playwright/test";
+import { goTo, part, tray } from "./bench";
+
+const section = (page: Page, name: string) => tray(page).getByRole("region", { name });
+const isLit = (page: Page, label: string) => expect(part(page, label), label).toHaveAttribute("aria-label", / lit/);
+const isDark = (page: Page, label: string) =>
+  expect(part(page, label), label).not.toHaveAttribute("aria-label", / lit/);
+
+test("Glasshouse's lamps show what the computer tells, by hand and by a day that goes by", async ({ page }) => {
+  await page.goto("/bench/glasshouse/try");
+  const told = section(page, "What the computer tells");
+  await isDark(page, "Vent 3 on");
+  await told.getByRole("checkbox", { name: "Vent 3 on" }).click();
+  await isLit(page, "Vent 3 on");
+  await told.getByRole("button", { name: "Tell nothing" }).click();
+  await isDark(page, "Vent 3 on");
+  await told.getByRole("button", { name: "Let a day go by" }).click();
+  await isLit(page, "Blind 8 on");
+  await isDark(page, "Blind 8 on");
+  await told.getByRole("button", { name: "Stop the day" }).click();
+});
+
+test("flags and values are named, shown by a lamp, and what is missing is told", async ({ page }) => {
+  await page.goto("/bench/tern/reports");
+  await section(page, "The device declares").getByRole("checkbox", { name: "Panel that the computer tells" }).click();
+  const told = section(page, "What the computer tells");
+  await told.getByRole("button", { name: "One flag more" }).click();
+  await told.getByRole("button", { name: "One value more" }).click();
+  const flag = told.getByRole("region", { name: "Flags" }).getByLabel("1", { exact: true });
+  await flag.fill("");
+  await expect(told).toContainText("A name of 1 to 40 characters.");
+  await flag.fill("constructor");
+  await flag.press("Enter");
+
+  await goTo(page, "Keymap");
+  await part(page, "Locked").click();
+  const lamp = section(page, "Lamp Locked");
+  await lamp.getByLabel("Shows", { exact: true }).selectOption({ label: "how far the value of value 1 is" });
+  await expect(lamp.getByLabel("Lit from, of 255")).toHaveValue("1");
+  await lamp.getByLabel("Shows", { exact: true }).selectOption({ label: "that the computer says “constructor”" });
+
+  await goTo(page, "Try");
+  await section(page, "What the computer tells").getByRole("checkbox", { name: "constructor" }).click();
+  await isLit(page, "Locked");
+
+  await goTo(page, "Reports");
+  await section(page, "The device declares").getByRole("checkbox", { name: "Panel that the computer tells" }).click();
+  await page.getByRole("button", { name: /^All \d+ findings/ }).click();
+  const all = page.getByRole("region", { name: "All findings" });
+  await expect(all).toContainText('Locked would show what is told on "Panel that the computer tells"');
+  await all.getByRole("button", { name: "Declare Panel that the computer tells" }).click();
+  await expect(all).not.toContainText("would show what is told");
+});
