@@ -1,10 +1,12 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { useState } from "react";
 import type { Design } from "@/core/document/schema";
 import { padShapeOf } from "@/core/firmware/padShape";
 import { padAxisNames } from "@/core/hid/padShape";
 import { axisLimits, padStateOf, stillPad } from "@/core/hid/padWords";
+import { noWays, roundWords, withPlace } from "@/core/hid/padWay";
 import { useSession } from "@/store/session";
 import { Section } from "@/ui/pieces/sheets";
 
@@ -59,20 +61,29 @@ export function PadView({ design }: { design: Design }) {
 
 /** Both axes of a stick together; the circle is as far as a round way goes. */
 function Field({ x, y, limits: [, high] }: { x: number; y: number; limits: [number, number] }) {
+  const [ways, setWays] = useState(noWays);
   const half = FIELD / 2;
   const place = (value: number) => half + (value / high) * (half - 4);
+  const next = withPlace(ways, x / high, y / high);
+  // What was seen of its way so far; a state of its own that follows from what comes in.
+  if (next !== ways) setWays(next);
   return (
-    <svg
-      viewBox={`0 0 ${FIELD} ${FIELD}`}
-      width={FIELD * 1.4}
-      role="img"
-      aria-label={`X ${x}, Y ${y}`}
-      style={{ background: "var(--paper)" }}
-    >
-      <circle cx={half} cy={half} r={half - 4} fill="none" stroke="var(--edge)" />
-      <path d={`M${half} 0V${FIELD}M0 ${half}H${FIELD}`} stroke="var(--edge)" strokeDasharray="2 3" />
-      <circle cx={place(x)} cy={place(y)} r={4} fill="var(--saffron)" stroke="var(--ink)" />
-    </svg>
+    <Box display="flex" gap="12px" alignItems="center">
+      <svg
+        viewBox={`0 0 ${FIELD} ${FIELD}`}
+        width={FIELD * 1.4}
+        role="img"
+        aria-label={`X ${x}, Y ${y}`}
+        style={{ background: "var(--paper)" }}
+      >
+        <circle cx={half} cy={half} r={half - 4} fill="none" stroke="var(--edge)" />
+        <path d={`M${half} 0V${FIELD}M0 ${half}H${FIELD}`} stroke="var(--edge)" strokeDasharray="2 3" />
+        <circle cx={place(x)} cy={place(y)} r={4} fill="var(--saffron)" stroke="var(--ink)" />
+      </svg>
+      <Box fontSize="13px" color="var(--faint)">
+        {roundWords(ways) || "Move the stick all round to see how round its way is."}
+      </Box>
+    </Box>
   );
 }
 
