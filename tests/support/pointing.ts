@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import type { SimpleBinding } from "@/core/bindings";
 import { RAMPS_MS, directions } from "@/core/bindings/pointerMove";
+import { hatSides } from "@/core/hid/padShape";
 import { systemDeeds } from "@/core/hid/systemUsages";
 
-/** Any binding that moves the pointer, presses its buttons, or is about the whole computer. */
+/** Any binding that moves the pointer, presses its buttons, is the game pad's, or is about the whole computer. */
 export const pointingBinding: fc.Arbitrary<SimpleBinding> = fc.oneof(
   fc.record({ does: fc.constant("pointer-button" as const), button: fc.integer({ min: 0, max: 4 }) }),
   fc.record({
@@ -22,5 +23,7 @@ export const pointingBinding: fc.Arbitrary<SimpleBinding> = fc.oneof(
     lasting: fc.constantFrom("switched" as const, "held" as const),
     everyS: fc.integer({ min: 1, max: 3600 }),
   }),
+  fc.record({ does: fc.constant("pad-button" as const), button: fc.integer({ min: 0, max: 127 }) }),
+  fc.record({ does: fc.constant("pad-hat" as const), side: fc.constantFrom(...hatSides) }),
   fc.record({ does: fc.constant("system" as const), deed: fc.constantFrom(...systemDeeds) }),
 );

@@ -24,12 +24,15 @@ describe("bindings of the pointer and the computer", () => {
   it("speak through their own reports, and type nothing", () =>
     fc.assert(
       fc.property(pointingBinding, (binding) => {
-        expect(reportsOf(binding)).toEqual([binding.does === "system" ? "system" : "pointer"]);
+        const own = binding.does.startsWith("pad-") ? "pad" : binding.does === "system" ? "system" : "pointer";
+        expect(reportsOf(binding)).toEqual([own]);
         expect(typedBy(binding)).toBeNull();
       }),
     ));
 
   it.each([
+    { does: "pad-button", button: 128 },
+    { does: "pad-hat", side: "in" },
     { does: "pointer-button", button: 5 },
     { does: "pointer-move", direction: "in", speed: 100, rampMs: 0 },
     { does: "pointer-move", direction: "up", speed: 9, rampMs: 0 },

@@ -17,6 +17,7 @@ import { axisDeadZone } from "./rules/axisDeadZone";
 import { idleAxis } from "./rules/idleAxis";
 import { padButtons } from "./rules/padButtons";
 import { darkLights } from "./rules/darkLights";
+import { endpoints } from "./rules/endpoints";
 import { interfaceTwice } from "./rules/interfaceTwice";
 import { links } from "./rules/links";
 import { samePlace } from "./rules/samePlace";
@@ -187,6 +188,7 @@ export const rules: Rule[] = [
   noWayBack,
   danglingKeymap,
   darkLights,
+  endpoints,
   padButtons,
   idleAxis,
   axisDeadZone,

@@ -694,6 +694,26 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^Glows would show what is told on "Panel that the computer tells", which the device does not declare\.$/,
   ],
   [
+    "reports/endpoints",
+    {
+      ...kestrel,
+      reportSet: {
+        ...kestrel.reportSet,
+        interfaces: ["keyboard", "consumer", "live", "pointer", "system", "pad", "panel"],
+      },
+    },
+    /^The device declares 7 interfaces; the chip has 6 endpoints for them, one each\.$/,
+  ],
+  [
+    "reports/pad-buttons",
+    setPad(declared({ ...kestrel, keymap: { ...kestrel.keymap, layers: kestrel.keymap.layers.slice(0, 1) } }, "pad"), {
+      buttons: 0,
+      hat: false,
+      axisBits: 8,
+    }),
+    /^The game pad has no button, no hat and no axis: there is nothing in its report\.$/,
+  ],
+  [
     "keymap/axis-ends",
     axed({ lowest: 0, highest: 96 }),
     /^Slew X is told to go from 0 % to 96 % of its track, which goes from 5 % to 95 %: it comes 90 % of the way to its low end and 97\.8 % of the way to its high end\.$/,

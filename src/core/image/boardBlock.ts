@@ -204,6 +204,9 @@ function described(design: Design): Described[] {
   ];
 }
 
+/** Endpoints of the 8-bit USB class beside the first, each interface has one (from memory). */
+export const ENDPOINTS_MOST = 6;
+
 function endpointBytes(design: Design): number[] {
   const { reportSet } = design;
   const shape = padShapeOf(design);

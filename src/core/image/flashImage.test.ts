@@ -129,6 +129,6 @@ describe("the prebuilt images", () => {
 
   it("are wished for by chains with lights, and by the reports", () => {
     const wished = demoDesigns.map((design) => featuresOf(design, scanTableOf(design)));
-    expect(wished.flat().sort()).toEqual(["axes", "lights", "pointer"]);
+    expect(wished.flat().sort()).toEqual(["axes", "lights", "panel", "pointer"]);
   });
 });

@@ -6,7 +6,7 @@ import { type Problem, type Result, bad, good } from "../document/problem";
 import { arenaNeed, overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
-import { boardBlock } from "./boardBlock";
+import { ENDPOINTS_MOST, boardBlock } from "./boardBlock";
 import type { HexPart } from "./intelHex";
 import { type Usb8Image, boardBytesMost, roomWithout, tableBytesMost, tooMuchAtOnce } from "./usb8Images";
 import { usb8Pins } from "./usb8Pins";
@@ -67,6 +67,12 @@ export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImag
     return bad({ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" });
   const tooMuch = tooMuchAtOnce(design, scan);
   if (tooMuch) return bad({ path: "", message: tooMuch });
+  const { interfaces } = design.reportSet;
+  if (interfaces.length > ENDPOINTS_MOST)
+    return bad({
+      path: "reportSet.interfaces",
+      message: `declares ${interfaces.length} interfaces; the chip has ${ENDPOINTS_MOST} endpoints for them, one each`,
+    });
   const tables = tableBytes(scan, design);
   const board = boardBlock(design, scan, tables, usb8Pins(profile));
   if (!board.ok) return board;

@@ -148,6 +148,8 @@ const POINTING: [RegExp, (found: string[]) => object][] = [
     /^keep the computer awake (\w+), every (\d+) s$/i,
     ([lasting, every]) => ({ does: "awake", lasting, everyS: Number(every) }),
   ],
+  [/^game pad button (\d+)$/i, ([number]) => ({ does: "pad-button", button: Number(number) - 1 })],
+  [/^game pad hat (\w+)$/i, ([side]) => ({ does: "pad-hat", side })],
 ];
 const buttonNames: string[] = [...POINTER_BUTTONS];
 

@@ -6,7 +6,7 @@ import { type Rule } from "../finding";
 /** Buttons that many games ask for at the most (common practice). */
 const COMMON = 16;
 
-/** Game pads with more buttons than games commonly know. */
+/** Game pads with more buttons than games commonly know, or with nothing at all. */
 export const padButtons: Rule = {
   id: "reports/pad-buttons",
   stage: "reports",
@@ -16,7 +16,16 @@ export const padButtons: Rule = {
   check(design) {
     const { interfaces, pad = usualPad } = design.reportSet;
     if (!interfaces.includes("pad")) return [];
-    const { buttons } = padShapeOf(design);
+    const { buttons, hat, axes } = padShapeOf(design);
+    if (buttons + axes.length === 0 && !hat)
+      return [
+        {
+          severity: "warn",
+          message: "The game pad has no button, no hat and no axis: there is nothing in its report.",
+          subjects: [],
+          fixes: [{ title: `Declare ${COMMON} buttons`, apply: (d) => setPad(d, { ...pad, buttons: COMMON }) }],
+        },
+      ];
     if (buttons <= COMMON) return [];
     const bound = padShapeOf({ ...design, reportSet: { ...design.reportSet, pad: { ...pad, buttons: 0 } } }).buttons;
     const fixes =
