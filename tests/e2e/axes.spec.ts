@@ -99,3 +99,43 @@ test("a click on a stick is a push of its handle", async ({ page }) => {
   await tap(page, "Slew");
   await expect(section(page, "State")).toContainText(/Reports sent\s*[1-9]/);
 });
+
+test("Tern as a game pad: of opposite directions the last counts, and its buttons are told in their order", async ({
+  page,
+}) => {
+  await page.goto("/bench/tern/reports");
+  await section(page, "The device declares").getByRole("checkbox", { name: "Game pad" }).click();
+  await goTo(page, "Keymap");
+  const deed = tray(page).getByLabel("Pointer, computer or game pad");
+  for (const [label, side] of [
+    ["Left", "left"],
+    ["Right", "right"],
+    ["Down", "down"],
+    ["Up", "up"],
+  ]) {
+    await part(page, label).click();
+    await deed.selectOption({ label: `game pad hat ${side}` });
+  }
+  await part(page, "Leap").click();
+  await deed.selectOption({ label: "game pad button" });
+  await expect(page.getByRole("button", { name: "Leap on Base: game pad button 1" })).toBeVisible();
+
+  await goTo(page, "Try");
+  const game = section(page, "What the game reads");
+  await expect(game).toContainText("Hat: not pressed");
+  // One direction is held by focus and Space, the other by the pointer.
+  await part(page, "Left").focus();
+  await page.keyboard.down("Space");
+  await expect(game).toContainText("Hat: left");
+  await part(page, "Right").hover();
+  await page.mouse.down();
+  await expect(game).toContainText("Hat: right");
+  await page.mouse.up();
+  await page.keyboard.up("Space");
+  await expect(game).toContainText("Hat: not pressed");
+  await part(page, "Leap").hover();
+  await page.mouse.down();
+  await expect(game.getByLabel("Button 1 down")).toBeVisible();
+  await page.mouse.up();
+  await expect(game.getByLabel("Button 1 up")).toBeVisible();
+});
