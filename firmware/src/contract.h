@@ -417,6 +417,6 @@
 #define OV_PART_LADDER 5
 
 /* Bytes of the arena; what each is for stands in src/core/contract/contract.ts. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (liveBytes))
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (liveBytes))
 
 #endif

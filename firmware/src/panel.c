@@ -27,4 +27,8 @@ uint8_t ov_panel_value(uint8_t nth) {
   return (uint8_t)(ov_panel_bytes() && nth < OV_PANEL_VALUES ? told[OV_PANEL_VALUES_AT + nth] : 0);
 }
 
+#else
+
+uint8_t *ov_panel_place(void) { return 0; }
+
 #endif

@@ -197,6 +197,18 @@ describe("an axis, whatever its settings", () => {
     for (const [value, times] of counts) expect(times, `${value}`).toBeGreaterThanOrEqual(value === 0 ? 3 : 3);
   });
 
+  it("rests where both readings are those of the middle itself", () => {
+    // 32768 of the 65472 that ten bits read at the most.
+    const centre = (100 * 32768) / 65472;
+    const setup = `stick S
+axis S x: dead 10 both, centre ${centre}
+axis S y: dead 10 both, centre ${centre}
+pad 0 buttons, 8 bits
+use S x: pad x
+use S y: pad y`;
+    expect(toldAt(setup, "S", [0, 100, 0]).at).toEqual([0, 127, 0]);
+  });
+
   it("keeps its direction when one dead zone lies around both", () => {
     const law = fc.property(
       fc.double({ min: 0, max: 2 * Math.PI, noNaN: true }),

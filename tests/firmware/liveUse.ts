@@ -10,6 +10,12 @@ import { scanTableOf } from "@/core/firmware/scanTable";
 import { unlockChoices } from "@/core/firmware/unlock";
 import { randomFrom } from "@/core/optimisation/random";
 
+/** A design whose sticks move nothing: the 8-bit chip does not take axes, lights, the pointer and live changes at once. */
+export const withoutAxes = (design: Design): Design => ({
+  ...design,
+  keymap: { ...design.keymap, layers: design.keymap.layers.map((layer) => ({ ...layer, axes: {} })) },
+});
+
 /** A design with live changes. */
 export const withLive = (design: Design): Design => ({
   ...design,

@@ -458,6 +458,8 @@ export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
   [2, "waiting"],
   // Since when each mover is held, and how fast it gets.
   [4, "movers"],
+  // What is left of a count, reading, what stands still, where that is, the place told, how fast it moves, what it does and on what.
+  [14, "sensors"],
   // Whether a switch of it settles.
   [1, "groups"],
   // Debounce.
@@ -501,7 +503,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
 export const FIXED_RAM_BYTES = { rest: 190, lights: 14, live: 40, pointer: 30, axes: 20, pad: 10, panel: 4 };
-export const STACK_BYTES = 72;
+export const STACK_BYTES = 76;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */
 export const ramBytes = (counts: ArenaCounts, fixedBytes: number): number =>
