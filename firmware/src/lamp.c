@@ -35,7 +35,7 @@ void ov_lamps_init(void) {
   locks = changes_by_itself = tick_ms = eighth = 0;
   locks_changed = 1;
   for (i = 0; i < ov_table_byte(OV_AT_LAMPS); i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {
-    if (of(entry, OV_LAMP_AT_KIND) >= OV_LAMP_HELD) changes_by_itself = 1;
+    if (of(entry, OV_LAMP_AT_KIND) >= OV_LAMP_HELD && of(entry, OV_LAMP_AT_KIND) != OV_LAMP_TOLD) changes_by_itself = 1;
     if (of(entry, OV_LAMP_AT_ON) > 0 || of(entry, OV_LAMP_AT_EIGHTHS) < EIGHTHS) changes_by_itself = 1;
   }
 }
@@ -116,7 +116,7 @@ void ov_lamps_show(void) {
   uint16_t entry = ov_table_word(OV_AT_LAMP_TABLE);
   uint8_t *state = states;
   uint8_t left;
-  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | locks_changed | changes_by_itself);
+  uint8_t changed = (uint8_t)(ov_layers_changed() | ov_next_changed() | ov_panel_changed() | locks_changed | changes_by_itself);
   if (!changed) return;
   locks_changed = 0;
   for (left = ov_table_byte(OV_AT_LAMPS); left > 0; left--, entry = (uint16_t)(entry + OV_LAMP_BYTES), state += STATE_BYTES) {

@@ -7,6 +7,7 @@
 #if OV_WITH_PANEL
 
 static uint8_t *told;
+static uint8_t changed;
 
 uint8_t ov_panel_bytes(void) { return (uint8_t)(ov_report_declared(OV_REPORT_PANEL) ? OV_PANEL_BYTES : 0); }
 
@@ -15,9 +16,20 @@ void ov_panel_init(void) { told = ov_arena_take(ov_panel_bytes()); }
 void ov_panel_forget(void) {
   uint8_t i;
   for (i = 0; i < ov_panel_bytes(); i++) told[i] = 0;
+  changed = 1;
 }
 
-uint8_t *ov_panel_place(void) { return told && ov_panel_bytes() ? told : 0; }
+/* Whoever asks for the place is about to write there. */
+uint8_t *ov_panel_place(void) {
+  changed = 1;
+  return told && ov_panel_bytes() ? told : 0;
+}
+
+uint8_t ov_panel_changed(void) {
+  uint8_t was = changed;
+  changed = 0;
+  return was;
+}
 
 uint8_t ov_panel_flag(uint8_t flag) {
   return (uint8_t)(ov_panel_bytes() && (told[(flag >> 3) & 7u] & ov_flash_byte(ov_bits + (flag & 7u))) != 0);
