@@ -8,8 +8,7 @@ import { readExample } from "./examples";
 import { firstDifference } from "./firstDifference";
 import { onSmallClass } from "./onSmallClass";
 import { barePython, onPythonClass, playPython } from "./python";
-import { joined, recorded } from "./recordedUses";
-import { buildUsbHost, imageFiles, lateOn, recordOnChip } from "./usbChip";
+import { joined, playedOnChip, recorded } from "./recordedUses";
 
 /** A pad with all that moves the pointer, with knobs and levers that are told in their own ways. */
 const pad = readExample(`key A: move right at 1000 after 0
@@ -79,17 +78,10 @@ describe("pointer, knobs and levers in every build", () => {
     const cells = Object.fromEntries(keys.map((id, nth) => [id, { row: Math.floor(nth / 4), column: nth % 4 }]));
     const circuits = wired.circuits.map((circuit) => (circuit.kind === "matrix" ? { ...circuit, cells } : circuit));
     const design = onSmallClass({ ...wired, circuits, reportSet: { ...pad.reportSet, interfaces } });
-    const runs = recorded(design, 120, ["busy", "ready"]).map(({ use }) => use);
-    const scripts = runs.map((use) => recordOnChip(design, use).script);
-    const { output, notes } = play(buildUsbHost(workFolder()), imageFiles(design, workFolder()), scripts.join(""));
-    const late = lateOn(notes);
-    const expected = runs.map((use, nth) => {
-      const events = [...use.events, ...(late.get(nth) ?? [])].sort((a, b) => a.atMs - b.atMs);
-      return recordOnChip(design, { ...use, events }).expected;
-    });
-    expect(expected.join("")).toMatch(/ pointer /);
-    expect(expected.join("")).toMatch(/ system /);
-    expect(firstDifference(output, expected.join(""))).toBeNull();
+    const { output, expected } = playedOnChip(design, 120);
+    expect(expected).toMatch(/ pointer /);
+    expect(expected).toMatch(/ system /);
+    expect(firstDifference(output, expected)).toBeNull();
   });
 });
 

@@ -1,7 +1,8 @@
 import type { Design } from "@/core/document/schema";
 import { type FirmwareScript, recordScript } from "@/core/engine/script";
 import { randomUse } from "./randomUse";
-import { later } from "./usbChip";
+import { play, workFolder } from "./builds";
+import { buildUsbHost, imageFiles, lateOn, later, recordOnChip } from "./usbChip";
 
 /** What a computer and a clock do while a hand plays. */
 const MOODS = ["busy", "ready", "reset", "late"] as const;
@@ -20,3 +21,16 @@ export const joined = (runs: FirmwareScript[]): FirmwareScript => ({
   script: runs.map(({ script }) => script).join(""),
   expected: runs.map(({ expected }) => expected).join(""),
 });
+
+/** Random uses over USB on the simulated chip: what it says, and what must come of them, with the scans that were late there. */
+export function playedOnChip(design: Design, seeds: number): { output: string; expected: string } {
+  const runs = recorded(design, seeds, ["busy", "ready"]).map(({ use }) => use);
+  const script = runs.map((use) => recordOnChip(design, use).script).join("");
+  const { output, notes } = play(buildUsbHost(workFolder()), imageFiles(design, workFolder()), script);
+  const late = lateOn(notes);
+  const expected = runs.map((use, nth) => {
+    const events = [...use.events, ...(late.get(nth) ?? [])].sort((a, b) => a.atMs - b.atMs);
+    return recordOnChip(design, { ...use, events }).expected;
+  });
+  return { output, expected: expected.join("") };
+}
