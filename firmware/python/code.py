@@ -8,6 +8,7 @@ host = hardware.Host()
 lines = hardware.Lines()
 runtime = Runtime(TABLES, lines, host.send, hardware.Kept())
 live = runtime.live
+has_panel = runtime.panel.is_declared
 told_ms = hardware.now_ms()
 
 while True:
@@ -21,9 +22,10 @@ while True:
     locks = host.locks()
     if locks is not None:
         runtime.host_locks(locks)
-    told = host.told()
-    if told is not None:
-        runtime.panel.tell(told)
+    if has_panel:
+        told = host.told()
+        if told is not None:
+            runtime.panel.tell(told)
     question = None if live.is_working else host.question()
     if question:
         live.ask(question)

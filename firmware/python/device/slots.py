@@ -8,6 +8,7 @@ from device.contract import (
     AT_LAYERS,
     AT_LENGTH,
     AT_MACROS,
+    AT_PAD_BUTTONS,
     AT_WAITING,
     CHANGE_BYTES,
     DO_AWAKE,
@@ -26,6 +27,8 @@ from device.contract import (
     DO_SECOND_TAP,
     DO_STAY_LAYER,
     DO_SWITCH_LAYER,
+    DO_PAD_BUTTON,
+    DO_PAD_HAT,
     DO_SYSTEM,
     DO_TWO_JOBS,
     KEPT_KEYMAP,
@@ -91,6 +94,10 @@ class Slots:
             return word(action, 2) < self.table[AT_MACROS]
         if kind == DO_POINTER_BUTTON:
             return word(action, 2) < POINTER_BUTTONS
+        if kind == DO_PAD_BUTTON:
+            return word(action, 2) < self.table[AT_PAD_BUTTONS]
+        if kind == DO_PAD_HAT:
+            return word(action, 2) < 4
         if kind == DO_SYSTEM:
             return word(action, 2) < USAGES
         return kind in ALWAYS_SOUND

@@ -20,7 +20,7 @@ export interface InterpreterWork {
  * fresh counts of every circuit, within a thirtieth, by tests/firmware/pythonCost.test.ts.
  */
 const STEPS = {
-  scan: 322,
+  scan: 325,
   live: 80,
   read: 45,
   strobedGroup: 86,
@@ -34,6 +34,8 @@ const STEPS = {
   /** One voltage that is read, and each that may move something. */
   axes: 262,
   axis: 10,
+  /** Asking what the computer told. */
+  panel: 34,
   readPart: 13,
   registerBit: 19,
   channel: 22,
@@ -103,6 +105,7 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } 
     lights: scan.chains.length > 0 ? 1 : 0,
     axes: scan.sensors.length > 0 ? 1 : 0,
     axis: scan.sensors.length,
+    panel: design.reportSet.interfaces.includes("panel") ? 1 : 0,
     readPart: chains.length + sets + buses.length + rungs.length,
     registerBit: bitsIn.reduce((sum, bits) => sum + bits, 0),
     expander: expanders.length,
@@ -124,6 +127,7 @@ export function interpreterWork(design: Design, scan: ScanTable): InterpreterWor
     3 +
     counts.live +
     counts.axes +
+    counts.panel +
     counts.pinLine +
     (2 + settling) * counts.strobedGroup +
     3 * counts.registerBit +

@@ -59,7 +59,8 @@ class Board:
         return int(world.level(PADS[number]))
 
     def convert(self, number):
-        return int(world.part_of_supply(PADS[number]) * 1023 + 0.5) * 64
+        level = world.wiper_level(PADS[number])
+        return level if level is not None else int(world.part_of_supply(PADS[number]) * 1023 + 0.5) * 64
 
     def bus_open(self, clock, data):
         nets = (world.net_of[PADS[clock]], world.net_of[PADS[data]])
@@ -114,6 +115,12 @@ def play(script):
             now_ms += 1
         if verb == "contact":
             world.set_contact(int(rest[0]), rest[1] == "1")
+        elif verb == "wiper":
+            world.wipers[int(rest[0])][3] = int(rest[1])
+        elif verb == "told":
+            told = bytes.fromhex(rest[0])
+            library.ov_panel_place.restype = ctypes.c_void_p
+            ctypes.memmove(library.ov_panel_place(), told, len(told))
         elif verb == "locks":
             library.ov_host_locks(int(rest[0]))
         elif verb == "end":
