@@ -28,7 +28,9 @@ const STEPS = {
   pinLine: 20,
   partLine: 18,
   encoder: 68,
-  lamp: 60,
+  lamp: 67,
+  /** More for a lamp that shows a flag of the computer's. */
+  toldLamp: 12,
   /** Addressable lights that show no new picture. */
   lights: 116,
   /** One voltage that is read, and each that may move something. */
@@ -102,6 +104,7 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } 
     restingGroup: groups.length - strobed,
     encoder: scan.encoders.length,
     lamp: scan.lamps.length,
+    toldLamp: Object.values(design.keymap.lamps).filter(({ when }) => when === "told").length,
     lights: scan.chains.length > 0 ? 1 : 0,
     axes: scan.sensors.length > 0 ? 1 : 0,
     axis: scan.sensors.length,
