@@ -39,8 +39,9 @@ describe.each(wiredDemos.map(withLive))(`$name in ${TALKS} talks of live changes
   it("answers and reports the same in Python", async () => {
     // Where pins interrupt, knobs are told by their edges; Python reads them once a scan.
     const isTold = edgeEncoders(design, scanTableOf(design)).length > 0;
-    const all = isTold ? await record(onPythonClass(design), TALKS) : { script, expected };
-    const { output } = playPython(await barePython(design), all.script);
+    const there = isTold ? onPythonClass(design) : design;
+    const all = isTold ? await record(there, TALKS) : { script, expected };
+    const { output } = playPython(await barePython(there), all.script);
     expect(firstDifference(output, all.expected)).toBeNull();
   });
 
