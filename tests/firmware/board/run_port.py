@@ -10,7 +10,7 @@ LIBRARY, WIRING, PADS = sys.argv[1], sys.argv[2], [""] + sys.argv[3].split(",")
 
 from world import PULL_UP, world  # noqa: E402
 
-KINDS = {0: "keyboard", 1: "consumer"}
+KINDS = ("keyboard", "consumer", "live", "pointer", "system", "pad", "panel")
 u8 = ctypes.c_uint8
 some = ctypes.POINTER(u8)
 
