@@ -107,11 +107,13 @@ extern uint8_t ov_cares;
 #define OV_CARES_MACRO 2u     /* a macro plays that any press ends */
 #define OV_CARES_OPPOSITES 4u /* there are opposite directions */
 
-/* axes.c: what an axis does on a layer */
+/* axes.c: what layers and the pad's report ask of it: what an axis does on a layer; adds to the pad's axes the places of what moves them */
 #if OV_WITH_AXES
+void ov_axes_add(int32_t *sums);
 uint8_t ov_axis_does(uint8_t layer, uint8_t n);
 #else
 static inline uint8_t ov_axis_does(uint8_t layer, uint8_t n) { (void)layer; (void)n; return OV_AXIS_DO_PASS; }
+static inline void ov_axes_add(int32_t *sums) { (void)sums; }
 #endif
 
 /* layers.c */
@@ -145,6 +147,23 @@ OV_RARELY void ov_macro_start(uint8_t input, uint8_t macro);
 OV_RARELY void ov_macro_let_go(uint8_t input);
 OV_RARELY void ov_macro_end(void);
 void ov_macros_play(uint8_t elapsed_ms);
+
+#if OV_WITH_PANEL
+/* panel.c */
+OV_RARELY uint8_t ov_panel_bytes(void);
+void ov_panel_init(void);
+OV_RARELY void ov_panel_forget(void);
+uint8_t ov_panel_changed(void); /* since it was asked last */
+OV_RARELY uint8_t ov_panel_flag(uint8_t flag);
+OV_RARELY uint8_t ov_panel_value(uint8_t nth);
+#else
+static inline uint8_t ov_panel_bytes(void) { return 0; }
+static inline void ov_panel_init(void) {}
+static inline void ov_panel_forget(void) {}
+static inline uint8_t ov_panel_changed(void) { return 0; }
+static inline uint8_t ov_panel_flag(uint8_t flag) { (void)flag; return 0; }
+static inline uint8_t ov_panel_value(uint8_t nth) { (void)nth; return 0; }
+#endif
 
 /* report_keyboard.c and others: one file a report */
 void ov_keyboard_init(void);
@@ -320,31 +339,12 @@ uint8_t ov_encoder_value(uint8_t encoder);
 void ov_axes_init(void);
 OV_APART void ov_axes_sense(void);
 void ov_axes_play(uint8_t elapsed_ms);
-void ov_axes_add(int32_t *sums); /* to the pad's axes, the places of what moves them */
 uint8_t ov_axis_value(uint8_t n);
 #else
 static inline void ov_axes_init(void) {}
 static inline void ov_axes_sense(void) {}
 static inline void ov_axes_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
-static inline void ov_axes_add(int32_t *sums) { (void)sums; }
 static inline uint8_t ov_axis_value(uint8_t n) { (void)n; return 0; }
-#endif
-
-#if OV_WITH_PANEL
-/* panel.c */
-OV_RARELY uint8_t ov_panel_bytes(void);
-void ov_panel_init(void);
-OV_RARELY void ov_panel_forget(void);
-uint8_t ov_panel_changed(void); /* since it was asked last */
-OV_RARELY uint8_t ov_panel_flag(uint8_t flag);
-OV_RARELY uint8_t ov_panel_value(uint8_t nth);
-#else
-static inline uint8_t ov_panel_bytes(void) { return 0; }
-static inline void ov_panel_init(void) {}
-static inline void ov_panel_forget(void) {}
-static inline uint8_t ov_panel_changed(void) { return 0; }
-static inline uint8_t ov_panel_flag(uint8_t flag) { (void)flag; return 0; }
-static inline uint8_t ov_panel_value(uint8_t nth) { (void)nth; return 0; }
 #endif
 
 /* writing.c: a new set of changes; the answers are OV_STATUS_, OV_STATUS_WORKING while there is more to do */

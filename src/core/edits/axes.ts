@@ -1,8 +1,6 @@
 import type { AxisUse } from "../axisUses";
 import type { AxisSettings } from "../document/axes";
 import type { Design } from "../document/schema";
-import type { PanelSettings } from "../hid/panelSettings";
-import type { PadSettings } from "../hid/padShape";
 
 /** How the voltage of an element is read; null for the usual way. */
 export function setAxis(design: Design, elementId: string, axis: AxisSettings | null): Design {
@@ -19,15 +17,3 @@ export function setAxisUse(design: Design, layerId: string, elementId: string, u
   });
   return { ...design, keymap: { ...design.keymap, layers } };
 }
-
-/** What the computer can tell, by name. */
-export const setPanel = (design: Design, panel: PanelSettings): Design => ({
-  ...design,
-  reportSet: { ...design.reportSet, panel },
-});
-
-/** What the game pad holds, where it is not as usual. */
-export const setPad = (design: Design, pad: PadSettings): Design => ({
-  ...design,
-  reportSet: { ...design.reportSet, pad },
-});

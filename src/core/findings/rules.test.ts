@@ -11,7 +11,8 @@ import { partCatalogue } from "../catalogue/parts";
 import { addBoard, addLink, changeBoard } from "../edits/boards";
 import { changeWish } from "../edits/wish";
 import { addControl, changeControl, placeControls } from "../edits/controls";
-import { setAxis, setPad } from "../edits/axes";
+import { setAxis, setAxisUse } from "../edits/axes";
+import { setPad } from "../edits/reportSet";
 import type { AxisSettings } from "../document/axes";
 import type { InterfaceKind } from "../hid/interfaceKinds";
 import { addLayer, bind } from "../edits/keymap";
@@ -748,6 +749,26 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     "reports/pad-buttons",
     base(declared(kestrel, "pad"), "stop:press", { does: "pad-button", button: 19 }),
     /^The game pad declares 20 buttons; .* Keys are bound up to button 20\.$/,
+  ],
+  [
+    "keymap/dangling",
+    { ...done, keymap: { ...done.keymap, lamps: { l1: { when: "told", flag: 3 } } } },
+    /^L1 shows a flag of the computer's that is gone; it stays dark\.$/,
+  ],
+  [
+    "keymap/dangling",
+    { ...done, keymap: { ...done.keymap, lamps: { l1: { when: "value", elementId: "computer:0", atLeast: 9 } } } },
+    /^L1 shows a value of the computer's that is gone; it stays dark\.$/,
+  ],
+  [
+    "keymap/dangling",
+    setAxisUse(kestrel, "base", "constructor", { does: "wheel", along: "up", speed: 3 }),
+    /^Base moves something with an axis that the device does not have\.$/,
+  ],
+  [
+    "keymap/dark-lights",
+    litUp({ glows: [{ ...glow, when: { when: "told", flag: 0 } }] }),
+    /^A glow of all lights follows a flag of the computer's that is gone; it is never seen\.$/,
   ],
   ["keymap/dark-lights", litUp({ glows: [] }), /^Nothing says what 6 lights should show; they stay dark\.$/],
   [

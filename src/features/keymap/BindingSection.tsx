@@ -1,5 +1,6 @@
 "use client";
 
+import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { type Binding, type SimpleBinding, jobsOf, phraseOf } from "@/core/bindings";
@@ -16,6 +17,9 @@ import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { JobFields } from "./JobFields";
 import { composed, compositionOf, compositionWords, compositions, schoolWords, withJob } from "./composing";
 import { useKeymap } from "./useKeymap";
+
+/** What lasts as long as a hand holds it; a step of a knob and a flip back do not. */
+const HELD: ControlInput["motion"][] = ["press", "high", "low"];
 
 /** What the input in hand does on the layer in hand. */
 export function BindingSection() {
@@ -73,7 +77,7 @@ export function BindingSection() {
         key={at}
         design={design}
         job={jobs[at]}
-        isPress={input.motion !== "clockwise" && input.motion !== "anticlockwise" && input.motion !== "back"}
+        isPress={HELD.includes(input.motion)}
         cap={input.label}
         onJob={(job) => set(withJob(binding, at, job))}
       />

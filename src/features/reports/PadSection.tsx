@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { setPad } from "@/core/edits/axes";
+import { setPad } from "@/core/edits/reportSet";
 import { padShapeOf } from "@/core/firmware/padShape";
 import { padAxisNames, padSettingsSchema, usualPad } from "@/core/hid/padShape";
 import { edit, useDesign } from "@/store/bench";

@@ -3,8 +3,9 @@ import type { Element } from "../../catalogue/kinds/controlKind";
 import { topOf } from "../../firmware/shownStates";
 import { toldNumber } from "../../document/lampRule";
 import { setLampRule } from "../../edits/keymap";
-import type { Design } from "../../document/schema";
-import { type Rule, controlSubject, counted } from "../finding";
+import type { Design, Layer } from "../../document/schema";
+import { goneTold } from "../../keymap/toldWords";
+import { type Observation, type Rule, controlSubject, counted } from "../finding";
 
 const hasValue = (element: Element | undefined) => element?.kind === "quadrature" || element?.kind === "analog";
 
@@ -29,6 +30,22 @@ const darkLamps = (design: Design, elements: Map<string, Element>, controls: Map
     ];
   });
 
+/** What layers say of axes that the device does not have. */
+function lostAxes({ keymap }: Design, elements: Map<string, Element>): Observation[] {
+  const isThere = (id: string) => elements.get(id)?.kind === "analog";
+  const kept = (axes: Layer["axes"] = {}) => Object.fromEntries(Object.entries(axes).filter(([id]) => isThere(id)));
+  const forget = (d: Design): Design => ({
+    ...d,
+    keymap: { ...d.keymap, layers: d.keymap.layers.map((layer) => ({ ...layer, axes: kept(layer.axes) })) },
+  });
+  return keymap.layers.flatMap(({ name, axes = {} }) => {
+    const lost = Object.keys(axes).filter((id) => !isThere(id));
+    if (lost.length === 0) return [];
+    const message = `${name} moves something with ${lost.length === 1 ? "an axis" : `${lost.length} axes`} that the device does not have.`;
+    return [{ message, subjects: [], fixes: [{ title: "Forget them", apply: forget }] }];
+  });
+}
+
 /** Lamps that show a layer that is not there, and bindings of inputs that are not there. */
 export const danglingKeymap: Rule = {
   id: "keymap/dangling",
@@ -43,6 +60,7 @@ export const danglingKeymap: Rule = {
       const gone =
         (rule.when === "layer" && !layers.has(rule.layerId) && "a layer") ||
         (rule.when === "held" && !known.has(rule.inputId) && "an input") ||
+        goneTold(design, rule) ||
         (rule.when === "value" &&
           toldNumber(rule.elementId) < 0 &&
           !hasValue(elements.get(rule.elementId)) &&
@@ -80,6 +98,6 @@ export const danglingKeymap: Rule = {
         },
       ],
     }));
-    return [...lamps, ...darkLamps(design, elements, controls), ...bindings];
+    return [...lamps, ...darkLamps(design, elements, controls), ...bindings, ...lostAxes(design, elements)];
   },
 };

@@ -7,15 +7,19 @@ import { glowsOf, lightsOf, ownKeyOf } from "../../firmware/lights";
 import { topOf } from "../../firmware/shownStates";
 import { type ScanTable, scanTableOf } from "../../firmware/scanTable";
 import { glowLightsWords } from "../../keymap/glowWords";
+import { goneTold, goneToldValue } from "../../keymap/toldWords";
 import { type Observation, type Rule, controlSubject, counted } from "../finding";
 
 const FIRST_GLOW = "first-glow";
 
 /** What a glow follows that is gone, or null. */
-function goneOf({ when, shows }: Glow, { keymap }: Design, { elements, bindable }: Derived): string | null {
+function goneOf({ when, shows }: Glow, design: Design, { elements, bindable }: Derived): string | null {
+  const { keymap } = design;
   const isKnob = (id: string) => toldNumber(id) >= 0 || ["quadrature", "analog"].includes(elements.get(id)?.kind ?? "");
   if (when.when === "layer" && !keymap.layers.some(({ id }) => id === when.layerId)) return "a layer";
   if (when.when === "held" && !bindable.some(({ id }) => id === when.inputId)) return "an input";
+  const told = goneTold(design, when) ?? (shows.how === "value" ? goneToldValue(design, shows.elementId) : null);
+  if (told) return told;
   if (when.when === "value" && !isKnob(when.elementId)) return "a knob";
   return shows.how === "value" && !isKnob(shows.elementId) ? "a knob" : null;
 }

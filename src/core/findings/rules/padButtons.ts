@@ -1,6 +1,6 @@
 import { padShapeOf } from "../../firmware/padShape";
 import { usualPad } from "../../hid/padShape";
-import { setPad } from "../../edits/axes";
+import { setPad } from "../../edits/reportSet";
 import { type Rule } from "../finding";
 
 /** Buttons that many games ask for at the most (common practice). */
