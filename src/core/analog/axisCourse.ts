@@ -1,4 +1,4 @@
-import { AXIS_MOST } from "../contract/contract";
+import { AXIS_MOST } from "../contract/axes";
 import type { AxisSettings } from "../document/axes";
 import { curveOf } from "../firmware/axes";
 

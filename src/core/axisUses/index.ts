@@ -1,4 +1,4 @@
-import { AXIS_DO } from "../contract/contract";
+import { AXIS_DO } from "../contract/axes";
 import type { InterfaceKind } from "../hid/interfaceKinds";
 import type { PadAxis } from "../hid/padShape";
 import { type Schema, type schemaCore, z } from "../schema";

@@ -1,4 +1,4 @@
-import { AXIS_DO } from "../contract/contract";
+import { AXIS_DO } from "../contract/axes";
 import { padAxes, padAxisNames } from "../hid/padShape";
 import { z } from "../schema";
 import type { AxisUseKind } from "./axisUseKind";

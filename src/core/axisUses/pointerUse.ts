@@ -1,4 +1,5 @@
-import { AXIS_DO, POINTER } from "../contract/contract";
+import { POINTER } from "../contract/contract";
+import { AXIS_DO } from "../contract/axes";
 import { whole, z } from "../schema";
 import type { AxisUseKind } from "./axisUseKind";
 

@@ -5,12 +5,8 @@ import {
   type ArenaCounts,
   AT,
   AWAKE,
-  AXIS_DO,
-  AXIS_MOST,
-  AXIS_USE_AT,
   BANK_LINES,
   CHAIN_AT,
-  CURVE_POINTS,
   DIRECTION,
   EDGE_STEPS,
   ENCODER_AT,
@@ -18,7 +14,6 @@ import {
   FIRST_MODIFIER,
   GLOW,
   GLOW_AT,
-  HAT_NONE,
   HEADER_BYTES,
   HOLD_BY,
   LAMP,
@@ -37,13 +32,11 @@ import {
   NONE,
   OPPOSITE,
   partBytes,
-  PANEL,
   PARTS_DEEP,
   PICTURE_MS,
   POINTER,
   REPORTS,
   SENDING,
-  SENSOR_AT,
   START,
   STEP_RUNS,
   SWITCH_FLAG,
@@ -51,6 +44,9 @@ import {
   TABLE_VERSION,
   TOGETHER_AT,
 } from "./contract";
+import { AXIS_DO, AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "./axes";
+import { HAT_NONE } from "./pad";
+import { PANEL } from "./panel";
 import {
   BANK_WHOLE_BYTES,
   BOARD_AT,

@@ -1,3 +1,5 @@
+import { padBytes } from "./pad";
+
 /**
  * The device contract: what stands between a design, its tables and the firmware. Written once, here; the C side
  * (firmware/src/contract.h) is generated from it by `npm run firmware`, and a check tells when it is stale.
@@ -314,48 +316,6 @@ export const GLOW_AT = {
   FADE: 13,
 } as const;
 
-/**
- * In an entry of the sensors. Readings are parts of 65536 of the supply, places of an axis 0 to 4095 on each side of where it rests.
- * SMOOTH: each reading counts by one part in 2^n. TURNED: 1 when the other side is more than 0. TWIN: the sensor whose dead zone is one
- * with its own, or NONE. STILL: readings within so much change nothing. CENTRE: where it rests. BELOW, ABOVE: places a reading there,
- * times 65536. DEAD: places around rest that are none, DEAD_FACTOR what stretches the others, times 4096. CURVE: its number, or NONE.
- * FIRST_INPUT, SECOND_INPUT: what is pressed beyond KEY_ON, until it is below KEY_OFF, on either side; or NONE.
- */
-export const SENSOR_AT = {
-  SMOOTH: 0,
-  TURNED: 1,
-  TWIN: 2,
-  CURVE: 3,
-  STILL: 4,
-  CENTRE: 6,
-  BELOW: 8,
-  ABOVE: 10,
-  DEAD: 12,
-  DEAD_FACTOR: 14,
-  FIRST_INPUT: 16,
-  SECOND_INPUT: 17,
-  KEY_ON: 18,
-  KEY_OFF: 20,
-  /** 1: it rests in the middle, so that its value, which lamps show, is halfway there. */
-  BOTH_SIDES: 22,
-} as const;
-
-/** The farthest place of an axis from where it rests; and of a curve, how many eighths its list has. */
-export const AXIS_MOST = 4095;
-export const CURVE_POINTS = 9;
-
-/** What an axis does on a layer. Speeds are as those of the pointer (POINTER), of a wheel in steps. */
-export const AXIS_DO = { PASS: 0, NOTHING: 1, POINTER: 2, WHEEL: 3, PAD: 4 } as const;
-/** In an entry of these; of what is moved 0 is to the right and 1 down, of a wheel 1 is up. */
-export const AXIS_USE_AT = { DOES: 0, WHICH: 1, SPEED: 2 } as const;
-
-/** A hat that is not pressed (as USB HID 1.11 has it: a value outside of its range). */
-export const HAT_NONE = 8;
-
-/** Bytes of a game pad's report: buttons by the bit, its hat, and axes of one byte or two. */
-export const padBytes = (buttons: number, hat: number, axes: number, axisBits: number): number =>
-  Math.ceil(buttons / 8) + hat + axes * (axisBits > 8 ? 2 : 1);
-
 /** Bytes of a glow's entry, with a bit for each light. */
 export const glowBytes = (lights: number): number => ENTRY_BYTES.GLOW + Math.ceil(lights / 8);
 
@@ -400,9 +360,6 @@ export const REPORTS = {
   panel: { number: 6, bytes: 0, sending: SENDING.QUEUE },
 } as const;
 export type ReportName = keyof typeof REPORTS;
-
-/** What the computer tells a panel: flags, a bit each, then values of a byte. */
-export const PANEL = { FLAGS: 64, VALUES: 8, VALUES_AT: 8, BYTES: 16 } as const;
 
 /** The longest report of all: a game pad's that has everything. */
 export const LONGEST_REPORT = padBytes(LIMITS.PAD_BUTTONS, 1, LIMITS.PAD_AXES, 16);

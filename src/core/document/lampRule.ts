@@ -1,5 +1,5 @@
 import { idSchema } from "../catalogue/kinds/controlKind";
-import { PANEL } from "../contract/contract";
+import { PANEL } from "../contract/panel";
 import { text, whole, z } from "../schema";
 
 /** States of the device that a lamp can show, and a light too. */

@@ -1,4 +1,5 @@
-import { LIMITS, PANEL, type ReportName, REPORTS } from "../contract/contract";
+import { LIMITS, type ReportName, REPORTS } from "../contract/contract";
+import { PANEL } from "../contract/panel";
 import { FRAME_BYTES, KEPT_BYTES, NO_SEAL } from "../contract/live";
 import { runtimeModule } from "./runtimeModule";
 

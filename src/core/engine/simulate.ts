@@ -1,4 +1,4 @@
-import { PANEL } from "../contract/contract";
+import { PANEL } from "../contract/panel";
 import { FRAME_BYTES } from "../contract/live";
 import { between, text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";

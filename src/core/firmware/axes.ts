@@ -1,6 +1,7 @@
 import { converterBits } from "../catalogue/controllers/converter";
 import { axisUseEntry } from "../axisUses";
-import { AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, ENTRY_BYTES, NONE, SENSOR_AT } from "../contract/contract";
+import { ENTRY_BYTES, NONE } from "../contract/contract";
+import { AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "../contract/axes";
 import { derive } from "../derived/derive";
 import { type AxisSettings, axisOf } from "../document/axes";
 import type { Design } from "../document/schema";

@@ -1,13 +1,6 @@
 import { featuresOf } from "./features";
-import {
-  type ArenaCounts,
-  FIXED_RAM_BYTES,
-  LIMITS,
-  PANEL,
-  arenaBytes,
-  partBytes,
-  ramBytes,
-} from "../contract/contract";
+import { type ArenaCounts, FIXED_RAM_BYTES, LIMITS, arenaBytes, partBytes, ramBytes } from "../contract/contract";
+import { PANEL } from "../contract/panel";
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";

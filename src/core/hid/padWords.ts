@@ -1,4 +1,4 @@
-import { HAT_NONE, padBytes } from "../contract/contract";
+import { HAT_NONE, padBytes } from "../contract/pad";
 import { type PadShape, padAxisNames } from "./padShape";
 
 /** What a game pad's report says. */

@@ -1,4 +1,4 @@
-import { PANEL } from "../contract/contract";
+import { PANEL } from "../contract/panel";
 import { DescriptorWriter } from "./descriptorWriter";
 import type { HidInterface } from "./interfaces";
 import { LIVE_COLLECTION } from "./liveCollection";

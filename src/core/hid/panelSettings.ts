@@ -1,4 +1,4 @@
-import { PANEL } from "../contract/contract";
+import { PANEL } from "../contract/panel";
 import { listOf, text, z } from "../schema";
 
 /** What a person calls the flags and values that the computer tells, in their order. */

@@ -1,4 +1,5 @@
-import { REPORTS, padBytes } from "../contract/contract";
+import { REPORTS } from "../contract/contract";
+import { padBytes } from "../contract/pad";
 import type { InterfaceKind } from "./interfaceKinds";
 import type { PadShape } from "./padShape";
 

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
-import { PANEL } from "@/core/contract/contract";
+import { PANEL } from "@/core/contract/panel";
 import { setPanel } from "@/core/edits/reportSet";
 import { type PanelSettings, noPanel } from "@/core/hid/panelSettings";
 import { edit, useDesign } from "@/store/bench";
