@@ -93,6 +93,21 @@ describe("the live session", () => {
     expect(state().held).toEqual([]);
   });
 
+  it("tells a lever that is flipped before it woke: what was so from the start would tell nothing", async () => {
+    const at = { xMm: 90, yMm: 0, rotationDeg: 0, boardId: finishedPad().boards[0].id };
+    const lever = shareOutDirect(addControl(finishedPad(), "toggle", "t", at));
+    const bound = bind(lever, "base", "t:press", { does: "keyboard", usage: 0x10, modifiers: 0 });
+    for (const isEarly of [true, false]) {
+      stopSession();
+      const waking = startSession(bound);
+      if (isEarly) flipElement("t:press", []);
+      await waking;
+      if (!isEarly) flipElement("t:press", []);
+      pass(200);
+      expect(state().text, String(isEarly)).toBe("m");
+    }
+  });
+
   it("says why a design cannot be tried, and presses nothing", async () => {
     await startSession(shareOutDirect(pad(20, 13)));
     expect(state().refusal).toBe("This design cannot be tried: it has 263 inputs; the firmware numbers 254.");

@@ -20,8 +20,10 @@ let early: ((device: typeof SessionDevice) => void)[] = [];
 const MOST_EARLY = 200;
 
 function whenAwake(act: (device: typeof SessionDevice) => void): void {
-  if (loaded && useSession.getState().running) act(loaded);
-  else if (turn > 0 && early.length < MOST_EARLY) early.push(act);
+  if (loaded && useSession.getState().running) {
+    loaded.wakeUp();
+    act(loaded);
+  } else if (turn > 0 && early.length < MOST_EARLY) early.push(act);
 }
 
 /** What is said when the simulated device itself cannot be fetched. */
@@ -63,7 +65,10 @@ export async function startSession(next: Design): Promise<void> {
   loaded = device;
   device.startDevice(next, computer, tables);
   ofDesign = next;
-  for (const act of early.splice(0)) act(device);
+  for (const act of early.splice(0)) {
+    device.wakeUp();
+    act(device);
+  }
 }
 
 export function stopSession(): void {

@@ -214,6 +214,17 @@ export function flipContact(elementId: string, others: string[]): void {
   pressContact(elementId, !isOn);
 }
 
+/**
+ * A device looks at once how its contacts stand; what was put on before that was so from the start and tells
+ * nothing. A hand comes later than this.
+ */
+const WAKE_MS = 10;
+
+/** Lets the device look round before the first hand comes. */
+export function wakeUp(): void {
+  if (device && device.nowMs < WAKE_MS) advance(device, WAKE_MS - device.nowMs);
+}
+
 /** What comes back by itself. */
 const springs = (elementId: string) =>
   design !== null &&

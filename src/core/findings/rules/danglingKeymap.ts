@@ -1,13 +1,17 @@
 import type { Control } from "../../catalogue/kinds";
 import type { Element } from "../../catalogue/kinds/controlKind";
 import { topOf } from "../../firmware/shownStates";
-import { toldNumber } from "../../document/lampRule";
+import { type LampRule, toldNumber } from "../../document/lampRule";
 import { setLampRule } from "../../edits/keymap";
 import type { Design, Layer } from "../../document/schema";
 import { goneTold } from "../../keymap/toldWords";
 import { type Observation, type Rule, controlSubject, counted } from "../finding";
 
 const hasValue = (element: Element | undefined) => element?.kind === "quadrature" || element?.kind === "analog";
+
+/** The knob or axis of the device's own that a lamp follows and that is not there, or null. */
+const goneKnob = (rule: LampRule, elements: Map<string, Element>): string | null =>
+  rule.when === "value" && toldNumber(rule.elementId) < 0 && !hasValue(elements.get(rule.elementId)) ? "a knob" : null;
 
 /** Lamps that show a value which their knob never comes to. */
 const darkLamps = (design: Design, elements: Map<string, Element>, controls: Map<string, Control>) =>
@@ -61,10 +65,7 @@ export const danglingKeymap: Rule = {
         (rule.when === "layer" && !layers.has(rule.layerId) && "a layer") ||
         (rule.when === "held" && !known.has(rule.inputId) && "an input") ||
         goneTold(design, rule) ||
-        (rule.when === "value" &&
-          toldNumber(rule.elementId) < 0 &&
-          !hasValue(elements.get(rule.elementId)) &&
-          "a knob");
+        goneKnob(rule, elements);
       if (!gone) return [];
       return [
         {
