@@ -9,6 +9,7 @@ import digitalio
 import microcontroller
 import supervisor
 import usb_hid
+import usb_midi
 
 import plan
 from lights_port import send_lights
@@ -21,6 +22,7 @@ from device.contract import (
     PACKED_FRAME_BYTES,
     REPORT_KEYBOARD,
     REPORT_LIVE,
+    REPORT_MUSIC,
     REPORT_PANEL,
     SEAL,
     SLOT_BYTES_KEYMAP,
@@ -33,6 +35,7 @@ I2C_HZ = 400000
 EXPANDER_PULL_UPS = 0x0C  # two registers of pull-ups, then, from 0x12 on, two of levels
 EXPANDER_LEVELS = 0x12
 EXPANDER_ADDRESS = 0x20
+TWO_BYTES = 0xC  # events of a program
 
 
 def now_ms():
@@ -59,6 +62,10 @@ def announce():
         for descriptor, usage_page, usage, report_id, in_bytes, out_bytes, _ in plan.INTERFACES
     ]
     usb_hid.enable(tuple(devices), boot_device=plan.BOOT_DEVICE)
+    if plan.PLAYS_MUSIC:
+        usb_midi.enable()
+    else:
+        usb_midi.disable()
 
 
 class Host:
@@ -66,15 +73,32 @@ class Host:
 
     def __init__(self):
         self.by_kind = {one[6]: (usb_hid.devices[nth], one[3]) for nth, one in enumerate(plan.INTERFACES)}
+        self.out = usb_midi.ports[1] if plan.PLAYS_MUSIC else None
+        self.unsent = b""  # the rest of events that the port took in part
         self.was_connected = False
 
     def send(self, kind, report):
+        if kind == REPORT_MUSIC:
+            return self.play(report)
         device, report_id = self.by_kind[kind]
         try:
             device.send_report(report, report_id)
         except OSError:  # the computer does not take it now
             return False
         return True
+
+    def play(self, packets):
+        """The interpreter's port of music takes events without their kinds, a program's without a second value."""
+        if self.unsent:
+            self.unsent = self.unsent[self.out.write(self.unsent) :]
+        if self.unsent or not supervisor.runtime.usb_connected:
+            return False
+        events = b"".join(
+            [packets[at + 1 : at + (3 if packets[at] == TWO_BYTES else 4)] for at in range(0, len(packets), 4)]
+        )
+        taken = self.out.write(events)
+        self.unsent = events[taken:] if taken else b""
+        return taken > 0
 
     def last_of(self, kind):
         """The last report of a kind that came since the last call, or None."""

@@ -30,7 +30,7 @@ uint32_t ov_loaded_action(uint8_t layer, uint8_t input) {
 
 uint8_t ov_action_reports(uint32_t action) {
   uint8_t kind = ov_action_kind(action);
-  return (uint8_t)(kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER || (kind >= OV_DO_MACRO && kind <= OV_DO_PAD_HAT && kind != OV_DO_AWAKE));
+  return (uint8_t)(kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER || (kind >= OV_DO_MACRO && kind <= OV_DO_PROGRAM && kind != OV_DO_AWAKE));
 }
 
 uint16_t ov_pool_bytes(void) {
@@ -38,6 +38,11 @@ uint16_t ov_pool_bytes(void) {
 }
 
 uint16_t ov_pool_place(uint16_t value) { return (uint16_t)(ov_table_word(OV_AT_ACTION_POOL) + value); }
+
+/* A channel, and two values of seven bits. */
+static uint8_t is_sound_music(uint32_t action) {
+  return (uint8_t)(ov_music_declared() && ov_action_modifiers(action) < OV_MUSIC_CHANNELS && (ov_action_value(action) & 0x8080u) == 0);
+}
 
 static uint8_t is_sound_short(uint32_t action) {
   switch (ov_action_kind(action)) {
@@ -58,6 +63,9 @@ static uint8_t is_sound_short(uint32_t action) {
     case OV_DO_SYSTEM: return ov_action_value(action) < OV_SYSTEM_USAGES;
     case OV_DO_PAD_BUTTON: return OV_WITH_PAD && ov_action_value(action) < ov_table_byte(OV_AT_PAD_BUTTONS);
     case OV_DO_PAD_HAT: return OV_WITH_PAD && ov_action_value(action) < 4u;
+    case OV_DO_NOTE:
+    case OV_DO_CONTROLLER:
+    case OV_DO_PROGRAM: return is_sound_music(action);
     default: return 0;
   }
 }

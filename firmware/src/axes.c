@@ -8,7 +8,7 @@
 #if OV_WITH_AXES
 
 struct axis {
-  int16_t left;     /* of a count that it moves, in 32768ths */
+  int16_t left;     /* of a count that it moves, in 32768ths; of music the value told last, -1: none */
   uint16_t reading; /* smoothed */
   uint16_t counts;  /* the reading that counts */
   int16_t raw;      /* where that is, the dead zone and the curve left out */
@@ -131,16 +131,24 @@ static void tell_both(struct axis *axis, uint16_t entry, uint8_t twin) {
   tell(other, entry_of(twin), (uint16_t)((uint32_t)y * left / way));
 }
 
+/* What a controller stands at is told when it is first known; a pitch that is not bent is not. */
+static int16_t untold(const struct axis *axis) {
+  return (int16_t)(axis->speed >> 8 & OV_MUSIC_AXIS_BEND ? 0x2000 : -1);
+}
+
 /* What it does is looked up at its turn, on the layers that are there then. */
 static void look_up(struct axis *axis, uint8_t n) {
   uint16_t use = use_at(ov_layers_off_base ? ov_layer_found(n, 1) : 0, n);
   uint8_t now = of(use, OV_AXIS_USE_AT_DOES);
   uint8_t before = axis->does & DOES;
+#if OV_WITH_MUSIC
+  if (now == OV_AXIS_DO_MUSIC && (of(use, OV_AXIS_USE_AT_WHICH) != axis->which || word_of(use, OV_AXIS_USE_AT_SPEED) != axis->speed)) before = OV_NONE;
+#endif
   axis->which = of(use, OV_AXIS_USE_AT_WHICH);
   axis->speed = word_of(use, OV_AXIS_USE_AT_SPEED);
   if (now == before) return;
   axis->does = (uint8_t)((axis->does & ~DOES) | now);
-  axis->left = 0;
+  axis->left = OV_WITH_MUSIC && now == OV_AXIS_DO_MUSIC ? untold(axis) : 0;
   ov_reports_changed();
 }
 
@@ -190,12 +198,48 @@ OV_RARELY static void move(struct axis *axis, uint8_t elapsed_ms) {
   ov_pointer_add(which, moved);
 }
 
+/* Of 14 bits: what goes to both sides rests at 8192, as a bender of the pitch does (MIDI 1.0). */
+static uint16_t fine_value(uint8_t n, int16_t place) {
+  uint16_t way = size_of(place);
+  if (!of(entry_of(n), OV_SENSOR_AT_BOTH_SIDES)) return place < 0 ? 0 : (uint16_t)((uint16_t)(way << 2) | way >> 10);
+  if (way == OV_AXIS_MOST) return place < 0 ? 0 : 0x3FFFu;
+  way = (uint16_t)((uint16_t)(way << 1) | way >> 11);
+  return (uint16_t)(place < 0 ? 0x2000u - way : 0x2000u + way);
+}
+
+/* A controller, coarse or with its fine part behind it, or the pitch: told when it is another than the last. */
+OV_RARELY static void sound(struct axis *axis, uint8_t n) {
+  uint16_t value = fine_value(n, axis->place);
+  uint8_t how = (uint8_t)(axis->speed >> 8), controller = (uint8_t)axis->speed;
+  uint8_t fine = (uint8_t)(value & 0x7Fu), coarse;
+  int16_t told = axis->left;
+  if (how == 0) value = (uint16_t)(value & 0x3F80u);
+  if ((int16_t)value == told || !ov_music_has_room()) return;
+  axis->left = (int16_t)value;
+  coarse = (uint8_t)(value >> 7);
+  if (how & OV_MUSIC_AXIS_BEND) {
+    ov_music_tell((uint8_t)(OV_MUSIC_BEND | axis->which), fine, coarse);
+    return;
+  }
+  /* Who hears the coarse part takes the fine one for 0 (MIDI 1.0, controller messages). */
+  if (told < 0 || coarse != (uint8_t)(told >> 7)) ov_music_tell((uint8_t)(OV_MUSIC_CONTROL | axis->which), controller, coarse);
+  if (how & OV_MUSIC_AXIS_FINE) ov_music_tell((uint8_t)(OV_MUSIC_CONTROL | axis->which), (uint8_t)(controller + OV_MUSIC_FINE), fine);
+}
+
+void ov_axes_untold(void) {
+  struct axis *axis = axes;
+  uint8_t n;
+  for (n = sensors; n > 0; n--, axis++)
+    if ((axis->does & DOES) == OV_AXIS_DO_MUSIC) axis->left = untold(axis);
+}
+
 void ov_axes_play(uint8_t elapsed_ms) {
   struct axis *axis = axes;
   uint8_t n;
   if (elapsed_ms > MOST_MS) elapsed_ms = MOST_MS;
   for (n = sensors; n > 0; n--, axis++) {
     uint8_t now = axis->does & DOES;
+    if (OV_WITH_MUSIC && now == OV_AXIS_DO_MUSIC) sound(axis, (uint8_t)(sensors - n));
     if (now != OV_AXIS_DO_POINTER && now != OV_AXIS_DO_WHEEL) continue;
     /* What is left over goes with the direction that it came from. */
     if (axis->place == 0 || (axis->place < 0) != (axis->left < 0)) axis->left = 0;

@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 9
+#define OV_TABLE_VERSION 10
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -86,7 +86,7 @@
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
 #define OV_SWITCH_BYTES 2
-#define OV_ENCODER_BYTES 8
+#define OV_ENCODER_BYTES 10
 #define OV_LAMP_BYTES 8
 #define OV_CHAIN_BYTES 4
 #define OV_LIGHT_BYTES 2
@@ -110,6 +110,8 @@
 #define OV_ENCODER_AT_FAST_MS 5
 #define OV_ENCODER_AT_FAST_TOLD 6
 #define OV_ENCODER_AT_TOP 7
+#define OV_ENCODER_AT_CHANNEL 8
+#define OV_ENCODER_AT_CONTROLLER 9
 
 #define OV_DO_PASS 0
 #define OV_DO_NOTHING 1
@@ -130,6 +132,9 @@
 #define OV_DO_SYSTEM 0x10
 #define OV_DO_PAD_BUTTON 0x11
 #define OV_DO_PAD_HAT 0x12
+#define OV_DO_NOTE 0x13
+#define OV_DO_CONTROLLER 0x14
+#define OV_DO_PROGRAM 0x15
 #define OV_DO_LONG 0x7F
 #define OV_FIRST_MODIFIER 0xE0
 #define OV_TWO_JOBS_BYTES 16
@@ -241,6 +246,7 @@
 #define OV_AXIS_DO_POINTER 2
 #define OV_AXIS_DO_WHEEL 3
 #define OV_AXIS_DO_PAD 4
+#define OV_AXIS_DO_MUSIC 5
 #define OV_AXIS_USE_AT_DOES 0
 #define OV_AXIS_USE_AT_WHICH 1
 #define OV_AXIS_USE_AT_SPEED 2
@@ -249,6 +255,23 @@
 #define OV_PANEL_VALUES 8
 #define OV_PANEL_VALUES_AT 8
 #define OV_PANEL_BYTES 0x10
+#define OV_MUSIC_EVENTS 0x20
+#define OV_MUSIC_NOTES 0x10
+#define OV_MUSIC_CHANNELS 0x10
+#define OV_MUSIC_IN_REPORT 8
+#define OV_MUSIC_PACKET_BYTES 4
+#define OV_MUSIC_REPORT_BYTES 32
+#define OV_MUSIC_NEED 160
+#define OV_MUSIC_OFF 0x80
+#define OV_MUSIC_ON 0x90
+#define OV_MUSIC_CONTROL 0xB0
+#define OV_MUSIC_PROGRAM 0xC0
+#define OV_MUSIC_BEND 0xE0
+#define OV_MUSIC_OFF_VELOCITY 0x40
+#define OV_MUSIC_ALL_OFF 0x7B
+#define OV_MUSIC_FINE 0x20
+#define OV_MUSIC_AXIS_BEND 0x80
+#define OV_MUSIC_AXIS_FINE 0x40
 
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
@@ -273,10 +296,12 @@
 #define OV_PAD_SENDING 0
 #define OV_REPORT_PANEL 6
 #define OV_PANEL_SENDING 2
-#define OV_REPORT_KINDS 7
+#define OV_REPORT_MUSIC 7
+#define OV_MUSIC_SENDING 2
+#define OV_REPORT_KINDS 8
 #define OV_LONGEST_SMALL_REPORT 8
 #define OV_LONGEST_PAD_REPORT 33
-#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system", "pad", "panel"}
+#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system", "pad", "panel", "music"}
 
 #define OV_START_READY 0
 #define OV_START_NO_TABLES 1
@@ -417,6 +442,6 @@
 #define OV_PART_LADDER 5
 
 /* Bytes of the arena; what each is for stands in src/core/contract/contract.ts. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (liveBytes))
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, musicBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (musicBytes) + 1u * (liveBytes))
 
 #endif

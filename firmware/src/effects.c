@@ -3,6 +3,16 @@
 #include "parts.h"
 #include "tables.h"
 
+/* A controller has its value while its key is held, and is 0 then. */
+#if OV_WITH_MUSIC
+OV_RARELY static void control(uint32_t action, uint8_t pressed) {
+  uint16_t value = ov_action_value(action);
+  ov_music_tell((uint8_t)(OV_MUSIC_CONTROL | ov_action_modifiers(action)), (uint8_t)value, (uint8_t)(pressed ? value >> 8 : 0));
+}
+#else
+#define control(action, pressed) ((void)(action))
+#endif
+
 void ov_effect_start(uint8_t input, uint32_t action) {
   uint8_t value = (uint8_t)ov_action_value(action); /* a layer, a usage of the keyboard page, a button, a bit */
   switch (ov_action_kind(action)) {
@@ -21,6 +31,9 @@ void ov_effect_start(uint8_t input, uint32_t action) {
     case OV_DO_SYSTEM: ov_system_changed(value, 1); break;
     case OV_DO_PAD_BUTTON: ov_pad_button(value, 1); break;
     case OV_DO_PAD_HAT: ov_pad_hat(value, 1); break;
+    case OV_DO_NOTE: ov_music_note(ov_action_modifiers(action), ov_action_value(action), 1); break;
+    case OV_DO_CONTROLLER: control(action, 1); break;
+    case OV_DO_PROGRAM: ov_music_tell((uint8_t)(OV_MUSIC_PROGRAM | ov_action_modifiers(action)), value, 0); break;
     default: break;
   }
 }
@@ -40,6 +53,8 @@ void ov_effect_finish(uint8_t input, uint32_t action) {
     case OV_DO_SYSTEM: ov_system_changed((uint8_t)ov_action_value(action), 0); break;
     case OV_DO_PAD_BUTTON: ov_pad_button((uint8_t)ov_action_value(action), 0); break;
     case OV_DO_PAD_HAT: ov_pad_hat((uint8_t)ov_action_value(action), 0); break;
+    case OV_DO_NOTE: ov_music_note(ov_action_modifiers(action), ov_action_value(action), 0); break;
+    case OV_DO_CONTROLLER: control(action, 0); break;
     default: break;
   }
 }

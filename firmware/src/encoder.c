@@ -84,11 +84,20 @@ void ov_encoder_edge(uint8_t e, uint8_t state) {
 
 uint8_t ov_encoder_value(uint8_t e) { return value_of[e]; }
 
+/* Its value as a controller of music: from 0 to 127. */
+OV_RARELY static void tell_value(uint8_t e, uint16_t entry, uint8_t top) {
+  uint8_t channel = ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_CHANNEL));
+  if (channel == OV_NONE || top == 0) return;
+  ov_music_tell((uint8_t)(OV_MUSIC_CONTROL | channel), ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_CONTROLLER)),
+                (uint8_t)((uint16_t)(value_of[e] * 127u) / top));
+}
+
 /* The value that lamps show: from 0 up to its top, where it stays. */
-static void count_value(uint8_t e, uint8_t back, uint8_t steps_told, uint8_t top) {
-  uint8_t value = value_of[e];
+static void count_value(uint8_t e, uint8_t back, uint8_t steps_told, uint16_t entry) {
+  uint8_t value = value_of[e], top = ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_TOP));
   if (back) value_of[e] = value > steps_told ? (uint8_t)(value - steps_told) : 0;
   else value_of[e] = top - value > steps_told ? (uint8_t)(value + steps_told) : top;
+  if (OV_WITH_MUSIC && value_of[e] != value) tell_value(e, entry, top);
 }
 
 /* How often a step is told: the sooner it follows one in the same direction, the more often. */
@@ -109,7 +118,7 @@ OV_RARELY static void feel(uint8_t e, uint8_t back, uint16_t entry) {
   told = (uint8_t)(told * times_of(e, back, entry));
   went_back[e] = back;
   since_of[e] = 0;
-  count_value(e, back, told, ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_TOP)));
+  count_value(e, back, told, entry);
   ov_pulse(e, back, told);
 }
 

@@ -107,11 +107,13 @@ extern uint8_t ov_cares;
 #define OV_CARES_MACRO 2u     /* a macro plays that any press ends */
 #define OV_CARES_OPPOSITES 4u /* there are opposite directions */
 
-/* axes.c: what layers and the pad's report ask of it: what an axis does on a layer; adds to the pad's axes the places of what moves them */
+/* axes.c: what layers and reports ask of it: what an axis does on a layer; adds to the pad's axes the places of what moves them */
 #if OV_WITH_AXES
 void ov_axes_add(int32_t *sums);
 uint8_t ov_axis_does(uint8_t layer, uint8_t n);
+OV_RARELY void ov_axes_untold(void); /* what they told as music is not known any more */
 #else
+static inline void ov_axes_untold(void) {}
 static inline uint8_t ov_axis_does(uint8_t layer, uint8_t n) { (void)layer; (void)n; return OV_AXIS_DO_PASS; }
 static inline void ov_axes_add(int32_t *sums) { (void)sums; }
 #endif
@@ -199,6 +201,29 @@ static inline uint8_t ov_pad_length(void) { return 0; }
 static inline void ov_pad_build(uint8_t *bytes) { (void)bytes; }
 #endif
 
+#if OV_WITH_MUSIC
+/* report_music.c */
+static inline uint8_t ov_music_declared(void) { return ov_report_declared(OV_REPORT_MUSIC); }
+void ov_music_init(void);
+OV_RARELY void ov_music_note(uint8_t channel, uint16_t value, uint8_t pressed); /* the note and, above it, how hard */
+OV_RARELY void ov_music_tell(uint8_t status, uint8_t first, uint8_t second);
+uint8_t ov_music_has_room(void); /* for what comes again by itself */
+uint8_t ov_music_build(uint8_t *bytes);
+OV_RARELY void ov_music_taken(void);
+uint8_t ov_music_waits(void); /* events that wait */
+void ov_music_forget(void);
+#else
+static inline uint8_t ov_music_declared(void) { return 0; }
+static inline void ov_music_init(void) {}
+static inline void ov_music_note(uint8_t channel, uint16_t value, uint8_t pressed) { (void)channel; (void)value; (void)pressed; }
+static inline void ov_music_tell(uint8_t status, uint8_t first, uint8_t second) { (void)status; (void)first; (void)second; }
+static inline uint8_t ov_music_has_room(void) { return 0; }
+static inline uint8_t ov_music_build(uint8_t *bytes) { (void)bytes; return 0; }
+static inline void ov_music_taken(void) {}
+static inline uint8_t ov_music_waits(void) { return 0; }
+static inline void ov_music_forget(void) {}
+#endif
+
 #if OV_WITH_POINTER
 /* report_pointer.c */
 void ov_pointer_init(void);
@@ -243,8 +268,9 @@ static inline void ov_awake_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
 /* report_kinds.c: the registry of reports */
 uint8_t ov_report_length(uint8_t kind);
 uint8_t ov_report_sending(uint8_t kind);
-uint8_t ov_report_build(uint8_t kind, uint8_t *bytes); /* 0: nothing to say (of sums and queues) */
+uint8_t ov_report_build(uint8_t kind, uint8_t *bytes); /* its length; 0: nothing to say (of sums and queues) */
 void ov_report_taken(uint8_t kind);
+uint8_t ov_report_has_more(uint8_t kind);
 void ov_report_forget(uint8_t kind); /* the host knows nothing of it any more */
 
 /* reports.c */

@@ -9,7 +9,7 @@ uint8_t ov_report_length(uint8_t kind) {
     case OV_REPORT_POINTER: return OV_POINTER_BYTES;
     case OV_REPORT_SYSTEM: return OV_SYSTEM_BYTES;
     case OV_REPORT_PAD: return ov_pad_length();
-    default: return 0; /* live changes and the panel are asked for and told */
+    default: return 0; /* live changes and the panel are asked for and told, music is as long as it has to say */
   }
 }
 
@@ -20,26 +20,34 @@ uint8_t ov_report_sending(uint8_t kind) {
     case OV_REPORT_POINTER: return OV_POINTER_SENDING;
     case OV_REPORT_SYSTEM: return OV_SYSTEM_SENDING;
     case OV_REPORT_PAD: return OV_PAD_SENDING;
+    case OV_REPORT_MUSIC: return OV_MUSIC_SENDING;
     default: return OV_LIVE_SENDING;
   }
 }
 
 uint8_t ov_report_build(uint8_t kind, uint8_t *bytes) {
   switch (kind) {
-    case OV_REPORT_KEYBOARD: ov_keyboard_build(bytes); return 1;
-    case OV_REPORT_CONSUMER: ov_consumer_build(bytes); return 1;
-    case OV_REPORT_POINTER: return ov_pointer_build(bytes);
-    case OV_REPORT_SYSTEM: ov_system_build(bytes); return 1;
-    case OV_REPORT_PAD: ov_pad_build(bytes); return 1;
+    case OV_REPORT_KEYBOARD: ov_keyboard_build(bytes); break;
+    case OV_REPORT_CONSUMER: ov_consumer_build(bytes); break;
+    case OV_REPORT_POINTER: return ov_pointer_build(bytes) ? OV_POINTER_BYTES : 0;
+    case OV_REPORT_SYSTEM: ov_system_build(bytes); break;
+    case OV_REPORT_PAD: ov_pad_build(bytes); break;
+    case OV_REPORT_MUSIC: return ov_music_build(bytes);
     default: return 0; /* live changes are asked for: nothing is ever sent */
   }
+  return ov_report_length(kind);
 }
 
 /* Told of sums and queues only, which then forget what was sent; reports of a state have nothing to forget. */
 void ov_report_taken(uint8_t kind) {
   if (kind == OV_REPORT_POINTER) ov_pointer_taken();
+  if (kind == OV_REPORT_MUSIC) ov_music_taken();
 }
+
+/* Whether a queue has more to say than went into its report. */
+uint8_t ov_report_has_more(uint8_t kind) { return (uint8_t)(kind == OV_REPORT_MUSIC && ov_music_waits()); }
 
 void ov_report_forget(uint8_t kind) {
   if (kind == OV_REPORT_POINTER) ov_pointer_forget();
+  if (kind == OV_REPORT_MUSIC) ov_music_forget();
 }

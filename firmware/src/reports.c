@@ -46,16 +46,16 @@ static uint8_t same(const uint8_t *a, const uint8_t *b, uint8_t length) {
 /* 1 when the host side has all there is to tell. */
 static uint8_t offer(uint8_t kind, uint8_t *last) {
   uint8_t bytes[OV_LONGEST_REPORT];
-  uint8_t length = ov_report_length(kind);
+  uint8_t length = ov_report_build(kind, bytes);
   uint8_t is_state = ov_report_sending(kind) == OV_SEND_STATE;
   uint8_t i;
-  if (!ov_report_build(kind, bytes)) return 1;
+  if (length == 0) return 1;
   if (is_state && same(bytes, last, length)) return 1;
   if (!ov_hal_report(kind, bytes, length)) return 0;
   ov_report_taken(kind);
+  if (OV_WITH_MUSIC && !is_state) length = 0; /* what is no state is not compared */
   for (i = 0; i < length; i++) last[i] = bytes[i];
-  /* Of queues there may be more: they are asked again in the next scan. A sum has told all. */
-  return (uint8_t)(ov_report_sending(kind) != OV_SEND_QUEUE);
+  return (uint8_t)!(OV_WITH_MUSIC && ov_report_has_more(kind));
 }
 
 void ov_reports_send(void) {

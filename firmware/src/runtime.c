@@ -41,6 +41,7 @@ OV_RARELY static uint8_t start(void) {
   ov_system_init();
   ov_pad_init();
   ov_panel_init();
+  ov_music_init();
   ov_reports_init();
   if (OV_WITH_LIVE) ov_live_init();
   ready = 1;

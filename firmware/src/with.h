@@ -18,11 +18,14 @@
 #ifndef OV_WITH_PANEL
 #define OV_WITH_PANEL 1 /* what the computer tells a panel */
 #endif
+#ifndef OV_WITH_MUSIC
+#define OV_WITH_MUSIC 1 /* notes, controllers, programs */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif
 
 /* Of those that are compiled in. */
-#define OV_LONGEST_REPORT (OV_WITH_PAD ? OV_LONGEST_PAD_REPORT : OV_LONGEST_SMALL_REPORT)
+#define OV_LONGEST_REPORT (OV_WITH_PAD ? OV_LONGEST_PAD_REPORT : OV_WITH_MUSIC ? OV_MUSIC_REPORT_BYTES : OV_LONGEST_SMALL_REPORT)
 
 #endif

@@ -162,6 +162,7 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
     next.text = host.text;
     next.deeds = host.deeds.slice(-KEPT_REPORTS);
     next.pointing = host.pointing;
+    next.heard = host.heard;
   }
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);

@@ -2,6 +2,7 @@ import { create } from "zustand";
 import type { TimedReport } from "@/core/engine/device";
 import type { LanguageId } from "@/core/languages/ids";
 import type { HostDeed } from "@/core/engine/hostText";
+import { type MusicHeard, silence } from "@/core/engine/hostMusic";
 import { type Pointing, stillPointer } from "@/core/hid/pointerWords";
 
 /** A line on the running strip that changes between two states. */
@@ -19,6 +20,8 @@ export interface SessionState {
   text: string;
   deeds: HostDeed[];
   pointing: Pointing;
+  /** What the computer hears of a device that plays music. */
+  heard: MusicHeard;
   reports: TimedReport[];
   contacts: Change[];
   debounced: Change[];
@@ -44,6 +47,7 @@ export const emptySession = {
   text: "",
   deeds: [],
   pointing: stillPointer,
+  heard: silence,
   reports: [],
   contacts: [],
   debounced: [],

@@ -55,6 +55,8 @@ export function readBinding(text: string): Binding | null {
   if (words[0] === "consumer") return { does: "consumer", usage: parseInt(words[1], 16) };
   if (words[0] === "switch") return { does: "switch-layer", layerId: layerId(words[1]) };
   if (text.trim().startsWith("pad button")) return { does: "pad-button", button: Number(words[2]) - 1 };
+  const music = text.includes("|") ? null : readMusic(words);
+  if (music) return music;
   if (words[0] === "hat") return { does: "pad-hat", side: words[1] as HatSide };
   if (words[0] === "button") return { does: "pointer-button", button: Number(words[1]) - 1 };
   if (words[0] === "system") return { does: "system", deed: words[1] as SystemDeed };
@@ -82,6 +84,15 @@ export function readBinding(text: string): Binding | null {
   const parts = text.split("+").map((part) => part.trim());
   const modifiers = parts.slice(0, -1).reduce((bits, name) => bits | (1 << MODIFIERS.indexOf(name)), 0);
   return { does: "keyboard", usage: usageOf(parts.at(-1)!), modifiers };
+}
+
+/** "note 60 96 2": its number, how hard, and the channel, which is 1 where it is left out. */
+function readMusic([does, first, ...more]: string[]): Binding | null {
+  if (does === "program") return mover({ does, program: +first, channel: +(more[0] ?? 1) - 1 });
+  if (does !== "note" && does !== "controller") return null;
+  const [second, channel = "1"] = more;
+  const values = does === "note" ? { note: +first, velocity: +second } : { controller: +first, value: +second };
+  return mover({ does, ...values, channel: +channel - 1 });
 }
 
 const mover = (binding: object) => bindingSchema.parse(binding) as Binding;
@@ -217,6 +228,7 @@ const DECLARED: [RegExp, InterfaceKind][] = [
   [/[:=|,] *(button|move|wheel|awake|pointer) |clockwise wheel /, "pointer"],
   [/[:=] *(pad|hat) /, "pad"],
   [/^at \d+ told /m, "panel"],
+  [/[:=|] *(note|controller|program|music) |controls \d/, "music"],
   [/[:=|] *system /, "system"],
 ];
 function declaring(design: Design, setup: string): Design {
@@ -316,11 +328,12 @@ function knob(design: Design, name: string, what: string): Design {
     fast: "fastMs",
     "up to": "fastTold",
     top: "top",
+    controls: "controller",
   };
   const settings = Object.fromEntries(
     what.split(",").map((part) => {
       const [, field, value] = /^\s*([a-z ]+) (\d+)$/.exec(part)!;
-      return [fields[field], Number(value)];
+      return [fields[field], field === "controls" ? { controller: Number(value), channel: 0 } : Number(value)];
     }),
   );
   const knobs = { ...design.keymap.knobs, [`${name}:turn`]: { ...usualKnob, ...settings } };

@@ -5,7 +5,7 @@ import { AT } from "@/core/contract/contract";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
 import { bytesOf } from "@/core/hid/descriptorWriter";
-import { hidInterfaces } from "@/core/hid/interfaces";
+import { type HidKind, hidInterfaces } from "@/core/hid/interfaces";
 import { toHex } from "@/core/hex";
 import { finishedPad } from "../support/designs";
 import { workFolder } from "./builds";
@@ -32,7 +32,7 @@ describe("descriptors over USB", () => {
   });
 
   it.each([0, 1])("are the report descriptor of interface %i, as exported", (nth) => {
-    const kind = design.reportSet.interfaces[nth];
+    const kind = design.reportSet.interfaces[nth] as HidKind;
     const bytes = toHex(bytesOf(hidInterfaces[kind].descriptor(noPad)));
     expect(answers(descriptor("22", "00", `0${nth}`, "ff00"))).toEqual([bytes]);
   });

@@ -195,8 +195,16 @@ enum { GET_STATUS, CLEAR_FEATURE, SET_FEATURE = 3, SET_ADDRESS = 5, GET_DESCRIPT
        SET_CONFIGURATION, GET_INTERFACE, SET_INTERFACE };
 enum { TO_DEVICE, TO_INTERFACE, TO_ENDPOINT, FROM_DEVICE = 0x80, FROM_INTERFACE, FROM_ENDPOINT };
 
+/* Music stands last and has two interfaces, of which the second has no entry of its own. */
+static uint8_t report_kind_of(uint8_t interface) {
+  if (OV_WITH_MUSIC && interface == ov_board_byte(OV_BOARD_AT_ENDPOINTS)) interface--;
+  return ov_flash_byte(endpoint_at(interface));
+}
+
 static uint8_t is_interface(const struct setup *ask) {
-  return (uint8_t)(configuration && ask->index < ov_board_byte(OV_BOARD_AT_ENDPOINTS));
+  uint8_t count = ov_board_byte(OV_BOARD_AT_ENDPOINTS);
+  if (OV_WITH_MUSIC && count > 0 && report_kind_of(count) == OV_REPORT_MUSIC) count++;
+  return (uint8_t)(configuration && ask->index < count);
 }
 
 static uint8_t set_interface(const struct setup *ask) {
@@ -240,8 +248,6 @@ static uint8_t of_endpoint(const struct setup *ask) {
 /* HID 1.11, section 7.2. */
 enum { GET_REPORT = 1, GET_IDLE, GET_PROTOCOL, SET_REPORT = 9, SET_IDLE, SET_PROTOCOL };
 enum { CLASS_OUT = 0x21, CLASS_IN = 0xA1, INPUT_REPORT = 1, OUTPUT_REPORT, FEATURE_REPORT };
-
-static uint8_t report_kind_of(uint8_t interface) { return ov_flash_byte(endpoint_at(interface)); }
 
 static uint8_t give_frame(const struct setup *ask) {
   if (ask->value_high != FEATURE_REPORT) return 0;
@@ -315,7 +321,7 @@ static uint8_t set_protocol(const struct setup *ask) {
 }
 
 static uint8_t of_class(const struct setup *ask) {
-  if (!is_interface(ask)) return 0;
+  if (!is_interface(ask) || report_kind_of(ask->index) == OV_REPORT_MUSIC) return 0;
   if (ask->type == CLASS_IN) {
     if (ask->request == GET_REPORT) return give_report(ask);
     if (ask->request == GET_IDLE) return answer_byte(idle_of[ask->index], ask);

@@ -10,14 +10,17 @@ from device.contract import (
     AT_SWITCHES,
     AT_TOGETHER,
     DO_CONSUMER,
+    DO_CONTROLLER,
     DO_KEYBOARD,
     DO_LONG,
     DO_MACRO,
+    DO_NOTE,
     DO_PAD_BUTTON,
     DO_PAD_HAT,
     DO_POINTER_BUTTON,
     DO_POINTER_MOVE,
     DO_POINTER_WHEEL,
+    DO_PROGRAM,
     DO_SECOND_TAP,
     DO_SYSTEM,
     DO_TWO_JOBS,
@@ -40,6 +43,9 @@ REPORTING = (
     DO_SYSTEM,
     DO_PAD_BUTTON,
     DO_PAD_HAT,
+    DO_NOTE,
+    DO_CONTROLLER,
+    DO_PROGRAM,
 )
 JOB_FIRST, JOB_SECOND = 1, 2
 

@@ -7,6 +7,7 @@ from device.contract import (
     AT_CURVE_TABLE,
     AT_SENSOR_TABLE,
     AT_SENSORS,
+    AXIS_DO_MUSIC,
     AXIS_DO_PAD,
     AXIS_DO_PASS,
     AXIS_DO_POINTER,
@@ -16,6 +17,11 @@ from device.contract import (
     AXIS_USE_AT_WHICH,
     AXIS_USE_BYTES,
     CURVE_BYTES,
+    MUSIC_AXIS_BEND,
+    MUSIC_AXIS_FINE,
+    MUSIC_BEND,
+    MUSIC_CONTROL,
+    MUSIC_FINE,
     NONE,
     SENSOR_AT_ABOVE,
     SENSOR_AT_BELOW,
@@ -76,7 +82,7 @@ class Axis:
         self.raw = self.place = 0  # where that is, and what is told of it
         self.does = AXIS_DO_PASS
         self.which = self.speed = 0
-        self.left = 0  # of a count that it moves, in 32768ths
+        self.left = 0  # of a count that it moves, in 32768ths; of music the value told last, -1: none
         self.down = [False, False]
 
     def follow(self, reading):
@@ -108,14 +114,29 @@ class Axis:
         part = abs(end - start) * (way & 511) // 512
         return start + part if end >= start else start - part
 
+    def fine_value(self):
+        """Of 14 bits: what goes to both sides rests at 8192, as a bender of the pitch does."""
+        way = abs(self.place)
+        if not self.both_sides:
+            return 0 if self.place < 0 else way << 2 | way >> 10
+        if way == AXIS_MOST:
+            return 0 if self.place < 0 else 0x3FFF
+        way = way << 1 | way >> 11
+        return 0x2000 - way if self.place < 0 else 0x2000 + way
+
+    def untold(self):
+        """What a controller stands at is told when it is first known; a pitch that is not bent is not."""
+        self.left = 0x2000 if self.speed >> 8 & MUSIC_AXIS_BEND else -1
+
     def value(self):
         return (self.place + AXIS_MOST) >> 5 if self.both_sides else self.place >> 4
 
 
 class Axes:
-    def __init__(self, table, layers, pointer, waiting, reports, sense):
+    def __init__(self, table, layers, pointer, music, waiting, reports, sense):
         """sense(sensor) begins to read a voltage and answers that of the one begun before."""
         self.table, self.layers, self.pointer, self.waiting, self.reports = table, layers, pointer, waiting, reports
+        self.music = music
         at = word(table, AT_SENSOR_TABLE)
         self.count = table[AT_SENSORS]
         self.axes = [Axis(table, at + SENSOR_BYTES * nth) for nth in range(self.count)]
@@ -149,11 +170,14 @@ class Axes:
         layer = self.layers.found(lambda one: self.table[self.use_at(one, nth)] != AXIS_DO_PASS)
         use = self.use_at(layer, nth)
         does = self.table[use]
-        axis.which = self.table[use + AXIS_USE_AT_WHICH]
-        axis.speed = word(self.table, use + AXIS_USE_AT_SPEED)
-        if does != axis.does:
+        how = (self.table[use + AXIS_USE_AT_WHICH], word(self.table, use + AXIS_USE_AT_SPEED))
+        is_other = does != axis.does or (does == AXIS_DO_MUSIC and how != (axis.which, axis.speed))
+        axis.which, axis.speed = how
+        if is_other:
             axis.does = does
             axis.left = 0
+            if does == AXIS_DO_MUSIC:
+                axis.untold()
             self.reports.changed = True
 
     def tell_both(self, axis, twin):
@@ -193,6 +217,8 @@ class Axes:
     def play(self, elapsed_ms):
         elapsed_ms = min(elapsed_ms, MOST_MS)
         for axis in self.axes:
+            if axis.does == AXIS_DO_MUSIC:
+                self.sound(axis)
             if axis.does not in MOVES:
                 continue
             if axis.place == 0 or (axis.place < 0) != (axis.left < 0):
@@ -211,6 +237,31 @@ class Axes:
         if axis.does == AXIS_DO_WHEEL:
             which = WHEEL_UP if which else WHEEL_RIGHT
         self.pointer.add(which, sign * counts)
+
+    def sound(self, axis):
+        """A controller, coarse or with its fine part behind it, or the pitch: told when it is another than the last."""
+        value = axis.fine_value()
+        how, controller = axis.speed >> 8, axis.speed & 0xFF
+        if how == 0:
+            value &= 0x3F80
+        told = axis.left
+        if value == told or not self.music.has_room():
+            return
+        axis.left = value
+        if how & MUSIC_AXIS_BEND:
+            self.music.tell(MUSIC_BEND | axis.which, value & 0x7F, value >> 7)
+            return
+        # Who hears the coarse part takes the fine one for 0.
+        if told < 0 or value >> 7 != told >> 7:
+            self.music.tell(MUSIC_CONTROL | axis.which, controller, value >> 7)
+        if how & MUSIC_AXIS_FINE:
+            self.music.tell(MUSIC_CONTROL | axis.which, controller + MUSIC_FINE, value & 0x7F)
+
+    def untold(self):
+        """What was told as music is not known any more."""
+        for axis in self.axes:
+            if axis.does == AXIS_DO_MUSIC:
+                axis.untold()
 
     def sums(self, count):
         """Places of what moves each axis of the game pad."""

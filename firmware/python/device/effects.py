@@ -4,24 +4,29 @@ from device.actions import ON_SILENT
 from device.contract import (
     DO_AWAKE,
     DO_CONSUMER,
+    DO_CONTROLLER,
     DO_HOLD_LAYER,
     DO_KEYBOARD,
     DO_MACRO,
     DO_NEXT_LAYER,
     DO_NEXT_MODIFIERS,
+    DO_NOTE,
     DO_PAD_BUTTON,
     DO_PAD_HAT,
     DO_POINTER_BUTTON,
     DO_POINTER_MOVE,
     DO_POINTER_WHEEL,
+    DO_PROGRAM,
     DO_STAY_LAYER,
     DO_SWITCH_LAYER,
     DO_SYSTEM,
+    MUSIC_CONTROL,
+    MUSIC_PROGRAM,
 )
 
 
 class Effects:
-    def __init__(self, actions, layers, keyboard, consumer, pointer, system, pad, movers, awake, next_key, macros):
+    def __init__(self, actions, layers, keyboard, consumer, pointer, system, pad, music, movers, awake, next_key, macros):
         self.actions = actions
         self.layers = layers
         self.keyboard = keyboard
@@ -29,6 +34,7 @@ class Effects:
         self.pointer = pointer
         self.system = system
         self.pad = pad
+        self.music = music
         self.movers = movers
         self.awake = awake
         self.next_key = next_key
@@ -63,6 +69,12 @@ class Effects:
             self.pad.button(code[action + 2], True)
         elif kind == DO_PAD_HAT:
             self.pad.push_hat(code[action + 2], True)
+        elif kind == DO_NOTE:
+            self.music.press(code[action + 1], code[action + 2], code[action + 3])
+        elif kind == DO_CONTROLLER:
+            self.music.tell(MUSIC_CONTROL | code[action + 1], code[action + 2], code[action + 3])
+        elif kind == DO_PROGRAM:
+            self.music.tell(MUSIC_PROGRAM | code[action + 1], code[action + 2], 0)
 
     def finish(self, number, action):
         code = self.actions.code
@@ -89,6 +101,10 @@ class Effects:
             self.pad.button(code[action + 2], False)
         elif kind == DO_PAD_HAT:
             self.pad.push_hat(code[action + 2], False)
+        elif kind == DO_NOTE:
+            self.music.release(code[action + 1], code[action + 2])
+        elif kind == DO_CONTROLLER:
+            self.music.tell(MUSIC_CONTROL | code[action + 1], code[action + 2], 0)
 
     def silence(self, number, silent):
         """Of a held input."""

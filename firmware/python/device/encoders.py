@@ -2,7 +2,7 @@
 
 Bouncing contacts step forth and back and so cancel out: encoders need no debounce time."""
 
-from device.contract import AT_ENCODER_TABLE, AT_ENCODERS, ENCODER_BYTES, NONE
+from device.contract import AT_ENCODER_TABLE, AT_ENCODERS, ENCODER_BYTES, MUSIC_CONTROL, NONE
 from device.table import word
 
 # Movement from the old state (high two bits) to the new one (low two): A leads B when turned clockwise.
@@ -14,6 +14,7 @@ class Encoder:
     def __init__(self, table, at):
         self.line_a, self.line_b, self.states_a_step, self.felt_a_step = table[at : at + 4]
         self.told, self.fast_ms, self.fast_told, self.top = table[at + 4 : at + 8]
+        self.channel, self.controller = table[at + 8 : at + 10]
         self.state = None  # bit 1: A closed, bit 0: B closed; unknown before the first sample
         self.travel = 0  # quadrature states since the last felt step
         self.felt = 0  # felt steps since the last that was told
@@ -55,17 +56,26 @@ class Encoder:
 
 
 class Encoders:
-    def __init__(self, table, is_low, pulses):
+    def __init__(self, table, is_low, pulses, music):
         first = word(table, AT_ENCODER_TABLE)
         self.all = [Encoder(table, first + ENCODER_BYTES * nth) for nth in range(table[AT_ENCODERS])]
         self.is_low = is_low
         self.pulses = pulses
+        self.music = music
 
     def sample(self, elapsed_ms):
         for nth, encoder in enumerate(self.all):
             encoder.since_ms = min(encoder.since_ms + elapsed_ms, NONE)
             told = encoder.move_to(self.is_low(encoder.line_a) << 1 | self.is_low(encoder.line_b))
             if told is not None:
+                before = encoder.value
                 times = encoder.feel(told)
+                if encoder.value != before:
+                    self.tell_value(encoder)
                 if times:
                     self.pulses.add(nth, told, times)
+
+    def tell_value(self, encoder):
+        """As a controller of music: from 0 to 127."""
+        if encoder.channel != NONE:
+            self.music.tell(MUSIC_CONTROL | encoder.channel, encoder.controller, encoder.value * 127 // encoder.top)

@@ -22,6 +22,7 @@ from device.lights import Lights
 from device.live import Live
 from device.macros import Macros
 from device.movers import Movers
+from device.music_report import MusicReport
 from device.next_key import NextKey
 from device.opposites import Opposites
 from device.pad_report import PadReport
@@ -55,13 +56,14 @@ class Runtime:
         pointer = PointerReport()
         system = SystemReport()
         pad = PadReport(table)
-        self.reports = Reports(table, keyboard, consumer, pointer, system, pad, send)
-        pointer.reports = system.reports = pad.reports = self.reports
+        self.music = music = MusicReport(table)
+        self.reports = Reports(table, keyboard, consumer, pointer, system, pad, music, send)
+        pointer.reports = system.reports = pad.reports = music.reports = self.reports
         self.movers = Movers(table, actions, pointer)
         self.awake = Awake(actions, pointer, self.reports)
         next_key = NextKey(actions, layers)
         self.macros = keyboard.macros = consumer.macros = Macros(table, layers, self.reports)
-        effects = Effects(actions, layers, keyboard, consumer, pointer, system, pad, self.movers, self.awake, next_key, self.macros)
+        effects = Effects(actions, layers, keyboard, consumer, pointer, system, pad, music, self.movers, self.awake, next_key, self.macros)
         together = Together(table, actions, layers)
         opposites = Opposites(table, actions, effects)
         keymap = Keymap(actions, layers, effects, next_key, together, opposites, self.macros, self.reports)
@@ -69,8 +71,8 @@ class Runtime:
         self.pulses = Pulses(table, actions, layers, keymap, self.waiting, self.reports)
         self.debounce = Debounce(table, self.waiting, Flips(table, actions, layers, self.waiting, self.pulses))
         self.contacts = Scan(table, lines, self.debounce)
-        self.encoders = Encoders(table, self.contacts.is_low, self.pulses)
-        self.axes = pad.axes = Axes(table, layers, pointer, self.waiting, self.reports, lines.sense)
+        self.encoders = Encoders(table, self.contacts.is_low, self.pulses, music)
+        self.axes = pad.axes = music.axes = Axes(table, layers, pointer, music, self.waiting, self.reports, lines.sense)
         self.panel = Panel(table)
         self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.value_of, self.panel, lines.lamp)
         self.lights = Lights(table, Glows(table, actions, self.lamps, self.value_of), lines.lights)

@@ -9,21 +9,25 @@ from device.contract import (
     AT_LENGTH,
     AT_MACROS,
     AT_PAD_BUTTONS,
+    AT_REPORTS,
     AT_WAITING,
     CHANGE_BYTES,
     DO_AWAKE,
     DO_CONSUMER,
+    DO_CONTROLLER,
     DO_HOLD_LAYER,
     DO_KEYBOARD,
     DO_LONG,
     DO_MACRO,
     DO_NEXT_LAYER,
     DO_NEXT_MODIFIERS,
+    DO_NOTE,
     DO_NOTHING,
     DO_PASS,
     DO_POINTER_BUTTON,
     DO_POINTER_MOVE,
     DO_POINTER_WHEEL,
+    DO_PROGRAM,
     DO_SECOND_TAP,
     DO_STAY_LAYER,
     DO_SWITCH_LAYER,
@@ -34,7 +38,9 @@ from device.contract import (
     KEPT_KEYMAP,
     KEPT_SLOTS,
     MOST_CHANGES,
+    MUSIC_CHANNELS,
     POINTER_BUTTONS,
+    REPORT_MUSIC,
     SEAL,
     SLOT_AT_CHANGES,
     SLOT_AT_COUNT,
@@ -98,6 +104,9 @@ class Slots:
             return word(action, 2) < self.table[AT_PAD_BUTTONS]
         if kind == DO_PAD_HAT:
             return word(action, 2) < 4
+        if kind in (DO_NOTE, DO_CONTROLLER, DO_PROGRAM):
+            is_declared = self.table[AT_REPORTS] >> REPORT_MUSIC & 1
+            return bool(is_declared) and action[1] < MUSIC_CHANNELS and not word(action, 2) & 0x8080
         if kind == DO_SYSTEM:
             return word(action, 2) < USAGES
         return kind in ALWAYS_SOUND

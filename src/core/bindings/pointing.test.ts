@@ -9,7 +9,7 @@ import { actionOf, bindingOf, bindingSchema, reportsOf, typedBy } from ".";
 const design = finishedPad();
 const noLayers = { layerId: () => null, played: () => null };
 
-describe("bindings of the pointer and the computer", () => {
+describe("bindings of the pointer, the computer and music", () => {
   it("come back from the four bytes of their table entry", () =>
     fc.assert(
       fc.property(pointingBinding, (binding) => {
@@ -24,7 +24,13 @@ describe("bindings of the pointer and the computer", () => {
   it("speak through their own reports, and type nothing", () =>
     fc.assert(
       fc.property(pointingBinding, (binding) => {
-        const own = binding.does.startsWith("pad-") ? "pad" : binding.does === "system" ? "system" : "pointer";
+        const others: Record<string, string> = {
+          system: "system",
+          note: "music",
+          controller: "music",
+          program: "music",
+        };
+        const own = binding.does.startsWith("pad-") ? "pad" : (others[binding.does] ?? "pointer");
         expect(reportsOf(binding)).toEqual([own]);
         expect(typedBy(binding)).toBeNull();
       }),
@@ -42,6 +48,12 @@ describe("bindings of the pointer and the computer", () => {
     { does: "awake", lasting: "for ever", everyS: 60 },
     { does: "awake", lasting: "held", everyS: 0 },
     { does: "system", deed: "constructor" },
+    { does: "note", note: 128, velocity: 96, channel: 0 },
+    { does: "note", note: 60, velocity: 0, channel: 0 },
+    { does: "note", note: 60, velocity: 96, channel: 16 },
+    { does: "note", note: 60.5, velocity: 96, channel: 0 },
+    { does: "controller", controller: 120, value: 127, channel: 0 },
+    { does: "program", program: 128, channel: 0 },
   ])("%o is refused", (binding) => expect(bindingSchema.safeParse(binding).success).toBe(false));
 
   it("of entries that nothing of today writes there is none", () => {
@@ -50,5 +62,9 @@ describe("bindings of the pointer and the computer", () => {
     expect(read(ACTION.SYSTEM, 0, 3)).toBeUndefined();
     expect(read(ACTION.POINTER_MOVE, 0xf0, 8192)).toBeUndefined();
     expect(read(ACTION.AWAKE, 0, 0)).toBeUndefined();
+    expect(read(ACTION.NOTE, 16, 60 | (96 << 8))).toBeUndefined();
+    expect(read(ACTION.NOTE, 0, 60)).toBeUndefined();
+    expect(read(ACTION.CONTROLLER, 0, 120 | (1 << 8))).toBeUndefined();
+    expect(read(ACTION.PROGRAM, 0, 128)).toBeUndefined();
   });
 });

@@ -2,17 +2,20 @@ import { type Schema, type schemaCore, z } from "../schema";
 import type { ActionEntry, BindingKind, DecodingContext, EncodingContext, PhraseContext } from "./bindingKind";
 import { type AwakeBinding, awake } from "./awake";
 import { type ConsumerBinding, consumerUsage } from "./consumerUsage";
+import { type ControllerBinding, controller } from "./controller";
 import { type HoldLayerBinding, holdLayer } from "./holdLayer";
 import { type KeyboardBinding, keyboardUsage } from "./keyboardUsage";
 import { type MacroBinding, macro } from "./macro";
 import { type NextLayerBinding, nextLayer } from "./nextLayer";
 import { type NextModifiersBinding, nextModifiers } from "./nextModifiers";
+import { type NoteBinding, note } from "./note";
 import { type NothingBinding, nothing } from "./nothing";
 import { type PadButtonBinding, padButton } from "./padButton";
 import { type PadHatBinding, padHat } from "./padHat";
 import { type PointerButtonBinding, pointerButton } from "./pointerButton";
 import { type PointerMoveBinding, pointerMove } from "./pointerMove";
 import { type PointerWheelBinding, pointerWheel } from "./pointerWheel";
+import { type ProgramBinding, program } from "./program";
 import { type RepeatBinding, repeat } from "./repeat";
 import { type StayLayerBinding, stayLayer } from "./stayLayer";
 import { type SwitchLayerBinding, switchLayer } from "./switchLayer";
@@ -36,6 +39,9 @@ export type SimpleBinding =
   | SystemBinding
   | PadButtonBinding
   | PadHatBinding
+  | NoteBinding
+  | ControllerBinding
+  | ProgramBinding
   | NothingBinding;
 
 export const simpleKinds = [
@@ -55,6 +61,9 @@ export const simpleKinds = [
   systemUsage,
   padButton,
   padHat,
+  note,
+  controller,
+  program,
   nothing,
 ] as const;
 

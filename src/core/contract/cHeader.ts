@@ -46,6 +46,7 @@ import {
 } from "./contract";
 import { AXIS_DO, AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "./axes";
 import { HAT_NONE } from "./pad";
+import { MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, musicBytes } from "./music";
 import { PANEL } from "./panel";
 import {
   BANK_WHOLE_BYTES,
@@ -106,6 +107,7 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "movers",
   "reportBytes",
   "panelBytes",
+  "musicBytes",
   "liveBytes",
 ];
 
@@ -174,14 +176,20 @@ ${defines("GLOW_AT_", GLOW_AT).join("\n")}
 #define OV_COLOURS ${LIGHT_BYTES}
 #define OV_PICTURE_MS ${PICTURE_MS}`;
 
-/** What is sensed, and the game pad. */
+/** What is sensed, and the reports that are not of one length. */
 const sensorDefines = () => `${defines("SENSOR_AT_", SENSOR_AT).join("\n")}
 #define OV_AXIS_MOST ${AXIS_MOST}
 #define OV_CURVE_POINTS ${CURVE_POINTS}
 ${defines("AXIS_DO_", AXIS_DO).join("\n")}
 ${defines("AXIS_USE_AT_", AXIS_USE_AT).join("\n")}
 #define OV_HAT_NONE ${HAT_NONE}
-${defines("PANEL_", PANEL).join("\n")}`;
+${defines("PANEL_", PANEL).join("\n")}
+${defines("MUSIC_", MUSIC).join("\n")}
+#define OV_MUSIC_REPORT_BYTES ${MUSIC_REPORT_BYTES}
+#define OV_MUSIC_NEED ${musicBytes}
+${defines("MUSIC_", MUSIC_STATUS).join("\n")}
+${defines("MUSIC_", MUSIC_USUAL).join("\n")}
+${defines("MUSIC_AXIS_", MUSIC_AXIS).join("\n")}`;
 
 /** The board block. */
 const boardDefines = () => `#define OV_BOARD_VERSION ${BOARD_VERSION}

@@ -6,7 +6,7 @@ import { padBytes } from "./pad";
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 9;
+export const TABLE_VERSION = 10;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -134,7 +134,7 @@ export const ENTRY_BYTES = {
   /** Debounce time in ms and how it is used (SWITCH_FLAG), and the pulser of one that tells its change, or NONE. */
   SWITCH: 2,
   /** Sense line of A, of B, quadrature states between two felt steps, and what is told of those (ENCODER_AT). */
-  ENCODER: 8,
+  ENCODER: 10,
   /** Lamp line, what it shows (LAMP), argument, and from which value on; and how it is seen (LAMP_AT). */
   LAMP: 8,
   /** Lights that have an index, how many of them may be lit, how bright of 255, and the ms that sending takes (CHAIN_AT). */
@@ -170,9 +170,21 @@ export const SWITCH_FLAG = {
 
 /**
  * In an entry of the encoders: how many felt steps are one that is told; how often that is told; within how many ms after
- * the one before more often (0: never), and how often at most; and up to where its value counts.
+ * the one before more often (0: never), and how often at most; up to where its value counts; and the channel on which that is
+ * told as a controller of music (NONE: it is not), and which.
  */
-export const ENCODER_AT = { A: 0, B: 1, STATES: 2, FELT: 3, TOLD: 4, FAST_MS: 5, FAST_TOLD: 6, TOP: 7 } as const;
+export const ENCODER_AT = {
+  A: 0,
+  B: 1,
+  STATES: 2,
+  FELT: 3,
+  TOLD: 4,
+  FAST_MS: 5,
+  FAST_TOLD: 6,
+  TOP: 7,
+  CHANNEL: 8,
+  CONTROLLER: 9,
+} as const;
 
 /** What an input does: the first byte of an action. */
 export const ACTION = {
@@ -209,6 +221,10 @@ export const ACTION = {
   /** Its value is the button of the game pad, from 0 on; or the side of its hat, as DIRECTION. */
   PAD_BUTTON: 17,
   PAD_HAT: 18,
+  /** Their modifiers are the channel. NOTE: the note and, above it, how hard. CONTROLLER: which and, above it, what while held. */
+  NOTE: 19,
+  CONTROLLER: 20,
+  PROGRAM: 21,
   /** Its value is the place, in the pool, of an action that is longer than an entry. */
   LONG: 0x7f,
 } as const;
@@ -358,6 +374,8 @@ export const REPORTS = {
   pad: { number: 5, bytes: 0, sending: SENDING.STATE },
   /** What the computer tells (PANEL); the device sends no report of its own. */
   panel: { number: 6, bytes: 0, sending: SENDING.QUEUE },
+  /** As many bytes as there are events, up to MUSIC_REPORT_BYTES. */
+  music: { number: 7, bytes: 0, sending: SENDING.QUEUE },
 } as const;
 export type ReportName = keyof typeof REPORTS;
 
@@ -399,6 +417,8 @@ export interface ArenaCounts {
   reportBytes: number;
   /** What the computer tells, where it is declared. */
   panelBytes: number;
+  /** Events and notes of music, where it is declared. */
+  musicBytes: number;
   /** Of live changes, where they are declared (contract/live.ts). */
   liveBytes: number;
 }
@@ -447,6 +467,8 @@ export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
   [1, "reportBytes"],
   // What the computer told.
   [1, "panelBytes"],
+  // Events of music that wait, and notes that sound.
+  [1, "musicBytes"],
   // Changed bindings and a frame.
   [1, "liveBytes"],
 ];
@@ -459,7 +481,7 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = { rest: 190, lights: 14, live: 40, pointer: 30, axes: 20, pad: 10, panel: 4 };
+export const FIXED_RAM_BYTES = { rest: 190, lights: 14, live: 40, pointer: 30, axes: 20, pad: 10, panel: 4, music: 10 };
 export const STACK_BYTES = 76;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

@@ -1,3 +1,5 @@
+import { MUSIC } from "../contract/music";
+import { controllerName } from "../hid/musicWords";
 import { whole, z } from "../schema";
 
 /** What is told of a knob's felt steps. */
@@ -12,6 +14,8 @@ export const knobSchema = z.strictObject({
   fastTold: whole(1, 20),
   /** Its value, which lamps show, counts what is told from 0 up to here. */
   top: whole(0, 255),
+  /** Its value is told as this controller of music; channels count from 0. */
+  controller: z.optional(z.strictObject({ channel: whole(0, MUSIC.CHANNELS - 1), controller: whole(0, 119) })),
 });
 export type KnobSettings = z.infer<typeof knobSchema>;
 
@@ -19,14 +23,16 @@ export type KnobSettings = z.infer<typeof knobSchema>;
 export const usualKnob: KnobSettings = { felt: 1, told: 1, fastMs: 0, fastTold: 1, top: 24 };
 
 export const isUsualKnob = (knob: KnobSettings): boolean =>
+  knob.controller === undefined &&
   (Object.keys(usualKnob) as (keyof KnobSettings)[]).every((field) => knob[field] === usualKnob[field]);
 
 /** "2 felt steps told 3 times, within 60 ms up to 4 times, value to 24". */
-export const knobWords = ({ felt, told, fastMs, fastTold, top }: KnobSettings): string =>
+export const knobWords = ({ felt, told, fastMs, fastTold, top, controller }: KnobSettings): string =>
   [
     `${felt === 1 ? "a felt step" : `${felt} felt steps`} told ${told === 1 ? "once" : `${told} times`}`,
     ...(fastMs > 0 ? [`within ${fastMs} ms up to ${fastTold} times`] : []),
     `value to ${top}`,
+    ...(controller ? [`told as ${controllerName(controller.controller)} on channel ${controller.channel + 1}`] : []),
   ].join(", ");
 
 /** By the element that is turned. */

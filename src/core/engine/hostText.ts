@@ -6,6 +6,7 @@ import type { HostLanguage } from "../languages/hostLanguage";
 import { Typist } from "../languages/typist";
 import { usEnglish } from "../languages/usEnglish";
 import type { TimedReport } from "./device";
+import { type MusicHeard, heardOf, silence } from "./hostMusic";
 
 const CAPS_LOCK = 0x39;
 const LOCK_USAGES: Record<number, number> = { 0x53: 1, [CAPS_LOCK]: 2, 0x47: 4 };
@@ -30,6 +31,8 @@ export class HostStandIn {
   locks = 0;
   /** What the pointer has done so far. */
   pointing: Pointing = stillPointer;
+  /** What it hears. */
+  heard: MusicHeard = silence;
   private system = 0;
   private keysDown = new Set<number>();
   private readonly typist: Typist;
@@ -42,7 +45,8 @@ export class HostStandIn {
     if (report.interface === "pointer") this.receivePointer(report);
     else if (report.interface === "system") this.receiveSystem(report);
     else if (report.interface === "consumer") this.receiveConsumer(report);
-    else this.receiveKeyboard(report);
+    else if (report.interface === "music") this.heard = heardOf(this.heard, report);
+    else if (report.interface === "keyboard") this.receiveKeyboard(report);
   }
 
   /** Movements that follow each other are one deed, which grows. */

@@ -1,5 +1,6 @@
 import { PANEL } from "../contract/panel";
 import { FRAME_BYTES } from "../contract/live";
+import { musicEventWords, musicEventsOf } from "../hid/musicEvents";
 import { between, text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";
 import type { Element } from "../catalogue/kinds/controlKind";
@@ -11,6 +12,7 @@ import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
 import type { Device, DeviceWatch, TimedReport } from "./device";
 import { deviceOf } from "./preparedDevice";
+import type { SoundingNote } from "./hostMusic";
 import { HostStandIn } from "./hostText";
 import { movableEnds } from "./movable";
 import { positionsOf } from "./positions";
@@ -84,6 +86,9 @@ export interface SimulationResult {
   lights: TimedLights[];
   /** What a host set to that keyboard language would have typed. */
   text: string;
+  /** Events of music in words, and notes that still sound at the end. */
+  music: { atMs: number; words: string }[];
+  sounding: SoundingNote[];
 }
 
 const isHostEvent = ({ action }: SimulationEvent) => HOST_ACTIONS.some((one) => one === action);
@@ -247,5 +252,8 @@ export function simulate(
     if (event.atMs < request.untilMs) order(device, design, event);
   }
   device.runUntil(request.untilMs);
-  return good({ reports, answers, lights, text: host.text });
+  const music = reports
+    .filter((report) => report.interface === "music")
+    .flatMap(({ atMs, bytes }) => musicEventsOf(bytes).map((event) => ({ atMs, words: musicEventWords(event) })));
+  return good({ reports, answers, lights, text: host.text, music, sounding: host.heard.sounding });
 }

@@ -15,6 +15,7 @@ import { axisEnds } from "./rules/axisEnds";
 import { axisNoise } from "./rules/axisNoise";
 import { axisDeadZone } from "./rules/axisDeadZone";
 import { idleAxis } from "./rules/idleAxis";
+import { notes } from "./rules/notes";
 import { padButtons } from "./rules/padButtons";
 import { darkLights } from "./rules/darkLights";
 import { endpoints } from "./rules/endpoints";
@@ -189,6 +190,7 @@ export const rules: Rule[] = [
   danglingKeymap,
   darkLights,
   endpoints,
+  notes,
   padButtons,
   idleAxis,
   axisDeadZone,

@@ -16,6 +16,7 @@ import { setPad } from "../edits/reportSet";
 import type { AxisSettings } from "../document/axes";
 import type { InterfaceKind } from "../hid/interfaceKinds";
 import { addLayer, bind } from "../edits/keymap";
+import { usualKnob } from "../document/knobs";
 import { chooseController, freePin, moveController, movePin } from "../edits/pins";
 import { placeBlock } from "../edits/placeBlock";
 import { changeCircuit, setCell, shareOutDirect, unwire, wireAs, wireNew } from "../edits/wiring";
@@ -71,6 +72,26 @@ const declared = (design: Design, kind: InterfaceKind): Design => ({
   ...design,
   reportSet: { ...design.reportSet, interfaces: [...design.reportSet.interfaces, kind] },
 });
+
+/** Keys in a row that play these notes. */
+const playing = (notes: number[]): Design =>
+  notes.reduce<Design>(
+    (d, note, n) => bind(d, "base", `c${n}:press`, { does: "note", note, velocity: 96, channel: 0 }),
+    declared(
+      notes.reduce<Design>(
+        (d, _, n) =>
+          changeControl(
+            addControl(d, "key", `c${n}`, { xMm: n * 20, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+            `c${n}`,
+            {
+              label: `c${n}`,
+            },
+          ),
+        newDesign("row", "Row"),
+      ),
+      "music",
+    ),
+  );
 
 const corner = (xMm: number, yMm: number) => ({ xMm, yMm });
 
@@ -739,6 +760,30 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     rested(axed({ dead: 20 })),
     /^Slew X is told to rest at 50 % of its track; the middle of 2 measured rests is 48 %\.$/,
   ],
+  [
+    "keymap/notes",
+    playing([60, 61, 62, 64, 65, 66, 67]),
+    /^On Base no key plays D♯4, between C4 and G4 \(every semitone\)\.$/,
+  ],
+  [
+    "keymap/notes",
+    playing([60, 62, 64, 63, 67, 69]),
+    /^On Base c3 plays D♯4, which falls from E4 of c2, left of it\.$/,
+  ],
+  [
+    "keymap/notes",
+    playing([67, 66, 65, 64, 63]),
+    /^On Base the notes from c0 to c4 fall from the left to the right\.$/,
+  ],
+  ["keymap/notes", playing([60, 61, 62, 62, 63, 64]), /^On Base c2 and c3 play D4\.$/],
+  [
+    "reports/missing-interface",
+    {
+      ...done,
+      keymap: { ...done.keymap, knobs: { "e1:turn": { ...usualKnob, controller: { channel: 0, controller: 7 } } } },
+    },
+    /^E1 would report on "Music \(MIDI\)", which the device does not declare\.$/,
+  ],
   ["keymap/idle-axis", idle, /^Slew X and Slew Y move nothing on any layer\.$/],
   [
     "reports/pad-buttons",
@@ -862,7 +907,7 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
       ),
       "small-5v-18",
     ),
-    /^The keymap needs 1?\d{4} bytes of tables; the chip has 3584; without live changes there are 8576\. A shorter text/,
+    /^The keymap needs 1?\d{4} bytes of tables; the chip has 4224; without live changes there are 8576\. A shorter text/,
   ],
   ["try/firmware-limits", shareOutDirect(manyKeys(260)), /^The design has 260 inputs; the firmware numbers 254\.$/],
 ];

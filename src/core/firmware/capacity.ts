@@ -1,5 +1,6 @@
 import { featuresOf } from "./features";
 import { type ArenaCounts, FIXED_RAM_BYTES, LIMITS, arenaBytes, partBytes, ramBytes } from "../contract/contract";
+import { musicBytes } from "../contract/music";
 import { PANEL } from "../contract/panel";
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
@@ -32,6 +33,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     movers: interfaces.includes("pointer") ? LIMITS.MOVERS : 0,
     reportBytes: interfaces.reduce((sum, name) => sum + reportBytes(name, shape), 0),
     panelBytes: interfaces.includes("panel") ? PANEL.BYTES : 0,
+    musicBytes: interfaces.includes("music") ? musicBytes : 0,
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
 }

@@ -2,7 +2,7 @@ import type { Design } from "../document/schema";
 import type { ScanTable } from "./scanTable";
 
 /** What the firmware can be compiled without (firmware/src/with.h). */
-export const firmwareFeatures = ["lights", "live", "pointer", "axes", "pad", "panel"] as const;
+export const firmwareFeatures = ["lights", "live", "pointer", "axes", "pad", "panel", "music"] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
 export const featureWords: Record<FirmwareFeature, string> = {
@@ -12,6 +12,7 @@ export const featureWords: Record<FirmwareFeature, string> = {
   axes: "axes",
   pad: "the game pad",
   panel: "what the computer tells",
+  music: "music",
 };
 
 /** What of it a design wants. */
@@ -23,6 +24,7 @@ export function featuresOf({ reportSet }: Design, { chains, sensors }: ScanTable
     axes: sensors.length > 0,
     pad: reportSet.interfaces.includes("pad"),
     panel: reportSet.interfaces.includes("panel"),
+    music: reportSet.interfaces.includes("music"),
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

@@ -59,7 +59,7 @@ describe.each([...wiredDemos, finishedPad(), newDesign("none", "None")])("the ta
   it("begin with the mark, the version, what is declared and the counts", () => {
     const at = (field: HeaderField) => bytes[AT[field]];
     expect([...bytes.slice(0, 3)]).toEqual([0x4f, 0x56, TABLE_VERSION]);
-    const bit = { keyboard: 1, consumer: 2, live: 4, pointer: 8, system: 16, pad: 32, panel: 64 };
+    const bit = { keyboard: 1, consumer: 2, live: 4, pointer: 8, system: 16, pad: 32, panel: 64, music: 128 };
     expect(at("REPORTS")).toBe(design.reportSet.interfaces.reduce((bits, kind) => bits | bit[kind], 0));
     expect(at("SWITCHES")).toBe(scan.switches.length);
     expect(at("ENCODERS")).toBe(scan.encoders.length);

@@ -114,6 +114,7 @@ const encoderBytes = ({ encoders }: ScanTable): number[] =>
   encoders.flatMap(({ lineA, lineB, statesPerStep, knob }) => [
     ...[lineA, lineB, statesPerStep],
     ...[knob.felt, knob.told, knob.fastMs, knob.fastTold, knob.top],
+    ...(knob.controller ? [knob.controller.channel, knob.controller.controller] : [NONE, 0]),
   ]);
 
 const oppositeBytes = ({ opposites }: ScanTable): number[] =>

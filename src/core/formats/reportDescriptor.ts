@@ -1,9 +1,8 @@
 import { good } from "../document/problem";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
-import { padShapeOf } from "../firmware/padShape";
+import { descriptorItems } from "../firmware/descriptorItems";
 import { interfaceFaces, interfaceKinds } from "../hid/interfaceKinds";
-import { hidInterfaces } from "../hid/interfaces";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 
 const declared = (design: Design) => interfaceKinds.filter((kind) => design.reportSet.interfaces.includes(kind));
@@ -15,7 +14,7 @@ export const reportDescriptorBin: Artifact = {
   title: "Report descriptor, binary",
   purpose: "The descriptors of the declared interfaces, one after the other, as the host receives them.",
   make: async (design) => {
-    const bytes = declared(design).flatMap((kind) => [...bytesOf(hidInterfaces[kind].descriptor(padShapeOf(design)))]);
+    const bytes = declared(design).flatMap((kind) => [...bytesOf(descriptorItems(design, kind))]);
     return good({
       fileName: `${fileStem(design)}-descriptor.bin`,
       mediaType: "application/octet-stream",
@@ -30,7 +29,7 @@ export const reportDescriptorHex: Artifact = {
   purpose: "The same bytes to read, item by item, each with what it says.",
   make: async (design) => {
     const parts = declared(design).map((kind) => {
-      const items = hidInterfaces[kind].descriptor(padShapeOf(design));
+      const items = descriptorItems(design, kind);
       const lines = items.map(({ bytes, name, depth }) => `${hex(bytes).padEnd(10)}# ${"  ".repeat(depth)}${name}`);
       return [`# ${interfaceFaces[kind].title}, ${bytesOf(items).length} bytes`, ...lines].join("\n");
     });

@@ -1,6 +1,6 @@
 import { REPORTS, type ReportName } from "../contract/contract";
 
-/** The reports of the device contract, each on an interface of its own. What they are stands in interfaces.ts. */
+/** The reports of the device contract, each on an interface of its own (music on two). What they are stands in interfaces.ts. */
 export const interfaceKinds = Object.keys(REPORTS) as [ReportName, ...ReportName[]];
 export type InterfaceKind = ReportName;
 
@@ -20,4 +20,6 @@ export const interfaceFaces: Record<InterfaceKind, { title: string; reportBytes:
   /** What its bytes are depends on the design (padWords). */
   pad: { title: "Game pad", reportBytes: ["buttons, hat, axes"] },
   panel: { title: "Panel that the computer tells", reportBytes: [] },
+  /** As many packets as there are events. */
+  music: { title: "Music (MIDI)", reportBytes: ["kind of event", "status", "first value", "second value"] },
 };

@@ -132,7 +132,11 @@ const system: HidInterface = {
   },
 };
 
-export const hidInterfaces: Record<InterfaceKind, HidInterface> = {
+/** Those of the HID class: all but music. */
+export type HidKind = Exclude<InterfaceKind, "music">;
+export const isHid = (kind: InterfaceKind): kind is HidKind => kind !== "music";
+
+export const hidInterfaces: Record<HidKind, HidInterface> = {
   keyboard,
   consumer,
   live,

@@ -1,6 +1,9 @@
+import { MUSIC_REPORT_BYTES } from "../contract/music";
 import { bytesOf } from "./descriptorWriter";
+import { DESCRIPTOR } from "./descriptorTypes";
 import type { InterfaceKind } from "./interfaceKinds";
-import { hidInterfaces } from "./interfaces";
+import { type HidKind, hidInterfaces, isHid } from "./interfaces";
+import { MUSIC_INTERFACES, musicItems } from "./musicInterfaces";
 import type { PadShape } from "./padShape";
 import { reportBytes } from "./reportBytes";
 
@@ -13,17 +16,6 @@ export interface UsbIdentity {
 }
 
 const word = (value: number) => [value & 0xff, value >> 8];
-
-/** Types of descriptors (USB 2.0, table 9-5; HID 1.11, section 7.1). */
-export const DESCRIPTOR = {
-  DEVICE: 1,
-  CONFIGURATION: 2,
-  STRING: 3,
-  INTERFACE: 4,
-  ENDPOINT: 5,
-  HID: 0x21,
-  REPORT: 0x22,
-} as const;
 
 /** Largest packet of the control endpoint in bytes. */
 export const CONTROL_BYTES = 64;
@@ -60,7 +52,7 @@ export const deviceDescriptor = ({ vendorId, productId }: UsbIdentity): number[]
 ];
 
 /** HID 1.11, section 6.2.1: one report descriptor, no country. */
-export const hidDescriptor = (kind: InterfaceKind, shape: PadShape): number[] => [
+export const hidDescriptor = (kind: HidKind, shape: PadShape): number[] => [
   9,
   DESCRIPTOR.HID,
   ...word(HID_VERSION),
@@ -70,15 +62,26 @@ export const hidDescriptor = (kind: InterfaceKind, shape: PadShape): number[] =>
   ...word(reportDescriptor(kind, shape).length),
 ];
 
-export const reportDescriptor = (kind: InterfaceKind, shape: PadShape): number[] => [
+export const reportDescriptor = (kind: HidKind, shape: PadShape): number[] => [
   ...bytesOf(hidInterfaces[kind].descriptor(shape)),
 ];
 
+/** Interfaces in the order of their numbers: music has two, so it stands last and each but its second has an endpoint. */
+export const inOrder = (kinds: readonly InterfaceKind[]): InterfaceKind[] => [
+  ...kinds.filter(isHid),
+  ...kinds.filter((kind) => !isHid(kind)),
+];
+
+/** How many interfaces that are. */
+export const interfaceCount = (kinds: readonly InterfaceKind[]): number =>
+  kinds.reduce((sum, kind) => sum + (isHid(kind) ? 1 : MUSIC_INTERFACES), 0);
+
 /** Bytes of an endpoint's packet, the report in whole; endpoints have 8, 16, 32 or 64. */
 export const packetBytes = (kind: InterfaceKind, shape: PadShape): number =>
-  2 ** Math.ceil(Math.log2(Math.max(8, reportBytes(kind, shape))));
+  2 ** Math.ceil(Math.log2(Math.max(8, kind === "music" ? MUSIC_REPORT_BYTES : reportBytes(kind, shape))));
 
 function interfaceBytes(kind: InterfaceKind, shape: PadShape, number: number, pollMs: number): number[] {
+  if (!isHid(kind)) return [...bytesOf(musicItems(number, number + 1, packetBytes(kind, shape)))];
   const boots = kind === "keyboard" ? [BOOT_SUBCLASS, BOOT_KEYBOARD] : [0, 0];
   return [
     ...[9, DESCRIPTOR.INTERFACE, number, 0, 1, HID_CLASS, ...boots, 0],
@@ -88,7 +91,7 @@ function interfaceBytes(kind: InterfaceKind, shape: PadShape, number: number, po
 }
 
 /**
- * USB 2.0, table 9-10, with the interfaces' own descriptors behind it; interface n has endpoint n + 1.
+ * USB 2.0, table 9-10, with the interfaces' own descriptors behind it, in order; interface n has endpoint n + 1.
  * @param currentMa the most that the device takes once configured; a port grants 500 mA at most (7.2.1)
  */
 export function configurationDescriptor(
@@ -97,9 +100,9 @@ export function configurationDescriptor(
   currentMa = USUAL_MA,
   pollMs = 1,
 ): number[] {
-  const body = kinds.flatMap((kind, number) => interfaceBytes(kind, shape, number, pollMs));
+  const body = inOrder(kinds).flatMap((kind, number) => interfaceBytes(kind, shape, number, pollMs));
   const attributes = BUS_POWERED | REMOTE_WAKE;
-  const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), kinds.length, 1, 0, attributes];
+  const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), interfaceCount(kinds), 1, 0, attributes];
   return [...head, Math.ceil(Math.min(Math.max(currentMa, MA_UNITS), MOST_MA) / MA_UNITS), ...body];
 }
 

@@ -23,11 +23,13 @@ import { type Result, bad, good } from "../document/problem";
 import { padShapeOf } from "../firmware/padShape";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { bankCount, type ScanTable } from "../firmware/scanTable";
+import { DESCRIPTOR } from "../hid/descriptorTypes";
+import { isHid } from "../hid/interfaces";
 import {
-  DESCRIPTOR,
   configurationDescriptor,
   deviceDescriptor,
   hidDescriptor,
+  inOrder,
   languageDescriptor,
   packetBytes,
   reportDescriptor,
@@ -41,7 +43,11 @@ const word = (value: number) => [value & 0xff, (value >> 8) & 0xff];
 
 /** Endpoint type and direction, and its size in one bank, as the chip's two configuration registers want them. */
 const INTERRUPT_IN = 0xc1;
-const configurationOf = (bytes: number) => [INTERRUPT_IN, (Math.log2(bytes / 8) << 4) | 0x02];
+const BULK_IN = 0x81;
+const configurationOf = (bytes: number, isBulk: boolean) => [
+  isBulk ? BULK_IN : INTERRUPT_IN,
+  (Math.log2(bytes / 8) << 4) | 0x02,
+];
 
 function strobeBytes(scan: ScanTable, lines: BoardLines): number[] {
   const sensed = new Set(scan.senseLines);
@@ -197,23 +203,23 @@ function described(design: Design): Described[] {
       bytes: configurationDescriptor(kinds, shape, portMa(design)),
     },
     ...texts.map((bytes, index) => ({ type: DESCRIPTOR.STRING, index, forInterface: any, bytes })),
-    ...kinds.flatMap((kind, forInterface) => [
+    ...kinds.filter(isHid).flatMap((kind, forInterface) => [
       { type: DESCRIPTOR.REPORT, index: 0, forInterface, bytes: reportDescriptor(kind, shape) },
       { type: DESCRIPTOR.HID, index: 0, forInterface, bytes: hidDescriptor(kind, shape) },
     ]),
   ];
 }
 
-/** Endpoints of the 8-bit USB class beside the first, each interface has one (from memory). */
+/** Endpoints of the 8-bit USB class beside the first, each report has one (from memory). */
 export const ENDPOINTS_MOST = 6;
 
 function endpointBytes(design: Design): number[] {
   const { reportSet } = design;
   const shape = padShapeOf(design);
-  return reportSet.interfaces.flatMap((kind, number) => [
+  return inOrder(reportSet.interfaces).flatMap((kind, number) => [
     REPORTS[kind].number,
     number + 1,
-    ...configurationOf(packetBytes(kind, shape)),
+    ...configurationOf(packetBytes(kind, shape), !isHid(kind)),
     number,
   ]);
 }

@@ -90,7 +90,7 @@ describe("no finished image", () => {
     for (let layer = 1; layer < 16; layer++) design = addLayer(design, `l${layer}`, `Layer ${layer}`);
     design = bind(design, "l1", "k1:press", { does: "nothing" });
     expect(refusal(design)).toMatch(
-      /^needs \d+ bytes for the tables; the chip has 3584, without live changes there are 8576$/,
+      /^needs \d+ bytes for the tables; the chip has 4224, without live changes there are 8576$/,
     );
     const fixed = { ...design, reportSet: { ...design.reportSet, interfaces: ["keyboard" as const] } };
     expect(refusal(fixed)).toBe("");
@@ -113,22 +113,26 @@ describe("the prebuilt images", () => {
       ["lights", "live"],
       ["lights", "pointer"],
       ["live", "pointer"],
+      ["music"],
+      ["axes", "music", "live"],
     ];
     const chosen = sets.map((set) => imageWith(set as Parameters<typeof imageWith>[0]).id);
     expect(chosen).toEqual([
       "plain",
-      "pointer",
+      "music-live",
       "lights-pointer",
       "lights-pointer",
       "lights",
       "lights-pointer",
       "pointer",
+      "music",
+      "axes-live-music",
     ]);
     expect(imageWith(["lights", "live", "pointer"]).id).toBe("lights-live-pointer");
   });
 
   it("are wished for by chains with lights, and by the reports", () => {
     const wished = demoDesigns.map((design) => featuresOf(design, scanTableOf(design)));
-    expect(wished.flat().sort()).toEqual(["axes", "lights", "panel", "pointer"]);
+    expect(wished.flat().sort()).toEqual(["axes", "lights", "music", "panel", "pointer"]);
   });
 });

@@ -26,6 +26,11 @@ export const usb8Images = [
   { id: "axes-live", with: ["live", "axes", "pad"], boardAt: 0x6200, tablesAt: 0x6700 },
   { id: "axes-live-pointer", with: ["live", "pointer", "axes", "pad"], boardAt: 0x6800, tablesAt: 0x6c00 },
   { id: "axes-lights-pointer", with: ["lights", "pointer", "axes", "pad", "panel"], boardAt: 0x6700, tablesAt: 0x6b00 },
+  { id: "music", with: ["panel", "music"], boardAt: 0x4d80, tablesAt: 0x5380 },
+  { id: "music-live", with: ["live", "music"], boardAt: 0x5980, tablesAt: 0x5f80 },
+  { id: "axes-music", with: ["axes", "panel", "music"], boardAt: 0x5880, tablesAt: 0x5e80 },
+  { id: "axes-lights-music", with: ["lights", "axes", "panel", "music"], boardAt: 0x6300, tablesAt: 0x6800 },
+  { id: "axes-live-music", with: ["live", "axes", "music"], boardAt: 0x6400, tablesAt: 0x6900 },
 ] as const satisfies Usb8Image[];
 export type ImageId = (typeof usb8Images)[number]["id"];
 

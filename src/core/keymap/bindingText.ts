@@ -3,6 +3,7 @@ import { type HoldSchool, holdSchools } from "../bindings/twoJobs";
 import { bindingSchema } from "../bindings";
 import type { Design } from "../document/schema";
 import { consumerUsageNamed, consumerUsages } from "../hid/consumerUsages";
+import { noteName, noteNamed } from "../hid/musicWords";
 import { POINTER_BUTTONS } from "../hid/pointerWords";
 import { SYSTEM_USAGES, systemDeeds } from "../hid/systemUsages";
 import { keyboardUsageNamed, keyboardUsages, modifierNames } from "../hid/keyboardUsages";
@@ -55,6 +56,9 @@ const TEXTS: { [Does in SimpleBinding["does"]]: (binding: Of<Does>, keymap: Keym
   system: ({ deed }) => SYSTEM_USAGES[deed].name,
   "pad-button": ({ button }) => `game pad button ${button + 1}`,
   "pad-hat": ({ side }) => `game pad hat ${side}`,
+  note: ({ note, velocity, channel }) => `note ${noteName(note)} velocity ${velocity} channel ${channel + 1}`,
+  controller: ({ controller, value, channel }) => `controller ${controller} value ${value} channel ${channel + 1}`,
+  program: ({ program, channel }) => `program ${program + 1} channel ${channel + 1}`,
   nothing: () => "nothing",
 };
 
@@ -150,6 +154,28 @@ const POINTING: [RegExp, (found: string[]) => object][] = [
   ],
   [/^game pad button (\d+)$/i, ([number]) => ({ does: "pad-button", button: Number(number) - 1 })],
   [/^game pad hat (\w+)$/i, ([side]) => ({ does: "pad-hat", side })],
+  [
+    /^note (\S+) velocity (\d+) channel (\d+)$/i,
+    ([name, velocity, channel]) => ({
+      does: "note",
+      note: noteNamed(name),
+      velocity: Number(velocity),
+      channel: Number(channel) - 1,
+    }),
+  ],
+  [
+    /^controller (\d+) value (\d+) channel (\d+)$/i,
+    ([number, value, channel]) => ({
+      does: "controller",
+      controller: Number(number),
+      value: Number(value),
+      channel: Number(channel) - 1,
+    }),
+  ],
+  [
+    /^program (\d+) channel (\d+)$/i,
+    ([number, channel]) => ({ does: "program", program: Number(number) - 1, channel: Number(channel) - 1 }),
+  ],
 ];
 const buttonNames: string[] = [...POINTER_BUTTONS];
 

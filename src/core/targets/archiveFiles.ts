@@ -2,8 +2,7 @@ import { derive } from "../derived/derive";
 import { throughWords } from "../derived/throughWords";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
-import { padShapeOf } from "../firmware/padShape";
-import { hidInterfaces } from "../hid/interfaces";
+import { descriptorItems } from "../firmware/descriptorItems";
 import type { ScanTable } from "../firmware/scanTable";
 import { arenaNeed } from "../firmware/capacity";
 import { keymapLines } from "./keymapWords";
@@ -79,7 +78,7 @@ const descriptorArray = (name: string, bytes: Uint8Array) =>
 export function pinsHeader(plan: ScanTable, design: Design): string {
   const { profile } = derive(design);
   const descriptors = design.reportSet.interfaces.map((kind) =>
-    descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(hidInterfaces[kind].descriptor(padShapeOf(design)))),
+    descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(descriptorItems(design, kind))),
   );
   return `/* Lines and pins of "${inComment(design.name)}" on the ${inComment(profile?.title ?? "controller (none chosen yet)")}.
 ${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design)}

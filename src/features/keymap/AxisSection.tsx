@@ -13,6 +13,7 @@ import { edit, useDesign } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField } from "@/ui/pieces/fields";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
+import { MusicAxisFields } from "./MusicAxisFields";
 import { AxisFields } from "./AxisFields";
 import { useKeymap } from "./useKeymap";
 
@@ -65,6 +66,7 @@ function UseFields({ use, set }: { use: AxisUse; set: (use: AxisUse) => void }) 
         onCommit={(axis) => set({ ...use, axis: axis as typeof use.axis })}
       />
     );
+  if (use.does === "music") return <MusicAxisFields use={use} set={set} />;
   const isPointer = use.does === "pointer";
   const other = isPointer ? "down" : "up";
   return (

@@ -15,6 +15,8 @@ import { PressToBind } from "./PressToBind";
 
 const ThreeThings = dynamic(() => import("./ThreeThings").then((m) => m.ThreeThings));
 
+const MusicDeeds = dynamic(() => import("./MusicDeeds").then((m) => m.MusicDeeds));
+
 const OtherDeeds = dynamic(() => import("./OtherDeeds").then((m) => m.OtherDeeds));
 
 /** The search comes with the first input that is taken in hand. */
@@ -61,6 +63,9 @@ export function JobFields({ design, job, isPress, onJob, cap }: JobProps) {
       )}
       {job?.does === "repeat" && <RepeatFields job={job} onJob={onJob} />}
       <OtherDeeds design={design} job={job} onJob={onJob} />
+      {(design.reportSet.interfaces.includes("music") || job?.does === "note") && (
+        <MusicDeeds job={job} onJob={onJob} />
+      )}
       <MacroField design={design} job={job} onJob={onJob} />
       {isPress && <LayerField design={design} job={job} onJob={onJob} />}
       <PlainButton onClick={() => onJob({ does: "nothing" })}>Do nothing</PlainButton>

@@ -26,6 +26,9 @@ const KnobSection = dynamic(() => import("./KnobSection").then((m) => m.KnobSect
 /** Few have sticks or pots. */
 const AxisSection = dynamic(() => import("./AxisSection").then((m) => m.AxisSection));
 
+/** Few play music. */
+const NotesSection = dynamic(() => import("./NotesSection").then((m) => m.NotesSection));
+
 const LightsNote = dynamic(() => import("./LightsNote").then((m) => m.LightsNote));
 
 /** The list of languages is long. */
@@ -61,6 +64,7 @@ export function KeymapTray() {
       {control && turns(control) && <KnobSection control={control} />}
       {control && hasAxes(control) && <AxisSection key={control.id} control={control} />}
       {isLight && <LightsNote />}
+      {design.reportSet.interfaces.includes("music") && <NotesSection />}
       <TogetherSection />
       <MacrosSection />
       {control && isShown(control) && <LampSection control={control} />}

@@ -8,8 +8,9 @@ import { type KnobSettings, knobOf } from "@/core/document/knobs";
 import { setKnob } from "@/core/edits/keymap";
 import { mostToldMs } from "@/core/timing/knobLag";
 import { edit, useDesign } from "@/store/bench";
-import { NumberField } from "@/ui/pieces/fields";
+import { Checkbox, NumberField } from "@/ui/pieces/fields";
 import { Columns, Section } from "@/ui/pieces/sheets";
+import { ChannelField, ControllerField } from "./MusicDeeds";
 
 /** What is told of the steps of each part that turns. */
 export function KnobSection({ control }: { control: Control }) {
@@ -20,7 +21,7 @@ export function KnobSection({ control }: { control: Control }) {
 }
 
 interface Field {
-  field: keyof KnobSettings;
+  field: Exclude<keyof KnobSettings, "controller">;
   label: string;
   unit: string;
   least: number;
@@ -56,11 +57,38 @@ function StepsOf({ element }: { element: Element }) {
           />
         ))}
       </Columns>
+      {(design.reportSet.interfaces.includes("music") || knob.controller) && <KnobController knob={knob} set={set} />}
       <Box fontSize="13px" color="var(--faint)">
         {stepWords(knob, element)} One felt step takes at most {mostToldMs(knob, design.timing)} ms to tell. Lamps can
         show its value.
       </Box>
     </Section>
+  );
+}
+
+/** Its value told as a controller of music. */
+function KnobController({ knob, set }: { knob: KnobSettings; set: (change: Partial<KnobSettings>) => void }) {
+  const { controller } = knob;
+  return (
+    <>
+      <Checkbox
+        label="Its value is a controller of music"
+        checked={controller !== undefined}
+        onChange={(on) => set({ controller: on ? { channel: 0, controller: 7 } : undefined })}
+      />
+      {controller && (
+        <Columns>
+          <ControllerField
+            controller={controller.controller}
+            onController={(number) => set({ controller: { ...controller, controller: number } })}
+          />
+          <ChannelField
+            channel={controller.channel}
+            onChannel={(channel) => set({ controller: { ...controller, channel } })}
+          />
+        </Columns>
+      )}
+    </>
   );
 }
 

@@ -2,9 +2,9 @@
 
 import { interfaceFaces } from "@/core/hid/interfaceKinds";
 import { Box } from "@chakra-ui/react";
-import { padShapeOf } from "@/core/firmware/padShape";
+import { descriptorItems } from "@/core/firmware/descriptorItems";
+import { inOrder } from "@/core/hid/usbDescriptors";
 import type { DescriptorItem } from "@/core/hid/descriptorItem";
-import { hidInterfaces } from "@/core/hid/interfaces";
 import { useDesign } from "@/store/bench";
 import { Table } from "@/ui/pieces/Table";
 
@@ -27,11 +27,10 @@ const hex = (bytes: number[]) => bytes.map((byte) => byte.toString(16).toUpperCa
 /** The descriptors of the declared interfaces, byte by byte. */
 export function ReportsTable() {
   const design = useDesign();
-  const shape = padShapeOf(design);
   return (
     <>
-      {design.reportSet.interfaces.map((kind, nth) => {
-        const lines = withOffsets(hidInterfaces[kind].descriptor(shape));
+      {inOrder(design.reportSet.interfaces).map((kind, nth) => {
+        const lines = withOffsets(descriptorItems(design, kind));
         const length = lines.at(-1)!.offset + lines.at(-1)!.item.bytes.length;
         return (
           <section key={kind} aria-label={`Descriptor of ${interfaceFaces[kind].title}`}>

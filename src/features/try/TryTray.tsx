@@ -23,6 +23,8 @@ const EndsSection = dynamic(() => import("./EndsSection").then((m) => m.EndsSect
 const MoveSection = dynamic(() => import("./MoveSection").then((m) => m.MoveSection));
 const PadView = dynamic(() => import("./PadView").then((m) => m.PadView));
 
+const MusicView = dynamic(() => import("./MusicView").then((m) => m.MusicView));
+
 const TellSection = dynamic(() => import("./TellSection").then((m) => m.TellSection));
 
 /** These come with the first thing that is done. */
@@ -65,6 +67,7 @@ export function TryTray() {
           <PointerArea />
         </Section>
       )}
+      {design.reportSet.interfaces.includes("music") && <MusicView />}
       {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
       {design.reportSet.interfaces.includes("panel") && <TellSection design={design} />}
       <Section title="State">

@@ -13,6 +13,7 @@ NAMES = {
     (0x0C, 0x01): "consumer",
     (0xFF00, 0x01): "live",
     (0xFF00, 0x02): "panel",
+    "music": "music",
 }
 TICKS = 1 << 29
 RUNS_OVER_MS = 23

@@ -12,7 +12,7 @@ import harness  # noqa: E402
 from harness import NAMES, PowerCut, SequenceEnds, clock, host  # noqa: E402
 from world import world  # noqa: E402
 
-BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "supervisor", "usb_hid")
+BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "supervisor", "usb_hid", "usb_midi")
 sys.path.insert(0, DEVICE)
 
 
@@ -143,6 +143,10 @@ def tell_facts():
     print("boot", host.boot_device)
     for one in usb_hid.devices:
         print("device", one.page, one.usage, one.report_id, one.in_bytes, one.out_bytes, one.descriptor.hex())
+    import usb_midi
+
+    if usb_midi.is_there:
+        print("music")
 
 
 def is_device(frame):

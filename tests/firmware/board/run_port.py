@@ -10,7 +10,7 @@ LIBRARY, WIRING, PADS = sys.argv[1], sys.argv[2], [""] + sys.argv[3].split(",")
 
 from world import PULL_UP, world  # noqa: E402
 
-KINDS = ("keyboard", "consumer", "live", "pointer", "system", "pad", "panel")
+KINDS = ("keyboard", "consumer", "live", "pointer", "system", "pad", "panel", "music")
 u8 = ctypes.c_uint8
 some = ctypes.POINTER(u8)
 

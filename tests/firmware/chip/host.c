@@ -176,12 +176,14 @@ static int kind_of(int interface) {
   return start[3] == 0x02 ? OV_REPORT_POINTER : start[3] == 0x80 ? OV_REPORT_SYSTEM : OV_REPORT_KEYBOARD;
 }
 
+#define AUDIO_CLASS 1
+
 /* Which report comes on which endpoint. */
 static void learn_endpoints(const uint8_t *bytes, int length) {
   int at, kind = -1;
   live_interface = -1;
   for (at = 0; at + 1 < length && bytes[at] > 0; at += bytes[at]) {
-    if (bytes[at + 1] == 4) kind = kind_of(bytes[at + 2]);
+    if (bytes[at + 1] == 4) kind = bytes[at + 5] == AUDIO_CLASS ? OV_REPORT_MUSIC : kind_of(bytes[at + 2]);
     if (bytes[at + 1] == 5 && (bytes[at + 2] & 0x0F) < ENDPOINTS) kind_at[bytes[at + 2] & 0x0F] = kind;
   }
 }

@@ -34,6 +34,10 @@ export const missingInterface: Rule = {
         if (report) needed.set(report, [...(needed.get(report) ?? []), elementId]);
       }
     }
+    const knobs = Object.entries(design.keymap.knobs ?? {}).filter(
+      ([id, { controller }]) => controller && elements.has(id),
+    );
+    for (const [id] of knobs) needed.set("music", [...(needed.get("music") ?? []), id]);
     const shown = toldShown(design);
     if (shown.length > 0) needed.set("panel", shown);
     const nameOf = (id: string) =>
@@ -45,7 +49,7 @@ export const missingInterface: Rule = {
         subjects: [...new Set(ids)].map((id) =>
           controls.has(id)
             ? controlSubject(id)
-            : elements.get(id)?.kind === "analog"
+            : elements.has(id) && !bindable.some((input) => input.id === id)
               ? controlSubject(elements.get(id)!.controlId)
               : { kind: "input" as const, id },
         ),

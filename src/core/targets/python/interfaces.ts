@@ -2,10 +2,9 @@ import { PACKED_FRAME_BYTES } from "../../contract/live";
 import type { Design } from "../../document/schema";
 import { PREFIX, unsignedItem } from "../../hid/descriptorItem";
 import { DescriptorWriter } from "../../hid/descriptorWriter";
-import type { InterfaceKind } from "../../hid/interfaceKinds";
 import type { PadShape } from "../../hid/padShape";
 import { reportBytes } from "../../hid/reportBytes";
-import { hidInterfaces } from "../../hid/interfaces";
+import { type HidKind, hidInterfaces } from "../../hid/interfaces";
 import { LIVE_COLLECTION } from "../../hid/liveCollection";
 
 /**
@@ -23,11 +22,11 @@ function packedFrames() {
   return w.end().items;
 }
 
-const itemsOf = (kind: InterfaceKind, shape: PadShape) =>
+const itemsOf = (kind: HidKind, shape: PadShape) =>
   kind === "live" ? packedFrames() : hidInterfaces[kind].descriptor(shape);
 
 /** Bytes of a report to the computer and from it, without its id. */
-export const bytesBothWays = (kind: InterfaceKind, shape: PadShape): [toHost: number, fromHost: number] =>
+export const bytesBothWays = (kind: HidKind, shape: PadShape): [toHost: number, fromHost: number] =>
   kind === "live"
     ? [PACKED_FRAME_BYTES, PACKED_FRAME_BYTES]
     : [reportBytes(kind, shape), hidInterfaces[kind].outputBytes];
@@ -36,7 +35,7 @@ export const bytesBothWays = (kind: InterfaceKind, shape: PadShape): [toHost: nu
  * A report descriptor with a report id after its collection is opened: the interpreter puts all collections on one
  * interface, where reports are told apart by their first byte (USB HID 1.11, section 6.2.2.7).
  */
-export function descriptorWithId(kind: InterfaceKind, shape: PadShape, reportId: number): number[] {
+export function descriptorWithId(kind: HidKind, shape: PadShape, reportId: number): number[] {
   const items = itemsOf(kind, shape);
   const opened = items.findIndex(({ name }) => name.startsWith("Collection"));
   return items.flatMap(({ bytes }, nth) =>

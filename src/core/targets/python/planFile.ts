@@ -6,7 +6,7 @@ import { throughWords } from "../../derived/throughWords";
 import type { Design } from "../../document/schema";
 import { padShapeOf } from "../../firmware/padShape";
 import type { ScanTable } from "../../firmware/scanTable";
-import { hidInterfaces } from "../../hid/interfaces";
+import { hidInterfaces, isHid } from "../../hid/interfaces";
 import { identityOf } from "../../image/identity";
 import { bytesBothWays, descriptorWithId, isBootKeyboard, reportIdOf } from "./interfaces";
 import { type Literal, bytesLiteral, listing, literal } from "./literals";
@@ -20,13 +20,14 @@ export const pinNameOf =
 
 function interfaceText(design: Design): string {
   const shape = padShapeOf(design);
-  const rows = design.reportSet.interfaces.map((kind, nth) => {
+  const rows = design.reportSet.interfaces.filter(isHid).map((kind, nth) => {
     const reportId = reportIdOf(design, nth);
     const [page, usage] = hidInterfaces[kind].collection;
     const numbers = [page, usage, reportId, ...bytesBothWays(kind, shape), REPORTS[kind].number];
     return `    (${bytesLiteral(descriptorWithId(kind, shape, reportId))}, ${numbers.join(", ")}),  # ${kind}`;
   });
-  return `INTERFACES = (\n${rows.join("\n")}\n)`;
+  const music = design.reportSet.interfaces.includes("music") ? "True" : "False";
+  return `INTERFACES = (\n${rows.join("\n")}\n)\nPLAYS_MUSIC = ${music}`;
 }
 
 /** How a voltage is reached: its pin, and behind a multiplexer the select pins and the channel. */
