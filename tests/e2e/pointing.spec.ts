@@ -89,8 +89,8 @@ test("a lamp shows how far a knob is turned", async ({ page }) => {
   await page.goto("/bench/reedling/keymap");
   await part(page, "Ready").click();
   await tray(page).getByLabel("Shows").selectOption({ label: "how far the value of Volume is" });
-  await tray(page).getByLabel("Lit from, of 24").fill("2");
-  await tray(page).getByLabel("Lit from, of 24").press("Enter");
+  await tray(page).getByLabel("Lit from, of 127").fill("6");
+  await tray(page).getByLabel("Lit from, of 127").press("Enter");
   await saved(page);
   await goTo(page, "Try");
   const clockwise = tray(page).getByRole("button", { name: "Turn Volume clockwise" });

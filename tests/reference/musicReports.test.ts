@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { bytesOf } from "@/core/hid/descriptorWriter";
 import { musicItems } from "@/core/hid/musicInterfaces";
-import { configurationDescriptor, inOrder, interfaceCount } from "@/core/hid/usbDescriptors";
+import { inOrder } from "@/core/hid/interfaces";
+import { configurationDescriptor, interfaceCount } from "@/core/hid/usbDescriptors";
 import { noPad } from "@/core/hid/padShape";
 import { simulate } from "@/core/engine/simulate";
 import { readExample } from "../firmware/examples";

@@ -30,7 +30,7 @@ export const musicUse: AxisUseKind<MusicUse> = {
       : { does: "music", tells: "controller", controller: end === "y" ? 1 : 7, channel: 0 },
   phrase: (use) => {
     const what = use.tells === "bend" ? "the pitch" : controllerName(numberOf(use));
-    return `${what}${use.tells === "fine" ? " in 14 bits" : ""} on channel ${use.channel + 1}`;
+    return `${what}${use.tells === "fine" ? " in 14 bits" : ""}${use.channel === 0 ? "" : ` on channel ${use.channel + 1}`}`;
   },
   report: "music",
   encode: (use) => ({

@@ -13,6 +13,8 @@ const controllerSchema = z.strictObject({
 });
 export type ControllerBinding = z.infer<typeof controllerSchema>;
 
+const FULL = 127;
+
 /** A controller of music that has a value while its key is held: a pedal, a switch. */
 export const controller: BindingKind<ControllerBinding> = {
   does: "controller",
@@ -25,7 +27,8 @@ export const controller: BindingKind<ControllerBinding> = {
     channel: modifiers,
   }),
   report: "music",
-  phrase: ({ controller: number, value, channel }) => `${controllerName(number)} at ${value}, ${onChannel(channel)}`,
+  phrase: ({ controller: number, value, channel }) =>
+    `${controllerName(number)}${value === FULL ? "" : ` at ${value}`}${onChannel(channel)}`,
   encode: ({ controller: number, value, channel }) => ({
     kind: ACTION.CONTROLLER,
     modifiers: channel,

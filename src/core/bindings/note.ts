@@ -5,8 +5,11 @@ import { whole, z } from "../schema";
 import type { BindingKind } from "./bindingKind";
 
 export const channelSchema = whole(0, MUSIC.CHANNELS - 1);
-/** "on channel 10": people count from 1. */
-export const onChannel = (channel: number): string => `on channel ${channel + 1}`;
+/** " on channel 10": people count from 1, and the first is the usual one. */
+export const onChannel = (channel: number): string => (channel === 0 ? "" : ` on channel ${channel + 1}`);
+
+/** As hard as a hand strikes that means it (common practice). */
+export const USUAL_VELOCITY = 96;
 
 const noteSchema = z.strictObject({
   does: z.literal("note"),
@@ -26,7 +29,7 @@ export const note: BindingKind<NoteBinding> = {
   decode: ({ modifiers, value }) => ({ does: "note", note: value & 0xff, velocity: value >> 8, channel: modifiers }),
   report: "music",
   phrase: ({ note: number, velocity, channel }) =>
-    `note ${noteName(number)}, velocity ${velocity}, ${onChannel(channel)}`,
+    `note ${noteName(number)}${velocity === USUAL_VELOCITY ? "" : `, velocity ${velocity}`}${onChannel(channel)}`,
   encode: ({ note: number, velocity, channel }) => ({
     kind: ACTION.NOTE,
     modifiers: channel,

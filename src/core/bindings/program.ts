@@ -18,6 +18,6 @@ export const program: BindingKind<ProgramBinding> = {
   action: ACTION.PROGRAM,
   decode: ({ modifiers, value }) => ({ does: "program", program: value, channel: modifiers }),
   report: "music",
-  phrase: ({ program: number, channel }) => `program ${number + 1} ${onChannel(channel)}`,
+  phrase: ({ program: number, channel }) => `program ${number + 1}${onChannel(channel)}`,
   encode: ({ program: number, channel }) => ({ kind: ACTION.PROGRAM, modifiers: channel, value: number }),
 };

@@ -1,3 +1,4 @@
+import { USUAL_VELOCITY } from "../bindings/note";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { readingRows } from "../geometry/readingOrder";
@@ -15,7 +16,7 @@ export interface NoteLay {
   channel: number;
 }
 
-export const usualLay: NoteLay = { first: 60, scale: "chromatic", from: "near", velocity: 96, channel: 0 };
+export const usualLay: NoteLay = { first: 60, scale: "chromatic", from: "near", velocity: USUAL_VELOCITY, channel: 0 };
 
 /** Rows of the keys whose presses these are, as a reader sees them. */
 export function rowsOfInputs(design: Design, inputIds: readonly string[]): string[][] {

@@ -1,9 +1,9 @@
 import type { Design } from "../document/schema";
 import type { DescriptorItem } from "../hid/descriptorItem";
 import type { InterfaceKind } from "../hid/interfaceKinds";
-import { hidInterfaces, isHid } from "../hid/interfaces";
+import { hidInterfaces, inOrder, isHid } from "../hid/interfaces";
 import { musicItems } from "../hid/musicInterfaces";
-import { inOrder, packetBytes } from "../hid/usbDescriptors";
+import { packetBytes } from "../hid/usbDescriptors";
 import { padShapeOf } from "./padShape";
 
 /** What tells a host of an interface: its report descriptor; of music the interfaces' own, at the numbers that they have. */

@@ -136,6 +136,12 @@ const system: HidInterface = {
 export type HidKind = Exclude<InterfaceKind, "music">;
 export const isHid = (kind: InterfaceKind): kind is HidKind => kind !== "music";
 
+/** Interfaces in the order of their numbers: music has two, so it stands last and each but its second has an endpoint. */
+export const inOrder = (kinds: readonly InterfaceKind[]): InterfaceKind[] => [
+  ...kinds.filter(isHid),
+  ...kinds.filter((kind) => !isHid(kind)),
+];
+
 export const hidInterfaces: Record<HidKind, HidInterface> = {
   keyboard,
   consumer,

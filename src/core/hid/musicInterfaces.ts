@@ -51,7 +51,7 @@ function streaming(endpoint: number, packetBytes: number): DescriptorItem[] {
 export const musicItems = (first: number, endpoint: number, packetBytes: number): DescriptorItem[] => [
   item(
     `Interface (${first}, Audio Control)`,
-    "a function of the audio class begins; this one has no endpoint",
+    "music begins; this one has no endpoint",
     [9, DESCRIPTOR.INTERFACE, first, 0, 0, AUDIO, AUDIO_CONTROL, 0, 0],
     0,
   ),

@@ -2,7 +2,7 @@ import { MUSIC_REPORT_BYTES } from "../contract/music";
 import { bytesOf } from "./descriptorWriter";
 import { DESCRIPTOR } from "./descriptorTypes";
 import type { InterfaceKind } from "./interfaceKinds";
-import { type HidKind, hidInterfaces, isHid } from "./interfaces";
+import { type HidKind, hidInterfaces, inOrder, isHid } from "./interfaces";
 import { MUSIC_INTERFACES, musicItems } from "./musicInterfaces";
 import type { PadShape } from "./padShape";
 import { reportBytes } from "./reportBytes";
@@ -64,12 +64,6 @@ export const hidDescriptor = (kind: HidKind, shape: PadShape): number[] => [
 
 export const reportDescriptor = (kind: HidKind, shape: PadShape): number[] => [
   ...bytesOf(hidInterfaces[kind].descriptor(shape)),
-];
-
-/** Interfaces in the order of their numbers: music has two, so it stands last and each but its second has an endpoint. */
-export const inOrder = (kinds: readonly InterfaceKind[]): InterfaceKind[] => [
-  ...kinds.filter(isHid),
-  ...kinds.filter((kind) => !isHid(kind)),
 ];
 
 /** How many interfaces that are. */

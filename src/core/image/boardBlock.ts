@@ -24,12 +24,11 @@ import { padShapeOf } from "../firmware/padShape";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { bankCount, type ScanTable } from "../firmware/scanTable";
 import { DESCRIPTOR } from "../hid/descriptorTypes";
-import { isHid } from "../hid/interfaces";
+import { inOrder, isHid } from "../hid/interfaces";
 import {
   configurationDescriptor,
   deviceDescriptor,
   hidDescriptor,
-  inOrder,
   languageDescriptor,
   packetBytes,
   reportDescriptor,

@@ -27,6 +27,8 @@ const ON_CAPS: [RegExp, string][] = [
   [/^pointer /, "move "],
   [/^(\w+) button$/, "$1 click"],
   [/^keep the computer awake/, "stay awake"],
+  [/^note (\S+?)(,.*| on channel .*)?$/, "$1"],
+  [/^controller \d+ \((.*?)\).*$/, "$1"],
 ];
 const onCap = (phrase: string) => ON_CAPS.reduce((words, [long, short]) => words.replace(long, short), phrase);
 

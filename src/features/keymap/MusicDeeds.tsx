@@ -1,6 +1,7 @@
 "use client";
 
 import type { SimpleBinding } from "@/core/bindings";
+import { USUAL_VELOCITY } from "@/core/bindings/note";
 import { LAST_CONTROLLER, namedControllers, noteName, noteNamed } from "@/core/hid/musicWords";
 import { ChoiceField, NumberField, TextField } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
@@ -10,9 +11,9 @@ interface MusicDeedsProps {
   onJob: (job: SimpleBinding) => void;
 }
 
-/** As hard as a hand strikes that means it, and the C in the middle (common practice). */
+/** The C in the middle, and the pedal that holds what sounds. */
 const FRESH: Record<string, SimpleBinding> = {
-  note: { does: "note", note: 60, velocity: 96, channel: 0 },
+  note: { does: "note", note: 60, velocity: USUAL_VELOCITY, channel: 0 },
   controller: { does: "controller", controller: 64, value: 127, channel: 0 },
   program: { does: "program", program: 0, channel: 0 },
 };

@@ -47,8 +47,8 @@ export function NotesSection() {
           label="Rows"
           value={lay.from}
           choices={[
-            { value: "near", label: "lowest near the player" },
-            { value: "far", label: "lowest far from the player" },
+            { value: "near", label: "near row lowest" },
+            { value: "far", label: "far row lowest" },
           ]}
           onCommit={(from) => setLay({ ...lay, from: from as typeof lay.from })}
         />

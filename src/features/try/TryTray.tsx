@@ -3,6 +3,7 @@
 import dynamic from "next/dynamic";
 import { Box } from "@chakra-ui/react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
+import type { Design } from "@/core/document/schema";
 import { clearText, setBounce, setComputerLanguage, setWithoutDiodes, useSession } from "@/store/session";
 import { stillPointer } from "@/core/hid/pointerWords";
 import { hasSmallEnds } from "./smallEnds";
@@ -31,6 +32,10 @@ const TellSection = dynamic(() => import("./TellSection").then((m) => m.TellSect
 const Deeds = dynamic(() => import("./Deeds").then((m) => m.Deeds));
 const PointerArea = dynamic(() => import("./PointerArea").then((m) => m.PointerArea));
 
+/** Whether the computer does anything but play and show: a device that only plays music types nothing. */
+const typesOrActs = ({ reportSet: { interfaces } }: Design) =>
+  interfaces.length === 0 || interfaces.some((kind) => kind !== "music" && kind !== "pad" && kind !== "panel");
+
 /** The host that listens, and what may go wrong on purpose. */
 export function TryTray() {
   const design = useDesign();
@@ -48,20 +53,22 @@ export function TryTray() {
         </Box>
       )}
       <FirstKeymapOffer design={design} />
-      <Section
-        title="What the computer types"
-        aside={
-          <PlainButton height="26px" onClick={clearText}>
-            Clear
-          </PlainButton>
-        }
-      >
-        <HostBox design={design} />
-        <Box fontSize="13px" color="var(--faint)">
-          Click into it and type: keys of your own keyboard press the device’s key that is bound to them. Tab leaves.
-        </Box>
-        {deeds.length > 0 && <Deeds />}
-      </Section>
+      {typesOrActs(design) && (
+        <Section
+          title="What the computer types"
+          aside={
+            <PlainButton height="26px" onClick={clearText}>
+              Clear
+            </PlainButton>
+          }
+        >
+          <HostBox design={design} />
+          <Box fontSize="13px" color="var(--faint)">
+            Click into it and type: keys of your own keyboard press the device’s key that is bound to them. Tab leaves.
+          </Box>
+          {deeds.length > 0 && <Deeds />}
+        </Section>
+      )}
       {hasPointed && (
         <Section title="What the pointer does">
           <PointerArea />

@@ -100,7 +100,7 @@ export function NumberField(props: NumberFieldProps) {
     const number = readNumber(text);
     if (number === null) return `"${text}" is not a number. Type one like 12.5.`;
     if (whole && !Number.isInteger(number)) return "Only whole numbers count here.";
-    if (number < min || number > max) return `Between ${min} and ${max} ${unit}.`;
+    if (number < min || number > max) return `Between ${min} and ${max}${unit && ` ${unit}`}.`;
     return null;
   };
   const shown = whole ? String(value) : String(Number(value.toFixed(decimals)));
