@@ -62,7 +62,7 @@ export function NoteStrip({ sounding }: { sounding: SoundingNote[] }) {
       {longs
         .filter((note) => note % OCTAVE === 0)
         .map((note) => (
-          <text key={note} x={xOf(note) + 1} y={HEIGHT + 8} fontSize={7} fill="var(--faint)">
+          <text key={note} x={xOf(note) + 1} y={HEIGHT + 8} style={{ fontSize: 7 }} fill="var(--faint)">
             {noteName(note)}
           </text>
         ))}
