@@ -334,6 +334,23 @@ PARTS = {
 }
 
 
+class SegmentPins:
+    """A chain of segment drivers: data are taken when the clock rises, and shown when select rises."""
+
+    def __init__(self, pins, data, clock, select):
+        self.data, self.clock = pins.output(data), pins.output(clock)
+        self.select = pins.output(select, True)
+
+    def shift(self, frame):
+        self.select.value = False
+        for byte in frame:
+            for bit in range(7, -1, -1):
+                self.data.value = bool(byte >> bit & 1)
+                self.clock.value = True
+                self.clock.value = False
+        self.select.value = True
+
+
 class Lines:
     """What the runtime asks for: sense lines in banks of sixteen, strobes, lamps."""
 
@@ -350,6 +367,7 @@ class Lines:
         self.sensors = [self.sensor(*one) for one in plan.SENSORS]
         self.sensed = 0
         self.chains = [self.pins.output(name) for name in plan.CHAINS]
+        self.segment_chains = [SegmentPins(pins, *one) for one in plan.SEGMENT_CHAINS]
         self.pairs = [one for one in self.lamps if isinstance(one, Pair)]
         self.pair = 0
 
@@ -420,6 +438,9 @@ class Lines:
 
     def lights(self, chain, told):
         send_lights(self.chains[chain], told)
+
+    def segments(self, chain, frame):
+        self.segment_chains[chain].shift(frame)
 
     def show(self):
         """After each scan: what registers show, and the next lamp of those between line pairs."""

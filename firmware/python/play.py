@@ -92,6 +92,9 @@ class Bench:
         self.scans_left = max(0, self.scans_left - self.runtime.lights.chains[chain].send_ms)
         self.tell("%d lights %d %s" % (self.now_ms, chain, told.hex()))
 
+    def segments(self, chain, frame):
+        self.tell("%d segments %d %s" % (self.now_ms, chain, frame.hex()))
+
     def send(self, kind, report):
         if self.is_busy and kind in self.held:
             return False

@@ -138,7 +138,7 @@ static int16_t untold(const struct axis *axis) {
 
 /* What it does is looked up at its turn, on the layers that are there then. */
 static void look_up(struct axis *axis, uint8_t n) {
-  uint16_t use = use_at(ov_layers_off_base ? ov_layer_found(n, 1) : 0, n);
+  uint16_t use = use_at(ov_layers_off_base ? ov_layer_found(n, OV_OF_AXIS) : 0, n);
   uint8_t now = of(use, OV_AXIS_USE_AT_DOES);
   uint8_t before = axis->does & DOES;
 #if OV_WITH_MUSIC

@@ -18,6 +18,7 @@ static uint8_t has_parts(void) {
   if (!OV_WITH_POINTER && ov_report_declared(OV_REPORT_POINTER)) return 0;
   if (!OV_WITH_AXES && ov_table_byte(OV_AT_SENSORS) > 0) return 0;
   if (!OV_WITH_PANEL && ov_report_declared(OV_REPORT_PANEL)) return 0;
+  if (!OV_WITH_SEGMENTS && ov_table_byte(OV_AT_SEGMENT_DISPLAYS) > 0) return 0;
   if (!OV_WITH_MUSIC && ov_report_declared(OV_REPORT_MUSIC)) return 0;
   if (!OV_WITH_PAD && ov_report_declared(OV_REPORT_PAD)) return 0;
   return (uint8_t)(OV_WITH_LIVE || !ov_report_declared(OV_REPORT_LIVE));

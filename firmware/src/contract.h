@@ -64,24 +64,33 @@
 #define OV_AT_PAD_AXES 0x1D
 #define OV_AT_PAD_BOTH_SIDES 0x1E
 #define OV_AT_PAD_AXIS_BITS 0x1F
-#define OV_AT_FIXED_CRC 0x20
-#define OV_AT_GROUP_TABLE 0x22
-#define OV_AT_BANK_TABLE 0x24
-#define OV_AT_SWITCH_TABLE 0x26
-#define OV_AT_ENCODER_TABLE 0x28
-#define OV_AT_LAMP_TABLE 0x2A
-#define OV_AT_CHAIN_TABLE 0x2C
-#define OV_AT_LIGHT_TABLE 0x2E
-#define OV_AT_GLOW_TABLE 0x30
-#define OV_AT_SENSOR_TABLE 0x32
-#define OV_AT_CURVE_TABLE 0x34
-#define OV_AT_AXIS_USE_TABLE 0x36
-#define OV_AT_TOGETHER_TABLE 0x38
-#define OV_AT_OPPOSITE_TABLE 0x3A
-#define OV_AT_MACRO_TABLE 0x3C
-#define OV_AT_ACTION_TABLE 0x3E
-#define OV_AT_ACTION_POOL 0x40
-#define OV_HEADER_BYTES 66
+#define OV_AT_SEGMENT_DISPLAYS 0x20
+#define OV_AT_SEGMENT_CHAINS 0x21
+#define OV_AT_SEGMENT_DRIVERS 0x22
+#define OV_AT_SEGMENT_STARTS 0x23
+#define OV_AT_FIXED_CRC 0x24
+#define OV_AT_GROUP_TABLE 0x26
+#define OV_AT_BANK_TABLE 0x28
+#define OV_AT_SWITCH_TABLE 0x2A
+#define OV_AT_ENCODER_TABLE 0x2C
+#define OV_AT_LAMP_TABLE 0x2E
+#define OV_AT_CHAIN_TABLE 0x30
+#define OV_AT_LIGHT_TABLE 0x32
+#define OV_AT_GLOW_TABLE 0x34
+#define OV_AT_SENSOR_TABLE 0x36
+#define OV_AT_CURVE_TABLE 0x38
+#define OV_AT_AXIS_USE_TABLE 0x3A
+#define OV_AT_SEGMENT_CHAIN_TABLE 0x3C
+#define OV_AT_SEGMENT_START_TABLE 0x3E
+#define OV_AT_SEGMENT_TABLE 0x40
+#define OV_AT_SEGMENT_USE_TABLE 0x42
+#define OV_AT_SEGMENT_TEXTS 0x44
+#define OV_AT_TOGETHER_TABLE 0x46
+#define OV_AT_OPPOSITE_TABLE 0x48
+#define OV_AT_MACRO_TABLE 0x4A
+#define OV_AT_ACTION_TABLE 0x4C
+#define OV_AT_ACTION_POOL 0x4E
+#define OV_HEADER_BYTES 80
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
@@ -94,6 +103,10 @@
 #define OV_SENSOR_BYTES 23
 #define OV_CURVE_BYTES 18
 #define OV_AXIS_USE_BYTES 4
+#define OV_SEGMENT_CHAIN_BYTES 1
+#define OV_SEGMENT_START_BYTES 3
+#define OV_SEGMENT_BYTES 3
+#define OV_SEGMENT_USE_BYTES 8
 #define OV_TOGETHER_BYTES 8
 #define OV_OPPOSITE_BYTES 3
 #define OV_MACRO_BYTES 2
@@ -273,6 +286,30 @@
 #define OV_MUSIC_AXIS_BEND 0x80
 #define OV_MUSIC_AXIS_FINE 0x40
 
+#define OV_SEGMENTS_DIGITS 8
+#define OV_SEGMENTS_DRIVERS 0x10
+#define OV_SEGMENTS_CHAINS 4
+#define OV_SEGMENTS_DISPLAYS 0x10
+#define OV_SEGMENTS_STARTS 0x30
+#define OV_SEGMENTS_FIRST_REGISTER 1
+#define OV_SEGMENT_AT_CHAIN 0
+#define OV_SEGMENT_AT_DRIVER 1
+#define OV_SEGMENT_AT_DIGITS 2
+#define OV_SEGMENT_DO_PASS 0
+#define OV_SEGMENT_DO_DARK 1
+#define OV_SEGMENT_DO_TEXT 2
+#define OV_SEGMENT_DO_VALUE 3
+#define OV_SEGMENT_USE_AT_DOES 0
+#define OV_SEGMENT_USE_AT_OF 1
+#define OV_SEGMENT_USE_AT_LOW 2
+#define OV_SEGMENT_USE_AT_HIGH 4
+#define OV_SEGMENT_USE_AT_TOP 6
+#define OV_SEGMENT_USE_AT_POINT 7
+#define OV_SEGMENT_POINT 0x80
+#define OV_SEGMENT_MINUS 0x01
+#define OV_SEGMENT_FIGURES {0x7E, 0x30, 0x6D, 0x79, 0x33, 0x5B, 0x5F, 0x70, 0x7F, 0x7B}
+#define OV_SEGMENT_NEED(drivers, displays, chains) (10u * (drivers) + 3u * (displays) + 1u * (chains))
+
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
 #define OV_SEND_QUEUE 2
@@ -383,7 +420,7 @@
 #define OV_LIVE_NEED(inputs, layers) (((inputs) * (layers) + 7u) / 8u + OV_FRAME_BYTES)
 
 /* The board block of a finished image: see src/core/contract/board.ts. */
-#define OV_BOARD_VERSION 5
+#define OV_BOARD_VERSION 6
 #define OV_BOARD_MARK_0 0x4F
 #define OV_BOARD_MARK_1 0x42
 #define OV_MOST_BOARD_BYTES 1536
@@ -406,17 +443,19 @@
 #define OV_BOARD_AT_LAMP_TABLE 0x16
 #define OV_BOARD_AT_LIGHT_TABLE 0x18
 #define OV_BOARD_AT_SENSE_TABLE 0x1A
-#define OV_BOARD_AT_PART_TABLE 0x1C
-#define OV_BOARD_AT_ENDPOINT_TABLE 0x1E
-#define OV_BOARD_AT_EDGE_TABLE 0x20
-#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x22
-#define OV_BOARD_HEADER_BYTES 36
+#define OV_BOARD_AT_SEGMENT_TABLE 0x1C
+#define OV_BOARD_AT_PART_TABLE 0x1E
+#define OV_BOARD_AT_ENDPOINT_TABLE 0x20
+#define OV_BOARD_AT_EDGE_TABLE 0x22
+#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x24
+#define OV_BOARD_HEADER_BYTES 38
 #define OV_BOARD_START_BYTES 3
 #define OV_BOARD_STROBE_BYTES 3
 #define OV_BOARD_BANK_BYTES 33
 #define OV_BOARD_LAMP_BYTES 5
 #define OV_BOARD_LIGHT_BYTES 2
 #define OV_BOARD_SENSE_BYTES 11
+#define OV_BOARD_SEGMENT_BYTES 6
 #define OV_BOARD_ENDPOINT_BYTES 5
 #define OV_BOARD_EDGE_BYTES 5
 #define OV_BOARD_DESCRIPTOR_BYTES 7
@@ -442,6 +481,6 @@
 #define OV_PART_LADDER 5
 
 /* Bytes of the arena; what each is for stands in src/core/contract/contract.ts. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, musicBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (musicBytes) + 1u * (liveBytes))
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, segmentBytes, musicBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (segmentBytes) + 1u * (musicBytes) + 1u * (liveBytes))
 
 #endif

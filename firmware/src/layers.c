@@ -54,17 +54,18 @@ uint8_t ov_layers_changed(void) {
 
 uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == default_layer); }
 
-static uint8_t answers(uint8_t layer, uint8_t input, uint8_t is_axis) {
-  if (is_axis) return (uint8_t)(ov_axis_does(layer, input) != OV_AXIS_DO_PASS);
+static uint8_t answers(uint8_t layer, uint8_t input, uint8_t of) {
+  if (OV_WITH_SEGMENTS && of == OV_OF_SEGMENTS) return (uint8_t)(ov_segments_do(layer, input) != OV_SEGMENT_DO_PASS);
+  if (of) return (uint8_t)(ov_axis_does(layer, input) != OV_AXIS_DO_PASS);
   return ov_action_kind(ov_action(layer, input)) != OV_DO_PASS;
 }
 
-uint8_t ov_layer_found(uint8_t input, uint8_t is_axis) {
+uint8_t ov_layer_found(uint8_t input, uint8_t of) {
   uint8_t layer = held > 0 ? ov_table_byte(OV_AT_LAYERS) : 0;
   while (layer-- > 0) {
-    if (holders[layer] > 0 && answers(layer, input, is_axis)) return layer;
+    if (holders[layer] > 0 && answers(layer, input, of)) return layer;
   }
   /* A held base speaks before the default layer, and it is the last to be asked. */
   if (held > 0 && holders[0] > 0) return 0;
-  return default_layer > 0 && answers(default_layer, input, is_axis) ? default_layer : 0;
+  return default_layer > 0 && answers(default_layer, input, of) ? default_layer : 0;
 }

@@ -57,6 +57,9 @@ void ov_hal_lamp(uint8_t line, uint8_t on);
 /* Sends a chain of addressable lights their bytes, the first light's first. It is called in a scan that does nothing else; those
  * that come within ov_lights_ms are left out. */
 void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length);
+/* Shifts a frame through a chain of segment drivers: each byte highest bit first, the select line low meanwhile, so that all take it
+ * when it rises. */
+void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length);
 /* Begins to read the voltage of a sensor, and answers that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. So nobody waits for a converter. The first answer is not looked at. */
 uint16_t ov_hal_sense(uint8_t sensor);

@@ -118,15 +118,25 @@ static inline uint8_t ov_axis_does(uint8_t layer, uint8_t n) { (void)layer; (voi
 static inline void ov_axes_add(int32_t *sums) { (void)sums; }
 #endif
 
+/* segments.c: what layers ask of it */
+#if OV_WITH_SEGMENTS
+uint8_t ov_segments_do(uint8_t layer, uint8_t display);
+#else
+static inline uint8_t ov_segments_do(uint8_t layer, uint8_t display) { (void)layer; (void)display; return OV_SEGMENT_DO_PASS; }
+#endif
+
 /* layers.c */
+#define OV_OF_INPUT 0
+#define OV_OF_AXIS 1
+#define OV_OF_SEGMENTS 2
 void ov_layers_init(void);
 void ov_layer_hold(uint8_t layer);
 void ov_layer_let_go(uint8_t layer);
 void ov_layer_stay(uint8_t layer);
 OV_RARELY void ov_layer_switch(uint8_t layer); /* on until it is switched off */
-OV_RARELY uint8_t ov_layer_found(uint8_t input, uint8_t is_axis); /* of an input, or what an axis does */
+OV_RARELY uint8_t ov_layer_found(uint8_t nth, uint8_t of); /* of an input, or what an axis does, or a segment display: OV_OF_ */
 extern uint8_t ov_layers_off_base; /* some layer but the base is there: else nobody looks for one */
-static inline uint8_t ov_layer_for(uint8_t input) { return ov_layers_off_base ? ov_layer_found(input, 0) : 0; }
+static inline uint8_t ov_layer_for(uint8_t input) { return ov_layers_off_base ? ov_layer_found(input, OV_OF_INPUT) : 0; }
 uint8_t ov_layers_changed(void); /* since it was asked last */
 
 /* next.c: for the next key only */
@@ -404,6 +414,17 @@ uint8_t ov_shows(uint16_t entry); /* whether it is so, what the entry of a lamp,
 void ov_glows_init(void);
 OV_RARELY void ov_glows_pass(uint8_t elapsed_ms); /* a picture begins, so long after the one before */
 OV_APART void ov_glows_mix(uint8_t light, uint8_t *colours);
+
+#if OV_WITH_SEGMENTS
+/* segments.c */
+uint16_t ov_segments_need(void);
+void ov_segments_init(void);
+OV_APART void ov_segments_play(void);
+#else
+static inline uint16_t ov_segments_need(void) { return 0; }
+static inline void ov_segments_init(void) {}
+static inline void ov_segments_play(void) {}
+#endif
 
 /* lights.c */
 static inline uint8_t ov_lights(void) { return (uint8_t)(OV_WITH_LIGHTS ? ov_table_byte(OV_AT_LIGHTS) : 0); }

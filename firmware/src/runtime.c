@@ -1,4 +1,4 @@
-/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, lights, reports.
+/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, segments, lights, reports.
  * A scan in which lights are sent does nothing else. */
 #include "ovrin.h"
 #include "parts.h"
@@ -41,6 +41,7 @@ OV_RARELY static uint8_t start(void) {
   ov_system_init();
   ov_pad_init();
   ov_panel_init();
+  ov_segments_init();
   ov_music_init();
   ov_reports_init();
   if (OV_WITH_LIVE) ov_live_init();
@@ -68,6 +69,7 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_awake_play(elapsed_ms);
   ov_lamps_pass(elapsed_ms);
   ov_lamps_show();
+  ov_segments_play();
   ov_lights_play();
   ov_reports_send();
 }

@@ -21,6 +21,9 @@
 #ifndef OV_WITH_MUSIC
 #define OV_WITH_MUSIC 1 /* notes, controllers, programs */
 #endif
+#ifndef OV_WITH_SEGMENTS
+#define OV_WITH_SEGMENTS 1 /* segment displays */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif

@@ -4,6 +4,7 @@ import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
 import { panelBytes } from "@/core/hid/panelSettings";
+import { SegmentDrivers } from "@/core/engine/segmentDrivers";
 import { HostStandIn } from "@/core/engine/hostText";
 import type { Loaded } from "@/core/engine/preparedDevice";
 import type { HostLanguage } from "@/core/languages/hostLanguage";
@@ -26,6 +27,8 @@ interface Log {
   lamps: Change[];
   /** What each chain was told last. */
   lights: Map<number, Uint8Array>;
+  /** Whether a segment driver was told something. */
+  segments: boolean;
 }
 
 let device: Device | null = null;
@@ -35,9 +38,11 @@ let design: Design | null = null;
 /** What the device is loaded with: the same whether its diodes are there or not. */
 let tables: Uint8Array = new Uint8Array();
 let frame = 0;
-const emptyLog = (): Log => ({ contacts: [], reports: [], lamps: [], lights: new Map() });
+const emptyLog = (): Log => ({ contacts: [], reports: [], lamps: [], lights: new Map(), segments: false });
 let log = emptyLog();
 let closedSwitches = new Set<string>();
+/** The drivers of segment displays, chain by chain. */
+let drivers: SegmentDrivers[] = [];
 /** Lamps that are on now: dimmed ones only for some of eight milliseconds. */
 let lampsOn = new Set<string>();
 
@@ -92,6 +97,10 @@ function power() {
       contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
       lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.scan.lamps[line].controlId, on }),
       lights: (_, chain, bytes) => log.lights.set(chain, bytes),
+      segments(_, chain, bytes) {
+        drivers[chain].take(bytes);
+        log.segments = true;
+      },
       report(report) {
         log.reports.push(report);
         host.receive(report);
@@ -100,6 +109,7 @@ function power() {
     },
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
   );
+  drivers = device.scan.segmentChains.map((chain) => new SegmentDrivers(chain));
   pressedAt.clear();
   set(emptySession);
 }
@@ -166,6 +176,7 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
   }
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
+  if (log.segments) next.digits = Object.fromEntries(drivers.flatMap((chain) => chain.shown()));
   log = emptyLog();
   set(next);
 }

@@ -31,6 +31,8 @@ export interface SessionState {
   lit: string[];
   /** Colours of lights that are not dark, by control id. */
   glows: Record<string, string>;
+  /** What each digit of a segment display shows, from the left, by control id. */
+  digits: Record<string, number[]>;
   /** Where wipers were moved to, by element: -1 to 1 from where they rest. */
   places: Record<string, number>;
   /** What the computer tells the panel now. */
@@ -55,6 +57,7 @@ export const emptySession = {
   held: [],
   lit: [],
   glows: {},
+  digits: {},
   places: {},
   told: { flags: [], values: [] },
   activeLayers: [0],

@@ -114,5 +114,7 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
     else if (access.by === "pair") lines.push(`lamp ${at("x")} ${net(access.high)} ${net(access.low)}`);
   }
   for (const chain of scan.chains) lines.push(`light ${net(chain.net)}`);
+  for (const { data, clock, select, drivers } of scan.segmentChains)
+    lines.push(`segments ${net(data)} ${net(clock)} ${net(select)} ${drivers}`);
   return `${lines.join("\n")}\n`;
 }

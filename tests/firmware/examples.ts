@@ -11,7 +11,7 @@ import { setDebounceOf } from "@/core/edits/timing";
 import type { Control } from "@/core/catalogue/kinds";
 import { type Opposite, togetherInput } from "@/core/document/keyRules";
 import type { Debounce } from "@/core/document/debounce";
-import { shareOutDirect } from "@/core/edits/wiring";
+import { shareOutDirect, wireAs } from "@/core/edits/wiring";
 import type { SimulationEvent } from "@/core/engine/simulate";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import { type Binding, type SimpleBinding, actionOf, bindingSchema } from "@/core/bindings";
@@ -27,6 +27,7 @@ import { encodingContextOf } from "@/core/keymap/encodingContext";
 import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
 import { axisFrom, withUse, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
+import { withShow, withStart } from "./segmentExamples";
 import { onSmallClass } from "./onSmallClass";
 
 /** An example of docs/device-behaviour.md: a small device, what the hand does, and what must come of it. */
@@ -196,7 +197,7 @@ function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
 
 function place(
   design: Design,
-  kind: "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot",
+  kind: "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot" | "segments",
   name: string,
   beside?: string,
 ): Design {
@@ -252,7 +253,10 @@ export function readExample(text: string): Example {
     else if (line.startsWith("at ")) events.push(readHostEvent(line));
     else if (line !== INTERRUPTING) design = obey(design, line);
   }
-  const direct = withChain(shareOutDirect(design), lines);
+  const displays = design.controls.flatMap(({ id, kind }) => (kind === "segments" ? [`${id}:segments`] : []));
+  const wiredUp = shareOutDirect(design);
+  const shown = displays.length > 0 ? withStart(wireAs(wiredUp, "segment-chain", displays), lines) : wiredUp;
+  const direct = withChain(shown, lines);
   const wired = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
   events.push(...changeEvents(wired, changes));
   const until = /^until (\d+)$/m.exec(setup);
@@ -265,7 +269,7 @@ const written = (line: string) =>
   line.replace(/(\d+) times (.*)$/, (_, times, bytes) => new Array<string>(Number(times)).fill(bytes).join(" "));
 
 /** What is told of lights after the others are wired. */
-const OF_CHAINS = /^(chain|bridged|order|until) /;
+const OF_CHAINS = /^(chain|bridged|order|until|start) /;
 
 function obey(design: Design, line: string): Design {
   if (OF_CHAINS.test(line)) return design;
@@ -296,6 +300,8 @@ function obey(design: Design, line: string): Design {
     const [first, second] = name.split(" ").map((one) => `${one}:press`);
     return setOpposite(design, { first, second, counts: what as Opposite["counts"] });
   }
+  if (verb === "segments") return changeControl(place(design, "segments", name), name, { digits: Number(what) });
+  if (verb === "show") return withShow(design, "base", name, what);
   if (verb === "stick" || verb === "pot") return place(design, verb, rest);
   if (verb === "axis") return axisFrom(design, name, what);
   if (verb === "use") return withUse(design, "base", name, what);
@@ -349,6 +355,8 @@ function together(design: Design, id: string, what: string): Design {
 }
 
 function bindOnLayer(design: Design, number: string, what: string): Design {
+  const shown = /^show (\w+) = (.*)$/.exec(what);
+  if (shown) return withShow(design, layerId(number), shown[1], shown[2]);
   const used = /^use ([\w ]+) = (.*)$/.exec(what);
   if (used) return withUse(design, layerId(number), used[1], used[2]);
   const [input, binding] = what.split("=");

@@ -20,9 +20,16 @@ const FLASH_BYTES = 0x8000;
 /** The simulated chip with a small USB host and the parts around it. */
 export function buildUsbHost(folder: string): string {
   const program = join(folder, "usb-host");
-  const sources = ["host.c", "endpoints.c", "wiring.c", "expanders.c", "ladders.c", "wipers.c", "lights.c"].map(
-    (name) => join(chip, name),
-  );
+  const sources = [
+    "host.c",
+    "endpoints.c",
+    "wiring.c",
+    "expanders.c",
+    "ladders.c",
+    "wipers.c",
+    "lights.c",
+    "segments.c",
+  ].map((name) => join(chip, name));
   const includes = [`-I${join(firmware, "src")}`, `-I${chip}`];
   execFileSync("gcc", [...STRICT, "-O2", ...includes, ...sources, "-o", program, "-lsimavr", "-lelf"]);
   return program;
@@ -114,6 +121,7 @@ export function recordContacts(design: Design, request: SimulationRequest): Reco
       script.splice(sameMs < 0 ? script.length : sameMs, 0, `${atMs} locks ${value}`);
     },
     report: ({ atMs, interface: name, bytes }) => expected.push(`${atMs} ${name} ${toHex(bytes)}`),
+    segments: (atMs, chain, bytes) => expected.push(`${atMs} segments ${chain} ${toHex(bytes)}`),
     lights: (atMs, chain, bytes) => expected.push(`${atMs} lights ${chain} ${toHex(bytes)}`),
     lamp: (atMs, line, on) => {
       if (on === lit.has(line)) return;

@@ -60,6 +60,12 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
   PORT(OV_PORT_LIGHTS_MS) = ov_lights_ms(chain);
 }
 
+void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) {
+  PORT(OV_PORT_SEGMENTS) = chain;
+  while (length-- > 0) PORT(OV_PORT_LIGHT_BYTE) = *bytes++;
+  PORT(OV_PORT_SEGMENTS_END) = 1;
+}
+
 void ov_hal_settle(uint8_t us) {
   uint16_t loops = (uint16_t)(us * (CYCLES_A_US / 4)); /* one turn of the loop below takes 4 cycles */
   if (loops == 0) return;

@@ -26,5 +26,7 @@
 #define OV_PORT_SENSOR 0xF5    /* write: the sensor whose voltage is read next */
 #define OV_PORT_LEVEL_LOW 0xF6 /* read: that of the one before */
 #define OV_PORT_LEVEL_HIGH 0xF7
+#define OV_PORT_SEGMENTS 0xF8  /* write: a chain of segment drivers whose frame begins */
+#define OV_PORT_SEGMENTS_END 0xF9 /* write: it is complete; its bytes are those of lights */
 
 #endif

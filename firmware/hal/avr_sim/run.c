@@ -54,6 +54,8 @@ static void on_lamp(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   lamp_line = -1;
 }
 static void on_lights(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu lights %u ", now_ms, v); }
+static void on_segments(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu segments %u ", now_ms, v); }
+static void on_segments_end(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; (void)v; putchar('\n'); }
 static void on_light_byte(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%02x", v); }
 static void on_lights_ms(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   (void)avr; (void)addr; (void)p;
@@ -261,6 +263,8 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_LAMP, on_lamp, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHTS, on_lights, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHT_BYTE, on_light_byte, NULL);
+  avr_register_io_write(avr, OV_PORT_SEGMENTS, on_segments, NULL);
+  avr_register_io_write(avr, OV_PORT_SEGMENTS_END, on_segments_end, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHTS_MS, on_lights_ms, NULL);
   avr_register_io_write(avr, OV_PORT_READY, on_ready, NULL);
   avr_register_io_read(avr, OV_PORT_COMMAND, next_command, NULL);

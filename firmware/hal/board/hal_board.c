@@ -34,6 +34,10 @@ void ov_hal_lamp(uint8_t line, uint8_t on) { (void)line; (void)on; }
  * served there. */
 void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) { (void)chain; (void)bytes; (void)length; }
 
+/* Shift these bytes through a chain of segment drivers, the highest bit of each first, data taken when the clock rises; the select line is low
+ * meanwhile, and all drivers take what they hold when it rises. */
+void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) { (void)chain; (void)bytes; (void)length; }
+
 /* Begin to read the voltage of this sensor, and answer that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. pins.h says where each is. Where your converter is quick, read it at once and answer what was read the
  * time before. */

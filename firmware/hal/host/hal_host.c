@@ -12,7 +12,7 @@
  *   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
  *   MS off                      the power goes and comes back: only what is kept stays
  *   MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)
- * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES,
+ * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES, MS segments CHAIN BYTES,
  * MS live BYTES (a frame, answered), and "end". */
 #include <stdio.h>
 #include <stdlib.h>
@@ -47,6 +47,12 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
   uint8_t ms = ov_lights_ms(chain);
   keeping = (uint8_t)(keeping > ms ? keeping - ms : 0);
   printf("%lu lights %u ", now_ms, chain);
+  while (length-- > 0) printf("%02x", *bytes++);
+  putchar('\n');
+}
+
+void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) {
+  printf("%lu segments %u ", now_ms, chain);
   while (length-- > 0) printf("%02x", *bytes++);
   putchar('\n');
 }

@@ -208,6 +208,27 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
 }
 #endif
 
+#if OV_WITH_SEGMENTS
+/* Data are taken when the clock rises; what every driver holds is shown when select rises. */
+void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) {
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_SEGMENT_TABLE) + OV_BOARD_SEGMENT_BYTES * chain;
+  uint8_t data = ov_flash_next(&at), data_mask = ov_flash_next(&at);
+  uint8_t clock = ov_flash_next(&at), clock_mask = ov_flash_next(&at);
+  uint8_t select_pin = ov_flash_next(&at), select_mask = ov_flash_next(&at);
+  ov_pin_clear(select_pin, select_mask);
+  for (; length > 0; length--, bytes++) {
+    uint8_t mask;
+    for (mask = 0x80; mask; mask >>= 1) {
+      if (*bytes & mask) ov_pin_set(data, data_mask);
+      else ov_pin_clear(data, data_mask);
+      ov_pin_set(clock, clock_mask);
+      ov_pin_clear(clock, clock_mask);
+    }
+  }
+  ov_pin_set(select_pin, select_mask);
+}
+#endif
+
 #if OV_WITH_AXES
 /* Until a multiplexer's line has settled, and until the converter has taken its sample: 1.5 cycles of 125 kHz and the wait for one. */
 #define SELECT_SETTLES_US 2

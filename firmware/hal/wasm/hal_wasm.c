@@ -21,6 +21,7 @@ static uint8_t keeping;
 __attribute__((import_module("host"), import_name("report"))) uint32_t host_report(uint32_t kind, const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("lamp"))) void host_lamp(uint32_t line, uint32_t on);
 __attribute__((import_module("host"), import_name("lights"))) void host_lights(uint32_t chain, const uint8_t *bytes, uint32_t length);
+__attribute__((import_module("host"), import_name("segments"))) void host_segments(uint32_t chain, const uint8_t *bytes, uint32_t length);
 
 uint8_t *ov_tables_place(void);
 uint8_t *ov_tables_place(void) { return ov_tables; }
@@ -45,6 +46,7 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
   keeping = (uint8_t)(keeping > ms ? keeping - ms : 0);
   host_lights(chain, bytes, length);
 }
+void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) { host_segments(chain, bytes, length); }
 uint16_t ov_hal_sense(uint8_t sensor) {
   uint16_t before = sensed;
   sensed = levels[sensor];

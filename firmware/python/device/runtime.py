@@ -1,4 +1,4 @@
-"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, lights, reports.
+"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, segments, lights, reports.
 A scan in which lights are sent does nothing else.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
@@ -31,6 +31,7 @@ from device.pointer_report import PointerReport
 from device.pulses import Pulses
 from device.reports import Reports
 from device.scan import Scan
+from device.segments import Segments
 from device.system_report import SystemReport
 from device.table import state_of
 from device.together import Together
@@ -76,6 +77,7 @@ class Runtime:
         self.panel = Panel(table)
         self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.value_of, self.panel, lines.lamp)
         self.lights = Lights(table, Glows(table, actions, self.lamps, self.value_of), lines.lights)
+        self.segments = Segments(table, layers, self.value_of, lines.segments)
         self.live = Live(table, actions, self.debounce, self.waiting, self.macros, kept)
 
     def scan(self, elapsed_ms):
@@ -100,6 +102,8 @@ class Runtime:
             self.axes.play(elapsed_ms)
         self.awake.play(elapsed_ms)
         self.lamps.play(elapsed_ms)
+        if self.segments.count:
+            self.segments.play()
         if self.lights.count:
             self.lights.play()
         self.reports.offer()

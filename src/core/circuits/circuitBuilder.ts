@@ -23,6 +23,7 @@ export class CircuitBuilder {
     lamps: [],
     motors: [],
     chains: [],
+    segments: [],
     chips: [],
     inline: [],
     shunts: [],

@@ -83,6 +83,18 @@ export interface BuiltChain {
   mostLit: number | null;
 }
 
+/** A chain of segment drivers: its pins, and the displays in the order in which data reach them. */
+export interface BuiltSegments {
+  circuitId: string;
+  data: string;
+  clock: string;
+  select: string;
+  /** Element ids. */
+  displays: string[];
+  /** What every driver is told at the start. */
+  start: readonly { register: number; value: number }[];
+}
+
 /** All that a circuit means electrically. */
 export interface BuiltCircuit {
   nets: Net[];
@@ -93,6 +105,7 @@ export interface BuiltCircuit {
   /** Motors: switched as lamps are. */
   motors: { elementId: string; net: string }[];
   chains: BuiltChain[];
+  segments: BuiltSegments[];
   chips: Chip[];
   inline: InlinePart[];
   shunts: Shunt[];

@@ -1,4 +1,6 @@
-import { z } from "../schema";
+import { SEGMENTS } from "../contract/segments";
+import { segmentStartSchema, usualStart } from "../document/segmentShows";
+import { listOf, z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";
 import { addShifter } from "./levelShifter";
@@ -10,6 +12,8 @@ const segmentChainSchema = z.strictObject({
   kind: z.literal("segment-chain"),
   /** Whether a level shifter lifts the three signals to the drivers' own 5 V. */
   shifted: z.boolean(),
+  /** What drivers are told at the start, where it is not as usual (usualStart). */
+  start: z.optional(listOf(segmentStartSchema, SEGMENTS.STARTS)),
 });
 export type SegmentChain = z.infer<typeof segmentChainSchema>;
 
@@ -39,7 +43,6 @@ export const segmentChain: CircuitKind<SegmentChain> = {
   kind: "segment-chain",
   stem: "digits",
   title: "Segment displays in a chain",
-  isUndriven: true,
   purpose: "Three pins for any number of segment displays: each driver passes the data on to the next.",
   schema: segmentChainSchema,
   fresh: (id, name) => ({ id, kind: "segment-chain", name, members: [], shifted: false }),
@@ -66,6 +69,14 @@ export const segmentChain: CircuitKind<SegmentChain> = {
         data = builder.own(`chain ${nth + 1}`, "chain", null);
         builder.joint(data, display, CONTACT.out);
       }
+    });
+    builder.built.segments.push({
+      circuitId: circuit.id,
+      data: pins.data.id,
+      clock: pins.clock.id,
+      select: pins.select.id,
+      displays: displays.map(({ id }) => id),
+      start: circuit.start ?? usualStart,
     });
     return builder.built;
   },

@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 5;
+export const BOARD_VERSION = 6;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -41,6 +41,7 @@ const HEADER = [
   ["LAMP_TABLE", 2],
   ["LIGHT_TABLE", 2],
   ["SENSE_TABLE", 2],
+  ["SEGMENT_TABLE", 2],
   ["PART_TABLE", 2],
   ["ENDPOINT_TABLE", 2],
   ["EDGE_TABLE", 2],
@@ -67,6 +68,8 @@ export const BOARD_ENTRY_BYTES = {
   LIGHT: 2,
   /** Of a sensor: converter channel; of one behind a multiplexer its channel there, select lines and their pins; the lowest first. */
   SENSE: 11,
+  /** Data, clock and select of a chain of segment drivers. */
+  SEGMENT: 6,
   /** Report kind, endpoint, its two configuration bytes, interface. */
   ENDPOINT: 5,
   /** Encoder, pin of A, pin of B. */

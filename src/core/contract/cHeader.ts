@@ -49,6 +49,16 @@ import { HAT_NONE } from "./pad";
 import { MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, musicBytes } from "./music";
 import { PANEL } from "./panel";
 import {
+  SEGMENT_AT,
+  SEGMENT_DIGITS,
+  SEGMENT_DO,
+  SEGMENT_MINUS,
+  SEGMENT_POINT,
+  SEGMENT_USE_AT,
+  SEGMENTS,
+  segmentBytes,
+} from "./segments";
+import {
   BANK_WHOLE_BYTES,
   BOARD_AT,
   BOARD_BYTES_MOST,
@@ -107,6 +117,7 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "movers",
   "reportBytes",
   "panelBytes",
+  "segmentBytes",
   "musicBytes",
   "liveBytes",
 ];
@@ -191,6 +202,16 @@ ${defines("MUSIC_", MUSIC_STATUS).join("\n")}
 ${defines("MUSIC_", MUSIC_USUAL).join("\n")}
 ${defines("MUSIC_AXIS_", MUSIC_AXIS).join("\n")}`;
 
+/** Segment displays. */
+const segmentDefines = () => `${defines("SEGMENTS_", SEGMENTS).join("\n")}
+${defines("SEGMENT_AT_", SEGMENT_AT).join("\n")}
+${defines("SEGMENT_DO_", SEGMENT_DO).join("\n")}
+${defines("SEGMENT_USE_AT_", SEGMENT_USE_AT).join("\n")}
+#define OV_SEGMENT_POINT ${hex(SEGMENT_POINT)}
+#define OV_SEGMENT_MINUS ${hex(SEGMENT_MINUS)}
+#define OV_SEGMENT_FIGURES {${SEGMENT_DIGITS.map(hex).join(", ")}}
+#define OV_SEGMENT_NEED(drivers, displays, chains) (${segmentBytes(1, 0, 0)}u * (drivers) + ${segmentBytes(0, 1, 0)}u * (displays) + ${segmentBytes(0, 0, 1)}u * (chains))`;
+
 /** The board block. */
 const boardDefines = () => `#define OV_BOARD_VERSION ${BOARD_VERSION}
 #define OV_BOARD_MARK_0 ${hex(BOARD_MARK[0])}
@@ -245,6 +266,8 @@ ${actionDefines()}
 ${lightDefines()}
 
 ${sensorDefines()}
+
+${segmentDefines()}
 
 ${defines("SEND_", SENDING).join("\n")}
 

@@ -97,6 +97,11 @@ const HEADER = [
   ["PAD_AXES", 1],
   ["PAD_BOTH_SIDES", 1],
   ["PAD_AXIS_BITS", 1],
+  /** Segment displays, their chains, drivers in all, and registers that are set at the start. */
+  ["SEGMENT_DISPLAYS", 1],
+  ["SEGMENT_CHAINS", 1],
+  ["SEGMENT_DRIVERS", 1],
+  ["SEGMENT_STARTS", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -110,6 +115,11 @@ const HEADER = [
   ["SENSOR_TABLE", 2],
   ["CURVE_TABLE", 2],
   ["AXIS_USE_TABLE", 2],
+  ["SEGMENT_CHAIN_TABLE", 2],
+  ["SEGMENT_START_TABLE", 2],
+  ["SEGMENT_TABLE", 2],
+  ["SEGMENT_USE_TABLE", 2],
+  ["SEGMENT_TEXTS", 2],
   ["TOGETHER_TABLE", 2],
   ["OPPOSITE_TABLE", 2],
   ["MACRO_TABLE", 2],
@@ -149,6 +159,14 @@ export const ENTRY_BYTES = {
   CURVE: 18,
   /** What an axis does on a layer: what (AXIS_DO), on which axis, how fast. Layer by layer, sensor by sensor. */
   AXIS_USE: 4,
+  /** Drivers of a chain. */
+  SEGMENT_CHAIN: 1,
+  /** A chain, a register of its drivers, and what it is set to. */
+  SEGMENT_START: 3,
+  /** Where a segment display hangs (SEGMENT_AT). */
+  SEGMENT: 3,
+  /** What it shows on a layer (SEGMENT_USE_AT). Layer by layer, display by display. */
+  SEGMENT_USE: 8,
   /** Window in ms, how many they are, their inputs. */
   TOGETHER: 8,
   /** Two inputs, and what counts while both are held (OPPOSITE). */
@@ -417,6 +435,8 @@ export interface ArenaCounts {
   reportBytes: number;
   /** What the computer tells, where it is declared. */
   panelBytes: number;
+  /** Of segment displays (segmentBytes). */
+  segmentBytes: number;
   /** Events and notes of music, where it is declared. */
   musicBytes: number;
   /** Of live changes, where they are declared (contract/live.ts). */
@@ -467,6 +487,8 @@ export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
   [1, "reportBytes"],
   // What the computer told.
   [1, "panelBytes"],
+  // What segment displays show.
+  [1, "segmentBytes"],
   // Events of music that wait, and notes that sound.
   [1, "musicBytes"],
   // Changed bindings and a frame.
@@ -481,7 +503,17 @@ export const arenaBytes = (counts: ArenaCounts): number =>
  * Bytes of RAM beside the arena on the 8-bit core: the runtime's own variables and its deepest stack, both measured by
  * tests/firmware/memory.test.ts, which fails when they grow beyond this.
  */
-export const FIXED_RAM_BYTES = { rest: 190, lights: 14, live: 40, pointer: 30, axes: 20, pad: 10, panel: 4, music: 10 };
+export const FIXED_RAM_BYTES = {
+  rest: 190,
+  lights: 14,
+  live: 40,
+  pointer: 30,
+  axes: 20,
+  pad: 10,
+  panel: 4,
+  music: 10,
+  segments: 14,
+};
 export const STACK_BYTES = 76;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */

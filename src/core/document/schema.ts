@@ -12,6 +12,7 @@ import { padSettingsSchema } from "../hid/padShape";
 import { panelSettingsSchema } from "../hid/panelSettings";
 import { languageIds } from "../languages/ids";
 import { axisSchema } from "./axes";
+import { segmentShowSchema } from "./segmentShows";
 import { glowListSchema } from "./glows";
 import { knobSchema } from "./knobs";
 import { lampLookSchema } from "./lampLooks";
@@ -94,6 +95,8 @@ const layerSchema = z.strictObject({
   bindings: z.record(z.string(), bindingSchema),
   /** What each axis does, by its element. One that is missing does what the layer beneath says. */
   axes: z.optional(z.record(z.string(), axisUseSchema)),
+  /** What segment displays show, by control id. One that is missing shows what the layer beneath says. */
+  segments: z.optional(z.record(z.string(), segmentShowSchema)),
 });
 export type Layer = z.infer<typeof layerSchema>;
 

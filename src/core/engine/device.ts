@@ -23,6 +23,8 @@ export interface DeviceWatch {
   lamp?(atMs: number, line: number, on: boolean): void;
   /** A chain of addressable lights, numbered as in the scan table, is sent its bytes. */
   lights?(atMs: number, chain: number, bytes: Uint8Array): void;
+  /** A frame is shifted through a chain of segment drivers, numbered as in the scan table. */
+  segments?(atMs: number, chain: number, bytes: Uint8Array): void;
   /** Something the host does, seen from this millisecond on: its lock lights, busy or not, a reset; or a late scan. */
   host?(atMs: number, what: "locks" | "busy" | "reset" | "late" | "off", value: number): void;
   /** What the computer tells a panel, seen from this millisecond on. */
@@ -110,6 +112,7 @@ export class Device {
       report: (kind: ReportName, bytes: Uint8Array) => this.take(kind, bytes),
       lamp: (line: number, on: boolean) => this.watch.lamp?.(this.nowMs, line, on),
       lights: (chain: number, bytes: Uint8Array) => this.watch.lights?.(this.nowMs, chain, bytes),
+      segments: (chain: number, bytes: Uint8Array) => this.watch.segments?.(this.nowMs, chain, bytes),
     };
     const runtime = startRuntime(this.tables, host, kept);
     for (const encoder of this.edgeEncoders) this.tellEdge(runtime, encoder);

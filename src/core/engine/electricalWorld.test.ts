@@ -14,6 +14,7 @@ function readsLow(diodes: number, inputHighMinV: number): boolean {
     encoders: [],
     lamps: [],
     chains: [],
+    segmentChains: [],
     sensors: [],
     settling: [],
     inputs: [],

@@ -10,6 +10,8 @@ export interface RuntimeHost {
   lamp(line: number, on: boolean): void;
   /** A chain of addressable lights is sent its bytes. */
   lights(chain: number, bytes: Uint8Array): void;
+  /** A frame is shifted through a chain of segment drivers. */
+  segments?(chain: number, bytes: Uint8Array): void;
 }
 
 /** The firmware, compiled to WebAssembly, with one device's tables. */
@@ -74,6 +76,8 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       lamp: (line: number, on: number) => host.lamp(line, on !== 0),
       lights: (chain: number, place: number, length: number) =>
         host.lights(chain, new Uint8Array(exports.memory.buffer, place, length).slice()),
+      segments: (chain: number, place: number, length: number) =>
+        host.segments?.(chain, new Uint8Array(exports.memory.buffer, place, length).slice()),
     },
   });
   const exports = instance.exports as unknown as Exports;

@@ -23,6 +23,7 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
     report: (report) => expected.push(`${report.atMs} ${report.interface} ${toHex(report.bytes)}`),
     lamp: (atMs, line, on) => expected.push(`${atMs} lamp ${line} ${on ? 1 : 0}`),
     lights: (atMs, chain, bytes) => expected.push(`${atMs} lights ${chain} ${toHex(bytes)}`),
+    segments: (atMs, chain, bytes) => expected.push(`${atMs} segments ${chain} ${toHex(bytes)}`),
     told: (atMs, bytes) => script.push(`${atMs} told ${toHex(bytes)}`),
     asked: (atMs, frame) => script.push(`${atMs} ask ${toHex(frame)}`),
     answered: (atMs, frame) => expected.push(`${atMs} live ${toHex(frame)}`),

@@ -16,6 +16,7 @@ import { axisNoise } from "./rules/axisNoise";
 import { axisDeadZone } from "./rules/axisDeadZone";
 import { idleAxis } from "./rules/idleAxis";
 import { notes } from "./rules/notes";
+import { segments } from "./rules/segments";
 import { padButtons } from "./rules/padButtons";
 import { darkLights } from "./rules/darkLights";
 import { endpoints } from "./rules/endpoints";
@@ -191,6 +192,7 @@ export const rules: Rule[] = [
   darkLights,
   endpoints,
   notes,
+  segments,
   padButtons,
   idleAxis,
   axisDeadZone,

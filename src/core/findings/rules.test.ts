@@ -17,6 +17,8 @@ import type { AxisSettings } from "../document/axes";
 import type { InterfaceKind } from "../hid/interfaceKinds";
 import { addLayer, bind } from "../edits/keymap";
 import { usualKnob } from "../document/knobs";
+import type { SegmentShow } from "../document/segmentShows";
+import { setSegmentShow } from "../edits/segments";
 import { chooseController, freePin, moveController, movePin } from "../edits/pins";
 import { placeBlock } from "../edits/placeBlock";
 import { changeCircuit, setCell, shareOutDirect, unwire, wireAs, wireNew } from "../edits/wiring";
@@ -72,6 +74,17 @@ const declared = (design: Design, kind: InterfaceKind): Design => ({
   ...design,
   reportSet: { ...design.reportSet, interfaces: [...design.reportSet.interfaces, kind] },
 });
+
+/** A segment display of four digits that shows this. */
+const figures = (show: SegmentShow | null): Design =>
+  setSegmentShow(
+    changeControl(addControl(done, "segments", "c0", { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" }), "c0", {
+      label: "c0",
+    }),
+    "base",
+    "c0",
+    show,
+  );
 
 /** Keys in a row that play these notes. */
 const playing = (notes: number[]): Design =>
@@ -783,6 +796,28 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
       keymap: { ...done.keymap, knobs: { "e1:turn": { ...usualKnob, controller: { channel: 0, controller: 7 } } } },
     },
     /^E1 would report on "Music \(MIDI\)", which the device does not declare\.$/,
+  ],
+  ["keymap/segments", figures(null), /^c0 shows nothing on any layer\.$/],
+  [
+    "keymap/segments",
+    figures({ shows: "text", text: "Kiwi" }),
+    /^Seven segments cannot show K and w of “Kiwi” on c0 \(Base\)\.$/,
+  ],
+  ["keymap/segments", figures({ shows: "text", text: "12.34.5" }), /^“12\.34\.5” takes 5 digits; c0 has 4 \(Base\)\.$/],
+  [
+    "keymap/segments",
+    figures({ shows: "value", elementId: "e1:turn", low: -1000, high: 99, point: 1 }),
+    /^c0 has 4 digits; -100\.0 takes more and is shown as minus signs \(Base\)\.$/,
+  ],
+  [
+    "keymap/segments",
+    figures({ shows: "value", elementId: "computer:3", low: 0, high: 9, point: 0 }),
+    /^c0 would show a value that is gone on Base\.$/,
+  ],
+  [
+    "keymap/segments",
+    setSegmentShow(done, "base", "gone", { shows: "dark" }),
+    /^Base says what 1 segment display shows/,
   ],
   ["keymap/idle-axis", idle, /^Slew X and Slew Y move nothing on any layer\.$/],
   [

@@ -8,6 +8,8 @@ import { bankCount, type ScanTable } from "./scanTable";
 import { reportBytes } from "../hid/reportBytes";
 import { padShapeOf } from "./padShape";
 import { glowsOf, lightsOf } from "./lights";
+import { displaysOf, driversOf, startCount } from "./segments";
+import { SEGMENTS, segmentBytes } from "../contract/segments";
 import { tableBytes } from "./tables";
 import { waitingOf } from "./waiting";
 
@@ -33,6 +35,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     movers: interfaces.includes("pointer") ? LIMITS.MOVERS : 0,
     reportBytes: interfaces.reduce((sum, name) => sum + reportBytes(name, shape), 0),
     panelBytes: interfaces.includes("panel") ? PANEL.BYTES : 0,
+    segmentBytes: segmentBytes(driversOf(scan), displaysOf(scan).length, scan.segmentChains.length),
     musicBytes: interfaces.includes("music") ? musicBytes : 0,
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
@@ -58,6 +61,10 @@ export function overLimits(scan: ScanTable, design: Design): string[] {
     [lightsOf(scan).length, LIMITS.LIGHTS, "addressable lights"],
     [scan.sensors.length, LIMITS.SENSORS, "voltages of sticks and pots"],
     [scan.chains.length, LIMITS.CHAINS, "chains of lights"],
+    [displaysOf(scan).length, SEGMENTS.DISPLAYS, "segment displays"],
+    [scan.segmentChains.length, SEGMENTS.CHAINS, "chains of segment displays"],
+    [driversOf(scan), SEGMENTS.DRIVERS, "segment drivers"],
+    [startCount(scan), SEGMENTS.STARTS, "registers of segment drivers set at the start"],
     [scan.strobeLines.length, LIMITS.LINES, "strobe lines"],
     [scan.senseLines.length, LIMITS.LINES, "sense lines"],
     [scan.groups.length, LIMITS.GROUPS, "groups of lines read at once"],

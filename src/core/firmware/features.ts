@@ -2,7 +2,7 @@ import type { Design } from "../document/schema";
 import type { ScanTable } from "./scanTable";
 
 /** What the firmware can be compiled without (firmware/src/with.h). */
-export const firmwareFeatures = ["lights", "live", "pointer", "axes", "pad", "panel", "music"] as const;
+export const firmwareFeatures = ["lights", "live", "pointer", "axes", "pad", "panel", "music", "segments"] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
 export const featureWords: Record<FirmwareFeature, string> = {
@@ -13,10 +13,11 @@ export const featureWords: Record<FirmwareFeature, string> = {
   pad: "the game pad",
   panel: "what the computer tells",
   music: "music",
+  segments: "segment displays",
 };
 
 /** What of it a design wants. */
-export function featuresOf({ reportSet }: Design, { chains, sensors }: ScanTable): FirmwareFeature[] {
+export function featuresOf({ reportSet }: Design, { chains, sensors, segmentChains }: ScanTable): FirmwareFeature[] {
   const wants: Record<FirmwareFeature, boolean> = {
     lights: chains.length > 0,
     live: reportSet.interfaces.includes("live"),
@@ -24,6 +25,7 @@ export function featuresOf({ reportSet }: Design, { chains, sensors }: ScanTable
     axes: sensors.length > 0,
     pad: reportSet.interfaces.includes("pad"),
     panel: reportSet.interfaces.includes("panel"),
+    segments: segmentChains.length > 0,
     music: reportSet.interfaces.includes("music"),
   };
   return firmwareFeatures.filter((feature) => wants[feature]);

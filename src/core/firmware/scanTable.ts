@@ -1,6 +1,7 @@
-import type { BuiltChain, Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
+import type { BuiltChain, BuiltSegments, Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
 import type { LineAccess } from "../circuits/lineAccess";
 import { BANK_LINES } from "../contract/contract";
+import { SEGMENTS } from "../contract/segments";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { type Derived, derive } from "../derived/derive";
 import { type Opposite, togetherInput } from "../document/keyRules";
@@ -8,6 +9,12 @@ import { readingOrder } from "./readingOrder";
 import { type DebounceSchool, debounceOf } from "../document/debounce";
 import { type KnobSettings, knobOf } from "../document/knobs";
 import type { Design } from "../document/schema";
+
+/** Displays of a chain, each with its first driver there. */
+export interface SegmentChainScan extends BuiltSegments {
+  drivers: number;
+  shown: { controlId: string; driver: number; digits: number }[];
+}
 
 /**
  * What the firmware knows of a design, by number. Lines are nets: strobes are driven, senses read, lamps lit.
@@ -27,6 +34,8 @@ export interface ScanTable {
   sensors: string[];
   /** Chains of addressable lights that answer, each on a line of its own. */
   chains: BuiltChain[];
+  /** Chains of segment drivers whose displays show something. */
+  segmentChains: SegmentChainScan[];
   /** By switch number: how its contact settles, and whether it tells its change. */
   settling: { ms: number; school: DebounceSchool; flips: boolean }[];
   /** Input ids, by input number. */
@@ -108,6 +117,7 @@ export function scanTableOf(design: Design): ScanTable {
     })),
     ...shownOf(derive(design)),
     sensors,
+    segmentChains: segmentChainsOf(design),
     inputs: [
       ...presses.map((input) => input.id),
       ...encoders.flatMap((e) => turnInputs(inputs, e.elementId)),
@@ -146,9 +156,12 @@ function usedAxes({ keymap }: Design): (elementId: string) => boolean {
   );
   const bound = new Set(keymap.layers.flatMap(({ bindings }) => Object.keys(bindings)));
   const rules = [...Object.values(keymap.lamps), ...(keymap.glows ?? []).map(({ when }) => when)];
+  const figures = keymap.layers.flatMap(({ segments = {} }) =>
+    Object.values(segments).flatMap((show) => (show.shows === "value" ? [show.elementId] : [])),
+  );
   const values = rules.flatMap((rule) => (rule.when === "value" ? [rule.elementId] : []));
   const mixed = (keymap.glows ?? []).flatMap(({ shows }) => (shows.how === "value" ? [shows.elementId] : []));
-  const used = new Set([...moves, ...values, ...mixed]);
+  const used = new Set([...moves, ...values, ...mixed, ...figures]);
   return (id) => used.has(id) || bound.has(`${id}-high`) || bound.has(`${id}-low`);
 }
 
@@ -171,6 +184,26 @@ function shownOf({ builtCircuits, elements, controls }: Derived): Pick<ScanTable
       .filter((l) => controls.has(l.controlId)),
     chains: builtCircuits.flatMap((built) => built.chains).filter(({ lights }) => lights.length > 0),
   };
+}
+
+/** Where nothing is shown on any layer the drivers are left asleep. */
+function segmentChainsOf(design: Design): SegmentChainScan[] {
+  const { builtCircuits, elements, controls } = derive(design);
+  const isShown = (controlId: string) =>
+    design.keymap.layers.some(({ segments = {} }) => Object.hasOwn(segments, controlId));
+  return builtCircuits.flatMap((built) =>
+    built.segments.flatMap((chain) => {
+      let drivers = 0;
+      const shown = chain.displays.flatMap((id) => {
+        const control = controls.get(elements.get(id)?.controlId ?? "");
+        if (control?.kind !== "segments") return [];
+        const driver = drivers;
+        drivers += Math.ceil(control.digits / SEGMENTS.DIGITS);
+        return [{ controlId: control.id, driver, digits: control.digits }];
+      });
+      return shown.some(({ controlId }) => isShown(controlId)) ? [{ ...chain, drivers, shown }] : [];
+    }),
+  );
 }
 
 const keysTogether = ({ keymap }: Design, pressNumber: Map<string, number>) =>

@@ -24,6 +24,15 @@ import type { ActionEntry } from "../bindings/bindingKind";
 import { axisUseBytes, curveBytes, sensorBytes } from "./axes";
 import { chainBytes, glowTableBytes, glowsOf, lightBytes, lightsAScan, lightsOf } from "./lights";
 import { padShapeOf } from "./padShape";
+import {
+  displaysOf,
+  driversOf,
+  segmentChainBytes,
+  segmentStartBytes,
+  segmentTableBytes,
+  segmentUses,
+  startCount,
+} from "./segments";
 import { bankCount, beyondCount, type ScanTable } from "./scanTable";
 import { ruleBytes } from "./shownStates";
 import { unlockSwitches } from "./unlock";
@@ -140,6 +149,18 @@ const axisSections = (scan: ScanTable, design: Design): BodySection[] => [
   section("AXIS_USE_TABLE", axisUseBytes(scan, design), ENTRY_BYTES.AXIS_USE),
 ];
 
+/** What segment displays show. */
+function segmentSections(scan: ScanTable, design: Design): BodySection[] {
+  const { uses, texts } = segmentUses(scan, design);
+  return [
+    section("SEGMENT_CHAIN_TABLE", segmentChainBytes(scan), 16),
+    section("SEGMENT_START_TABLE", segmentStartBytes(scan), ENTRY_BYTES.SEGMENT_START),
+    section("SEGMENT_TABLE", segmentTableBytes(scan), ENTRY_BYTES.SEGMENT),
+    section("SEGMENT_USE_TABLE", uses, ENTRY_BYTES.SEGMENT_USE),
+    section("SEGMENT_TEXTS", texts, 16),
+  ];
+}
+
 function bodySections(scan: ScanTable, design: Design): BodySection[] {
   const { table, pool } = actionTable(actionEntries(scan, design));
   return [
@@ -152,6 +173,7 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     section("LIGHT_TABLE", lightBytes(scan, design), 16),
     section("GLOW_TABLE", glowTableBytes(scan, design), glowBytes(lightsOf(scan).length)),
     ...axisSections(scan, design),
+    ...segmentSections(scan, design),
     section("TOGETHER_TABLE", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section("MACRO_TABLE", macroTable(design), 16),
@@ -200,6 +222,7 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
     axes.reduce((bits, { bothSides }, nth) => bits | (bothSides ? 1 << nth : 0), 0),
   );
   put("PAD_AXIS_BITS", axisBits);
+  put("SEGMENT_DISPLAYS", displaysOf(scan).length, scan.segmentChains.length, driversOf(scan), startCount(scan));
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

@@ -110,6 +110,14 @@ const senseBytes = (scan: ScanTable, lines: BoardLines): number[] =>
     return [lines.channel(through?.data ?? net), through?.channel ?? 0, select.length, ...pins, ...room];
   });
 
+/** The pins of each chain of segment drivers. */
+const segmentBytes = (scan: ScanTable, lines: BoardLines): number[] =>
+  scan.segmentChains.flatMap(({ data, clock, select }) => [
+    ...lines.pin(data, START_MODE.LOW),
+    ...lines.pin(clock, START_MODE.LOW),
+    ...lines.pin(select, START_MODE.HIGH),
+  ]);
+
 /** One added part: its kind, its length, and what belongs to it. */
 const part = (kind: number, bytes: number[]) => [kind, bytes.length, ...bytes];
 
@@ -248,6 +256,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   const lamps = lampBytes(scan, lines);
   const lights = lightBytes(scan, lines);
   const sensors = senseBytes(scan, lines);
+  const segments = segmentBytes(scan, lines);
   const parts = partBytes(scan, lines);
   const edges = edgeBytes(design, scan, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
@@ -266,6 +275,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
     ["LAMP_TABLE", lamps.bytes],
     ["LIGHT_TABLE", lights],
     ["SENSE_TABLE", sensors],
+    ["SEGMENT_TABLE", segments],
     ["PART_TABLE", parts],
     ["ENDPOINT_TABLE", endpointBytes(design)],
     ["EDGE_TABLE", edges.flat()],

@@ -31,6 +31,10 @@ export const usb8Images = [
   { id: "axes-music", with: ["axes", "panel", "music"], boardAt: 0x5880, tablesAt: 0x5e80 },
   { id: "axes-lights-music", with: ["lights", "axes", "panel", "music"], boardAt: 0x6300, tablesAt: 0x6800 },
   { id: "axes-live-music", with: ["live", "axes", "music"], boardAt: 0x6400, tablesAt: 0x6900 },
+  { id: "segments", with: ["panel", "segments"], boardAt: 0x5080, tablesAt: 0x5680 },
+  { id: "segments-live", with: ["live", "segments"], boardAt: 0x5c00, tablesAt: 0x6200 },
+  { id: "axes-segments", with: ["axes", "pad", "panel", "segments"], boardAt: 0x5c80, tablesAt: 0x6280 },
+  { id: "lights-segments", with: ["lights", "pointer", "panel", "segments"], boardAt: 0x6200, tablesAt: 0x6800 },
 ] as const satisfies Usb8Image[];
 export type ImageId = (typeof usb8Images)[number]["id"];
 

@@ -105,6 +105,10 @@ function lampColour({ keymap }: Design, id: string): string {
   return percent === 100 ? "var(--saffron)" : `color-mix(in srgb, var(--saffron) ${percent}%, var(--cap-ink))`;
 }
 
+/** Few have segment displays. */
+const LiveDigits = dynamic(() => import("./LiveDigits").then((m) => m.LiveDigits), { ssr: false });
+const hasSegments = ({ controls }: Design) => controls.some(({ kind }) => kind === "segments");
+
 const hasWiper = ({ kind }: Control) => kind === "stick" || kind === "pot";
 
 const isArranging = (stage: StageView) => stage.mode === "arrange";
@@ -182,6 +186,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
           />
         );
       })}
+      {isLive && hasSegments(shown) && <LiveDigits design={shown} />}
       {(controller?.side === "top" || lens === "pins") && module}
       {lens === "plate" && <PlateLens design={shown} seam={seam?.proposal.seam ?? null} />}
       {corners && <CornerHandles corners={corners} />}

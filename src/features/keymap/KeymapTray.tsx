@@ -29,6 +29,9 @@ const AxisSection = dynamic(() => import("./AxisSection").then((m) => m.AxisSect
 /** Few play music. */
 const NotesSection = dynamic(() => import("./NotesSection").then((m) => m.NotesSection));
 
+/** Few have segment displays. */
+const SegmentsSection = dynamic(() => import("./SegmentsSection").then((m) => m.SegmentsSection));
+
 const LightsNote = dynamic(() => import("./LightsNote").then((m) => m.LightsNote));
 
 /** The list of languages is long. */
@@ -63,13 +66,14 @@ export function KeymapTray() {
       {input && <BindingSection key={input.id} />}
       {control && turns(control) && <KnobSection control={control} />}
       {control && hasAxes(control) && <AxisSection key={control.id} control={control} />}
+      {control?.kind === "segments" && <SegmentsSection key={control.id} control={control} />}
       {isLight && <LightsNote />}
       {design.reportSet.interfaces.includes("music") && <NotesSection />}
       <TogetherSection />
       <MacrosSection />
       {control && isShown(control) && <LampSection control={control} />}
       {!isLight && design.controls.some(({ kind }) => kind === "light") && <LightsNote />}
-      {!input && !(control && isShown(control)) && !isLight && (
+      {!input && !(control && (isShown(control) || control.kind === "segments")) && !isLight && (
         <Section title="Bind">
           <div>Select a key, an encoder, a lamp or a light on the mat, or a line of the table.</div>
         </Section>

@@ -86,6 +86,10 @@ class Sequence:
             if glows != self.glowing.get(nth, False):
                 self.glowing[nth] = glows
                 print(ms, "lamp", nth, int(glows))
+        for nth, chain in enumerate(world.segments):
+            for frame in chain.told:
+                print(ms, "segments", nth, frame.hex())
+            chain.told.clear()
         for collection, report in host.reports:
             print(ms, NAMES[collection], report.hex())
         host.reports.clear()

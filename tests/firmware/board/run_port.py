@@ -109,6 +109,10 @@ def play(script):
                 if world.glows(lamp) != glowing.get(nth, False):
                     glowing[nth] = not glowing.get(nth, False)
                     print(now_ms, "lamp", nth, int(glowing[nth]))
+            for nth, chain in enumerate(world.segments):
+                for frame in chain.told:
+                    print(now_ms, "segments", nth, frame.hex())
+                chain.told.clear()
             for report in board.reports:
                 print(now_ms, report)
             board.reports.clear()

@@ -23,6 +23,7 @@ class World:
         self.held = set()
         self.chains_in, self.chains_out, self.multiplexers = [], [], []
         self.expanders, self.ladders, self.lamps, self.lights = [], [], [], []
+        self.segments = []
         self.wipers = []  # [line, its select nets, channel, part of 65536 of the supply]
         self.ground = None
         self.low = None
@@ -72,6 +73,9 @@ class World:
     def add_light(self, net):
         self.lights.append(net)
 
+    def add_segments(self, data, clock, select, drivers):
+        self.segments.append(SegmentChain(self, data, clock, select, int(drivers)))
+
     # What moves.
 
     def set_contact(self, number, closed):
@@ -83,7 +87,7 @@ class World:
 
     def pin_changed(self, _):
         self.low = None
-        for chain in self.chains_in + self.chains_out:
+        for chain in self.chains_in + self.chains_out + self.segments:
             chain.move()
 
     # What is read.
@@ -171,6 +175,31 @@ class InChain:
         elif clock and not self.was_clock:
             self.bits = self.bits[1:] + [False]
         self.was_clock = clock
+
+
+class SegmentChain:
+    """Drivers with 16 bits each, the first bit first: a rising clock takes the data while select is low; a rising select shows what they hold."""
+
+    def __init__(self, world, data, clock, select, drivers):
+        self.world, self.data, self.clock, self.select = world, data, clock, select
+        self.length = 16 * drivers
+        self.bits = []
+        self.was_clock = self.was_select = False
+        self.told = []  # frames that were shown
+
+    def move(self):
+        clock, select = self.world.is_driven_high(self.clock), self.world.is_driven_high(self.select)
+        if clock and not self.was_clock and not select:
+            self.bits.append(self.world.is_driven_high(self.data))
+        if select and not self.was_select and self.bits:
+            if len(self.bits) != self.length:
+                raise ValueError("%d bits through %d of drivers" % (len(self.bits), self.length))
+            value = 0
+            for bit in self.bits:
+                value = value << 1 | bit
+            self.told.append(value.to_bytes(self.length // 8, "big"))
+            self.bits = []
+        self.was_clock, self.was_select = clock, select
 
 
 class OutChain:

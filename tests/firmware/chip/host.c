@@ -20,6 +20,7 @@
 #include "contract.h"
 #include "endpoints.h"
 #include "lights.h"
+#include "segments.h"
 #include "parts.h"
 #include "wiring.h"
 
@@ -239,6 +240,13 @@ static void tell_lights(int chain, const unsigned char *bytes, int count) {
   putchar('\n');
 }
 
+static void tell_segments(int chain, const unsigned char *bytes, int count) {
+  int i;
+  printf("%ld segments %d ", now_ms, chain);
+  for (i = 0; i < count; i++) printf("%02x", bytes[i]);
+  putchar('\n');
+}
+
 static void nobody(int chain, const unsigned char *bytes, int count) { (void)chain; (void)bytes; (void)count; }
 
 static void tell_lamp(int lamp, int lit) { printf("%ld lamp %d %d\n", now_ms, lamp, lit); }
@@ -247,6 +255,7 @@ static void tell_lamp(int lamp, int lit) { printf("%ld lamp %d %d\n", now_ms, la
 static void scan_has_begun(void) {
   if (now_ms >= 0) {
     wiring_tell_lamps(tell_lamp);
+    if (!segments_tell(tell_segments)) exit(5);
     if (!lights_tell(tell_lights)) exit(5);
     collect();
   }
@@ -295,6 +304,7 @@ static int begin_and(int tells) {
   while (age_ms < AGE_MS) step();
   while (scanning) step();
   if (!tells) collect_and(0);
+  if (!segments_tell(nobody)) exit(5);
   if (!lights_tell(nobody)) exit(5);
   is_settled = 1;
   now_ms = -1;

@@ -1,5 +1,6 @@
 #include "wiring.h"
 #include "lights.h"
+#include "segments.h"
 #include "parts.h"
 
 #include <stdio.h>
@@ -158,6 +159,7 @@ static void write_port(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, voi
   for (i = 0; i < input_count; i++) move_inputs(&inputs[i]);
   for (i = 0; i < output_count; i++) move_outputs(&outputs[i]);
   lights_look(avr);
+  segments_look();
 }
 
 static void join_ports(void) {
@@ -197,6 +199,7 @@ static int add_part(const char *word, const int *n, int count) {
     m->data = n[4], m->lines = count - 5;
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
   } else if (strcmp(word, "light") == 0) lights_add(n[0]);
+  else if (strcmp(word, "segments") == 0) segments_add(n);
   else if (strcmp(word, "expander") == 0) expanders_add(n);
   else if (strcmp(word, "wiper") == 0) wipers_add(n);
   else if (strcmp(word, "ladder") == 0) ladders_add(n, count);
@@ -278,6 +281,7 @@ void wiring_start_afresh(void) {
   ladders_start_afresh();
   wipers_start_afresh();
   lights_start_afresh();
+  segments_start_afresh();
   expanders_start_afresh();
   solved = 0;
 }

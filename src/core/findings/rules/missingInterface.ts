@@ -6,11 +6,16 @@ import type { Design } from "../../document/schema";
 import { bindingReports } from "../../keymap/bindingReports";
 import { type Rule, controlSubject, listed } from "../finding";
 
-/** Lamps, and lights of glows, that show what the computer tells. */
-function toldShown({ keymap: { lamps, glows = [] } }: Design): string[] {
+/** Lamps, segment displays, and lights of glows, that show what the computer tells. */
+function toldShown({ keymap: { lamps, glows = [], layers } }: Design): string[] {
   const isTold = (rule: LampRule | GlowRule) =>
     rule.when === "told" || (rule.when === "value" && toldNumber(rule.elementId) >= 0);
-  const lit = Object.entries(lamps).flatMap(([id, rule]) => (isTold(rule) ? [id] : []));
+  const figures = layers.flatMap(({ segments = {} }) =>
+    Object.entries(segments).flatMap(([id, show]) =>
+      show.shows === "value" && toldNumber(show.elementId) >= 0 ? [id] : [],
+    ),
+  );
+  const lit = [...Object.entries(lamps).flatMap(([id, rule]) => (isTold(rule) ? [id] : [])), ...new Set(figures)];
   return glows.some(({ when }) => isTold(when)) ? [...lit, "Glows"] : lit;
 }
 

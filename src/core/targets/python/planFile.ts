@@ -105,6 +105,15 @@ ${listing(
   ),
 )}
 
+# Data, clock and select of each chain of segment drivers.
+${listing(
+  "SEGMENT_CHAINS",
+  scan.segmentChains.map(({ data, clock, select }) => ({
+    value: [data, clock, select].map(pinOf),
+    comment: comment(data),
+  })),
+)}
+
 LADDER_SETTLE_US = ${LADDER_SETTLE_US}
 `;
 }
