@@ -43,17 +43,28 @@ async function loadedAside(design: Design): Promise<Loaded> {
 const languageFor = ({ keymap }: Design): Promise<HostLanguage> =>
   loadLanguage(useSession.getState().language ?? keymap.hostLanguage);
 
+/** What hears music and what draws segments comes with devices that have them. */
+async function extrasOf({ reportSet, controls }: Design): Promise<SessionDevice.Extras> {
+  const [music, segments] = await Promise.all([
+    reportSet.interfaces.includes("music") ? import("@/core/engine/hostMusic") : null,
+    controls.some(({ kind }) => kind === "segments") ? import("@/core/engine/segmentDrivers") : null,
+  ]);
+  return { hear: music?.heardOf ?? null, Drivers: segments?.SegmentDrivers ?? null };
+}
+
 /** Powers the device: from the design as it is, at time 0. */
 export async function startSession(next: Design): Promise<void> {
   const mine = (turn += 1);
   let device: typeof SessionDevice;
   let computer: HostLanguage;
   let tables: Loaded;
+  let extras: SessionDevice.Extras;
   try {
-    [device, computer, tables] = await Promise.all([
+    [device, computer, tables, extras] = await Promise.all([
       import("./sessionDevice"),
       languageFor(next),
       loadedAside(next),
+      extrasOf(next),
       fetchRuntime(),
     ]);
   } catch {
@@ -63,7 +74,7 @@ export async function startSession(next: Design): Promise<void> {
   }
   if (mine !== turn) return;
   loaded = device;
-  device.startDevice(next, computer, tables);
+  device.startDevice(next, computer, tables, extras);
   ofDesign = next;
   for (const act of early.splice(0)) {
     device.wakeUp();

@@ -4,7 +4,8 @@ import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
 import { panelBytes } from "@/core/hid/panelSettings";
-import { SegmentDrivers } from "@/core/engine/segmentDrivers";
+import type { heardOf } from "@/core/engine/hostMusic";
+import type { SegmentDrivers } from "@/core/engine/segmentDrivers";
 import { HostStandIn } from "@/core/engine/hostText";
 import type { Loaded } from "@/core/engine/preparedDevice";
 import type { HostLanguage } from "@/core/languages/hostLanguage";
@@ -33,7 +34,14 @@ interface Log {
 
 let device: Device | null = null;
 let language = usEnglish;
+/** What few devices need beside. */
+export interface Extras {
+  hear: typeof heardOf | null;
+  Drivers: typeof SegmentDrivers | null;
+}
+
 let host = new HostStandIn();
+let extras: Extras = { hear: null, Drivers: null };
 let design: Design | null = null;
 /** What the device is loaded with: the same whether its diodes are there or not. */
 let tables: Uint8Array = new Uint8Array();
@@ -47,7 +55,8 @@ let drivers: SegmentDrivers[] = [];
 let lampsOn = new Set<string>();
 
 /** Powers the device: from the design as it is, at time 0. */
-export function startDevice(next: Design, computer: HostLanguage, loaded: Loaded): void {
+export function startDevice(next: Design, computer: HostLanguage, loaded: Loaded, more: Extras): void {
+  extras = more;
   design = next;
   tables = loaded.tables;
   language = computer;
@@ -85,7 +94,7 @@ export function forgetText(): void {
 function power() {
   if (!design) return;
   const { bounce, withoutDiodes } = get();
-  host = new HostStandIn(language);
+  host = new HostStandIn(language, extras.hear);
   log = emptyLog();
   closedSwitches = new Set();
   lampsOn = new Set();
@@ -98,7 +107,7 @@ function power() {
       lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.scan.lamps[line].controlId, on }),
       lights: (_, chain, bytes) => log.lights.set(chain, bytes),
       segments(_, chain, bytes) {
-        drivers[chain].take(bytes);
+        drivers[chain]?.take(bytes);
         log.segments = true;
       },
       report(report) {
@@ -109,7 +118,8 @@ function power() {
     },
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
   );
-  drivers = device.scan.segmentChains.map((chain) => new SegmentDrivers(chain));
+  const { Drivers } = extras;
+  drivers = Drivers ? device.scan.segmentChains.map((chain) => new Drivers(chain)) : [];
   pressedAt.clear();
   set(emptySession);
 }

@@ -2,7 +2,7 @@ import { create } from "zustand";
 import type { TimedReport } from "@/core/engine/device";
 import type { LanguageId } from "@/core/languages/ids";
 import type { HostDeed } from "@/core/engine/hostText";
-import { type MusicHeard, silence } from "@/core/engine/hostMusic";
+import { type MusicHeard, silence } from "@/core/engine/musicHeard";
 import { type Pointing, stillPointer } from "@/core/hid/pointerWords";
 
 /** A line on the running strip that changes between two states. */

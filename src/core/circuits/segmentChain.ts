@@ -1,5 +1,5 @@
 import { SEGMENTS } from "../contract/segments";
-import { segmentStartSchema, usualStart } from "../document/segmentShows";
+import { segmentStartSchema, usualStart } from "./segmentStart";
 import { listOf, z } from "../schema";
 import type { CircuitKind } from "./circuitKind";
 import { listFields, memberList } from "./memberList";

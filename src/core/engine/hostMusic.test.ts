@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
-import { heardOf, silence } from "./hostMusic";
+import { usEnglish } from "../languages/usEnglish";
+import { heardOf } from "./hostMusic";
+import { silence } from "./musicHeard";
 import { HostStandIn } from "./hostText";
 
 const after = (...reports: number[][]) =>
@@ -34,7 +36,7 @@ describe("a computer that plays music", () => {
   });
 
   it("types nothing of music, nor of a game pad", () => {
-    const host = new HostStandIn();
+    const host = new HostStandIn(usEnglish, heardOf);
     host.receive({ atMs: 1, interface: "music", bytes: Uint8Array.from([9, 0x90, 60, 96]) });
     host.receive({ atMs: 2, interface: "pad", bytes: Uint8Array.from([1, 0, 4, 5, 6]) });
     expect(host.text).toBe("");

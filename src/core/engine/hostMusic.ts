@@ -1,32 +1,7 @@
 import { MUSIC_USUAL } from "../contract/music";
 import { type MusicEvent, musicEventWords, musicEventsOf } from "../hid/musicEvents";
 import type { TimedReport } from "./device";
-
-/** A note that is heard now. */
-export interface SoundingNote {
-  channel: number;
-  note: number;
-  velocity: number;
-}
-
-/** What a channel is set to. */
-export interface MusicChannel {
-  program: number;
-  /** -8192 to 8191. */
-  bend: number;
-  /** Values of controllers that were told, by their number. */
-  controllers: Record<number, number>;
-}
-
-/** What a computer that plays the device's notes knows. */
-export interface MusicHeard {
-  sounding: SoundingNote[];
-  channels: Record<number, MusicChannel>;
-  /** The last events in words, the newest last. */
-  events: { atMs: number; words: string }[];
-}
-
-export const silence: MusicHeard = { sounding: [], channels: {}, events: [] };
+import type { MusicChannel, MusicHeard, SoundingNote } from "./musicHeard";
 
 const freshChannel: MusicChannel = { program: 0, bend: 0, controllers: {} };
 const MOST_EVENTS = 100;

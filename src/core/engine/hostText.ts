@@ -6,7 +6,7 @@ import type { HostLanguage } from "../languages/hostLanguage";
 import { Typist } from "../languages/typist";
 import { usEnglish } from "../languages/usEnglish";
 import type { TimedReport } from "./device";
-import { type MusicHeard, heardOf, silence } from "./hostMusic";
+import { type MusicHeard, silence } from "./musicHeard";
 
 const CAPS_LOCK = 0x39;
 const LOCK_USAGES: Record<number, number> = { 0x53: 1, [CAPS_LOCK]: 2, 0x47: 4 };
@@ -37,7 +37,11 @@ export class HostStandIn {
   private keysDown = new Set<number>();
   private readonly typist: Typist;
 
-  constructor(language: HostLanguage = usEnglish) {
+  /** @param hear heardOf, where music is to be heard */
+  constructor(
+    language: HostLanguage = usEnglish,
+    private readonly hear: ((heard: MusicHeard, report: TimedReport) => MusicHeard) | null = null,
+  ) {
     this.typist = new Typist(language);
   }
 
@@ -45,7 +49,7 @@ export class HostStandIn {
     if (report.interface === "pointer") this.receivePointer(report);
     else if (report.interface === "system") this.receiveSystem(report);
     else if (report.interface === "consumer") this.receiveConsumer(report);
-    else if (report.interface === "music") this.heard = heardOf(this.heard, report);
+    else if (report.interface === "music") this.heard = this.hear?.(this.heard, report) ?? this.heard;
     else if (report.interface === "keyboard") this.receiveKeyboard(report);
   }
 

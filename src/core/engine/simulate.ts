@@ -12,7 +12,8 @@ import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
 import type { Device, DeviceWatch, TimedReport } from "./device";
 import { deviceOf } from "./preparedDevice";
-import type { SoundingNote } from "./hostMusic";
+import { heardOf } from "./hostMusic";
+import type { SoundingNote } from "./musicHeard";
 import { HostStandIn } from "./hostText";
 import { movableEnds } from "./movable";
 import { positionsOf } from "./positions";
@@ -219,7 +220,7 @@ export function simulate(
   const reports: TimedReport[] = [];
   const answers: TimedFrame[] = [];
   const lights: TimedLights[] = [];
-  const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage));
+  const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage), heardOf);
   const { bounce, noise } = request;
   bringInlineRuntime();
   const device = deviceOf(

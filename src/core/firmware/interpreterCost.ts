@@ -36,6 +36,8 @@ const STEPS = {
   /** One voltage that is read, and each that may move something. */
   axes: 262,
   axis: 10,
+  /** Segment displays, one of which is looked at. */
+  segments: 179,
   /** Asking what the computer told. */
   panel: 34,
   readPart: 13,
@@ -85,7 +87,7 @@ function multiplexersRead({ access }: ScanTable) {
   return sum;
 }
 
-function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } {
+function countsOf(scan: ScanTable, design: Design): Counts & { chains: number; keyboard: number } {
   const { access, groups, ladders } = scan;
   const chains = accessSets(access, "in-register", ({ clock }) => clock);
   const bitsIn = chains.map((set) => Math.ceil(bitsOf(set.map(([, line]) => line)) / 8) * 8);
@@ -97,6 +99,7 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } 
   const tops = new Set(rungs.flatMap((set) => set.map(([, { top }]) => top)).filter((top) => top !== null));
   return {
     scan: 1,
+    keyboard: design.reportSet.interfaces.includes("keyboard") ? 1 : 0,
     live: design.reportSet.interfaces.includes("live") ? 1 : 0,
     ...linesRead(scan, design),
     ...channels,
@@ -108,6 +111,7 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number } 
     lights: scan.chains.length > 0 ? 1 : 0,
     axes: scan.sensors.length > 0 ? 1 : 0,
     axis: scan.sensors.length,
+    segments: scan.segmentChains.length > 0 ? 1 : 0,
     panel: design.reportSet.interfaces.includes("panel") ? 1 : 0,
     readPart: chains.length + sets + buses.length + rungs.length,
     registerBit: bitsIn.reduce((sum, bits) => sum + bits, 0),
@@ -127,7 +131,8 @@ export function interpreterWork(design: Design, scan: ScanTable): InterpreterWor
   const steps = Object.entries(STEPS).reduce((sum, [what, each]) => sum + each * counts[what as keyof Counts], 0);
   const settling = design.timing.settleUs > 0 ? 1 : 0;
   const calls =
-    3 +
+    2 +
+    counts.keyboard +
     counts.live +
     counts.axes +
     counts.panel +

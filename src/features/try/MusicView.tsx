@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import type { MusicHeard } from "@/core/engine/hostMusic";
+import type { MusicHeard } from "@/core/engine/musicHeard";
 import { controllerName, noteName } from "@/core/hid/musicWords";
 import { useSession } from "@/store/session";
 import { Checkbox } from "@/ui/pieces/fields";

@@ -1,6 +1,6 @@
 "use client";
 
-import type { SoundingNote } from "@/core/engine/hostMusic";
+import type { SoundingNote } from "@/core/engine/musicHeard";
 import { LAST_NOTE, OCTAVE, noteName } from "@/core/hid/musicWords";
 
 const WIDTH = 10;

@@ -1,4 +1,4 @@
-import type { MusicHeard, SoundingNote } from "@/core/engine/hostMusic";
+import type { MusicHeard, SoundingNote } from "@/core/engine/musicHeard";
 
 /** Controllers that what is heard here follows (MIDI 1.0, table III). */
 const VOLUME = 7;

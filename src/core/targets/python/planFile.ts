@@ -40,6 +40,12 @@ const sensorLiteral =
       : [pinOf(netId), [], 0];
   };
 
+const segmentPins = ({ segmentChains }: ScanTable, pinOf: (netId: string) => string): string =>
+  listing(
+    "SEGMENT_CHAINS",
+    segmentChains.map(({ data, clock, select }) => ({ value: [data, clock, select].map(pinOf) })),
+  );
+
 /** The lines of a design for hardware.py: who it is, its interfaces, its pins, and what stands between. */
 export function planFile(design: Design, scan: ScanTable): string {
   const derived = derive(design);
@@ -106,13 +112,7 @@ ${listing(
 )}
 
 # Data, clock and select of each chain of segment drivers.
-${listing(
-  "SEGMENT_CHAINS",
-  scan.segmentChains.map(({ data, clock, select }) => ({
-    value: [data, clock, select].map(pinOf),
-    comment: comment(data),
-  })),
-)}
+${segmentPins(scan, pinOf)}
 
 LADDER_SETTLE_US = ${LADDER_SETTLE_US}
 `;
