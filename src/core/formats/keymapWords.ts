@@ -1,17 +1,27 @@
+import { axisUsePhrase } from "../axisUses";
 import { phraseOf } from "../bindings";
 import { derive } from "../derived/derive";
 import { bad, good } from "../document/problem";
 import type { Design } from "../document/schema";
 import { phraseContextOf } from "../keymap/phraseContext";
+import { segmentPhrase } from "../keymap/segmentWords";
 import { stepWords } from "../keymap/stepWords";
 import { languageList } from "../languages/languageList";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 
 function layerLines(design: Design, nth: number): string[] {
-  const { name, bindings } = design.keymap.layers[nth];
+  const { name, bindings, axes = {}, segments = {} } = design.keymap.layers[nth];
+  const { controls, elements } = derive(design);
   const context = phraseContextOf(design);
   const said = derive(design).bindable.filter(({ id }) => Object.hasOwn(bindings, id));
   const lines = said.map(({ id, label }) => `${label}: ${phraseOf(bindings[id], context)}.`);
+  const moved = Object.entries(axes).flatMap(([id, use]) =>
+    elements.has(id) ? [`${elements.get(id)!.label}: ${axisUsePhrase(use)}.`] : [],
+  );
+  const shown = Object.entries(segments).flatMap(([id, show]) =>
+    controls.has(id) ? [`${controls.get(id)!.label} ${segmentPhrase(design, show)}.`] : [],
+  );
+  lines.push(...moved, ...shown);
   const head = nth === 0 ? `${name}, the base` : `${name}, layer ${nth + 1}`;
   return [head, ...(lines.length > 0 ? lines : ["Nothing of its own."]), ""];
 }

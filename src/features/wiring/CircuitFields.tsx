@@ -13,6 +13,7 @@ import { changeCircuit } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Values } from "@/ui/pieces/sheets";
+import { SegmentChainFields } from "./SegmentChainFields";
 
 export const DIODES: { value: DiodeDirection; label: string }[] = [
   { value: "column-to-row", label: "column → row (rows are driven)" },
@@ -73,6 +74,7 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
         </>
       );
     case "segment-chain":
+      return <SegmentChainFields circuit={circuit} set={set} />;
     case "light-chain":
       return (
         <Checkbox
