@@ -7,27 +7,40 @@
 #if OV_WITH_PANEL
 
 static uint8_t *told;
-static uint8_t changed;
+static uint8_t changed, fresh;
 
 uint8_t ov_panel_bytes(void) { return (uint8_t)(ov_report_declared(OV_REPORT_PANEL) ? OV_PANEL_BYTES : 0); }
 
-void ov_panel_init(void) { told = ov_arena_take(ov_panel_bytes()); }
+void ov_panel_init(void) {
+  told = ov_arena_take(ov_panel_bytes());
+  fresh = 0;
+}
 
 void ov_panel_forget(void) {
   uint8_t i;
-  for (i = 0; i < ov_panel_bytes(); i++) told[i] = 0;
+  for (i = 0; i < ov_panel_bytes(); i++) {
+    if (told[i]) fresh = 1;
+    told[i] = 0;
+  }
   changed = 1;
 }
 
 /* Whoever asks for the place is about to write there. */
 uint8_t *ov_panel_place(void) {
   changed = 1;
+  fresh = (uint8_t)(ov_panel_bytes() > 0);
   return told && ov_panel_bytes() ? told : 0;
 }
 
 uint8_t ov_panel_changed(void) {
   uint8_t was = changed;
   changed = 0;
+  return was;
+}
+
+uint8_t ov_panel_fresh(void) {
+  uint8_t was = fresh;
+  fresh = 0;
   return was;
 }
 

@@ -165,7 +165,8 @@ void ov_macros_play(uint8_t elapsed_ms);
 OV_RARELY uint8_t ov_panel_bytes(void);
 void ov_panel_init(void);
 OV_RARELY void ov_panel_forget(void);
-uint8_t ov_panel_changed(void); /* since it was asked last */
+uint8_t ov_panel_changed(void); /* since it was asked last, by lamps; and by segment displays */
+uint8_t ov_panel_fresh(void);
 OV_RARELY uint8_t ov_panel_flag(uint8_t flag);
 OV_RARELY uint8_t ov_panel_value(uint8_t nth);
 #else
@@ -173,6 +174,7 @@ static inline uint8_t ov_panel_bytes(void) { return 0; }
 static inline void ov_panel_init(void) {}
 static inline void ov_panel_forget(void) {}
 static inline uint8_t ov_panel_changed(void) { return 0; }
+static inline uint8_t ov_panel_fresh(void) { return 0; }
 static inline uint8_t ov_panel_flag(uint8_t flag) { (void)flag; return 0; }
 static inline uint8_t ov_panel_value(uint8_t nth) { (void)nth; return 0; }
 #endif

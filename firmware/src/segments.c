@@ -113,7 +113,6 @@ static void look(void) {
     state[2] = value;
     show(entry, use, value);
   }
-  if (++turn == ov_table_byte(OV_AT_SEGMENT_DISPLAYS)) turn = 0;
 }
 
 /* The last driver's part is shifted first. Values lie eight apart, or are all the same. */
@@ -137,7 +136,6 @@ static void send_start(void) {
 static void send_digit(void) {
   uint8_t digit = 0, i;
   const uint8_t *from = patterns;
-  if (++chain >= ov_table_byte(OV_AT_SEGMENT_CHAINS)) chain = 0;
   if (unsent[chain] == 0) return;
   while (!(unsent[chain] & ov_flash_byte(ov_bits + digit))) digit++;
   unsent[chain] &= (uint8_t)~ov_flash_byte(ov_bits + digit);
@@ -145,8 +143,14 @@ static void send_digit(void) {
   send(chain, (uint8_t)(OV_SEGMENTS_FIRST_REGISTER + digit), from + digit, OV_SEGMENTS_DIGITS);
 }
 
+/* Turns go by scans, also by those that leave them out: when many switches change, and when lamps look at all that the computer told. */
 void ov_segments_play(void) {
-  if (ov_table_byte(OV_AT_SEGMENT_DISPLAYS) == 0) return;
+  uint8_t displays = ov_table_byte(OV_AT_SEGMENT_DISPLAYS), is_fresh;
+  if (displays == 0) return;
+  if (++turn >= displays) turn = 0;
+  if (++chain >= ov_table_byte(OV_AT_SEGMENT_CHAINS)) chain = 0;
+  is_fresh = ov_panel_fresh();
+  if (is_fresh || ov_debounce_told() > OV_MOST_CHANGES_BEFORE_AXES) return;
   look();
   if (started < ov_table_byte(OV_AT_SEGMENT_STARTS)) send_start();
   else send_digit();

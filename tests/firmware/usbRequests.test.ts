@@ -10,6 +10,7 @@ import { toHex } from "@/core/hex";
 import { finishedPad } from "../support/designs";
 import { workFolder } from "./builds";
 import { onSmallClass } from "./onSmallClass";
+import { configurationDescriptor } from "@/core/hid/usbDescriptors";
 import { noPad } from "@/core/hid/padShape";
 import { ask, buildUsbHost, imageFiles } from "./usbChip";
 
@@ -45,6 +46,33 @@ describe("descriptors over USB", () => {
   });
 
   it("are cut to what was asked for", () => expect(answers("80060002" + "0000" + "0900")[0]).toHaveLength(18));
+});
+
+describe("the interfaces of music over USB", () => {
+  const playing = onSmallClass({
+    ...finishedPad(),
+    reportSet: { ...finishedPad().reportSet, interfaces: ["music", "keyboard"] },
+  });
+  const asked = (...requests: string[]) => ask(host, imageFiles(playing, workFolder()), requests);
+
+  it("are there, two of them behind the keyboard's, and take no request of the HID class", () => {
+    const current = [0, 1, 2, 3].map((nth) => `810a00000${nth}000100`);
+    expect(asked(...current)).toEqual(["00", "00", "00", "stall"]);
+    const refused = [1, 2].flatMap((nth) => [
+      `a10100010${nth}000800`,
+      `210a007d0${nth}000000`,
+      `81060022${`0${nth}`}00ff00`,
+    ]);
+    expect(asked(...refused, DEVICE).slice(0, -1)).toEqual(refused.map(() => "stall"));
+  });
+
+  it("stand in the configuration as the design says", () => {
+    const [bytes] = asked("80060002" + "0000" + "ff00");
+    const own = configurationDescriptor(["music", "keyboard"], noPad);
+    // What the device takes of the port is the design's own.
+    expect(bytes.slice(0, 16)).toBe(toHex(Uint8Array.from(own)).slice(0, 16));
+    expect(bytes.slice(18)).toBe(toHex(Uint8Array.from(own)).slice(18));
+  });
 });
 
 describe("requests", () => {

@@ -101,6 +101,28 @@ describe("a pointer whose computer sleeps", () => {
   });
 });
 
+describe("music whose computer sleeps", () => {
+  it("does not wake it, and is told once the bus runs again", async () => {
+    const pad = finishedPad();
+    const [first] = pad.controls.map(({ id }) => `${id}:press`);
+    const bound = bind(pad, "base", first, { does: "note", note: 60, velocity: 96, channel: 0 });
+    const playing = onSmallClass({ ...bound, reportSet: { ...pad.reportSet, interfaces: ["keyboard", "music"] } });
+    await chip.end();
+    chip = new ChipTalk(host, imageFiles(playing, workFolder()));
+    await chip.order(ALLOW_WAKING);
+    const music = (lines: string[]) => lines.filter((line) => line.includes(" music ")).map((line) => line.slice(-8));
+    await chip.order("suspend");
+    await chip.pass(5);
+    await chip.order("contact 0 1");
+    expect(music(await chip.pass(30))).toEqual([]);
+    expect(await chip.order("woken")).toEqual(["no"]);
+    await chip.order("resume");
+    expect(music(await chip.pass(20))).toEqual(["09903c60"]);
+    await chip.order("contact 0 0");
+    expect(music(await chip.pass(20))).toEqual(["08803c40"]);
+  });
+});
+
 /** The board block's endpoint table spoilt, and its CRC right again. */
 function spoilt(change: (block: Uint8Array, table: number) => void): string[] {
   const folder = workFolder();

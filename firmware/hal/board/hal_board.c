@@ -44,7 +44,8 @@ void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) { (voi
 uint16_t ov_hal_sense(uint8_t sensor) { (void)sensor; return 0; }
 
 /* Put the report (OV_REPORT_KEYBOARD and so on) on its interface's IN endpoint. Answer 0 when the endpoint is still busy. While the
- * computer sleeps, wake it, unless it is OV_REPORT_POINTER with no button: then take it and forget it. */
+ * computer sleeps, wake it, unless it is OV_REPORT_POINTER with no button: then take it and forget it; or OV_REPORT_MUSIC: then answer 0. Of music
+ * `length` differs: four bytes an event, for the bulk endpoint of its interfaces. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   (void)kind; (void)bytes; (void)length;
   return 1;

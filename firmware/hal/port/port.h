@@ -1,9 +1,8 @@
 /* What is left to you: your controller's own calls, a dozen of them. Everything else is done.
  *
- * USB is the larger part of it: declare one interface for each descriptor of pins.h, hand reports over in port_report,
- * call ov_host_locks when the keyboard's output report comes and ov_host_reset after a bus reset (both in ovrin.h); for
- * for what
- * the computer tells a panel, put the 16 bytes of its interface's output report to ov_panel_place, between two scans; for
+ * USB is the larger part of it: declare one interface for each descriptor of pins.h (that of music is two whole interfaces with
+ * a bulk endpoint), hand reports over in port_report, call ov_host_locks when the keyboard's output report comes and ov_host_reset
+ * after a bus reset (both in ovrin.h); for what the computer tells a panel, put the 16 bytes of its interface's output report to ov_panel_place, between two scans; for
  * live changes, join the feature report of their interface to ov_live_place, ov_live_asked and ov_live_frame. */
 #ifndef OV_PORT_H
 #define OV_PORT_H

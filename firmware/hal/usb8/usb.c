@@ -371,12 +371,13 @@ void ov_usb_poll(void) {
 }
 
 /* A report while the bus sleeps wakes up the host, when it has allowed that; it is told once the bus runs again. What the pointer
- * moves is forgotten instead: it shall not wake a computer that was sent to sleep. */
+ * moves is forgotten instead, and music waits: a stick that is touched shall not wake a computer that was sent to sleep. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t nth;
   if (!configuration) return 0;
   if (quiet) {
     if (kind == OV_REPORT_POINTER && bytes[0] == 0) return 1;
+    if (OV_WITH_MUSIC && kind == OV_REPORT_MUSIC) return 0;
     if (may_wake) UDCON |= BIT(RMWKUP);
     return 0;
   }

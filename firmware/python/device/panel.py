@@ -7,14 +7,17 @@ from device.contract import AT_REPORTS, PANEL_BYTES, PANEL_VALUES, PANEL_VALUES_
 class Panel:
     def __init__(self, table):
         self.is_declared = bool(table[AT_REPORTS] >> REPORT_PANEL & 1)
-        self.forget()
+        self.told = bytes(PANEL_BYTES)
+        self.is_fresh = False  # it was told something since segment displays looked
 
     def forget(self):
+        self.is_fresh = self.is_fresh or any(self.told)
         self.told = bytes(PANEL_BYTES)
 
     def tell(self, told):
         if self.is_declared:
             self.told = bytes(told) + bytes(PANEL_BYTES - len(told))
+            self.is_fresh = True
 
     def flag(self, flag):
         return bool(self.told[flag >> 3 & 7] >> (flag & 7) & 1)

@@ -103,7 +103,8 @@ class Runtime:
         self.awake.play(elapsed_ms)
         self.lamps.play(elapsed_ms)
         if self.segments.count:
-            self.segments.play()
+            self.segments.play(self.panel.is_fresh or self.debounce.told() > MOST_CHANGES_BEFORE_AXES)
+            self.panel.is_fresh = False
         if self.lights.count:
             self.lights.play()
         self.reports.offer()

@@ -78,9 +78,13 @@ class Segments:
     def use_at(self, layer, nth):
         return self.uses + (layer * self.count + nth) * SEGMENT_USE_BYTES
 
-    def play(self):
-        self.look(self.displays[self.turn], self.turn)
+    def play(self, is_crowded):
+        """Turns go by scans, also by those that leave them out: when many switches change, and when the computer told something."""
         self.turn = (self.turn + 1) % self.count
+        self.chain = (self.chain + 1) % len(self.chains)
+        if is_crowded:
+            return
+        self.look(self.displays[self.turn], self.turn)
         if self.starts:
             nth, register, value = self.starts.pop(0)
             self.tell(nth, register, [value] * len(self.chains[nth].digits))
@@ -134,7 +138,6 @@ class Segments:
         self.send(nth, bytes(frame))
 
     def tell_digit(self):
-        self.chain = (self.chain + 1) % len(self.chains)
         chain = self.chains[self.chain]
         if not chain.unsent:
             return
