@@ -1,12 +1,24 @@
-import { interfaceFaces } from "@/core/hid/interfaceKinds";
-import { REPORTS } from "@/core/contract/contract";
 import { FRAME_BYTES } from "@/core/contract/live";
+import { MUSIC_REPORT_BYTES } from "@/core/contract/music";
+import { PANEL } from "@/core/contract/panel";
+import { padShapeOf } from "@/core/firmware/padShape";
+import { type InterfaceKind, interfaceFaces } from "@/core/hid/interfaceKinds";
+import { inOrder } from "@/core/hid/interfaces";
+import { reportBytes } from "@/core/hid/reportBytes";
 import type { Design } from "@/core/document/schema";
 import type { ImageSizes } from "@/core/image/flashImage";
 import { Section, Values } from "@/ui/pieces/sheets";
 
 const number = new Intl.NumberFormat("en");
 const of = (bytes: number, most: number) => `${number.format(bytes)} of ${number.format(most)}`;
+
+/** What comes over an endpoint, or is told by the computer. */
+function bytesOf(kind: InterfaceKind, design: Design): string {
+  if (kind === "live") return `${FRAME_BYTES} bytes`;
+  if (kind === "panel") return `${PANEL.BYTES} bytes told`;
+  if (kind === "music") return `up to ${MUSIC_REPORT_BYTES} bytes`;
+  return `${reportBytes(kind, padShapeOf(design))} bytes`;
+}
 
 /** What of the chip's memory the device takes, and what the computer will find. */
 export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageSizes }) {
@@ -25,9 +37,9 @@ export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageS
       </Section>
       <Section title="What the computer finds">
         <Values
-          rows={design.reportSet.interfaces.map((kind, nth) => [
+          rows={inOrder(design.reportSet.interfaces).map((kind, nth) => [
             `${interfaceFaces[kind].title}, endpoint ${nth + 1}`,
-            REPORTS[kind].bytes > 0 ? `${REPORTS[kind].bytes} bytes` : `${FRAME_BYTES} bytes`,
+            bytesOf(kind, design),
           ])}
         />
       </Section>
