@@ -318,7 +318,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     changeWish(move(done, "k9", 150, 40), { fits100: true }),
     /^Panel is \d+ × \d+ mm; the brief wishes 100 × 100\.$/,
   ],
-  ["brief/wish-unmet", changeWish(done, { connection: "usb-midi" }), /^The brief wishes a music device;/],
+  [
+    "brief/wish-unmet",
+    changeWish(done, { connection: "usb-midi" }),
+    /^The brief wishes a music device; the device declares no music\.$/,
+  ],
   ["brief/wish-unmet", changeWish(chooseController(done, "large-5v-70"), {}), /is no USB device/],
   [
     "circuits/lamp-current",

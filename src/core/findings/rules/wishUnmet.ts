@@ -3,7 +3,8 @@ import { wishTroubles } from "../../brief/wishFit";
 import { boardRings } from "../../layout/boardOutline";
 import { boundsOf } from "../../geometry/outline";
 import type { Design } from "../../document/schema";
-import { type Rule, listed } from "../finding";
+import { interfaceFaces } from "../../hid/interfaceKinds";
+import { type Observation, type Rule, listed } from "../finding";
 
 /** Side of a board up to which board houses have their lowest price (common practice). */
 const CHEAP_MM = 100;
@@ -22,6 +23,17 @@ function sizeTroubles(design: Design): string[] {
   });
 }
 
+const NO_MUSIC: Observation = {
+  message: "The brief wishes a music device; the device declares no music.",
+  subjects: [],
+  fixes: [
+    {
+      title: `Declare ${interfaceFaces.music.title}`,
+      apply: (d) => ({ ...d, reportSet: { ...d.reportSet, interfaces: [...d.reportSet.interfaces, "music"] } }),
+    },
+  ],
+};
+
 /** What the brief asks for beside counts, held against the controller and the boards as they are. */
 export const wishUnmet: Rule = {
   id: "brief/wish-unmet",
@@ -36,10 +48,8 @@ export const wishUnmet: Rule = {
       ...(profile && ofBoard.length > 0 ? [`The ${profile.title} ${listed(ofBoard)}`] : []),
       ...sizeTroubles(design),
       ...wishTroubles(wish, design.pitch, design.making).map((words) => words.replace(/\.$/, "")),
-      ...(wish.connection === "usb-midi"
-        ? ["The brief wishes a music device; the firmware reports keys and media usages, no notes yet"]
-        : []),
     ];
-    return troubles.map((words) => ({ message: `${words}.`, subjects: [] }));
+    const silent = wish.connection === "usb-midi" && !design.reportSet.interfaces.includes("music");
+    return [...troubles.map((words) => ({ message: `${words}.`, subjects: [] })), ...(silent ? [NO_MUSIC] : [])];
   },
 };
