@@ -16,7 +16,7 @@ export interface FirmwareFit {
 }
 
 const IMAGE_TAKES = [
-  "Every circuit of contacts, knobs, sticks and pots, lamps and addressable lights, USB, live changes; nothing to compile.",
+  "Every circuit of contacts, knobs, sticks and pots, lamps, addressable lights and segment displays, USB, music, live changes; nothing to compile.",
   "Knobs are read once a millisecond.",
 ];
 

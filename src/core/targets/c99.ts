@@ -10,7 +10,7 @@ export const c99: FirmwareTarget = {
   title: "Firmware, C99",
   purpose: "Runtime, tables, pin list, a stand-in that runs on this computer, and what to do in which order.",
   takes: [
-    "The whole runtime: keymap, layers, knobs, sticks and pots, lamps and lights, live changes.",
+    "The whole runtime: keymap, layers, knobs, sticks and pots, lamps, lights and segment displays, music, live changes.",
     "Pins, added parts and USB are left to whoever builds it.",
   ],
   problems: () => [],
