@@ -22,6 +22,10 @@ const OtherDeeds = dynamic(() => import("./OtherDeeds").then((m) => m.OtherDeeds
 /** The search comes with the first input that is taken in hand. */
 const UsageSearch = dynamic(() => import("./UsageSearch").then((m) => m.UsageSearch));
 
+/** What is bound stays in reach, also where the device declares no music any more. */
+const plays = (job: SimpleBinding | undefined) =>
+  job?.does === "note" || job?.does === "controller" || job?.does === "program";
+
 const MODIFIER_BITS = [0, 1, 2, 3, 4, 5, 6, 7];
 const FIRST_MODIFIER = 0xe0;
 
@@ -63,9 +67,7 @@ export function JobFields({ design, job, isPress, onJob, cap }: JobProps) {
       )}
       {job?.does === "repeat" && <RepeatFields job={job} onJob={onJob} />}
       <OtherDeeds design={design} job={job} onJob={onJob} />
-      {(design.reportSet.interfaces.includes("music") || job?.does === "note") && (
-        <MusicDeeds job={job} onJob={onJob} />
-      )}
+      {(design.reportSet.interfaces.includes("music") || plays(job)) && <MusicDeeds job={job} onJob={onJob} />}
       <MacroField design={design} job={job} onJob={onJob} />
       {isPress && <LayerField design={design} job={job} onJob={onJob} />}
       <PlainButton onClick={() => onJob({ does: "nothing" })}>Do nothing</PlainButton>
