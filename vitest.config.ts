@@ -25,7 +25,9 @@ export default defineConfig({
           name: "firmware",
           isolate: false,
           include: ["tests/firmware/**/*.test.ts"],
-          hookTimeout: 120_000,
+          // For what hangs: all images are compiled anew in one test, beside other compilers and simulators.
+          testTimeout: 1_200_000,
+          hookTimeout: 1_200_000,
         },
       },
     ],

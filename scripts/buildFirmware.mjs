@@ -26,6 +26,7 @@ const EXPORTS = [
   "ov_scan",
   "ov_host_locks",
   "ov_host_reset",
+  "ov_host_sleeps",
   "ov_switch_closed",
   "ov_layer_active",
   "ov_tables_place",
@@ -108,7 +109,7 @@ export function compileUsb8(own) {
   const folder = mkdtempSync(join(tmpdir(), "ovrin-"));
   const elf = join(folder, "image.elf");
   const arena = `-DOV_DEVICE_ARENA_BYTES=${ARENA_BYTES}`;
-  const flags = ["-O2", ...COMPACT, "-flto", "-fno-jump-tables", arena, ...withoutFlags(own.with)];
+  const flags = [own.small ? "-Os" : "-O2", ...COMPACT, "-flto", "-fno-jump-tables", arena, ...withoutFlags(own.with)];
   const places = [`-Wl,--defsym,ov_board=${own.boardAt}`, `-Wl,--defsym,ov_tables=${own.tablesAt}`];
   const sources = image.filter((path) => path.endsWith(".c"));
   const includes = ["-Ifirmware/src", "-Ifirmware/hal/lines", "-Ifirmware/hal/usb8"];

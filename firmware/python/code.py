@@ -10,6 +10,7 @@ runtime = Runtime(TABLES, lines, host.send, hardware.Kept())
 live = runtime.live
 has_panel = runtime.panel.is_declared
 told_ms = hardware.now_ms()
+is_asleep = False
 
 while True:
     now_ms = hardware.now_ms()
@@ -19,6 +20,9 @@ while True:
     told_ms = now_ms
     if host.came_anew():
         runtime.host_reset()
+    if host.is_asleep != is_asleep:
+        is_asleep = host.is_asleep
+        runtime.host_sleeps(is_asleep)
     locks = host.locks()
     if locks is not None:
         runtime.host_locks(locks)

@@ -31,10 +31,10 @@ from device.contract import (
 BANK_LINES = 16
 SELECT_SETTLES_US = 2  # until a multiplexer's line has settled
 TICKS = 1 << 29  # the interpreter's millisecond clock starts anew after so many
-I2C_HZ = 400000
 EXPANDER_PULL_UPS = 0x0C  # two registers of pull-ups, then, from 0x12 on, two of levels
 EXPANDER_LEVELS = 0x12
 EXPANDER_ADDRESS = 0x20
+HALF_HIGH = 0x8000  # of 65536 of a wave
 TWO_BYTES = 0xC  # events of a program
 
 
@@ -76,6 +76,7 @@ class Host:
         self.out = usb_midi.ports[1] if plan.PLAYS_MUSIC else None
         self.unsent = b""  # the rest of events that the port took in part
         self.was_connected = False
+        self.is_asleep = False
 
     def send(self, kind, report):
         if kind == REPORT_MUSIC:
@@ -124,10 +125,13 @@ class Host:
         return self.send(REPORT_LIVE, bytes(frame[:PACKED_FRAME_BYTES]))
 
     def came_anew(self):
+        """On a mere charger, where it never was, it does not sleep either: what is to be lit stays lit."""
         connected = supervisor.runtime.usb_connected
-        came = connected and not self.was_connected
+        if connected == self.was_connected:
+            return False
         self.was_connected = connected
-        return came
+        self.is_asleep = not connected
+        return connected
 
 
 class Kept:
@@ -190,11 +194,19 @@ class Kept:
             file.write(bytes([SEAL]))
 
 
+def open_bus(scl, sda, hz):
+    bus = busio.I2C(getattr(board, scl), getattr(board, sda), frequency=hz)
+    while not bus.try_lock():
+        pass
+    return bus
+
+
 class Pins:
-    """The board's pins by name, each taken once."""
+    """The board's pins by name, each taken once, and its two-wire buses."""
 
     def __init__(self):
         self.digital = {}
+        self.buses = [open_bus(*one) for one in plan.BUSES]
 
     def pin(self, name):
         if name not in self.digital:
@@ -282,10 +294,8 @@ class Multiplexers:
 class Expanders:
     """16-line expanders on one two-wire bus, every line pulled up; levels by expander, then by line."""
 
-    def __init__(self, pins, scl, sda, addresses):
-        self.bus = busio.I2C(getattr(board, scl), getattr(board, sda), frequency=I2C_HZ)
-        while not self.bus.try_lock():
-            pass
+    def __init__(self, pins, bus, addresses):
+        self.bus = pins.buses[bus]
         self.addresses = [EXPANDER_ADDRESS + address for address in addresses]
         self.levels = [True] * (len(addresses) * 16)
         self.read_bytes = bytearray(2)
@@ -351,6 +361,30 @@ class SegmentPins:
         self.select.value = True
 
 
+class DisplayBus:
+    """A display on a two-wire bus, alone or behind a bus multiplexer, of which no other may have a branch on meanwhile."""
+
+    branch_on = {}  # by bus: the multiplexer, and what it was told
+
+    def __init__(self, pins, bus, address, multiplexer, branch):
+        self.number, self.bus, self.address = bus, pins.buses[bus], address
+        self.behind = (multiplexer, branch) if multiplexer else None
+
+    def write(self, frame):
+        if self.behind:
+            self.reach()
+        self.bus.writeto(self.address, frame)
+
+    def reach(self):
+        on = self.branch_on.get(self.number)
+        if on == self.behind:
+            return
+        if on and on[0] != self.behind[0]:
+            self.bus.writeto(on[0], bytes(1))
+        self.bus.writeto(self.behind[0], bytes([self.behind[1]]))
+        self.branch_on[self.number] = self.behind
+
+
 class Lines:
     """What the runtime asks for: sense lines in banks of sixteen, strobes, lamps."""
 
@@ -368,6 +402,7 @@ class Lines:
         self.sensed = 0
         self.chains = [self.pins.output(name) for name in plan.CHAINS]
         self.segment_chains = [SegmentPins(pins, *one) for one in plan.SEGMENT_CHAINS]
+        self.displays = [DisplayBus(pins, *one) for one in plan.DISPLAYS]
         self.pairs = [one for one in self.lamps if isinstance(one, Pair)]
         self.pair = 0
 
@@ -382,6 +417,8 @@ class Lines:
             return (self.parts[place], more)
         if sort == "pair":
             return Pair(self.pins, place, more)
+        if sort == "tone":
+            return (Sounder(place, more), 0)
         return (self.pins.output(place), None)
 
     def sensor(self, name, selects, channel):
@@ -442,6 +479,9 @@ class Lines:
     def segments(self, chain, frame):
         self.segment_chains[chain].shift(frame)
 
+    def display(self, display, frame):
+        self.displays[display].write(frame)
+
     def show(self):
         """After each scan: what registers show, and the next lamp of those between line pairs."""
         for part in self.showing:
@@ -454,6 +494,18 @@ class Lines:
             if self.pairs[self.pair].is_lit:
                 self.pairs[self.pair].light()
                 return
+
+
+class Sounder:
+    """One that wants a square wave: half of each is high while it sounds."""
+
+    def __init__(self, name, hz):
+        import pwmio  # not every board has it, and few devices want it
+
+        self.wave = pwmio.PWMOut(getattr(board, name), frequency=hz, duty_cycle=0)
+
+    def lamp(self, _, on):
+        self.wave.duty_cycle = HALF_HIGH if on else 0
 
 
 class Pair:

@@ -7,6 +7,8 @@ Lines of a script (the same as those of the C archive):
   MS sense STROBE BANK WORD   from this millisecond on, this bank reads WORD (hex, bit 0 = low = closed)
                               while STROBE (a number, or - for none) is driven
   MS level SENSOR LEVEL       from this millisecond on, the voltage of a sensor, as parts of 65536 of the supply (hex)
+  MS sleeps 1|0               from this millisecond on the host sleeps and takes no report, or is awake
+  MS shares NUMBERS           these reports come over one endpoint, which takes one of them a millisecond
   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
@@ -19,6 +21,7 @@ Lines of a script (the same as those of the C archive):
 import sys
 
 from device.contract import KEEP_TAKEN, KEPT_BYTES, NO_SEAL, REPORT_NAMES
+from device.reports import is_movement
 from device.runtime import Runtime
 from tables import TABLES
 
@@ -36,6 +39,8 @@ class Bench:
     def start_afresh(self):
         self.answers = {}
         self.levels = {}
+        self.over = {}  # the endpoint of a report that shares one, by the first of them
+        self.taken_ms = {}
         self.bytes = bytearray([NO_SEAL] * KEPT_BYTES)
         self.now_ms = self.late_until_ms = 0
         self.start()
@@ -45,7 +50,7 @@ class Bench:
         self.driven = "-"
         self.sensed = 0
         self.scanned_ms = self.now_ms
-        self.is_busy = False
+        self.is_busy = self.is_asleep = False
         self.held = {}  # what waits on each endpoint while the host does not ask
         self.scans_left = 0  # scans until a byte is kept
         self.runtime = Runtime(TABLES, self, self.send, self)
@@ -95,12 +100,19 @@ class Bench:
     def segments(self, chain, frame):
         self.tell("%d segments %d %s" % (self.now_ms, chain, frame.hex()))
 
+    def display(self, display, frame):
+        self.tell("%d display %d %s" % (self.now_ms, display, frame.hex()))
+
     def send(self, kind, report):
-        if self.is_busy and kind in self.held:
+        if self.is_asleep:
+            return is_movement(kind, report)
+        at = self.over.get(kind, kind)
+        if at in self.held if self.is_busy else self.taken_ms.get(at) == self.now_ms:
             return False
         if self.is_busy:
-            self.held[kind] = bytes(report)
+            self.held[at] = (kind, bytes(report))
         else:
+            self.taken_ms[at] = self.now_ms
             self.deliver(kind, report)
         return True
 
@@ -138,14 +150,24 @@ class Bench:
         self.is_busy = value == "1"
         if self.is_busy:
             return
-        for kind in sorted(self.held):
-            self.deliver(kind, self.held[kind])
+        for kind, report in sorted(self.held.values()):
+            self.deliver(kind, report)
         self.held = {}
+
+    def do_shares(self, ms, *numbers):
+        for number in numbers:
+            self.over[int(number)] = int(numbers[0])
+
+    def do_sleeps(self, ms, value):
+        self.is_asleep = value == "1"
+        self.runtime.host_sleeps(self.is_asleep)
 
     def do_locks(self, ms, value):
         self.runtime.host_locks(int(value))
 
     def do_reset(self, ms):
+        if self.is_asleep:
+            self.do_sleeps(ms, "0")
         self.held = {}
         self.runtime.host_reset()
 

@@ -30,7 +30,7 @@ uint32_t ov_loaded_action(uint8_t layer, uint8_t input) {
 
 uint8_t ov_action_reports(uint32_t action) {
   uint8_t kind = ov_action_kind(action);
-  return (uint8_t)(kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER || (kind >= OV_DO_MACRO && kind <= OV_DO_PROGRAM && kind != OV_DO_AWAKE));
+  return (uint8_t)(kind == OV_DO_KEYBOARD || kind == OV_DO_CONSUMER || (kind >= OV_DO_MACRO && kind <= OV_DO_POINTER_PLACE && kind != OV_DO_AWAKE));
 }
 
 uint16_t ov_pool_bytes(void) {
@@ -58,6 +58,7 @@ static uint8_t is_sound_short(uint32_t action) {
     case OV_DO_NEXT_MODIFIERS:
     case OV_DO_POINTER_MOVE:
     case OV_DO_POINTER_WHEEL:
+    case OV_DO_POINTER_PLACE:
     case OV_DO_AWAKE: return 1;
     case OV_DO_POINTER_BUTTON: return ov_action_value(action) < OV_POINTER_BUTTONS;
     case OV_DO_SYSTEM: return ov_action_value(action) < OV_SYSTEM_USAGES;

@@ -8,7 +8,7 @@
 #if OV_WITH_AXES
 
 struct axis {
-  int16_t left;     /* of a count that it moves, in 32768ths; of music the value told last, -1: none */
+  int16_t left;     /* of a count that it moves, in 32768ths; of music and of a place the value told last, -1: none */
   uint16_t reading; /* smoothed */
   uint16_t counts;  /* the reading that counts */
   int16_t raw;      /* where that is, the dead zone and the curve left out */
@@ -141,14 +141,14 @@ static void look_up(struct axis *axis, uint8_t n) {
   uint16_t use = use_at(ov_layers_off_base ? ov_layer_found(n, OV_OF_AXIS) : 0, n);
   uint8_t now = of(use, OV_AXIS_USE_AT_DOES);
   uint8_t before = axis->does & DOES;
-#if OV_WITH_MUSIC
-  if (now == OV_AXIS_DO_MUSIC && (of(use, OV_AXIS_USE_AT_WHICH) != axis->which || word_of(use, OV_AXIS_USE_AT_SPEED) != axis->speed)) before = OV_NONE;
+#if OV_WITH_MUSIC || OV_WITH_PLACE
+  if (now >= OV_AXIS_DO_MUSIC && (of(use, OV_AXIS_USE_AT_WHICH) != axis->which || word_of(use, OV_AXIS_USE_AT_SPEED) != axis->speed)) before = OV_NONE;
 #endif
   axis->which = of(use, OV_AXIS_USE_AT_WHICH);
   axis->speed = word_of(use, OV_AXIS_USE_AT_SPEED);
   if (now == before) return;
   axis->does = (uint8_t)((axis->does & ~DOES) | now);
-  axis->left = OV_WITH_MUSIC && now == OV_AXIS_DO_MUSIC ? untold(axis) : 0;
+  axis->left = (OV_WITH_MUSIC || OV_WITH_PLACE) && now >= OV_AXIS_DO_MUSIC ? untold(axis) : 0;
   ov_reports_changed();
 }
 
@@ -226,6 +226,15 @@ OV_RARELY static void sound(struct axis *axis, uint8_t n) {
   if (how & OV_MUSIC_AXIS_FINE) ov_music_tell((uint8_t)(OV_MUSIC_CONTROL | axis->which), (uint8_t)(controller + OV_MUSIC_FINE), fine);
 }
 
+/* A place on the screen. Where it stands when it is first looked at is not told: the pointer follows a hand, and stays where it is until one moves it. */
+OV_RARELY static void point(struct axis *axis, uint8_t n) {
+  uint16_t value = fine_value(n, axis->place);
+  int16_t told = axis->left;
+  if ((int16_t)value == told) return;
+  axis->left = (int16_t)value;
+  ov_place_put(axis->which, (uint16_t)((uint16_t)(value << 1) | value >> 13), (uint8_t)(told >= 0));
+}
+
 void ov_axes_untold(void) {
   struct axis *axis = axes;
   uint8_t n;
@@ -240,6 +249,7 @@ void ov_axes_play(uint8_t elapsed_ms) {
   for (n = sensors; n > 0; n--, axis++) {
     uint8_t now = axis->does & DOES;
     if (OV_WITH_MUSIC && now == OV_AXIS_DO_MUSIC) sound(axis, (uint8_t)(sensors - n));
+    if (OV_WITH_PLACE && now == OV_AXIS_DO_PLACE) point(axis, (uint8_t)(sensors - n));
     if (now != OV_AXIS_DO_POINTER && now != OV_AXIS_DO_WHEEL) continue;
     /* What is left over goes with the direction that it came from. */
     if (axis->place == 0 || (axis->place < 0) != (axis->left < 0)) axis->left = 0;
@@ -253,6 +263,8 @@ void ov_axes_add(int32_t *sums) {
   for (n = sensors; n > 0; n--, axis++)
     if ((axis->does & DOES) == OV_AXIS_DO_PAD) sums[axis->which] += axis->place;
 }
+
+uint16_t ov_axis_reading(uint8_t n) { return axes[n].reading; }
 
 /* From 0 to 255: of what goes to both sides half of it is where it rests. */
 uint8_t ov_axis_value(uint8_t n) {

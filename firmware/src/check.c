@@ -16,9 +16,11 @@ uint16_t ov_tables_crc(void) { return ov_table_word((uint16_t)(ov_table_word(OV_
 static uint8_t has_parts(void) {
   if (!OV_WITH_LIGHTS && ov_table_byte(OV_AT_LIGHTS) > 0) return 0;
   if (!OV_WITH_POINTER && ov_report_declared(OV_REPORT_POINTER)) return 0;
+  if (!OV_WITH_PLACE && ov_report_declared(OV_REPORT_PLACE)) return 0;
   if (!OV_WITH_AXES && ov_table_byte(OV_AT_SENSORS) > 0) return 0;
   if (!OV_WITH_PANEL && ov_report_declared(OV_REPORT_PANEL)) return 0;
   if (!OV_WITH_SEGMENTS && ov_table_byte(OV_AT_SEGMENT_DISPLAYS) > 0) return 0;
+  if (!OV_WITH_DISPLAYS && ov_table_byte(OV_AT_DISPLAYS) > 0) return 0;
   if (!OV_WITH_MUSIC && ov_report_declared(OV_REPORT_MUSIC)) return 0;
   if (!OV_WITH_PAD && ov_report_declared(OV_REPORT_PAD)) return 0;
   return (uint8_t)(OV_WITH_LIVE || !ov_report_declared(OV_REPORT_LIVE));

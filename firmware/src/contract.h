@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 10
+#define OV_TABLE_VERSION 13
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -37,60 +37,71 @@
 #define OV_AT_MARK 0
 #define OV_AT_VERSION 2
 #define OV_AT_REPORTS 3
-#define OV_AT_LENGTH 4
-#define OV_AT_SWITCHES 6
-#define OV_AT_ENCODERS 7
-#define OV_AT_LAMPS 8
-#define OV_AT_LAYERS 9
-#define OV_AT_GROUPS 0x0A
-#define OV_AT_BANKS 0x0B
-#define OV_AT_FLIPS 0x0C
-#define OV_AT_TOGETHER 0x0D
-#define OV_AT_OPPOSITES 0x0E
-#define OV_AT_MACROS 0x0F
-#define OV_AT_SETTLE_US 0x10
-#define OV_AT_PULSE_MS 0x11
-#define OV_AT_UNLOCK_FIRST 0x12
-#define OV_AT_UNLOCK_SECOND 0x13
-#define OV_AT_WAITING 0x14
-#define OV_AT_LIGHTS 0x15
-#define OV_AT_CHAINS 0x16
-#define OV_AT_GLOWS 0x17
-#define OV_AT_LIGHTS_A_SCAN 0x18
-#define OV_AT_SENSORS 0x19
-#define OV_AT_BEYONDS 0x1A
-#define OV_AT_PAD_BUTTONS 0x1B
-#define OV_AT_PAD_HAT 0x1C
-#define OV_AT_PAD_AXES 0x1D
-#define OV_AT_PAD_BOTH_SIDES 0x1E
-#define OV_AT_PAD_AXIS_BITS 0x1F
-#define OV_AT_SEGMENT_DISPLAYS 0x20
-#define OV_AT_SEGMENT_CHAINS 0x21
-#define OV_AT_SEGMENT_DRIVERS 0x22
-#define OV_AT_SEGMENT_STARTS 0x23
-#define OV_AT_FIXED_CRC 0x24
-#define OV_AT_GROUP_TABLE 0x26
-#define OV_AT_BANK_TABLE 0x28
-#define OV_AT_SWITCH_TABLE 0x2A
-#define OV_AT_ENCODER_TABLE 0x2C
-#define OV_AT_LAMP_TABLE 0x2E
-#define OV_AT_CHAIN_TABLE 0x30
-#define OV_AT_LIGHT_TABLE 0x32
-#define OV_AT_GLOW_TABLE 0x34
-#define OV_AT_SENSOR_TABLE 0x36
-#define OV_AT_CURVE_TABLE 0x38
-#define OV_AT_AXIS_USE_TABLE 0x3A
-#define OV_AT_SEGMENT_CHAIN_TABLE 0x3C
-#define OV_AT_SEGMENT_START_TABLE 0x3E
-#define OV_AT_SEGMENT_TABLE 0x40
-#define OV_AT_SEGMENT_USE_TABLE 0x42
-#define OV_AT_SEGMENT_TEXTS 0x44
-#define OV_AT_TOGETHER_TABLE 0x46
-#define OV_AT_OPPOSITE_TABLE 0x48
-#define OV_AT_MACRO_TABLE 0x4A
-#define OV_AT_ACTION_TABLE 0x4C
-#define OV_AT_ACTION_POOL 0x4E
-#define OV_HEADER_BYTES 80
+#define OV_AT_LENGTH 5
+#define OV_AT_SWITCHES 7
+#define OV_AT_ENCODERS 8
+#define OV_AT_LAMPS 9
+#define OV_AT_LAYERS 0x0A
+#define OV_AT_GROUPS 0x0B
+#define OV_AT_BANKS 0x0C
+#define OV_AT_FLIPS 0x0D
+#define OV_AT_TOGETHER 0x0E
+#define OV_AT_OPPOSITES 0x0F
+#define OV_AT_MACROS 0x10
+#define OV_AT_SETTLE_US 0x11
+#define OV_AT_PULSE_MS 0x12
+#define OV_AT_UNLOCK_FIRST 0x13
+#define OV_AT_UNLOCK_SECOND 0x14
+#define OV_AT_WAITING 0x15
+#define OV_AT_LIGHTS 0x16
+#define OV_AT_CHAINS 0x17
+#define OV_AT_GLOWS 0x18
+#define OV_AT_LIGHTS_A_SCAN 0x19
+#define OV_AT_SENSORS 0x1A
+#define OV_AT_BEYONDS 0x1B
+#define OV_AT_PAD_BUTTONS 0x1C
+#define OV_AT_PAD_HAT 0x1D
+#define OV_AT_PAD_AXES 0x1E
+#define OV_AT_PAD_BOTH_SIDES 0x1F
+#define OV_AT_PAD_AXIS_BITS 0x20
+#define OV_AT_KEY_BYTES 0x21
+#define OV_AT_SEGMENT_DISPLAYS 0x22
+#define OV_AT_SEGMENT_CHAINS 0x23
+#define OV_AT_SEGMENT_DRIVERS 0x24
+#define OV_AT_SEGMENT_STARTS 0x25
+#define OV_AT_DISPLAYS 0x26
+#define OV_AT_DISPLAY_STATES 0x27
+#define OV_AT_FIXED_CRC 0x28
+#define OV_AT_GROUP_TABLE 0x2A
+#define OV_AT_BANK_TABLE 0x2C
+#define OV_AT_SWITCH_TABLE 0x2E
+#define OV_AT_ENCODER_TABLE 0x30
+#define OV_AT_LAMP_TABLE 0x32
+#define OV_AT_CHAIN_TABLE 0x34
+#define OV_AT_LIGHT_TABLE 0x36
+#define OV_AT_GLOW_TABLE 0x38
+#define OV_AT_SENSOR_TABLE 0x3A
+#define OV_AT_CURVE_TABLE 0x3C
+#define OV_AT_AXIS_USE_TABLE 0x3E
+#define OV_AT_SEGMENT_CHAIN_TABLE 0x40
+#define OV_AT_SEGMENT_START_TABLE 0x42
+#define OV_AT_SEGMENT_TABLE 0x44
+#define OV_AT_SEGMENT_USE_TABLE 0x46
+#define OV_AT_SEGMENT_TEXTS 0x48
+#define OV_AT_DISPLAY_TABLE 0x4A
+#define OV_AT_DISPLAY_USE_TABLE 0x4C
+#define OV_AT_DISPLAY_FRAMES 0x4E
+#define OV_AT_DISPLAY_PAGES 0x50
+#define OV_AT_DISPLAY_THINGS 0x52
+#define OV_AT_DISPLAY_TEXTS 0x54
+#define OV_AT_DISPLAY_GLYPHS 0x56
+#define OV_AT_DISPLAY_PICTURES 0x58
+#define OV_AT_TOGETHER_TABLE 0x5A
+#define OV_AT_OPPOSITE_TABLE 0x5C
+#define OV_AT_MACRO_TABLE 0x5E
+#define OV_AT_ACTION_TABLE 0x60
+#define OV_AT_ACTION_POOL 0x62
+#define OV_HEADER_BYTES 100
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
@@ -107,6 +118,10 @@
 #define OV_SEGMENT_START_BYTES 3
 #define OV_SEGMENT_BYTES 3
 #define OV_SEGMENT_USE_BYTES 8
+#define OV_DISPLAY_BYTES 7
+#define OV_DISPLAY_USE_BYTES 1
+#define OV_DISPLAY_PAGE_BYTES 3
+#define OV_DISPLAY_THING_BYTES 12
 #define OV_TOGETHER_BYTES 8
 #define OV_OPPOSITE_BYTES 3
 #define OV_MACRO_BYTES 2
@@ -148,6 +163,7 @@
 #define OV_DO_NOTE 0x13
 #define OV_DO_CONTROLLER 0x14
 #define OV_DO_PROGRAM 0x15
+#define OV_DO_POINTER_PLACE 0x16
 #define OV_DO_LONG 0x7F
 #define OV_FIRST_MODIFIER 0xE0
 #define OV_TWO_JOBS_BYTES 16
@@ -172,6 +188,8 @@
 #define OV_POINTER_RAMP_SHIFT 4
 #define OV_POINTER_BUTTONS 5
 #define OV_POINTER_FRACTION_BITS 0x0D
+#define OV_PLACE_MOST 0x7FFF
+#define OV_PLACE_STEPS 0xFFF
 #define OV_AWAKE_SWITCHED 0
 #define OV_AWAKE_HELD 1
 #define OV_PART_BYTES(together) ((together) > 0 ? 32u : 0u)
@@ -260,6 +278,7 @@
 #define OV_AXIS_DO_WHEEL 3
 #define OV_AXIS_DO_PAD 4
 #define OV_AXIS_DO_MUSIC 5
+#define OV_AXIS_DO_PLACE 6
 #define OV_AXIS_USE_AT_DOES 0
 #define OV_AXIS_USE_AT_WHICH 1
 #define OV_AXIS_USE_AT_SPEED 2
@@ -310,6 +329,46 @@
 #define OV_SEGMENT_FIGURES {0x7E, 0x30, 0x6D, 0x79, 0x33, 0x5B, 0x5F, 0x70, 0x7F, 0x7B}
 #define OV_SEGMENT_NEED(drivers, displays, chains) (10u * (drivers) + 3u * (displays) + 1u * (chains))
 
+#define OV_DISPLAYS_MOST 8
+#define OV_DISPLAYS_THINGS 0x18
+#define OV_DISPLAYS_PAGES 0x80
+#define OV_DISPLAYS_COLUMNS 0xFF
+#define OV_DISPLAYS_ROWS 0x20
+#define OV_DISPLAYS_CELL 6
+#define OV_DISPLAYS_FRAME 0x10
+#define OV_DISPLAYS_CURSOR 9
+#define OV_DISPLAY_AT_COLUMNS 0
+#define OV_DISPLAY_AT_ROWS 1
+#define OV_DISPLAY_AT_STATES 2
+#define OV_DISPLAY_AT_START 3
+#define OV_DISPLAY_AT_PLACE 5
+#define OV_DISPLAY_DO_TEXT 1
+#define OV_DISPLAY_DO_LAYER 2
+#define OV_DISPLAY_DO_DEED 3
+#define OV_DISPLAY_DO_VALUE 4
+#define OV_DISPLAY_DO_BAR 5
+#define OV_DISPLAY_DO_PICTURE 6
+#define OV_DISPLAY_DO_LARGE 0x80
+#define OV_DISPLAY_THING_AT_SHOWS 0
+#define OV_DISPLAY_THING_AT_COLUMN 1
+#define OV_DISPLAY_THING_AT_ROW 2
+#define OV_DISPLAY_THING_AT_COLUMNS 3
+#define OV_DISPLAY_THING_AT_ROWS 4
+#define OV_DISPLAY_THING_AT_OF 5
+#define OV_DISPLAY_THING_AT_LOW 6
+#define OV_DISPLAY_THING_AT_HIGH 8
+#define OV_DISPLAY_THING_AT_TOP 0x0A
+#define OV_DISPLAY_THING_AT_POINT 0x0B
+#define OV_DISPLAY_ADDS_NOTHING 0
+#define OV_DISPLAY_ADDS_ROW 1
+#define OV_DISPLAY_ADDS_COLUMN 2
+#define OV_DISPLAY_ADDS_LOW 3
+#define OV_DISPLAY_ADDS_HIGH 4
+#define OV_GLYPH_MINUS 0x0A
+#define OV_GLYPH_POINT 0x0B
+#define OV_GLYPH_COLUMNS 5
+#define OV_DISPLAY_NEED(displays, states) ((displays) > 0 ? 9u * (displays) + (states) + 16u : 0u)
+
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
 #define OV_SEND_QUEUE 2
@@ -335,10 +394,13 @@
 #define OV_PANEL_SENDING 2
 #define OV_REPORT_MUSIC 7
 #define OV_MUSIC_SENDING 2
-#define OV_REPORT_KINDS 8
-#define OV_LONGEST_SMALL_REPORT 8
-#define OV_LONGEST_PAD_REPORT 33
-#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system", "pad", "panel", "music"}
+#define OV_REPORT_PLACE 8
+#define OV_PLACE_BYTES 5
+#define OV_PLACE_SENDING 1
+#define OV_REPORT_KINDS 9
+#define OV_EVERY_KEY_BYTES 28
+#define OV_LONGEST_REPORT 36
+#define OV_REPORT_NAMES {"keyboard", "consumer", "live", "pointer", "system", "pad", "panel", "music", "place"}
 
 #define OV_START_READY 0
 #define OV_START_NO_TABLES 1
@@ -383,6 +445,7 @@
 #define OV_COMMAND_BEGIN 5
 #define OV_COMMAND_WRITE 6
 #define OV_COMMAND_FINISH 7
+#define OV_COMMAND_READ_SENSORS 8
 #define OV_STATUS_OK 1
 #define OV_STATUS_WORKING 2
 #define OV_STATUS_LOCKED 3
@@ -413,6 +476,7 @@
 #define OV_MOST_READ 14
 #define OV_MOST_WRITTEN 9
 #define OV_MOST_POOL_READ 56
+#define OV_MOST_SENSORS_READ 28
 #define OV_UNLOCK_TENTHS 20
 #define OV_OPEN_SECONDS 120
 #define OV_KEEP_TAKEN 1
@@ -420,7 +484,7 @@
 #define OV_LIVE_NEED(inputs, layers) (((inputs) * (layers) + 7u) / 8u + OV_FRAME_BYTES)
 
 /* The board block of a finished image: see src/core/contract/board.ts. */
-#define OV_BOARD_VERSION 6
+#define OV_BOARD_VERSION 9
 #define OV_BOARD_MARK_0 0x4F
 #define OV_BOARD_MARK_1 0x42
 #define OV_MOST_BOARD_BYTES 1536
@@ -434,21 +498,24 @@
 #define OV_BOARD_AT_LAMPS 0x0A
 #define OV_BOARD_AT_PAIRS 0x0B
 #define OV_BOARD_AT_PAIRS_FIRST 0x0C
-#define OV_BOARD_AT_ENDPOINTS 0x0D
-#define OV_BOARD_AT_DESCRIPTORS 0x0E
-#define OV_BOARD_AT_EDGE_ENCODERS 0x0F
-#define OV_BOARD_AT_START_TABLE 0x10
-#define OV_BOARD_AT_STROBE_TABLE 0x12
-#define OV_BOARD_AT_BANK_TABLE 0x14
-#define OV_BOARD_AT_LAMP_TABLE 0x16
-#define OV_BOARD_AT_LIGHT_TABLE 0x18
-#define OV_BOARD_AT_SENSE_TABLE 0x1A
-#define OV_BOARD_AT_SEGMENT_TABLE 0x1C
-#define OV_BOARD_AT_PART_TABLE 0x1E
-#define OV_BOARD_AT_ENDPOINT_TABLE 0x20
-#define OV_BOARD_AT_EDGE_TABLE 0x22
-#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x24
-#define OV_BOARD_HEADER_BYTES 38
+#define OV_BOARD_AT_REPORTS 0x0D
+#define OV_BOARD_AT_ENDPOINTS 0x0E
+#define OV_BOARD_AT_INTERFACES 0x0F
+#define OV_BOARD_AT_DESCRIPTORS 0x10
+#define OV_BOARD_AT_EDGE_ENCODERS 0x11
+#define OV_BOARD_AT_START_TABLE 0x12
+#define OV_BOARD_AT_STROBE_TABLE 0x14
+#define OV_BOARD_AT_BANK_TABLE 0x16
+#define OV_BOARD_AT_LAMP_TABLE 0x18
+#define OV_BOARD_AT_LIGHT_TABLE 0x1A
+#define OV_BOARD_AT_SENSE_TABLE 0x1C
+#define OV_BOARD_AT_SEGMENT_TABLE 0x1E
+#define OV_BOARD_AT_DISPLAY_TABLE 0x20
+#define OV_BOARD_AT_PART_TABLE 0x22
+#define OV_BOARD_AT_REPORT_TABLE 0x24
+#define OV_BOARD_AT_EDGE_TABLE 0x26
+#define OV_BOARD_AT_DESCRIPTOR_TABLE 0x28
+#define OV_BOARD_HEADER_BYTES 42
 #define OV_BOARD_START_BYTES 3
 #define OV_BOARD_STROBE_BYTES 3
 #define OV_BOARD_BANK_BYTES 33
@@ -456,7 +523,8 @@
 #define OV_BOARD_LIGHT_BYTES 2
 #define OV_BOARD_SENSE_BYTES 11
 #define OV_BOARD_SEGMENT_BYTES 6
-#define OV_BOARD_ENDPOINT_BYTES 5
+#define OV_BOARD_DISPLAY_BYTES 3
+#define OV_BOARD_REPORT_BYTES 6
 #define OV_BOARD_EDGE_BYTES 5
 #define OV_BOARD_DESCRIPTOR_BYTES 7
 #define OV_START_MODE_FLOAT 0
@@ -473,14 +541,16 @@
 #define OV_LAMP_ON_PIN_HIGH 1
 #define OV_LAMP_ON_REMOTE_LOW 2
 #define OV_LAMP_ON_PAIR 3
+#define OV_LAMP_ON_TONE 4
 #define OV_PART_END 0
 #define OV_PART_IN_REGISTERS 1
 #define OV_PART_OUT_REGISTERS 2
 #define OV_PART_MULTIPLEXERS 3
 #define OV_PART_EXPANDERS 4
 #define OV_PART_LADDER 5
+#define OV_PART_BUS 6
 
 /* Bytes of the arena; what each is for stands in src/core/contract/contract.ts. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, segmentBytes, musicBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (segmentBytes) + 1u * (musicBytes) + 1u * (liveBytes))
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, segmentBytes, displayBytes, musicBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (segmentBytes) + 1u * (displayBytes) + 1u * (musicBytes) + 1u * (liveBytes))
 
 #endif

@@ -27,6 +27,7 @@ void ov_effect_start(uint8_t input, uint32_t action) {
     case OV_DO_POINTER_BUTTON: ov_pointer_button(value, 1); break;
     case OV_DO_POINTER_MOVE:
     case OV_DO_POINTER_WHEEL: ov_mover_pressed(input, action); break;
+    case OV_DO_POINTER_PLACE: ov_place_point(action); break;
     case OV_DO_AWAKE: ov_awake_pressed(action); break;
     case OV_DO_SYSTEM: ov_system_changed(value, 1); break;
     case OV_DO_PAD_BUTTON: ov_pad_button(value, 1); break;

@@ -20,6 +20,7 @@
 
 #define EIGHTHS 8u
 
+uint8_t ov_asleep;
 static uint8_t locks, locks_changed;
 static uint8_t changes_by_itself; /* some lamp shows what does, or is seen so: all are looked at in every scan */
 static uint8_t *states;
@@ -32,7 +33,7 @@ void ov_lamps_init(void) {
   uint16_t entry = ov_table_word(OV_AT_LAMP_TABLE);
   uint8_t i;
   states = ov_arena_take((uint16_t)(STATE_BYTES * ov_table_byte(OV_AT_LAMPS)));
-  locks = changes_by_itself = tick_ms = eighth = 0;
+  ov_asleep = locks = changes_by_itself = tick_ms = eighth = 0;
   locks_changed = 1;
   for (i = 0; i < ov_table_byte(OV_AT_LAMPS); i++, entry = (uint16_t)(entry + OV_LAMP_BYTES)) {
     if (of(entry, OV_LAMP_AT_KIND) >= OV_LAMP_HELD && of(entry, OV_LAMP_AT_KIND) != OV_LAMP_TOLD) changes_by_itself = 1;
@@ -42,6 +43,11 @@ void ov_lamps_init(void) {
 
 void ov_host_locks(uint8_t value) {
   locks = value;
+  locks_changed = 1;
+}
+
+void ov_host_sleeps(uint8_t sleeps) {
+  ov_asleep = sleeps;
   locks_changed = 1;
 }
 
@@ -122,7 +128,7 @@ void ov_lamps_show(void) {
   for (left = ov_table_byte(OV_AT_LAMPS); left > 0; left--, entry = (uint16_t)(entry + OV_LAMP_BYTES), state += STATE_BYTES) {
     uint8_t on = ov_shows(entry);
     if (of(entry, OV_LAMP_AT_ON) > 0) on = in_pattern(state, entry, on);
-    if (eighth >= of(entry, OV_LAMP_AT_EIGHTHS)) on = 0;
+    if (ov_asleep || eighth >= of(entry, OV_LAMP_AT_EIGHTHS)) on = 0;
     if (state[TOLD] == OFF + on) continue;
     state[TOLD] = (uint8_t)(OFF + on);
     ov_hal_lamp(of(entry, OV_LAMP_AT_LINE), on);

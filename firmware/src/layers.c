@@ -55,6 +55,8 @@ uint8_t ov_layers_changed(void) {
 uint8_t ov_layer_active(uint8_t layer) { return (uint8_t)(holders[layer] > 0 || layer == default_layer); }
 
 static uint8_t answers(uint8_t layer, uint8_t input, uint8_t of) {
+  if (OV_WITH_DISPLAYS && of == OV_OF_NAME) return 1;
+  if (OV_WITH_DISPLAYS && of == OV_OF_DISPLAYS) return (uint8_t)(ov_displays_page(layer, input) != OV_NONE);
   if (OV_WITH_SEGMENTS && of == OV_OF_SEGMENTS) return (uint8_t)(ov_segments_do(layer, input) != OV_SEGMENT_DO_PASS);
   if (of) return (uint8_t)(ov_axis_does(layer, input) != OV_AXIS_DO_PASS);
   return ov_action_kind(ov_action(layer, input)) != OV_DO_PASS;

@@ -91,6 +91,7 @@ static void work_out(void) {
   if (chain_left == 0) next_chain();
   chain_left--;
   ov_glows_mix(light, colours);
+  if (ov_asleep) colours[0] = colours[1] = colours[2] = 0;
   keep_to_limit(colours);
   for (i = 0; i < OV_COLOURS; i++, places = (uint8_t)(places >> 2)) {
     uint8_t *byte = bytes + (places & 3u);

@@ -79,6 +79,16 @@ static uint8_t read_pool(void) {
   return OV_STATUS_OK;
 }
 
+/* Where sticks and pots stand is no secret, as what is typed would be: it is told though the device is locked. */
+static uint8_t read_sensors(void) {
+  uint8_t from = frame[OV_FRAME_AT_FIRST];
+  uint8_t count = frame[OV_FRAME_AT_COUNT];
+  uint8_t nth;
+  if (count > OV_MOST_SENSORS_READ || from + count > ov_axes_there()) return OV_STATUS_UNSOUND;
+  for (nth = 0; nth < count; nth++) put_word((uint8_t)(OV_FRAME_AT_PAYLOAD + 2u * nth), ov_axis_reading((uint8_t)(from + nth)));
+  return OV_STATUS_OK;
+}
+
 static uint8_t change(void) {
   if (ov_unlock_seconds() == 0) return OV_STATUS_LOCKED;
   ov_unlock_use();
@@ -96,6 +106,7 @@ OV_RARELY static uint8_t obey(void) {
     case OV_COMMAND_READ_ACTIVE: return read_actions(1);
     case OV_COMMAND_READ_LOADED: return read_actions(0);
     case OV_COMMAND_READ_POOL: return read_pool();
+    case OV_COMMAND_READ_SENSORS: return read_sensors();
     case OV_COMMAND_BEGIN:
     case OV_COMMAND_WRITE:
     case OV_COMMAND_FINISH: return change();

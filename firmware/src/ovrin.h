@@ -22,6 +22,9 @@ void ov_host_locks(uint8_t locks);
 /* Called after a bus reset: the host knows nothing any more, so what is held is told again. */
 void ov_host_reset(void);
 
+/* Called when the bus is suspended (1), and when it runs again (0): while the computer sleeps nothing is lit, shown, run or sounded. */
+void ov_host_sleeps(uint8_t sleeps);
+
 /* Told by a board whose pins interrupt: at every edge of an encoder's lines its state (bit 1: A closed, bit 0: B closed),
  * first where it rests, after ov_init and before the first scan. It is not sampled then, and loses no step between two
  * scans. May be called from an interrupt, which must not interrupt itself. Others never call it. */
@@ -60,11 +63,15 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length);
 /* Shifts a frame through a chain of segment drivers: each byte highest bit first, the select line low meanwhile, so that all take it
  * when it rises. */
 void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length);
+/* Writes a frame to a display on its two-wire bus: its address, then these bytes. */
+void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length);
 /* Begins to read the voltage of a sensor, and answers that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. So nobody waits for a converter. The first answer is not looked at. */
 uint16_t ov_hal_sense(uint8_t sensor);
 /* Hand a report (OV_REPORT_) to the host side. 0 = not taken (endpoint busy): the runtime offers it again. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length);
+/* Whether a report only moves the pointer: while the computer sleeps a board takes it and forgets it, so that it wakes nobody. */
+uint8_t ov_report_is_movement(uint8_t kind, const uint8_t *bytes);
 /* What is kept while the power is off, OV_KEPT_BYTES of it, for live changes; a byte that was never written is 0xFF. */
 uint8_t ov_hal_kept(uint16_t at);
 /* Whether a byte is still being written: then none is begun, and none is read unless a key needs it. */

@@ -18,9 +18,10 @@
 #endif
 
 /* Which reports the device declares. */
-static inline uint8_t ov_report_declared(uint8_t kind) { return (uint8_t)((ov_table_byte(OV_AT_REPORTS) >> kind) & 1u); }
+static inline uint8_t ov_report_declared(uint8_t kind) { return (uint8_t)((ov_table_byte((uint16_t)(OV_AT_REPORTS + (kind >> 3))) >> (kind & 7u)) & 1u); }
 
-/* Inputs that axes press. */
+/* Voltages that are read, and inputs that they press. */
+static inline uint8_t ov_axes_there(void) { return (uint8_t)(OV_WITH_AXES ? ov_table_byte(OV_AT_SENSORS) : 0); }
 static inline uint8_t ov_beyonds(void) { return (uint8_t)(OV_WITH_AXES ? ov_table_byte(OV_AT_BEYONDS) : 0); }
 
 /* arena.c */
@@ -125,16 +126,25 @@ uint8_t ov_segments_do(uint8_t layer, uint8_t display);
 static inline uint8_t ov_segments_do(uint8_t layer, uint8_t display) { (void)layer; (void)display; return OV_SEGMENT_DO_PASS; }
 #endif
 
+/* displays.c: what layers ask of it: the page that a display shows on a layer, OV_NONE: what the one beneath says */
+#if OV_WITH_DISPLAYS
+uint8_t ov_displays_page(uint8_t layer, uint8_t display);
+#else
+static inline uint8_t ov_displays_page(uint8_t layer, uint8_t display) { (void)layer; (void)display; return OV_NONE; }
+#endif
+
 /* layers.c */
 #define OV_OF_INPUT 0
 #define OV_OF_AXIS 1
 #define OV_OF_SEGMENTS 2
+#define OV_OF_DISPLAYS 3
+#define OV_OF_NAME 4 /* the one that speaks first, whatever it says */
 void ov_layers_init(void);
 void ov_layer_hold(uint8_t layer);
 void ov_layer_let_go(uint8_t layer);
 void ov_layer_stay(uint8_t layer);
 OV_RARELY void ov_layer_switch(uint8_t layer); /* on until it is switched off */
-OV_RARELY uint8_t ov_layer_found(uint8_t nth, uint8_t of); /* of an input, or what an axis does, or a segment display: OV_OF_ */
+OV_RARELY uint8_t ov_layer_found(uint8_t nth, uint8_t of); /* of an input, or what an axis does, or a display: OV_OF_ */
 extern uint8_t ov_layers_off_base; /* some layer but the base is there: else nobody looks for one */
 static inline uint8_t ov_layer_for(uint8_t input) { return ov_layers_off_base ? ov_layer_found(input, OV_OF_INPUT) : 0; }
 uint8_t ov_layers_changed(void); /* since it was asked last */
@@ -165,7 +175,7 @@ void ov_macros_play(uint8_t elapsed_ms);
 OV_RARELY uint8_t ov_panel_bytes(void);
 void ov_panel_init(void);
 OV_RARELY void ov_panel_forget(void);
-uint8_t ov_panel_changed(void); /* since it was asked last, by lamps; and by segment displays */
+uint8_t ov_panel_changed(void); /* since it was asked last, by lamps; and by displays */
 uint8_t ov_panel_fresh(void);
 OV_RARELY uint8_t ov_panel_flag(uint8_t flag);
 OV_RARELY uint8_t ov_panel_value(uint8_t nth);
@@ -184,6 +194,7 @@ void ov_keyboard_init(void);
 void ov_keyboard_pressed(uint8_t input, uint8_t usage, uint8_t modifiers);
 void ov_keyboard_released(uint8_t input, uint8_t usage);
 void ov_keyboard_build(uint8_t *bytes);
+uint8_t ov_keyboard_length(void); /* with the bytes behind the boot layout */
 void ov_consumer_init(void);
 void ov_consumer_pressed(uint8_t input);
 void ov_consumer_released(uint8_t input);
@@ -234,6 +245,21 @@ static inline uint8_t ov_music_build(uint8_t *bytes) { (void)bytes; return 0; }
 static inline void ov_music_taken(void) {}
 static inline uint8_t ov_music_waits(void) { return 0; }
 static inline void ov_music_forget(void) {}
+#endif
+
+#if OV_WITH_PLACE
+/* report_place.c */
+void ov_place_init(void);
+OV_RARELY void ov_place_put(uint8_t axis, uint16_t place, uint8_t tells); /* 0: across, of OV_PLACE_MOST; 1: down */
+OV_RARELY void ov_place_point(uint32_t action);
+uint8_t ov_place_build(uint8_t *bytes);
+void ov_place_forget(void);
+#else
+static inline void ov_place_init(void) {}
+static inline void ov_place_put(uint8_t axis, uint16_t place, uint8_t tells) { (void)axis; (void)place; (void)tells; }
+static inline void ov_place_point(uint32_t action) { (void)action; }
+static inline uint8_t ov_place_build(uint8_t *bytes) { (void)bytes; return 0; }
+static inline void ov_place_forget(void) {}
 #endif
 
 #if OV_WITH_POINTER
@@ -378,11 +404,13 @@ void ov_axes_init(void);
 OV_APART void ov_axes_sense(void);
 void ov_axes_play(uint8_t elapsed_ms);
 uint8_t ov_axis_value(uint8_t n);
+uint16_t ov_axis_reading(uint8_t n); /* smoothed, as parts of 65536 of the supply */
 #else
 static inline void ov_axes_init(void) {}
 static inline void ov_axes_sense(void) {}
 static inline void ov_axes_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
 static inline uint8_t ov_axis_value(uint8_t n) { (void)n; return 0; }
+static inline uint16_t ov_axis_reading(uint8_t n) { (void)n; return 0; }
 #endif
 
 /* writing.c: a new set of changes; the answers are OV_STATUS_, OV_STATUS_WORKING while there is more to do */
@@ -409,6 +437,7 @@ void ov_live_pass(uint8_t elapsed_ms);
 void ov_lamps_init(void);
 void ov_lamps_pass(uint8_t elapsed_ms);
 void ov_lamps_show(void);
+extern uint8_t ov_asleep; /* the computer sleeps: a port gives 2.5 mA by then (USB 2.0, section 7.2.3) */
 uint8_t ov_value_of(uint8_t nth); /* of an encoder, or behind those of an axis */
 uint8_t ov_shows(uint16_t entry); /* whether it is so, what the entry of a lamp, or of a glow, tells */
 
@@ -417,15 +446,33 @@ void ov_glows_init(void);
 OV_RARELY void ov_glows_pass(uint8_t elapsed_ms); /* a picture begins, so long after the one before */
 OV_APART void ov_glows_mix(uint8_t light, uint8_t *colours);
 
+/* numbers.c */
+int16_t ov_number_between(int16_t low, int16_t high, uint8_t top, uint8_t value);
+uint8_t ov_digits_of(uint16_t left, uint8_t point);
+uint8_t ov_digit_of(uint16_t left, uint8_t nth); /* from the right */
+
 #if OV_WITH_SEGMENTS
 /* segments.c */
 uint16_t ov_segments_need(void);
 void ov_segments_init(void);
-OV_APART void ov_segments_play(void);
+OV_APART uint8_t ov_segments_play(uint8_t is_crowded); /* whether a frame was sent */
 #else
 static inline uint16_t ov_segments_need(void) { return 0; }
 static inline void ov_segments_init(void) {}
-static inline void ov_segments_play(void) {}
+static inline uint8_t ov_segments_play(uint8_t is_crowded) { (void)is_crowded; return 0; }
+#endif
+
+#if OV_WITH_DISPLAYS
+/* displays.c */
+uint16_t ov_displays_need(void);
+void ov_displays_init(void);
+uint8_t ov_displays_wait(void); /* some has something to be sent */
+OV_APART void ov_displays_play(uint8_t is_crowded, uint8_t may_send);
+#else
+static inline uint16_t ov_displays_need(void) { return 0; }
+static inline void ov_displays_init(void) {}
+static inline uint8_t ov_displays_wait(void) { return 0; }
+static inline void ov_displays_play(uint8_t is_crowded, uint8_t may_send) { (void)is_crowded; (void)may_send; }
 #endif
 
 /* lights.c */

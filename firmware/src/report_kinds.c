@@ -4,11 +4,12 @@
 
 uint8_t ov_report_length(uint8_t kind) {
   switch (kind) {
-    case OV_REPORT_KEYBOARD: return OV_KEYBOARD_BYTES;
+    case OV_REPORT_KEYBOARD: return ov_keyboard_length();
     case OV_REPORT_CONSUMER: return OV_CONSUMER_BYTES;
     case OV_REPORT_POINTER: return OV_POINTER_BYTES;
     case OV_REPORT_SYSTEM: return OV_SYSTEM_BYTES;
     case OV_REPORT_PAD: return ov_pad_length();
+    case OV_REPORT_PLACE: return OV_PLACE_BYTES;
     default: return 0; /* live changes and the panel are asked for and told, music is as long as it has to say */
   }
 }
@@ -21,6 +22,7 @@ uint8_t ov_report_sending(uint8_t kind) {
     case OV_REPORT_SYSTEM: return OV_SYSTEM_SENDING;
     case OV_REPORT_PAD: return OV_PAD_SENDING;
     case OV_REPORT_MUSIC: return OV_MUSIC_SENDING;
+    case OV_REPORT_PLACE: return OV_PLACE_SENDING;
     default: return OV_LIVE_SENDING;
   }
 }
@@ -33,6 +35,7 @@ uint8_t ov_report_build(uint8_t kind, uint8_t *bytes) {
     case OV_REPORT_SYSTEM: ov_system_build(bytes); break;
     case OV_REPORT_PAD: ov_pad_build(bytes); break;
     case OV_REPORT_MUSIC: return ov_music_build(bytes);
+    case OV_REPORT_PLACE: return ov_place_build(bytes) ? OV_PLACE_BYTES : 0;
     default: return 0; /* live changes are asked for: nothing is ever sent */
   }
   return ov_report_length(kind);
@@ -42,6 +45,7 @@ uint8_t ov_report_build(uint8_t kind, uint8_t *bytes) {
 void ov_report_taken(uint8_t kind) {
   if (kind == OV_REPORT_POINTER) ov_pointer_taken();
   if (kind == OV_REPORT_MUSIC) ov_music_taken();
+  if (kind == OV_REPORT_PLACE) ov_place_forget();
 }
 
 /* Whether a queue has more to say than went into its report. */
@@ -50,4 +54,9 @@ uint8_t ov_report_has_more(uint8_t kind) { return (uint8_t)(kind == OV_REPORT_MU
 void ov_report_forget(uint8_t kind) {
   if (kind == OV_REPORT_POINTER) ov_pointer_forget();
   if (kind == OV_REPORT_MUSIC) ov_music_forget();
+  if (kind == OV_REPORT_PLACE) ov_place_forget();
+}
+
+uint8_t ov_report_is_movement(uint8_t kind, const uint8_t *bytes) {
+  return (uint8_t)(kind == OV_REPORT_PLACE || (kind == OV_REPORT_POINTER && bytes[0] == 0));
 }

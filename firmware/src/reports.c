@@ -7,6 +7,8 @@
 static uint8_t *sent; /* the last states taken, one after another */
 static uint8_t changed;
 static uint8_t waiting;
+/* The report that is offered first: the one that was refused first, so that those which share an endpoint take turns. */
+static uint8_t first;
 
 void ov_reports_init(void) {
   uint8_t bytes = 0;
@@ -16,7 +18,7 @@ void ov_reports_init(void) {
   }
   sent = ov_arena_take(bytes);
   changed = ov_report_declared(OV_REPORT_PAD); /* a hat that is not pressed is not all zeros */
-  waiting = 0;
+  waiting = first = 0;
 }
 
 void ov_reports_changed(void) { changed = 1; }
@@ -43,30 +45,39 @@ static uint8_t same(const uint8_t *a, const uint8_t *b, uint8_t length) {
   return 1;
 }
 
-/* 1 when the host side has all there is to tell. */
+enum { REFUSED, HAS_MORE, DONE };
+
+/* What is left to tell of a report, whose last state taken is given. */
 static uint8_t offer(uint8_t kind, uint8_t *last) {
   uint8_t bytes[OV_LONGEST_REPORT];
   uint8_t length = ov_report_build(kind, bytes);
   uint8_t is_state = ov_report_sending(kind) == OV_SEND_STATE;
   uint8_t i;
-  if (length == 0) return 1;
-  if (is_state && same(bytes, last, length)) return 1;
-  if (!ov_hal_report(kind, bytes, length)) return 0;
+  if (length == 0) return DONE;
+  if (is_state && same(bytes, last, length)) return DONE;
+  if (!ov_hal_report(kind, bytes, length)) return REFUSED;
   ov_report_taken(kind);
   if (OV_WITH_MUSIC && !is_state) length = 0; /* what is no state is not compared */
   for (i = 0; i < length; i++) last[i] = bytes[i];
-  return (uint8_t)!(OV_WITH_MUSIC && ov_report_has_more(kind));
+  return (uint8_t)(OV_WITH_MUSIC && ov_report_has_more(kind) ? HAS_MORE : DONE);
 }
 
+/* Those from the one on that is offered first, then those before it. */
 void ov_reports_send(void) {
-  uint8_t *last = sent;
-  uint8_t done = 1;
-  uint8_t kind;
+  uint8_t from = first, done = DONE, before, kind;
   if (!changed) return;
-  for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
-    if (!ov_report_declared(kind)) continue;
-    done = (uint8_t)(done & offer(kind, last));
-    last += ov_report_length(kind);
+  first = 0;
+  for (before = 0; before <= (from > 0); before++) {
+    uint8_t *last = sent;
+    for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
+      if (!ov_report_declared(kind)) continue;
+      if ((kind < from) == before) {
+        uint8_t now = offer(kind, last);
+        if (now == REFUSED && done != REFUSED) first = kind;
+        if (now < done) done = now;
+      }
+      last += ov_report_length(kind);
+    }
   }
-  changed = waiting = (uint8_t)!done;
+  changed = waiting = (uint8_t)(done != DONE);
 }

@@ -1,15 +1,17 @@
-/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, segments, lights, reports.
+/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports.
  * A scan in which lights are sent does nothing else. */
 #include "ovrin.h"
 #include "parts.h"
 #include "tables.h"
 
 static uint8_t ready;
+static uint8_t is_displays_turn; /* this scan works out no axis, so that a display can be written */
 
 /* The parts that keep two-byte things take theirs first, so that those lie even. */
 OV_RARELY static uint8_t start(void) {
   uint8_t state = ov_tables_state();
   ready = 0;
+  if (OV_WITH_DISPLAYS) is_displays_turn = 0;
   if (state != OV_START_READY) return state;
   if (ov_arena_need() > ov_arena_bytes) return OV_START_NO_ROOM;
   ov_arena_open();
@@ -38,10 +40,12 @@ OV_RARELY static uint8_t start(void) {
   ov_keyboard_init();
   ov_consumer_init();
   ov_pointer_init();
+  ov_place_init();
   ov_system_init();
   ov_pad_init();
   ov_panel_init();
   ov_segments_init();
+  ov_displays_init();
   ov_music_init();
   ov_reports_init();
   if (OV_WITH_LIVE) ov_live_init();
@@ -50,6 +54,22 @@ OV_RARELY static uint8_t start(void) {
 }
 
 uint8_t ov_init(void) { return start(); }
+
+/* While a display waits, every second scan is its own. */
+static uint8_t works_out_axes(void) {
+  if (OV_WITH_DISPLAYS) is_displays_turn = (uint8_t)(ov_displays_wait() && !is_displays_turn);
+  if (OV_WITH_DISPLAYS && is_displays_turn) return 0;
+  return (uint8_t)(ov_debounce_told() <= OV_MOST_CHANGES_BEFORE_AXES);
+}
+
+/* Segment displays leave scans that have much to tell, or in which lamps look at all that the computer told. Those of dots, which take longer, leave
+ * all scans that have anything to tell, and those in which segments are told something. */
+static void show(void) {
+  uint8_t told = ov_debounce_told(), is_fresh = ov_panel_fresh();
+  uint8_t is_crowded = (uint8_t)(is_fresh || told > OV_MOST_CHANGES_BEFORE_AXES);
+  uint8_t is_sent = ov_segments_play(is_crowded);
+  ov_displays_play((uint8_t)(is_fresh || told > 0 || is_sent), (uint8_t)(ov_axes_there() == 0 || is_displays_turn));
+}
 
 void ov_scan(uint8_t elapsed_ms) {
   if (!ready) return;
@@ -60,7 +80,7 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_waiting_pass(elapsed_ms);
   ov_scan_switches();
   ov_encoders_sample(elapsed_ms);
-  if (OV_WITH_AXES && ov_debounce_told() <= OV_MOST_CHANGES_BEFORE_AXES) ov_axes_sense();
+  if (OV_WITH_AXES && works_out_axes()) ov_axes_sense();
   ov_waiting_play();
   ov_pulses_play(elapsed_ms);
   ov_macros_play(elapsed_ms);
@@ -69,7 +89,7 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_awake_play(elapsed_ms);
   ov_lamps_pass(elapsed_ms);
   ov_lamps_show();
-  ov_segments_play();
+  show();
   ov_lights_play();
   ov_reports_send();
 }

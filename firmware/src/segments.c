@@ -52,26 +52,16 @@ static void put(uint16_t entry, uint8_t digit, uint8_t pattern) {
   unsent[nth] |= ov_flash_byte(ov_bits + (digit & 7u));
 }
 
-/* From LOW to HIGH as the value goes from 0 to TOP, to the nearest. */
 static int16_t number_of(uint16_t use, uint8_t value) {
   int16_t low = (int16_t)ov_table_word((uint16_t)(use + OV_SEGMENT_USE_AT_LOW));
   int16_t high = (int16_t)ov_table_word((uint16_t)(use + OV_SEGMENT_USE_AT_HIGH));
-  uint8_t top = of(use, OV_SEGMENT_USE_AT_TOP), is_down = (uint8_t)(high < low);
-  uint32_t span = (uint32_t)(is_down ? (int32_t)low - high : (int32_t)high - low);
-  uint16_t part = (uint16_t)((span * value + top / 2u) / top);
-  return (int16_t)(is_down ? low - (int32_t)part : low + (int32_t)part);
+  return ov_number_between(low, high, of(use, OV_SEGMENT_USE_AT_TOP), value);
 }
 
-/* At least one before the point; what has too many is shown as nothing but minus signs. */
-static uint8_t digits_of(uint16_t left, uint8_t point) {
-  uint8_t count = 0;
-  for (; left > 0 || count <= point; left = (uint16_t)(left / 10u)) count++;
-  return count;
-}
-
+/* What has too many digits is shown as nothing but minus signs. */
 static void show_number(uint16_t entry, uint8_t point, int16_t number) {
   uint16_t left = (uint16_t)(number < 0 ? -number : number);
-  uint8_t digits = of(entry, OV_SEGMENT_AT_DIGITS), taken = digits_of(left, point), minus = (uint8_t)(number < 0), digit;
+  uint8_t digits = of(entry, OV_SEGMENT_AT_DIGITS), taken = ov_digits_of(left, point), minus = (uint8_t)(number < 0), digit;
   uint8_t is_over = (uint8_t)(taken + minus > digits);
   for (digit = 0; digit < digits; digit++) {
     uint8_t pattern = 0;
@@ -92,7 +82,7 @@ static void show_text(uint16_t entry, uint16_t place) {
 
 static void show(uint16_t entry, uint16_t use, uint8_t value) {
   uint8_t digit;
-  switch (of(use, OV_SEGMENT_USE_AT_DOES)) {
+  switch (use > 0 ? of(use, OV_SEGMENT_USE_AT_DOES) : OV_SEGMENT_DO_DARK) {
     case OV_SEGMENT_DO_VALUE: show_number(entry, of(use, OV_SEGMENT_USE_AT_POINT), number_of(use, value)); break;
     case OV_SEGMENT_DO_TEXT:
       show_text(entry, (uint16_t)(ov_table_word(OV_AT_SEGMENT_TEXTS) + ov_table_word((uint16_t)(use + OV_SEGMENT_USE_AT_LOW))));
@@ -104,8 +94,8 @@ static void show(uint16_t entry, uint16_t use, uint8_t value) {
 
 static void look(void) {
   uint8_t *state = states + STATE_BYTES * turn;
-  uint16_t use = use_at(ov_layers_off_base ? ov_layer_found(turn, OV_OF_SEGMENTS) : 0, turn);
-  uint8_t value = of(use, OV_SEGMENT_USE_AT_DOES) == OV_SEGMENT_DO_VALUE ? ov_value_of(of(use, OV_SEGMENT_USE_AT_OF)) : 0;
+  uint16_t use = ov_asleep ? 0 : use_at(ov_layers_off_base ? ov_layer_found(turn, OV_OF_SEGMENTS) : 0, turn);
+  uint8_t value = use > 0 && of(use, OV_SEGMENT_USE_AT_DOES) == OV_SEGMENT_DO_VALUE ? ov_value_of(of(use, OV_SEGMENT_USE_AT_OF)) : 0;
   uint16_t entry = (uint16_t)(ov_table_word(OV_AT_SEGMENT_TABLE) + turn * OV_SEGMENT_BYTES);
   if (state[0] != (uint8_t)use || state[1] != (uint8_t)(use >> 8) || state[2] != value) {
     state[0] = (uint8_t)use;
@@ -126,34 +116,34 @@ static void send(uint8_t nth, uint8_t reg, const uint8_t *values, uint8_t apart)
   ov_hal_segments(nth, frame, (uint8_t)(2u * drivers));
 }
 
-static void send_start(void) {
+static uint8_t send_start(void) {
   uint16_t entry = (uint16_t)(ov_table_word(OV_AT_SEGMENT_START_TABLE) + started * OV_SEGMENT_START_BYTES);
   uint8_t value = of(entry, 2);
   send(of(entry, 0), of(entry, 1), &value, 0);
   started++;
+  return 1;
 }
 
-static void send_digit(void) {
+static uint8_t send_digit(void) {
   uint8_t digit = 0, i;
   const uint8_t *from = patterns;
-  if (unsent[chain] == 0) return;
+  if (unsent[chain] == 0) return 0;
   while (!(unsent[chain] & ov_flash_byte(ov_bits + digit))) digit++;
   unsent[chain] &= (uint8_t)~ov_flash_byte(ov_bits + digit);
   for (i = 0; i < chain; i++) from += OV_SEGMENTS_DIGITS * drivers_of(i);
   send(chain, (uint8_t)(OV_SEGMENTS_FIRST_REGISTER + digit), from + digit, OV_SEGMENTS_DIGITS);
+  return 1;
 }
 
 /* Turns go by scans, also by those that leave them out: when many switches change, and when lamps look at all that the computer told. */
-void ov_segments_play(void) {
-  uint8_t displays = ov_table_byte(OV_AT_SEGMENT_DISPLAYS), is_fresh;
-  if (displays == 0) return;
+uint8_t ov_segments_play(uint8_t is_crowded) {
+  uint8_t displays = ov_table_byte(OV_AT_SEGMENT_DISPLAYS);
+  if (displays == 0) return 0;
   if (++turn >= displays) turn = 0;
   if (++chain >= ov_table_byte(OV_AT_SEGMENT_CHAINS)) chain = 0;
-  is_fresh = ov_panel_fresh();
-  if (is_fresh || ov_debounce_told() > OV_MOST_CHANGES_BEFORE_AXES) return;
+  if (is_crowded) return 0;
   look();
-  if (started < ov_table_byte(OV_AT_SEGMENT_STARTS)) send_start();
-  else send_digit();
+  return started < ov_table_byte(OV_AT_SEGMENT_STARTS) ? send_start() : send_digit();
 }
 
 #endif

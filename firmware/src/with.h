@@ -24,11 +24,17 @@
 #ifndef OV_WITH_SEGMENTS
 #define OV_WITH_SEGMENTS 1 /* segment displays */
 #endif
+#ifndef OV_WITH_DISPLAYS
+#define OV_WITH_DISPLAYS 1 /* displays of dots */
+#endif
+#ifndef OV_WITH_TONE
+#define OV_WITH_TONE 1 /* the square wave of a sounder */
+#endif
+#ifndef OV_WITH_PLACE
+#define OV_WITH_PLACE 1 /* places on the screen */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif
-
-/* Of those that are compiled in. */
-#define OV_LONGEST_REPORT (OV_WITH_PAD ? OV_LONGEST_PAD_REPORT : OV_WITH_MUSIC ? OV_MUSIC_REPORT_BYTES : OV_LONGEST_SMALL_REPORT)
 
 #endif

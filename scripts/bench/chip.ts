@@ -1,4 +1,5 @@
 import { ramNeed } from "@/core/firmware/capacity";
+import { completePad, completeUse } from "../../tests/firmware/completePad";
 import { fullKeymap, fullUse } from "../../tests/firmware/fullKeymap";
 import { demoDesigns } from "../../demo";
 import { LOADER_AT } from "@/core/contract/board";
@@ -10,6 +11,7 @@ import { buildUsbHost, imageFiles, manyAtOnce, recordOnChip, toldOf } from "../.
 import { usb8Images } from "@/core/image/usb8Images";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { usb8FeatureBytes } from "../buildFirmware.mjs";
+import { byItselfRows } from "./byItself";
 import type { Row } from "./row";
 
 /** Of the chip. */
@@ -75,6 +77,21 @@ function fullRows(host: string): Row[] {
   ];
 }
 
+/** The most that a game pad is promised for. */
+function completeRows(host: string): Row[] {
+  const design = completePad();
+  const { notes } = play(
+    host,
+    imageFiles(design, workFolder()),
+    recordOnChip(design, completeUse(design, AT_ONCE)).script,
+  );
+  const what = "64 keys, 4 axes, a display's page, a game pad";
+  return [
+    row(`finished image, ${what}: worst scan, ${AT_ONCE} at once`, toldOf(notes, "most"), "cycles", CYCLES_A_MS),
+    row(`${what}: RAM by the formula`, ramNeed(scanTableOf(design), design), "bytes", RAM_BYTES),
+  ];
+}
+
 /** The finished image on the simulated chip, every demo on the small 5 V class: cycles with the true cost of all pins. */
 export function chipRows(): Row[] {
   const host = buildUsbHost(workFolder());
@@ -102,5 +119,14 @@ export function chipRows(): Row[] {
   );
   const ram = IMAGE_VARIABLE_BYTES + IMAGE_ARENA_BYTES + stack;
   const memory = row("finished image: RAM of variables, arena and the deepest stack seen", ram, "bytes", RAM_BYTES);
-  return [...whole, memory, ...featureRows(), ...scans, ...fullRows(host), ...latencyRows(host)];
+  return [
+    ...whole,
+    memory,
+    ...featureRows(),
+    ...scans,
+    ...fullRows(host),
+    ...completeRows(host),
+    ...byItselfRows(host),
+    ...latencyRows(host),
+  ];
 }

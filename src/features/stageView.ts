@@ -13,6 +13,8 @@ export interface StageView {
   title: string;
   lens: LensId;
   mode: MatMode;
+  /** There is more to read than to press: the simulated device comes with the first sign of a hand. */
+  isReadFirst?: boolean;
   /** The state in a few words, when nothing is to settle. */
   settled(design: Design, look: Look): string;
   Tray: ComponentType;

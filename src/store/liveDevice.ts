@@ -194,3 +194,14 @@ export function pressOnStandIn(elementId: string, label: string): void {
   const what = [did.typed && `types "${did.typed}"`, ...did.deeds].filter(Boolean).join(", ");
   put({ words: `${label} on it: ${what || "nothing comes of it"}.`, isTrouble: false });
 }
+
+/** Where so many sensors of the device stand; null while something else goes on with it, or it is gone. */
+export async function sensorsOnDevice(count: number): Promise<number[] | null> {
+  if (!joined || useLiveDevice.getState().doing.doing !== "nothing") return null;
+  return joined.talk.sensors(count);
+}
+
+/** Moves a wiper of the stand-in, -1 to 1 from where it rests. */
+export function moveOnStandIn(elementId: string, place: number): void {
+  joined?.standIn?.move(elementId, place);
+}

@@ -43,13 +43,18 @@ async function loadedAside(design: Design): Promise<Loaded> {
 const languageFor = ({ keymap }: Design): Promise<HostLanguage> =>
   loadLanguage(useSession.getState().language ?? keymap.hostLanguage);
 
-/** What hears music and what draws segments comes with devices that have them. */
+/** What hears music and what draws segments and dots comes with devices that have them. */
 async function extrasOf({ reportSet, controls }: Design): Promise<SessionDevice.Extras> {
-  const [music, segments] = await Promise.all([
+  const [music, segments, glass] = await Promise.all([
     reportSet.interfaces.includes("music") ? import("@/core/engine/hostMusic") : null,
     controls.some(({ kind }) => kind === "segments") ? import("@/core/engine/segmentDrivers") : null,
+    controls.some(({ kind }) => kind === "display") ? import("@/core/engine/displayGlass") : null,
   ]);
-  return { hear: music?.heardOf ?? null, Drivers: segments?.SegmentDrivers ?? null };
+  return {
+    hear: music?.heardOf ?? null,
+    Drivers: segments?.SegmentDrivers ?? null,
+    Glass: glass?.DisplayGlass ?? null,
+  };
 }
 
 /** Powers the device: from the design as it is, at time 0. */
@@ -125,6 +130,8 @@ export const moveWiper = (elementId: string, place: number): void =>
   whenAwake((device) => device.moveWiperTo(elementId, place));
 
 /** The computer tells the panel this. */
+export const setAsleep = (asleep: boolean): void => whenAwake((device) => device.putHostToSleep(asleep));
+
 export const tellPanel = (told: SessionState["told"]): void => whenAwake((device) => device.tellDevice(told));
 
 /** Turns a knob round once, as fast as the brief wishes. */

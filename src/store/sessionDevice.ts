@@ -5,6 +5,7 @@ import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
 import { panelBytes } from "@/core/hid/panelSettings";
 import type { heardOf } from "@/core/engine/hostMusic";
+import type { DisplayGlass } from "@/core/engine/displayGlass";
 import type { SegmentDrivers } from "@/core/engine/segmentDrivers";
 import { HostStandIn } from "@/core/engine/hostText";
 import type { Loaded } from "@/core/engine/preparedDevice";
@@ -30,6 +31,8 @@ interface Log {
   lights: Map<number, Uint8Array>;
   /** Whether a segment driver was told something. */
   segments: boolean;
+  /** Displays that were told something. */
+  displays: Set<number>;
 }
 
 let device: Device | null = null;
@@ -38,19 +41,29 @@ let language = usEnglish;
 export interface Extras {
   hear: typeof heardOf | null;
   Drivers: typeof SegmentDrivers | null;
+  Glass: typeof DisplayGlass | null;
 }
 
 let host = new HostStandIn();
-let extras: Extras = { hear: null, Drivers: null };
+let extras: Extras = { hear: null, Drivers: null, Glass: null };
 let design: Design | null = null;
 /** What the device is loaded with: the same whether its diodes are there or not. */
 let tables: Uint8Array = new Uint8Array();
 let frame = 0;
-const emptyLog = (): Log => ({ contacts: [], reports: [], lamps: [], lights: new Map(), segments: false });
+const emptyLog = (): Log => ({
+  contacts: [],
+  reports: [],
+  lamps: [],
+  lights: new Map(),
+  segments: false,
+  displays: new Set(),
+});
 let log = emptyLog();
 let closedSwitches = new Set<string>();
 /** The drivers of segment displays, chain by chain. */
 let drivers: SegmentDrivers[] = [];
+/** What displays of dots show, by their number. */
+let glasses: DisplayGlass[] = [];
 /** Lamps that are on now: dimmed ones only for some of eight milliseconds. */
 let lampsOn = new Set<string>();
 
@@ -106,6 +119,10 @@ function power() {
       contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
       lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.scan.lamps[line].controlId, on }),
       lights: (_, chain, bytes) => log.lights.set(chain, bytes),
+      display(_, display, bytes) {
+        glasses[display]?.take(bytes);
+        log.displays.add(display);
+      },
       segments(_, chain, bytes) {
         drivers[chain]?.take(bytes);
         log.segments = true;
@@ -118,10 +135,12 @@ function power() {
     },
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
   );
-  const { Drivers } = extras;
+  const { Drivers, Glass } = extras;
+  glasses = Glass ? device.scan.displays.map((display) => new Glass(display)) : [];
   drivers = Drivers ? device.scan.segmentChains.map((chain) => new Drivers(chain)) : [];
   pressedAt.clear();
-  set(emptySession);
+  const { inputs, sensors } = device.scan;
+  set({ ...emptySession, seen: { hasInputs: inputs.length > 0, sensors } });
 }
 
 let last = 0;
@@ -184,12 +203,22 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
     next.pointing = host.pointing;
     next.heard = host.heard;
   }
+  next.asleep = running.isAsleep;
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
   if (log.segments) next.digits = Object.fromEntries(drivers.flatMap((chain) => chain.shown()));
+  if (log.displays.size > 0) next.glasses = glassesAfter(state.glasses);
   log = emptyLog();
   set(next);
 }
+
+/** Paths of those that were told something; the others stay as they are. */
+const glassesAfter = (before: Record<string, string>): Record<string, string> => ({
+  ...before,
+  ...Object.fromEntries(
+    [...log.displays].flatMap((nth) => (glasses[nth] ? [[glasses[nth].display.controlId, glasses[nth].path()]] : [])),
+  ),
+});
 
 function glowsAfter({ scan }: Device, glows: Record<string, string>): Record<string, string> {
   const now = new Map(Object.entries(glows));
@@ -271,6 +300,12 @@ export function moveWiperTo(elementId: string, place: number): void {
 export function tellDevice(told: SessionState["told"]): void {
   device?.tell(panelBytes(told.flags, told.values));
   set({ told });
+}
+
+/** The computer goes to sleep, or wakes by itself. */
+export function putHostToSleep(asleep: boolean): void {
+  device?.hostSleeps(asleep);
+  set({ asleep });
 }
 
 /** A whole turn clockwise, as fast as the brief wishes. */

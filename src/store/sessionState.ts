@@ -14,6 +14,8 @@ export interface Change {
 
 export interface SessionState {
   running: boolean;
+  /** What the device that was powered last sees: whether it has inputs, and whose voltages it reads. */
+  seen: { hasInputs: boolean; sensors: string[] };
   /** Why the device cannot be tried, or null. */
   refusal: string | null;
   nowMs: number;
@@ -33,11 +35,15 @@ export interface SessionState {
   glows: Record<string, string>;
   /** What each digit of a segment display shows, from the left, by control id. */
   digits: Record<string, number[]>;
+  /** Lit dots of displays as a path, by control id. */
+  glasses: Record<string, string>;
   /** Where wipers were moved to, by element: -1 to 1 from where they rest. */
   places: Record<string, number>;
   /** What the computer tells the panel now. */
   told: { flags: boolean[]; values: number[] };
   activeLayers: number[];
+  /** The computer sleeps. */
+  asleep: boolean;
   bounce: boolean;
   withoutDiodes: boolean;
   /** The keyboard language of the computer, where it is not the design's. */
@@ -58,15 +64,18 @@ export const emptySession = {
   lit: [],
   glows: {},
   digits: {},
+  glasses: {},
   places: {},
   told: { flags: [], values: [] },
   activeLayers: [0],
+  asleep: false,
 };
 
 /** The device under the person's hands, running in real time. */
 export const useSession = create<SessionState>(() => ({
   ...emptySession,
   running: false,
+  seen: { hasInputs: true, sensors: [] },
   refusal: null,
   bounce: false,
   withoutDiodes: false,

@@ -205,7 +205,7 @@ describe("the bench", () => {
     ).put("designs", { id: "bad", design: { format: "ovrin-design", version: 99 } as never, token: "t", savedAt: "" });
     await openOnBench("bad");
     expect(useBench.getState()).toMatchObject({ status: "unreadable" });
-    expect(useBench.getState().problem).toContain("up to version 7");
+    expect(useBench.getState().problem).toContain("up to version 8");
   });
 
   it("keeps the design and says so when the storage is full, and saves once there is room", async () => {

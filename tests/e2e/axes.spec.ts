@@ -37,6 +37,64 @@ test("Kestrel's stick moves the pointer while it is pulled, and on the star char
   ).toBeVisible();
 });
 
+test("a stick puts the pointer where it stands itself", async ({ page }) => {
+  await page.goto("/bench/kestrel/keymap");
+  await part(page, "Slew").click();
+  await section(page, "Slew X on Base")
+    .getByLabel("It moves")
+    .selectOption({ label: "Put the pointer where it stands" });
+  await section(page, "Slew Y on Base")
+    .getByLabel("It moves")
+    .selectOption({ label: "Put the pointer where it stands" });
+  await expect(section(page, "Slew Y on Base")).toContainText("the pointer's place down the screen");
+  await page.getByRole("button", { name: /^All \d+ findings/ }).click();
+  const all = page.getByRole("region", { name: "All findings" });
+  await all.getByRole("button", { name: "Declare Place on the screen" }).click();
+  await expect(all).not.toContainText("would report on");
+  await goTo(page, "Try");
+  const pointer = section(page, "What the pointer does");
+  await expect(part(page, "Power")).toHaveAttribute("aria-label", / lit in /);
+  // Where it stands at the start is not told.
+  await expect(pointer).toHaveCount(0);
+  await pull(page, "Slew", 400, -400);
+  await expect(pointer).toContainText("Put at100.0 %, 0.0 %");
+  await page.mouse.up();
+  await expect(pointer).toContainText(/Put at(49|50)\.\d %, (49|50)\.\d %/);
+});
+
+test("an axis is measured on the loaded device: where it rests, and its ends", async ({ page }) => {
+  await page.goto("/bench/kestrel/reports");
+  await tray(page).getByRole("checkbox", { name: "Live changes" }).check();
+  await goTo(page, "Keymap");
+  await part(page, "Slew").click();
+  const x = section(page, "Slew X on Base");
+  await x.getByRole("button", { name: "How Slew X is read" }).click();
+  await expect(x).toContainText("A loaded device with live changes measures it by itself");
+  await section(page, "On the device").getByRole("button", { name: "Connect the stand-in" }).click();
+  const measure = x.getByRole("group", { name: "Measure Slew X" });
+  await measure.getByRole("button", { name: "Let go of it, then measure where it rests" }).click();
+  await expect(measure).toContainText("Now move it to all its ends");
+  const take = measure.getByRole("button", { name: "Take over what was measured" });
+  // It was moved nowhere yet: there is nothing to take over, and what is missing is said.
+  await expect(measure).toContainText("move it to both its ends.");
+  await expect(take).toBeDisabled();
+  const seen = (words: RegExp) => expect(measure).toContainText(words);
+  await measure.getByRole("button", { name: "Stand-in: to its low end" }).click();
+  await seen(/Seen from, to[0-9]\.\d %, 5\d\.\d %/);
+  await expect(take).toBeDisabled();
+  await measure.getByRole("button", { name: "Stand-in: to its high end" }).click();
+  await seen(/Seen from, to[0-9]\.\d %, 9\d\.\d %/);
+  await measure.getByRole("button", { name: "Stand-in: let go" }).click();
+  await seen(/Now5\d\.\d %|Now49\.\d %/);
+  await take.click();
+  await expect(measure.getByRole("button", { name: "Let go of it, then measure where it rests" })).toBeVisible();
+  await expect(x.getByRole("button", { name: "Read it as usual" })).toBeVisible();
+  const number = async (label: string) => Number(await x.getByLabel(label).inputValue());
+  expect(await number("Low end (% of track)")).toBeLessThan(12);
+  expect(await number("High end (% of track)")).toBeGreaterThan(88);
+  expect(Math.abs((await number("Rests at (% of track)")) - 50)).toBeLessThan(1);
+});
+
 test("a stick becomes an axis of a game pad, with keys for its buttons; what cannot be is told", async ({ page }) => {
   await page.goto("/bench/kestrel/keymap");
   await part(page, "Slew").click();

@@ -121,6 +121,7 @@ test("a cap set that lacks two keys is told so, and a change of the row helps", 
   await goTo(page, "Layout");
   await tray(page).getByLabel("Shape", { exact: true }).selectOption("typing-block");
   await tray(page).getByRole("button", { name: "Place the shape" }).click();
+  await expect(stage(page, "Layout")).toContainText("61 placed");
   await sheet(page, "Caps").click();
   await tray(page).getByRole("button", { name: "Describe or read in a set" }).click();
   const dialog = page.getByRole("dialog");
@@ -301,4 +302,31 @@ test("wish, plan, layout and a stagger by keyboard alone", async ({ page }) => {
       .getByText(/mm too large$/)
       .first(),
   ).toBeVisible();
+});
+
+test("what is chosen counts at once, although a part of the program is still on its way; one that fails can be had again", async ({
+  page,
+}) => {
+  await newDevice(page);
+  await goTo(page, "Layout");
+  await expect(tray(page).getByRole("button", { name: "Place the shape" })).toBeVisible();
+  let goOn = () => {};
+  const isHeld = new Promise<void>((resolve) => (goOn = resolve));
+  await page.route(/_next\/static\/chunks/, async (route) => {
+    await isHeld;
+    await route.continue();
+  });
+  await tray(page).getByLabel("Shape", { exact: true }).selectOption("typing-block");
+  await tray(page).getByRole("button", { name: "Place the shape" }).click();
+  await expect(stage(page, "Layout")).toContainText("61 placed");
+  goOn();
+
+  await page.unrouteAll({ behavior: "wait" });
+  await page.route(/_next\/static\/chunks/, (route) => route.abort());
+  await sheet(page, "Reach").click();
+  await expect(tray(page).getByRole("alert")).toContainText("could not be fetched");
+  await page.unrouteAll({ behavior: "wait" });
+  await tray(page).getByRole("button", { name: "Try again" }).click();
+  await expect(tray(page).getByRole("alert")).toHaveCount(0);
+  await expect(tray(page).getByRole("heading").first()).toBeVisible();
 });

@@ -146,7 +146,10 @@ test("waiting for a hand can be given up, and another design is told to be loade
   await button(page, "Give up").click();
   await expect(told(page)).toContainText("Given up; nothing else was changed.");
   await goTo(page, "Reports");
-  await tray(page).getByText("Consumer control", { exact: true }).last().click();
+  await tray(page)
+    .getByRole("region", { name: "The device declares" })
+    .getByRole("checkbox", { name: "Consumer control" })
+    .click();
   await goTo(page, "Keymap");
   await expect(section(page)).toContainText("load it again");
   await expect(button(page, "Send to the device")).toBeDisabled();

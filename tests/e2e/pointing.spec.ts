@@ -55,6 +55,50 @@ test("keys that move the pointer, press its buttons and put the computer to slee
   await expect(deeds(page)).toContainText("System Sleep");
 });
 
+test("a key puts the pointer somewhere on the screen, and reports share what endpoints there may be", async ({
+  page,
+}) => {
+  await page.goto("/bench/tern/keymap");
+  await part(page, "Leap").click();
+  await pick(page, "pointer to a place");
+  await expect(does(page)).toHaveText("pointer to 50 % across, 50 % down");
+  const across = tray(page).getByLabel("From the left edge (%)");
+  await across.fill("101");
+  await expect(tray(page)).toContainText("Between 0 and 100 %.");
+  await across.fill("12.5");
+  await across.press("Enter");
+  await expect(does(page)).toHaveText("pointer to 12.5 % across, 50 % down");
+  await page.getByRole("button", { name: /^All \d+ findings/ }).click();
+  const cure = page
+    .getByRole("region", { name: "All findings" })
+    .getByRole("button", { name: "Declare Place on the screen" });
+  await cure.click();
+  await expect(cure).toHaveCount(0);
+  await saved(page);
+
+  await goTo(page, "Try");
+  await tap(page, "Leap");
+  await expect(deeds(page)).toContainText("pointer at 12.5 % across, 50.0 % down");
+  const area = tray(page).getByRole("region", { name: "What the pointer does" });
+  await expect(area).toContainText("Put at12.5 %, 50.0 %");
+
+  await goTo(page, "Reports");
+  const bus = tray(page).getByRole("region", { name: "On the bus" });
+  await expect(bus).toContainText("Place on the screenendpoint");
+  await tray(page).getByRole("checkbox", { name: "Consumer control" }).check();
+  const most = bus.getByLabel(/^Endpoints they take at most/);
+  await most.fill("16");
+  await expect(bus).toContainText(/Between 1 and \d+/);
+  await most.fill("2");
+  await most.press("Enter");
+  await expect(bus).toContainText("Consumer control (1)");
+  await expect(bus).toContainText("Place on the screen (");
+  await expect(page.getByText("Report ID (1)", { exact: true })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(most).toHaveValue("2");
+});
+
 test("a flip back does another thing, and what is told of a knob is set", async ({ page }) => {
   await page.goto("/bench/glasshouse/keymap");
   await part(page, "Vent 2").click();

@@ -100,6 +100,7 @@ test("a design deleted in another tab is kept here, and asked about", async ({ p
   const dialog = page.getByRole("alertdialog", { name: "Taken off the shelf in another tab" });
   await dialog.getByRole("button", { name: "Keep it on the shelf" }).click();
   await expect(dialog).toHaveCount(0);
+  await saved(page);
   await other.reload();
   await expect(other.getByRole("link", { name: "Open Kestrel" })).toBeVisible();
 });

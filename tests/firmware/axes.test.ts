@@ -5,7 +5,7 @@ import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { wireAs } from "@/core/edits/wiring";
 import { type SimulationEvent, simulate } from "@/core/engine/simulate";
-import { padShapeOf } from "@/core/firmware/padShape";
+import { reportShapeOf } from "@/core/firmware/reportShape";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
 import { readExample } from "./examples";
 import { firstDifference } from "./firstDifference";
@@ -70,7 +70,7 @@ describe("axes and the game pad in every build", () => {
     expect(firstDifference(play(buildNative(compiler, pad, folder), [], all.script).output, all.expected)).toBeNull(),
   );
 
-  it("report the same on the simulated 8-bit core", { timeout: 600_000 }, () => {
+  it("report the same on the simulated 8-bit core", () => {
     const { output } = play(buildSimulator(folder), [buildAvr(pad, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });
@@ -121,7 +121,7 @@ function toldAt(
   const run = simulate(design, { events, untilMs: 5 + 40 * percents.length, ...more });
   if (!run.ok) throw new Error(JSON.stringify(run.problems));
   const reports = run.value.reports.filter(({ interface: name }) => name === "pad");
-  const { axisBits, axes } = padShapeOf(design);
+  const { axisBits, axes } = reportShapeOf(design);
   const value = (bytes: Uint8Array) => {
     const word = axisBits > 8 ? bytes[0] | (bytes[1] << 8) : bytes[0];
     const bits = axisBits > 8 ? 16 : 8;

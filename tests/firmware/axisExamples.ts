@@ -47,13 +47,14 @@ export function axisFrom(design: Design, name: string, what: string): Design {
   return { ...design, keymap: { ...design.keymap, axes: { ...design.keymap.axes, [id]: axis } } };
 }
 
-/** "pad x", "pointer right 1000", "wheel up 100", "music fine 1 2" (controller 1 on channel 2), "music bend", "nothing". */
+/** "pad x", "place across", "pointer right 1000", "wheel up 100", "music fine 1 2" (controller 1 on channel 2), "music bend", "nothing". */
 function readUse(text: string): AxisUse {
   const [does, along, speed] = text.trim().split(" ");
   if (does === "music") {
     const [, tells, controller = "0", channel = "1"] = text.trim().split(" ");
     return axisUseSchema.parse({ does, tells, controller: Number(controller), channel: Number(channel) - 1 });
   }
+  if (does === "place") return axisUseSchema.parse({ does, along });
   if (does === "pad") return axisUseSchema.parse({ does, axis: along });
   return axisUseSchema.parse(does === "nothing" ? { does } : { does, along, speed: Number(speed) });
 }

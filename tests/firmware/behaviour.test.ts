@@ -22,6 +22,7 @@ describe("docs/device-behaviour.md", () => {
       {
         report: (report) => seen.push(`${report.atMs} ${report.interface} ${spaced(toHex(report.bytes))}`),
         lights: (atMs, chain, bytes) => seen.push(`${atMs} lights ${chain} ${spaced(toHex(bytes))}`),
+        display: (atMs, display, bytes) => seen.push(`${atMs} display ${display} ${spaced(toHex(bytes))}`),
         segments: (atMs, chain, bytes) => seen.push(`${atMs} segments ${chain} ${spaced(toHex(bytes))}`),
         lamp: (atMs, line, on) => seen.push(`${atMs} lamp ${plan.lamps[line].controlId} ${on ? 1 : 0}`),
       },

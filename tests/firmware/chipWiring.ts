@@ -109,12 +109,15 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
   for (const id of scan.lampLines) {
     const access = scan.access[id];
     const at = (sign: string) => sign.charCodeAt(0);
-    if (!access) lines.push(`lamp ${at("p")} ${net(id)} 0`);
+    if (Object.hasOwn(scan.tones, id)) lines.push(`lamp ${at("t")} ${net(id)} ${scan.tones[id]}`);
+    else if (!access) lines.push(`lamp ${at("p")} ${net(id)} 0`);
     else if (access.by === "out-register") lines.push(`lamp ${at("r")} ${chains.indexOf(access.clock)} ${access.bit}`);
     else if (access.by === "pair") lines.push(`lamp ${at("x")} ${net(access.high)} ${net(access.low)}`);
   }
   for (const chain of scan.chains) lines.push(`light ${net(chain.net)}`);
   for (const { data, clock, select, drivers } of scan.segmentChains)
     lines.push(`segments ${net(data)} ${net(clock)} ${net(select)} ${drivers}`);
+  for (const { scl, sda, address, behind } of scan.displays)
+    lines.push(`display ${net(scl)} ${net(sda)} ${address} ${behind?.address ?? 0} ${behind ? 1 << behind.branch : 0}`);
   return `${lines.join("\n")}\n`;
 }

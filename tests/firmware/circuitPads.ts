@@ -1,9 +1,12 @@
 import type { Circuit } from "@/core/circuits";
+import type { BusDisplays } from "@/core/circuits/busDisplays";
 import type { LadderCircuit } from "@/core/circuits/ladder";
 import type { MultiplexerCircuit } from "@/core/circuits/multiplexer";
 import type { DirectCircuit } from "@/core/circuits/direct";
 import { derive } from "@/core/derived/derive";
-import { addControl } from "@/core/edits/controls";
+import type { DisplayPage } from "@/core/document/displayPages";
+import { addControl, changeControl } from "@/core/edits/controls";
+import { setPage } from "@/core/edits/displays";
 import { fillKeymap } from "@/core/edits/firstKeymap";
 import { setDiodes } from "@/core/edits/matrixDiodes";
 import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
@@ -38,6 +41,22 @@ const lampsAs = (kind: Circuit["kind"], design: Design) => wireAs(design, kind, 
 const change = <C extends Circuit>(design: Design, kind: C["kind"], to: Partial<C>) =>
   changeCircuit<C>(design, design.circuits.find((circuit) => circuit.kind === kind)!.id, to);
 
+/** A sounder with a tone of its own behind its transistor, and one that sounds by itself straight from its pin; a lock and a held key sound them. */
+export function soundingPad(toneHz = 2400): Design {
+  const place = (nth: number) => ({ xMm: nth * 25, yMm: -60, rotationDeg: 0, boardId: "panel" });
+  let design = as("direct", padWith(3, 2, 1));
+  design = changeControl(addControl(design, "buzzer", "tone", place(0)), "tone", { toneHz, currentMa: 30 });
+  design = changeControl(addControl(design, "buzzer", "own", place(1)), "own", { ownTone: true, currentMa: 3 });
+  const sounders = ["tone:sound", "own:sound"];
+  const lamps = {
+    ...design.keymap.lamps,
+    tone: { when: "lock" as const, lock: "caps" as const },
+    own: { when: "held" as const, inputId: "k3:press" },
+  };
+  const looks = { ...design.keymap.looks, tone: { onMs: 80, offMs: 100, times: 2, eighths: 8 } };
+  return wireAs({ ...design, keymap: { ...design.keymap, lamps, looks } }, "direct", sounders);
+}
+
 export const pads: [string, Design][] = [
   ["direct to ground", as("direct", padWith(3, 2, 2))],
   ["direct to the supply", change<DirectCircuit>(as("direct", padWith(3, 2, 2)), "direct", { polarity: "to-supply" })],
@@ -53,6 +72,7 @@ export const pads: [string, Design][] = [
     "multiplexers of eight",
     change<MultiplexerCircuit>(as("multiplexer", padWith(4, 4, 0)), "multiplexer", { channels: 8 }),
   ],
+  ["sounders", soundingPad()],
   ["lamps on registers", lampsAs("output-registers", as("direct", padWith(3, 2, 10)))],
 ];
 
@@ -66,9 +86,32 @@ const onLadder = (design: Design) =>
     readOf(design).filter((id) => id.startsWith("k")),
   );
 
+/** Three displays of one address, so that each hangs on a branch of its own, beside keys on expanders of the same bus. */
+function padWithDisplays(): Design {
+  const place = (nth: number) => ({ xMm: nth * 40, yMm: 150, rotationDeg: 0, boardId: "panel" });
+  const ids = ["d1", "d2", "d3"];
+  const keys = as("expander", padWith(4, 3, 0));
+  const placed = ids.reduce(
+    (d, id, nth) => changeControl(addControl(d, "display", id, place(nth)), id, { widthPx: 32, heightPx: 16 }),
+    keys,
+  );
+  const wired = wireAs(
+    placed,
+    "bus-displays",
+    ids.map((id) => `${id}:display`),
+  );
+  const alone = change<BusDisplays>(wired, "bus-displays", { ownAddresses: 1 });
+  const page = (nth: number): DisplayPage => [
+    { shows: "text", column: 0, row: 0, columns: 32, text: `D${nth}` },
+    { shows: "value", column: 2, row: 1, columns: 30, elementId: "e1:turn", low: 0, high: 24 * (nth + 1), point: 0 },
+  ];
+  return ids.reduce((d, id, nth) => setPage(d, "base", id, page(nth)), alone);
+}
+
 /** What boards with a converter and a bus read besides. */
 export const boardPads: [string, Design][] = [
   ["expanders", as("expander", padWith(6, 4, 2))],
+  ["displays behind a bus multiplexer", padWithDisplays()],
   ["a ladder of one bank", onLadder(padWith(4, 2, 1))],
   [
     "a ladder of unequal resistors",

@@ -27,6 +27,7 @@ import { encodingContextOf } from "@/core/keymap/encodingContext";
 import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
 import { axisFrom, withUse, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
+import { withPage, withTelling } from "./displayExamples";
 import { withShow, withStart } from "./segmentExamples";
 import { onSmallClass } from "./onSmallClass";
 
@@ -60,6 +61,8 @@ export function readBinding(text: string): Binding | null {
   if (music) return music;
   if (words[0] === "hat") return { does: "pad-hat", side: words[1] as HatSide };
   if (words[0] === "button") return { does: "pointer-button", button: Number(words[1]) - 1 };
+  const place = /^place (\d+) (\d+)$/.exec(text.trim());
+  if (place) return { does: "pointer-place", across: 10 * Number(place[1]), down: 10 * Number(place[2]) };
   if (words[0] === "system") return { does: "system", deed: words[1] as SystemDeed };
   const moved = /^move (\w+) at (\d+) after (\d+)$/.exec(text.trim());
   if (moved) return mover({ does: "pointer-move", direction: moved[1], speed: +moved[2], rampMs: +moved[3] });
@@ -169,7 +172,9 @@ function readHandEvent(line: string): SimulationEvent | null {
 function readHostEvent(line: string): SimulationEvent {
   const told = /^at (\d+) told ([0-9a-f ]+)$/.exec(line);
   if (told) return { atMs: Number(told[1]), action: "tell", told: told[2].replaceAll(" ", "") };
-  const [, atMs, action, late, cut] = /^at (\d+) (?:host (busy|ready|reset)|late (\d+)|(power cut))$/.exec(line)!;
+  const [, atMs, action, late, cut] = /^at (\d+) (?:host (busy|ready|sleep|wake|reset)|late (\d+)|(power cut))$/.exec(
+    line,
+  )!;
   if (late) return { atMs: Number(atMs), action: "late", ms: Number(late) };
   return { atMs: Number(atMs), action: cut ? "power-cut" : (action as SimulationEvent["action"]) };
 }
@@ -197,7 +202,7 @@ function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
 
 function place(
   design: Design,
-  kind: "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot" | "segments",
+  kind: "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot" | "segments" | "display",
   name: string,
   beside?: string,
 ): Design {
@@ -223,10 +228,12 @@ function withLayer(design: Design, id: string): Design {
 
 /** A controller on which knobs are told by their edges. */
 const INTERRUPTING = "pins interrupt";
+const EVERY_KEY = "every key";
 
 /** Reports that a new design does not declare by itself, where an example has something that speaks through them. */
 const DECLARED: [RegExp, InterfaceKind][] = [
   [/[:=|,] *(button|move|wheel|awake|pointer) |clockwise wheel /, "pointer"],
+  [/[:=|] *place /, "place"],
   [/[:=] *(pad|hat) /, "pad"],
   [/^at \d+ told /m, "panel"],
   [/[:=|] *(note|controller|program|music) |controls \d/, "music"],
@@ -251,12 +258,15 @@ export function readExample(text: string): Example {
     if (hand) events.push(hand);
     else if (CHANGE.test(line)) changes.push(line);
     else if (line.startsWith("at ")) events.push(readHostEvent(line));
+    else if (line === EVERY_KEY) design = { ...design, reportSet: { ...design.reportSet, everyKey: true } };
+    else if (line.startsWith("endpoints "))
+      design = { ...design, reportSet: { ...design.reportSet, endpointsMost: Number(line.split(" ")[1]) } };
     else if (line !== INTERRUPTING) design = obey(design, line);
   }
   const displays = design.controls.flatMap(({ id, kind }) => (kind === "segments" ? [`${id}:segments`] : []));
   const wiredUp = shareOutDirect(design);
   const shown = displays.length > 0 ? withStart(wireAs(wiredUp, "segment-chain", displays), lines) : wiredUp;
-  const direct = withChain(shown, lines);
+  const direct = withChain(withDots(shown, lines), lines);
   const wired = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
   events.push(...changeEvents(wired, changes));
   const until = /^until (\d+)$/m.exec(setup);
@@ -265,11 +275,19 @@ export function readExample(text: string): Example {
 }
 
 /** "40 times 00 01 02" in full. */
+/** Displays of dots are put on the two-wire bus. */
+function withDots(design: Design, lines: string[]): Design {
+  const dots = design.controls.flatMap(({ id, kind }) => (kind === "display" ? [`${id}:display`] : []));
+  if (dots.length === 0) return design;
+  const wired = wireAs(design, "bus-displays", dots);
+  return withTelling(wired, lines, wired.circuits.find(({ kind }) => kind === "bus-displays")!.id);
+}
+
 const written = (line: string) =>
   line.replace(/(\d+) times (.*)$/, (_, times, bytes) => new Array<string>(Number(times)).fill(bytes).join(" "));
 
 /** What is told of lights after the others are wired. */
-const OF_CHAINS = /^(chain|bridged|order|until|start) /;
+const OF_CHAINS = /^(chain|bridged|order|until|start|begin|places|from column) /;
 
 function obey(design: Design, line: string): Design {
   if (OF_CHAINS.test(line)) return design;
@@ -301,6 +319,11 @@ function obey(design: Design, line: string): Design {
     return setOpposite(design, { first, second, counts: what as Opposite["counts"] });
   }
   if (verb === "segments") return changeControl(place(design, "segments", name), name, { digits: Number(what) });
+  if (verb === "display") {
+    const [widthPx, heightPx] = what.split(" x ").map(Number);
+    return changeControl(place(design, "display", name), name, { widthPx, heightPx });
+  }
+  if (verb === "page") return withPage(design, "base", name, what);
   if (verb === "show") return withShow(design, "base", name, what);
   if (verb === "stick" || verb === "pot") return place(design, verb, rest);
   if (verb === "axis") return axisFrom(design, name, what);
@@ -355,6 +378,8 @@ function together(design: Design, id: string, what: string): Design {
 }
 
 function bindOnLayer(design: Design, number: string, what: string): Design {
+  const page = /^page (\w+) = (.*)$/.exec(what);
+  if (page) return withPage(design, layerId(number), page[1], page[2]);
   const shown = /^show (\w+) = (.*)$/.exec(what);
   if (shown) return withShow(design, layerId(number), shown[1], shown[2]);
   const used = /^use ([\w ]+) = (.*)$/.exec(what);

@@ -23,6 +23,8 @@ export interface EveryBuild {
   usesOnChip: number;
   /** What it declares on the chip, which runs four reports. */
   interfaces: InterfaceKind[];
+  /** What its flash has no room for is left out. */
+  onChip?: (design: Design) => Design;
 }
 
 const linesOf = (text: string, told: string) => text.split("\n").filter((line) => line.includes(` ${told} `));
@@ -44,7 +46,7 @@ export function sameInEveryBuild(all: EveryBuild): void {
     expect(firstDifference(output, many.expected)).toBeNull();
   });
 
-  it("is the same on the simulated 8-bit core", { timeout: 600_000 }, () => {
+  it("is the same on the simulated 8-bit core", () => {
     const { output } = play(buildSimulator(folder), [buildAvr(design, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });
@@ -53,15 +55,20 @@ export function sameInEveryBuild(all: EveryBuild): void {
     const there = onPythonClass(wireAs(design, "multiplexer", voltages(design)));
     const some = joined(recorded(there, all.usesOnCore));
     expect(firstDifference(playPython(await barePython(there), some.script).output, some.expected)).toBeNull();
-    const uses = Array.from({ length: 20 }, (_, seed) => later(randomUse(there, seed + 1, [])));
-    const onIt = joined(uses.map((use) => recordContacts(there, use)));
-    expect(firstDifference(onBoard(there, await unpackPython(there), onIt.script).output, onIt.expected)).toBeNull();
+    // A board's interpreter has an endpoint of its own for everything, and waits there.
+    const whole = { ...there, reportSet: { ...there.reportSet, endpointsMost: undefined } };
+    const uses = Array.from({ length: 20 }, (_, seed) => later(randomUse(whole, seed + 1, [])));
+    const onIt = joined(uses.map((use) => recordContacts(whole, use)));
+    expect(firstDifference(onBoard(whole, await unpackPython(whole), onIt.script).output, onIt.expected)).toBeNull();
   });
 
   it("is the same on the simulated chip, through its pins and over USB", () => {
     const keys = design.controls.flatMap(({ id, kind }) => (kind === "key" ? [`${id}:press`] : []));
-    const { interfaces } = all;
-    const small = onSmallClass({ ...wireAs(design, "matrix", keys), reportSet: { ...design.reportSet, interfaces } });
+    const { interfaces, onChip = (whole) => whole } = all;
+    const small = onSmallClass({
+      ...wireAs(onChip(design), "matrix", keys),
+      reportSet: { ...design.reportSet, interfaces },
+    });
     const { output, expected } = playedOnChip(small, all.usesOnChip);
     expect(linesOf(expected, told).length).toBeGreaterThan(all.leastOverUsb);
     expect(firstDifference(output, expected)).toBeNull();

@@ -5,7 +5,7 @@ import { finishedPad, wiredDemos } from "../support/designs";
 import { workFolder } from "./builds";
 import { ChipTalk } from "./chipTalk";
 import { contactsOf } from "./chipWiring";
-import { talkWildly, withLive, withoutAxes } from "./liveUse";
+import { talkWildly, withLive, withRoom } from "./liveUse";
 import { onSmallClass } from "./onSmallClass";
 import { buildUsbHost, imageFiles } from "./usbChip";
 
@@ -70,7 +70,7 @@ describe.each([
   ["the pad", finishedPad()],
   ["Kestrel", kestrel],
 ])(`%s in ${TALKS} wild talks of live changes on the simulated chip`, (_, plain) => {
-  const design = onSmallClass(withLive(withoutAxes(plain)));
+  const design = onSmallClass(withLive(withRoom(plain)));
   let host: string;
   let args: string[];
   beforeAll(() => {

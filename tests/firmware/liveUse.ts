@@ -10,10 +10,10 @@ import { scanTableOf } from "@/core/firmware/scanTable";
 import { unlockChoices } from "@/core/firmware/unlock";
 import { randomFrom } from "@/core/optimisation/random";
 
-/** A design whose sticks move nothing: the 8-bit chip does not take axes, lights, the pointer and live changes at once. */
-export const withoutAxes = (design: Design): Design => ({
+/** A design whose sticks move nothing and whose displays show nothing: the 8-bit chip takes neither beside lights, the pointer and live changes. */
+export const withRoom = (design: Design): Design => ({
   ...design,
-  keymap: { ...design.keymap, layers: design.keymap.layers.map((layer) => ({ ...layer, axes: {} })) },
+  keymap: { ...design.keymap, layers: design.keymap.layers.map((layer) => ({ ...layer, axes: {}, displays: {} })) },
 });
 
 /** A design with live changes. */

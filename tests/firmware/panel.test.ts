@@ -46,7 +46,7 @@ describe("what the computer tells, in every build", () => {
     expect(firstDifference(play(buildNative(compiler, panel, folder), [], all.script).output, all.expected)).toBeNull(),
   );
 
-  it("is shown the same on the simulated 8-bit core", { timeout: 600_000 }, () => {
+  it("is shown the same on the simulated 8-bit core", () => {
     const { output } = play(buildSimulator(folder), [buildAvr(panel, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });

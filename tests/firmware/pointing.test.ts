@@ -59,7 +59,7 @@ describe("pointer, knobs and levers in every build", () => {
     expect(firstDifference(play(buildNative(compiler, pad, folder), [], all.script).output, all.expected)).toBeNull(),
   );
 
-  it("report the same on the simulated 8-bit core", { timeout: 600_000 }, () => {
+  it("report the same on the simulated 8-bit core", () => {
     const { output } = play(buildSimulator(folder), [buildAvr(pad, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });

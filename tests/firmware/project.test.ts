@@ -96,7 +96,7 @@ describe("port.h", () => {
   it("asks for a dozen calls, and lists each pin with what is on it", async () => {
     const design = onPythonClass(finishedPad());
     const text = readFileSync(join(await unpack(design, "firmware-project"), "port.h"), "utf8");
-    expect(text.match(/^static inline/gm)).toHaveLength(13);
+    expect(text.match(/^static inline/gm)).toHaveLength(14);
     expect(text).toMatch(new RegExp(`#define PIN_${design.pinPlan["matrix.R1"].pin} \\d+ /\\* R1 \\*/`));
   });
 });

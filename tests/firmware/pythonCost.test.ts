@@ -24,7 +24,8 @@ const NEAR = 1 / 30;
 describe.each([...demos, ...pads, ...boardPads, pairs, ...fresh])("the work of a scan of %s", (_, pad) => {
   it("is what the interpreter is seen to do", async () => {
     const design = onPythonClass(pad);
-    const { output } = onBoard(design, await unpackPython(design), "40 end\n", "count");
+    const quietMs = scanTableOf(design).displays.length > 0 ? 900 : 40; // until all is drawn
+    const { output } = onBoard(design, await unpackPython(design), `${quietMs} end\n`, "count");
     const [, steps, calls] = /^steps (\d+) calls (\d+)$/m.exec(output)!.map(Number);
     const work = interpreterWork(design, scanTableOf(design));
     expect(work.calls).toBe(calls);

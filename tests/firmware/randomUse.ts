@@ -5,7 +5,7 @@ import type { Design } from "@/core/document/schema";
 import { randomFrom } from "@/core/optimisation/random";
 import type { SimulationEvent, SimulationRequest } from "@/core/engine/simulate";
 
-const MOODS = ["busy", "ready", "reset", "late"] as const;
+const MOODS = ["busy", "ready", "reset", "late", "sleep", "wake"] as const;
 
 /**
  * A short, wild use of a device, with bouncing contacts and a computer with its moods: the same for the same seed.

@@ -40,7 +40,7 @@ describe.each(wiredDemos)(`$name in ${SEQUENCES} random sequences`, (design) => 
     expect(firstDifference(output, all.expected)).toBeNull();
   });
 
-  it("reports the same bytes at the same millisecond on the simulated 8-bit core", { timeout: 600_000 }, () => {
+  it("reports the same bytes at the same millisecond on the simulated 8-bit core", () => {
     const image = buildAvr(design, folder);
     const { output } = play(buildSimulator(folder), [image.binary], first.script);
     expect(firstDifference(output, first.expected)).toBeNull();

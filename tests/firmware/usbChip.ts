@@ -5,6 +5,7 @@ import { fileURLToPath } from "node:url";
 import type { Design } from "@/core/document/schema";
 import { simulate, type SimulationRequest } from "@/core/engine/simulate";
 import type { DeviceWatch } from "@/core/engine/device";
+import { interfaceKinds } from "@/core/hid/interfaceKinds";
 import { toHex } from "@/core/hex";
 import { flashImage } from "@/core/image/flashImage";
 import { usb8Code } from "@/core/image/usb8Code";
@@ -29,6 +30,7 @@ export function buildUsbHost(folder: string): string {
     "wipers.c",
     "lights.c",
     "segments.c",
+    "displays.c",
   ].map((name) => join(chip, name));
   const includes = [`-I${join(firmware, "src")}`, `-I${chip}`];
   execFileSync("gcc", [...STRICT, "-O2", ...includes, ...sources, "-o", program, "-lsimavr", "-lelf"]);
@@ -99,6 +101,23 @@ export function recordOnChip(design: Design, { events, untilMs, ...more }: Simul
   return { script: younger(script), expected: younger(expected) };
 }
 
+/**
+ * Reports of one millisecond in the order of their names: the host asks its endpoints in turn, and does not see in which order they were
+ * offered. Those of one kind stay as they come.
+ */
+export function inAnyOrder(text: string): string {
+  const lines = text.split("\n");
+  const kindOf = (line: string) => /^\d+ (\w+) /.exec(line)?.[1] ?? "";
+  const isReport = (line = "") => (interfaceKinds as string[]).includes(kindOf(line));
+  for (let from = 0, to = 1; from < lines.length; from = to++) {
+    if (!isReport(lines[from])) continue;
+    while (isReport(lines[to]) && parseInt(lines[to]) === parseInt(lines[from])) to++;
+    const sorted = lines.slice(from, to).sort((a, b) => (kindOf(a) < kindOf(b) ? -1 : kindOf(a) > kindOf(b) ? 1 : 0));
+    lines.splice(from, to - from, ...sorted);
+  }
+  return lines.join("\n");
+}
+
 /** What contacts do in a simulated run, and what must come of it. */
 export function recordContacts(design: Design, request: SimulationRequest): Recorded {
   const numbers = new Map(contactsOf(design).map((contact, number) => [contact, number]));
@@ -122,6 +141,7 @@ export function recordContacts(design: Design, request: SimulationRequest): Reco
     },
     report: ({ atMs, interface: name, bytes }) => expected.push(`${atMs} ${name} ${toHex(bytes)}`),
     segments: (atMs, chain, bytes) => expected.push(`${atMs} segments ${chain} ${toHex(bytes)}`),
+    display: (atMs, display, bytes) => expected.push(`${atMs} display ${display} ${toHex(bytes)}`),
     lights: (atMs, chain, bytes) => expected.push(`${atMs} lights ${chain} ${toHex(bytes)}`),
     lamp: (atMs, line, on) => {
       if (on === lit.has(line)) return;

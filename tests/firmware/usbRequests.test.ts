@@ -1,3 +1,4 @@
+import { type HidKind } from "@/core/hid/interfaceKinds";
 import { describe, expect, it } from "vitest";
 import { BOARD_AT } from "@/core/contract/board";
 import { imageFor } from "@/core/image/usb8Images";
@@ -5,13 +6,13 @@ import { AT } from "@/core/contract/contract";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
 import { bytesOf } from "@/core/hid/descriptorWriter";
-import { type HidKind, hidInterfaces } from "@/core/hid/interfaces";
+import { hidInterfaces } from "@/core/hid/interfaces";
 import { toHex } from "@/core/hex";
 import { finishedPad } from "../support/designs";
 import { workFolder } from "./builds";
 import { onSmallClass } from "./onSmallClass";
 import { configurationDescriptor } from "@/core/hid/usbDescriptors";
-import { noPad } from "@/core/hid/padShape";
+import { plainReports } from "@/core/hid/reportShape";
 import { ask, buildUsbHost, imageFiles } from "./usbChip";
 
 // Requests and their answers: USB 2.0, chapter 9, and HID 1.11, chapter 7, written out by hand.
@@ -34,7 +35,7 @@ describe("descriptors over USB", () => {
 
   it.each([0, 1])("are the report descriptor of interface %i, as exported", (nth) => {
     const kind = design.reportSet.interfaces[nth] as HidKind;
-    const bytes = toHex(bytesOf(hidInterfaces[kind].descriptor(noPad)));
+    const bytes = toHex(bytesOf(hidInterfaces[kind].descriptor(plainReports)));
     expect(answers(descriptor("22", "00", `0${nth}`, "ff00"))).toEqual([bytes]);
   });
 
@@ -68,7 +69,7 @@ describe("the interfaces of music over USB", () => {
 
   it("stand in the configuration as the design says", () => {
     const [bytes] = asked("80060002" + "0000" + "ff00");
-    const own = configurationDescriptor(["music", "keyboard"], noPad);
+    const own = configurationDescriptor([["keyboard"], ["music"]], plainReports);
     // What the device takes of the port is the design's own.
     expect(bytes.slice(0, 16)).toBe(toHex(Uint8Array.from(own)).slice(0, 16));
     expect(bytes.slice(18)).toBe(toHex(Uint8Array.from(own)).slice(18));

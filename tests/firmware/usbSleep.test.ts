@@ -2,7 +2,9 @@ import { spawnSync } from "node:child_process";
 import { afterEach, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { finishedPad } from "../support/designs";
 import type { Binding } from "@/core/bindings";
-import { bind } from "@/core/edits/keymap";
+import { addControl } from "@/core/edits/controls";
+import { bind, setLampRule } from "@/core/edits/keymap";
+import { shareOutDirect } from "@/core/edits/wiring";
 import { BOARD_AT, BOARD_ENTRY_BYTES } from "@/core/contract/board";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { imageFor } from "@/core/image/usb8Images";
@@ -130,7 +132,7 @@ function spoilt(change: (block: Uint8Array, table: number) => void): string[] {
   return imageFiles(design, folder, (flash) => {
     const block = flash.subarray(boardAt, tablesAt);
     const wordAt = (at: number) => block[at] | (block[at + 1] << 8);
-    change(block, wordAt(BOARD_AT.ENDPOINT_TABLE));
+    change(block, wordAt(BOARD_AT.REPORT_TABLE));
     const end = wordAt(BOARD_AT.LENGTH) - 2;
     const crc = crc16(block.subarray(0, end));
     block.set([crc & 0xff, crc >> 8], end);
@@ -139,7 +141,7 @@ function spoilt(change: (block: Uint8Array, table: number) => void): string[] {
 
 const fallingOrder = (block: Uint8Array, table: number) => {
   block[table + 1] = 2;
-  block[table + BOARD_ENTRY_BYTES.ENDPOINT + 1] = 1;
+  block[table + BOARD_ENTRY_BYTES.REPORT + 1] = 1;
 };
 
 describe("the harness", () => {
@@ -155,5 +157,23 @@ describe("the harness", () => {
     const { status, stderr } = spawnSync(host, spoilt(change), { input: "", encoding: "utf8" });
     expect(status).toBe(4);
     expect(stderr).toMatch(words);
+  });
+});
+
+describe("what is lit while the computer sleeps", () => {
+  const at = { xMm: 80, yMm: 0, rotationDeg: 0, boardId: "panel" };
+  const lit = onSmallClass(
+    setLampRule(shareOutDirect(addControl(finishedPad(), "lamp", "lamp", at)), "lamp", { when: "always" }),
+  );
+  const lamps = (lines: string[]) => lines.filter((line) => line.includes(" lamp ")).map((line) => line.slice(-1));
+
+  it("is dark on the chip from then on, and lit again once the bus runs", async () => {
+    await chip.end();
+    chip = new ChipTalk(host, imageFiles(lit, workFolder()));
+    expect(lamps(await chip.pass(20))).toEqual(["1"]);
+    await chip.order("suspend");
+    expect(lamps(await chip.pass(20))).toEqual(["0"]);
+    await chip.order("resume");
+    expect(lamps(await chip.pass(20))).toEqual(["1"]);
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { bytesOf } from "@/core/hid/descriptorWriter";
-import { noPad } from "@/core/hid/padShape";
+import { plainReports } from "@/core/hid/reportShape";
 import { hidInterfaces } from "@/core/hid/interfaces";
 
 // Source: USB "Device Class Definition for Human Interface Devices", version 1.11, appendix B.1,
@@ -92,7 +92,7 @@ const APPENDIX_E6 = Uint8Array.from(
 );
 
 describe("boot keyboard report descriptor", () => {
-  const items = hidInterfaces.keyboard.descriptor(noPad);
+  const items = hidInterfaces.keyboard.descriptor(plainReports);
   const bytes = bytesOf(items);
 
   it("has the items of appendix B.1 in their order", () => expect(items.map((item) => item.name)).toEqual(APPENDIX_B1));
@@ -114,7 +114,7 @@ describe("boot keyboard report descriptor", () => {
 
 describe("consumer control report descriptor", () => {
   it("describes one 16-bit field on the consumer page", () => {
-    expect(fieldsOf(bytesOf(hidInterfaces.consumer.descriptor(noPad)))).toEqual([
+    expect(fieldsOf(bytesOf(hidInterfaces.consumer.descriptor(plainReports)))).toEqual([
       { kind: "input", bits: 16, count: 1, page: 0x0c, low: 0, high: 0x3ff },
     ]);
   });

@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { bytesOf } from "@/core/hid/descriptorWriter";
 import { hidInterfaces } from "@/core/hid/interfaces";
-import { type PadShape, noPad, padAxes } from "@/core/hid/padShape";
+import { padAxes } from "@/core/hid/padShape";
+import { type ReportShape, plainReports } from "@/core/hid/reportShape";
 import { padByteNames, padStateOf } from "@/core/hid/padWords";
 import { reportBytes } from "@/core/hid/reportBytes";
 import { panelBytes } from "@/core/hid/panelSettings";
@@ -15,12 +16,13 @@ function valueIn(bytes: Uint8Array, { at, bits, low }: Field): number {
   return low < 0 && value >= 2 ** (bits - 1) ? value - 2 ** bits : value;
 }
 
-const descriptorOf = (shape: PadShape) => readDescriptor(bytesOf(hidInterfaces.pad.descriptor(shape)));
+const descriptorOf = (shape: ReportShape) => readDescriptor(bytesOf(hidInterfaces.pad.descriptor(shape)));
 
-const shapes: fc.Arbitrary<PadShape> = fc.record({
+const shapes: fc.Arbitrary<ReportShape> = fc.record({
   buttons: fc.integer({ min: 0, max: 128 }),
   hat: fc.boolean(),
   axisBits: fc.integer({ min: 8, max: 16 }),
+  keyBytes: fc.constant(0),
   axes: fc
     .subarray([...padAxes])
     .chain((axes) => fc.tuple(...axes.map((axis) => fc.boolean().map((bothSides) => ({ axis, bothSides }))))),
@@ -32,6 +34,7 @@ describe("a game pad's report descriptor", () => {
       buttons: 10,
       hat: true,
       axisBits: 8,
+      keyBytes: 0,
       axes: [
         { axis: "x", bothSides: true },
         { axis: "slider", bothSides: false },
@@ -71,7 +74,7 @@ describe("a game pad's report descriptor", () => {
 
 describe("the panel's report descriptor", () => {
   it("describes 64 flags of a bit, then eight values of a byte, as they are told", () => {
-    const { fields, depth } = readDescriptor(bytesOf(hidInterfaces.panel.descriptor(noPad)), OUTPUT);
+    const { fields, depth } = readDescriptor(bytesOf(hidInterfaces.panel.descriptor(plainReports)), OUTPUT);
     expect(fields.map(({ at, bits }) => [at, bits])).toEqual([
       ...Array.from({ length: 64 }, (_, nth) => [nth, 1]),
       ...Array.from({ length: 8 }, (_, nth) => [64 + 8 * nth, 8]),

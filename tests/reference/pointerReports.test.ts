@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { bytesOf } from "@/core/hid/descriptorWriter";
-import { noPad } from "@/core/hid/padShape";
+import { plainReports } from "@/core/hid/reportShape";
 import { hidInterfaces } from "@/core/hid/interfaces";
 import { readDescriptor as read } from "./descriptorReader";
 
@@ -13,7 +13,7 @@ const APPENDIX_B2 =
 const hex = (text: string) => Uint8Array.from(text.split(" "), (byte) => parseInt(byte, 16));
 
 describe("the pointer's report descriptor", () => {
-  const own = read(bytesOf(hidInterfaces.pointer.descriptor(noPad)));
+  const own = read(bytesOf(hidInterfaces.pointer.descriptor(plainReports)));
   const boot = read(hex(APPENDIX_B2));
 
   it("is read by a reader that reads appendix B.2 as it is described there", () => {
@@ -47,7 +47,7 @@ describe("the pointer's report descriptor", () => {
 
 describe("the system control's report descriptor", () => {
   it("has a bit each for power down, sleep and wake up", () => {
-    const { collections, fields, depth } = read(bytesOf(hidInterfaces.system.descriptor(noPad)));
+    const { collections, fields, depth } = read(bytesOf(hidInterfaces.system.descriptor(plainReports)));
     // HID Usage Tables, generic desktop page (from memory): System Control 80, System Power Down 81, Sleep 82, Wake Up 83.
     expect(collections).toEqual([0x10080]);
     expect(fields.map(({ usage, at, bits }) => [usage, at, bits])).toEqual([

@@ -19,6 +19,11 @@ export const pointingBinding: fc.Arbitrary<SimpleBinding> = fc.oneof(
     everyMs: fc.integer({ min: 0, max: 5000 }),
   }),
   fc.record({
+    does: fc.constant("pointer-place" as const),
+    across: fc.integer({ min: 0, max: 1000 }),
+    down: fc.integer({ min: 0, max: 1000 }),
+  }),
+  fc.record({
     does: fc.constant("awake" as const),
     lasting: fc.constantFrom("switched" as const, "held" as const),
     everyS: fc.integer({ min: 1, max: 3600 }),

@@ -66,6 +66,12 @@ void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) {
   PORT(OV_PORT_SEGMENTS_END) = 1;
 }
 
+void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) {
+  PORT(OV_PORT_DISPLAY) = display;
+  while (length-- > 0) PORT(OV_PORT_LIGHT_BYTE) = *bytes++;
+  PORT(OV_PORT_SEGMENTS_END) = 1;
+}
+
 void ov_hal_settle(uint8_t us) {
   uint16_t loops = (uint16_t)(us * (CYCLES_A_US / 4)); /* one turn of the loop below takes 4 cycles */
   if (loops == 0) return;
@@ -90,8 +96,11 @@ uint16_t ov_hal_sense(uint8_t sensor) {
   return (uint16_t)(low | (uint16_t)(PORT(OV_PORT_LEVEL_HIGH) << 8));
 }
 
+static uint8_t asleep;
+
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
+  if (asleep && ov_report_is_movement(kind, bytes)) return 1;
   PORT(OV_PORT_INTERFACE) = kind;
   if (!PORT(OV_PORT_TAKEN)) return 0;
   for (i = 0; i < length; i++) PORT(OV_PORT_BYTE) = bytes[i];
@@ -154,9 +163,11 @@ int main(void) {
   for (;;) {
     PORT(OV_PORT_READY) = 1;
     switch (PORT(OV_PORT_COMMAND)) {
-      case 1: ov_init(); asked = 0; break;
+      case 1: ov_init(); asked = asleep = 0; break;
       case 2: ov_host_locks(PORT(OV_PORT_LOCKS)); break;
       case 3: ov_host_reset(); break;
+      case 7: ov_host_sleeps(asleep = 1); break;
+      case 8: ov_host_sleeps(asleep = 0); break;
       case 4: ask(); break;
       case 5: tell_edge(); break;
       case 6: tell_panel(); break;

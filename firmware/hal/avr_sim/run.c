@@ -21,6 +21,8 @@
 #define COMMAND_ASK 4
 #define COMMAND_EDGE 5
 #define COMMAND_PANEL 6
+#define COMMAND_SLEEPS 7
+#define COMMAND_WAKES 8
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -30,11 +32,13 @@ static uint16_t levels[OV_MOST_SENSORS], sensed, sensed_before;
 static unsigned row, bank, interface, length, command, locks;
 static unsigned char bytes[64], frame[64], kept[OV_KEPT_BYTES];
 static unsigned frame_at, kept_at, keeping;
-static unsigned char held[OV_REPORT_KINDS][OV_LONGEST_PAD_REPORT]; /* what waits on each endpoint while the host is busy */
+static unsigned char held[OV_REPORT_KINDS][OV_LONGEST_REPORT]; /* what waits on each endpoint while the host is busy */
 static unsigned held_length[OV_REPORT_KINDS];
+static unsigned over[OV_REPORT_KINDS], held_kind[OV_REPORT_KINDS]; /* the endpoint each comes over, by the lowest that shares it */
+static unsigned long taken_ms[OV_REPORT_KINDS];
 static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static unsigned long now_ms, late_until, scanned_ms;
-static int busy, lamp_line = -1;
+static int busy, asleep, lamp_line = -1;
 static int ready;
 static avr_cycle_count_t scan_began, scan_most, scan_sum;
 static unsigned long scans;
@@ -55,6 +59,7 @@ static void on_lamp(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
 }
 static void on_lights(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu lights %u ", now_ms, v); }
 static void on_segments(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu segments %u ", now_ms, v); }
+static void on_display(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu display %u ", now_ms, v); }
 static void on_segments_end(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; (void)v; putchar('\n'); }
 static void on_light_byte(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%02x", v); }
 static void on_lights_ms(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
@@ -63,7 +68,8 @@ static void on_lights_ms(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void 
   putchar('\n');
 }
 static uint8_t elapsed_ms(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(now_ms + 1 - scanned_ms); }
-static uint8_t is_taken(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(!busy || held_length[interface] == 0); }
+static int has_room(unsigned at) { return busy ? held_length[at] == 0 : taken_ms[at] != now_ms + 1; }
+static uint8_t is_taken(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(!asleep && has_room(over[interface])); }
 static uint8_t word_low(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)answers[row][bank]; }
 static uint8_t word_high(struct avr_t *avr, avr_io_addr_t addr, void *p) { (void)avr; (void)addr; (void)p; return (uint8_t)(answers[row][bank] >> 8); }
 static void on_sensor(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
@@ -100,10 +106,12 @@ static void on_sent(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   (void)avr; (void)addr; (void)v; (void)p;
   if (!busy || interface == OV_REPORT_LIVE) {
     deliver(interface, bytes, length);
+    taken_ms[over[interface]] = now_ms + 1;
     return;
   }
-  memcpy(held[interface], bytes, length);
-  held_length[interface] = length;
+  memcpy(held[over[interface]], bytes, length);
+  held_length[over[interface]] = length;
+  held_kind[over[interface]] = interface;
 }
 
 static void set_busy(int value) {
@@ -111,9 +119,28 @@ static void set_busy(int value) {
   busy = value;
   if (busy) return;
   for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
-    if (held_length[kind] > 0) deliver(kind, held[kind], held_length[kind]);
-    held_length[kind] = 0;
+    unsigned at = over[kind];
+    if (held_length[at] == 0 || held_kind[at] != kind) continue;
+    deliver(kind, held[at], held_length[at]);
+    held_length[at] = 0;
   }
+}
+
+static void share_nothing(void) {
+  unsigned kind;
+  for (kind = 0; kind < OV_REPORT_KINDS; kind++) over[kind] = kind;
+  memset(taken_ms, 0, sizeof taken_ms);
+}
+
+static int share(const char *numbers) {
+  int used = 0;
+  unsigned kind, lowest = OV_REPORT_KINDS;
+  for (; sscanf(numbers, "%u%n", &kind, &used) == 1; numbers += used) {
+    if (kind >= OV_REPORT_KINDS) return 0;
+    if (lowest == OV_REPORT_KINDS) lowest = kind;
+    over[kind] = lowest;
+  }
+  return 1;
 }
 
 static void on_ready(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
@@ -179,7 +206,7 @@ static void read_frame(const char *hex) {
 
 static void power_on(avr_t *avr) {
   scanned_ms = now_ms;
-  busy = 0;
+  busy = asleep = 0;
   memset(held_length, 0, sizeof held_length);
   keeping = 0;
   do_command(avr, COMMAND_AFRESH);
@@ -212,11 +239,18 @@ static int obey(avr_t *avr, const char *line) {
     frame[0] = (unsigned char)b, frame[1] = (unsigned char)word;
     frame_at = 0;
     do_command(avr, COMMAND_EDGE);
+  } else if (strcmp(verb, "sleeps") == 0) {
+    asleep = atoi(line + used);
+    do_command(avr, asleep ? COMMAND_SLEEPS : COMMAND_WAKES);
   } else if (strcmp(verb, "reset") == 0) {
+    if (asleep) do_command(avr, COMMAND_WAKES);
+    asleep = 0;
     memset(held_length, 0, sizeof held_length);
     do_command(avr, COMMAND_RESET);
   } else if (strcmp(verb, "late") == 0) {
     late_until = ms + (unsigned long)atoi(line + used);
+  } else if (strcmp(verb, "shares") == 0) {
+    if (!share(line + used)) return 0;
   } else if (strcmp(verb, "busy") == 0) {
     set_busy(atoi(line + used));
   } else if (strcmp(verb, "off") == 0) {
@@ -227,6 +261,7 @@ static int obey(avr_t *avr, const char *line) {
     memset(levels, 0, sizeof levels);
     memset(kept, 0xFF, sizeof kept);
     late_until = now_ms = 0;
+    share_nothing();
     power_on(avr);
   }
   return 1;
@@ -251,6 +286,7 @@ int main(int argc, char **argv) {
     fprintf(stderr, "no simulated core, or no image\n");
     return 2;
   }
+  share_nothing();
   avr->frequency = 16000000;
   avr->log = 1;
   avr_register_io_write(avr, OV_PORT_STROBE, on_strobe, NULL);
@@ -264,6 +300,7 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_LIGHTS, on_lights, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHT_BYTE, on_light_byte, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS, on_segments, NULL);
+  avr_register_io_write(avr, OV_PORT_DISPLAY, on_display, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS_END, on_segments_end, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHTS_MS, on_lights_ms, NULL);
   avr_register_io_write(avr, OV_PORT_READY, on_ready, NULL);

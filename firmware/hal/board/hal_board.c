@@ -1,6 +1,7 @@
 /* The HAL for your own board. Fill in the functions with your controller's pin and USB calls; the comments say
  * what each must do. The line numbers are listed with their pins in pins.h. Call ov_init once,
- * then ov_scan every millisecond with the milliseconds since the last call; ov_host_reset after a bus reset.
+ * then ov_scan every millisecond with the milliseconds since the last call; ov_host_reset after a bus reset,
+ * ov_host_sleeps when the bus is suspended and when it runs again.
  * Never wait inside a report. Where both lines of a knob can interrupt, tell ov_encoder_edge its state at each edge (ovrin.h):
  * it then loses no step, however fast it is turned. Else it is read once a scan. */
 #include "ovrin.h"
@@ -38,13 +39,18 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) { (void
  * meanwhile, and all drivers take what they hold when it rises. */
 void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) { (void)chain; (void)bytes; (void)length; }
 
+/* Write these bytes to this display on the two-wire bus: a start, its address (pins.h) with the write bit, the bytes, a stop. Where it hangs on a
+ * branch of a bus multiplexer, write the branch's bit to that first, and none to the others. */
+void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) { (void)display; (void)bytes; (void)length; }
+
 /* Begin to read the voltage of this sensor, and answer that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. pins.h says where each is. Where your converter is quick, read it at once and answer what was read the
  * time before. */
 uint16_t ov_hal_sense(uint8_t sensor) { (void)sensor; return 0; }
 
-/* Put the report (OV_REPORT_KEYBOARD and so on) on its interface's IN endpoint. Answer 0 when the endpoint is still busy. While the
- * computer sleeps, wake it, unless it is OV_REPORT_POINTER with no button: then take it and forget it; or OV_REPORT_MUSIC: then answer 0. Of music
+/* Put the report (OV_REPORT_KEYBOARD and so on) on its interface's IN endpoint. Answer 0 when the endpoint is still busy. Where
+ * pins.h gives a report a number (OV_NUMBER_SYSTEM and so on), several stand on one interface: that number goes in front of its bytes. While the
+ * computer sleeps, wake it, unless ov_report_is_movement says so: then take it and forget it; or OV_REPORT_MUSIC: then answer 0. Of music
  * `length` differs: four bytes an event, for the bulk endpoint of its interfaces. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   (void)kind; (void)bytes; (void)length;

@@ -4,6 +4,8 @@
  *                               while STROBE (a number, or - for none) is driven
  *   MS level SENSOR LEVEL       from this millisecond on, the voltage of a sensor, as parts of 65536 of the supply (hex)
  *   MS edge ENCODER STATE       an edge of an encoder whose pins interrupt (bit 1: A closed, bit 0: B closed)
+ *   MS sleeps 1|0               from this millisecond on the host sleeps and takes no report, or is awake
+ *   MS shares NUMBERS           these reports (OV_REPORT_) come over one endpoint, which takes one of them a millisecond
  *   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
@@ -12,7 +14,7 @@
  *   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
  *   MS off                      the power goes and comes back: only what is kept stays
  *   MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)
- * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES, MS segments CHAIN BYTES,
+ * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES, MS segments CHAIN BYTES, MS display DISPLAY BYTES,
  * MS live BYTES (a frame, answered), and "end". */
 #include <stdio.h>
 #include <stdlib.h>
@@ -27,7 +29,7 @@ static unsigned row;
 static unsigned long now_ms;
 static unsigned long late_until; /* no scan before this millisecond */
 static unsigned long scanned_ms; /* up to when the device has been told of the time */
-static int busy;
+static int busy, asleep;
 
 /* What is kept, and how many scans a byte still takes: together the 3.4 ms of the 8-bit class. */
 #define SCANS_A_BYTE 4
@@ -57,6 +59,12 @@ void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) {
   putchar('\n');
 }
 
+void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) {
+  printf("%lu display %u ", now_ms, display);
+  while (length-- > 0) printf("%02x", *bytes++);
+  putchar('\n');
+}
+
 uint16_t ov_hal_sense(uint8_t sensor) {
   uint16_t before = sensed;
   sensed = levels[sensor];
@@ -76,6 +84,26 @@ static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 /* What waits on each endpoint while the host does not ask. */
 static uint8_t held[OV_REPORT_KINDS][OV_LONGEST_REPORT];
 static uint8_t held_length[OV_REPORT_KINDS];
+/* Which endpoint each report comes over, by the lowest of those that share it; what each holds; and when each was last emptied at once. */
+static uint8_t over[OV_REPORT_KINDS], held_kind[OV_REPORT_KINDS];
+static unsigned long taken_ms[OV_REPORT_KINDS];
+
+static void share_nothing(void) {
+  uint8_t kind;
+  for (kind = 0; kind < OV_REPORT_KINDS; kind++) over[kind] = kind;
+  memset(taken_ms, 0, sizeof taken_ms);
+}
+
+static int share(const char *numbers) {
+  int used = 0;
+  unsigned kind, lowest = OV_REPORT_KINDS;
+  for (; sscanf(numbers, "%u%n", &kind, &used) == 1; numbers += used) {
+    if (kind >= OV_REPORT_KINDS) return 0;
+    if (lowest == OV_REPORT_KINDS) lowest = kind;
+    over[kind] = (uint8_t)lowest;
+  }
+  return 1;
+}
 
 static void deliver(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
@@ -84,24 +112,30 @@ static void deliver(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   putchar('\n');
 }
 
+/* While the host sleeps nothing is taken; a pointer's movement is forgotten, so that it wakes nobody. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
-  if (busy && held_length[kind] > 0) return 0;
+  if (asleep) return ov_report_is_movement(kind, bytes);
+  if (busy ? held_length[over[kind]] > 0 : taken_ms[over[kind]] == now_ms + 1) return 0;
   if (busy) {
-    memcpy(held[kind], bytes, length);
-    held_length[kind] = length;
+    memcpy(held[over[kind]], bytes, length);
+    held_length[over[kind]] = length;
+    held_kind[over[kind]] = kind;
   } else {
+    taken_ms[over[kind]] = now_ms + 1;
     deliver(kind, bytes, length);
   }
   return 1;
 }
 
 static void set_busy(int value) {
-  uint8_t kind;
+  uint8_t kind, at;
   busy = value;
   if (busy) return;
   for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
-    if (held_length[kind] > 0) deliver(kind, held[kind], held_length[kind]);
-    held_length[kind] = 0;
+    at = over[kind];
+    if (held_length[at] == 0 || held_kind[at] != kind) continue;
+    deliver(kind, held[at], held_length[at]);
+    held_length[at] = 0;
   }
 }
 
@@ -111,7 +145,7 @@ static uint8_t started;
 static void start(void) {
   row = 0;
   scanned_ms = now_ms;
-  busy = 0;
+  busy = asleep = 0;
   memset(held_length, 0, sizeof held_length);
   keeping = 0;
   asked = 0;
@@ -123,6 +157,7 @@ static void start_afresh(void) {
   memset(levels, 0, sizeof levels);
   memset(kept, 0xFF, sizeof kept);
   now_ms = 0;
+  share_nothing();
   late_until = 0;
   start();
 }
@@ -197,8 +232,14 @@ static int obey(const char *line) {
     ov_encoder_edge((uint8_t)encoder, (uint8_t)state);
     return 1;
   }
+  if (strcmp(verb, "shares") == 0) return share(line + used);
   if (strcmp(verb, "busy") == 0) {
     set_busy(atoi(line + used));
+    return 1;
+  }
+  if (strcmp(verb, "sleeps") == 0) {
+    asleep = atoi(line + used);
+    ov_host_sleeps((uint8_t)asleep);
     return 1;
   }
   if (strcmp(verb, "locks") == 0) {
@@ -206,6 +247,8 @@ static int obey(const char *line) {
     return 1;
   }
   if (strcmp(verb, "reset") == 0) {
+    if (asleep) ov_host_sleeps(0);
+    asleep = 0;
     memset(held_length, 0, sizeof held_length);
     ov_host_reset();
     return 1;

@@ -10,6 +10,9 @@
 static uint8_t *levels;
 static uint8_t outputs_changed;
 static uint8_t pair; /* the lamp between two lines that was shown last */
+#if OV_WITH_DISPLAYS
+static uint8_t multiplexer, branch; /* the bus multiplexer that was told last, and what; 0: none yet */
+#endif
 
 /* The lowest bit in each step of four select lines, looked up because shifting takes its time. */
 static const uint8_t lowest_bit[16] OV_IN_FLASH = {0, 0, 1, 0, 2, 0, 1, 0, 3, 0, 1, 0, 2, 0, 1, 0};
@@ -30,6 +33,7 @@ static void open_parts(void) {
   uint8_t kind;
   while ((kind = ov_flash_next(&at)) != OV_PART_END) {
     uint8_t length = ov_flash_next(&at);
+    if (kind == OV_PART_BUS) ov_bus_open(at);
     if (kind == OV_PART_EXPANDERS) ov_expanders_open(at);
     at += length;
   }
@@ -45,6 +49,9 @@ uint8_t ov_lines_open(void) {
   for (i = 0; i < pairs; i++) levels[OV_LEVEL_REMOTE + ov_board_byte(OV_BOARD_AT_PAIRS_FIRST) + i] = 0;
   outputs_changed = 1;
   pair = 0;
+#if OV_WITH_DISPLAYS
+  multiplexer = 0;
+#endif
   open_parts();
   return 1;
 }
@@ -191,6 +198,13 @@ void ov_hal_lamp(uint8_t line, uint8_t on) {
   uint8_t where = ov_flash_next(&at);
   uint8_t mask = ov_flash_next(&at);
   if (kind == OV_LAMP_ON_PIN_HIGH) ov_pin_drive(where, mask, on);
+#if OV_WITH_TONE
+  if (kind == OV_LAMP_ON_TONE) {
+    uint16_t half = ov_flash_next(&at);
+    half = (uint16_t)(half | (uint16_t)(ov_flash_next(&at) << 8));
+    ov_pin_tone(where, mask, on ? half : 0);
+  }
+#endif
   if (kind == OV_LAMP_ON_REMOTE_LOW) {
     if (on) levels[OV_LEVEL_REMOTE + where] &= (uint8_t)~mask;
     else levels[OV_LEVEL_REMOTE + where] |= mask;
@@ -226,6 +240,22 @@ void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) {
     }
   }
   ov_pin_set(select_pin, select_mask);
+}
+#endif
+
+#if OV_WITH_DISPLAYS
+/* A display that hangs behind a bus multiplexer is reached when that has its branch on, and no other one has any. */
+void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) {
+  static const uint8_t none = 0;
+  const uint8_t *at = ov_board_table(OV_BOARD_AT_DISPLAY_TABLE) + OV_BOARD_DISPLAY_BYTES * display;
+  uint8_t address = ov_flash_next(&at), there = ov_flash_next(&at), on = ov_flash_next(&at);
+  if (there != 0 && (there != multiplexer || on != branch)) {
+    if (multiplexer != 0 && multiplexer != there) ov_bus_write(multiplexer, &none, 1);
+    ov_bus_write(there, &on, 1);
+    multiplexer = there;
+    branch = on;
+  }
+  ov_bus_write(address, bytes, length);
 }
 #endif
 

@@ -44,6 +44,12 @@ void ov_pin_send(uint8_t pin, uint8_t unused, const uint8_t *bytes, uint16_t len
   port_lights(pin, bytes, length);
 }
 
+/* A wave's half takes so many half microseconds. */
+void ov_pin_tone(uint8_t pin, uint8_t unused, uint16_t half) {
+  (void)unused;
+  port_tone(pin, half > 0 ? (uint16_t)((1000000UL + half / 2u) / half) : 0);
+}
+
 uint16_t ov_convert(uint8_t pin) { return port_convert(pin); }
 
 /* Read at once, told when it is asked for: so all boards are as quick to tell. */
@@ -51,7 +57,7 @@ static uint16_t converted;
 void ov_convert_begin(uint8_t pin) { converted = port_convert(pin); }
 uint16_t ov_convert_end(void) { return converted; }
 
-void ov_bus_open(const uint8_t *pins) { port_bus_open(ov_flash_byte(pins), ov_flash_byte(pins + 2)); }
+void ov_bus_open(const uint8_t *entry) { port_bus_open(ov_flash_byte(entry), ov_flash_byte(entry + 2), (uint16_t)(8000u / (ov_flash_byte(entry + 4) + 8u))); }
 
 void ov_bus_write(uint8_t address, const uint8_t *bytes, uint8_t count) { port_bus_write(address, bytes, count); }
 

@@ -1,8 +1,8 @@
 /* What is left to you: your controller's own calls, a dozen of them. Everything else is done.
  *
  * USB is the larger part of it: declare one interface for each descriptor of pins.h (that of music is two whole interfaces with
- * a bulk endpoint), hand reports over in port_report, call ov_host_locks when the keyboard's output report comes and ov_host_reset
- * after a bus reset (both in ovrin.h); for what the computer tells a panel, put the 16 bytes of its interface's output report to ov_panel_place, between two scans; for
+ * a bulk endpoint), hand reports over in port_report, call ov_host_locks when the keyboard's output report comes, ov_host_reset
+ * after a bus reset, and ov_host_sleeps when the bus is suspended and when it runs again (all in ovrin.h); for what the computer tells a panel, put the 16 bytes of its interface's output report to ov_panel_place, between two scans; for
  * live changes, join the feature report of their interface to ov_live_place, ov_live_asked and ov_live_frame. */
 #ifndef OV_PORT_H
 #define OV_PORT_H
@@ -38,20 +38,25 @@ static inline void port_wait_us(uint8_t us) { (void)us; }
  * third (0) or two thirds (1). Between two bits it may stay low a few microseconds longer, so interrupts can be served. */
 static inline void port_lights(uint8_t pin, const uint8_t *bytes, uint16_t length) { (void)pin; (void)bytes; (void)length; }
 
+/* Begins a square wave on a pin, so many times a second, which goes on by itself; 0 ends it, and the pin is low. Asked of sounders that want a
+ * tone only. */
+static inline void port_tone(uint8_t pin, uint16_t hz) { (void)pin; (void)hz; }
+
 /* The voltage on a pin as parts of 65536 of the supply: ten bits are shifted up by six. Asked of resistor ladders, sticks,
  * pots and levers only. */
 static inline uint16_t port_convert(uint8_t pin) { (void)pin; return 0; }
 
-/* The two-wire bus, 400 kHz: opened once; a start, the address with its write bit, the bytes, a stop; and for reading the
- * register's number first, then a start again and the bytes. Asked of expanders only. */
-static inline void port_bus_open(uint8_t clock_pin, uint8_t data_pin) { (void)clock_pin; (void)data_pin; }
+/* The two-wire bus: opened once; a start, the address with its write bit, the bytes, a stop; and for reading the
+ * register's number first, then a start again and the bytes. Asked of expanders and displays only. */
+static inline void port_bus_open(uint8_t clock_pin, uint8_t data_pin, uint16_t khz) { (void)clock_pin; (void)data_pin; (void)khz; }
 static inline void port_bus_write(uint8_t address, const uint8_t *bytes, uint8_t count) { (void)address; (void)bytes; (void)count; }
 static inline void port_bus_read(uint8_t address, uint8_t reg, uint8_t *bytes, uint8_t count) {
   (void)address; (void)reg; (void)bytes; (void)count;
 }
 
-/* Puts a report (OV_REPORT_KEYBOARD and so on) on its interface's endpoint; 0 when that is still busy. Never wait. While the computer
- * sleeps, one of OV_REPORT_POINTER with no button is taken and forgotten, so that it wakes nobody. */
+/* Puts a report (OV_REPORT_KEYBOARD and so on) on its interface's endpoint; 0 when that is still busy. Never wait. Where pins.h gives a
+ * report a number (OV_NUMBER_SYSTEM and so on), several stand on one interface: that number goes in front of its bytes. While the computer
+ * sleeps, one of which ov_report_is_movement is true is taken and forgotten, so that it wakes nobody. */
 static inline uint8_t port_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   (void)kind; (void)bytes; (void)length;
   return 1;

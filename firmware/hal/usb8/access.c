@@ -2,6 +2,7 @@
 #include <avr/interrupt.h>
 
 #include "access.h"
+#include "board.h"
 
 #include "ovrin.h"
 
@@ -64,11 +65,11 @@ uint16_t ov_convert(uint8_t channel) {
   return ADC;
 }
 
-/* 400 kHz: 16 MHz / (16 + 2 x 12). The bus has pins of its own, so its entry is not looked at. */
-void ov_bus_open(const uint8_t *pins) {
-  (void)pins;
+/* 16 MHz / (16 + 2 x TWBR). The bus has pins of its own, so of its entry only the clock is looked at, which stands behind them. */
+void ov_bus_open(const uint8_t *entry) {
+  const uint8_t *at = entry + 4;
   TWSR = 0;
-  TWBR = 12;
+  TWBR = ov_flash_next(&at);
   TWCR = BIT(TWEN);
 }
 

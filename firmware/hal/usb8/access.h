@@ -17,10 +17,11 @@ static inline void ov_pin_turn(uint8_t input, uint8_t mask) { OV_PORT_OF(input)[
 void ov_pin_drive(uint8_t input, uint8_t mask, uint8_t high);
 void ov_pin_let_go(uint8_t input, uint8_t mask, uint8_t pull_up); /* an input, with its pull-up or without */
 void ov_pin_send(uint8_t input, uint8_t mask, const uint8_t *bytes, uint16_t length); /* to addressable lights */
+void ov_pin_tone(uint8_t input, uint8_t mask, uint16_t half); /* a square wave of so many half microseconds up and down; 0: low */
 uint16_t ov_convert(uint8_t channel);                             /* the voltage as parts of 65536 of the supply */
 void ov_convert_begin(uint8_t channel);
 uint16_t ov_convert_end(void); /* of the one begun last */
-void ov_bus_open(const uint8_t *pins);
+void ov_bus_open(const uint8_t *entry); /* clock and data pin, and 8000 by the clock in kHz, less 8 */
 void ov_bus_write(uint8_t address, const uint8_t *bytes, uint8_t count);
 void ov_bus_read(uint8_t address, uint8_t reg, uint8_t *bytes, uint8_t count);
 

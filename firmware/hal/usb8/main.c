@@ -28,10 +28,12 @@ static void start_chip(void) {
   TCCR3B = 0x03;
 }
 
-/* Milliseconds that have passed; at least one is waited for. */
+/* Milliseconds that have passed; at least one is waited for. The bus is looked at once even when no time is left for it, so that a
+ * device that has too much to do still answers. */
 static uint8_t passed_ms(uint16_t *since) {
   uint8_t ms = 0;
-  while ((uint16_t)(TCNT3 - *since) < TICKS_A_MS) ov_usb_poll();
+  do ov_usb_poll();
+  while ((uint16_t)(TCNT3 - *since) < TICKS_A_MS);
   while ((uint16_t)(TCNT3 - *since) >= TICKS_A_MS) {
     *since = (uint16_t)(*since + TICKS_A_MS);
     ms++;

@@ -1,11 +1,17 @@
-/* USB of the 8-bit class: the control endpoint with the standard and the HID requests, and one interrupt endpoint a
- * report (USB 2.0, chapter 9; HID 1.11, chapter 7). Everything is asked for, nothing interrupts. */
+/* USB of the 8-bit class: the control endpoint with the standard and the HID requests, and an interrupt endpoint for each report, or for
+ * some that are told apart by a number in front (USB 2.0, chapter 9; HID 1.11, chapter 7). Everything is asked for, nothing interrupts. */
 #include <avr/io.h>
 
 #include "board.h"
 #include "ovrin.h"
 #include "parts.h"
 #include "usb.h"
+
+/* Requests are few, and reports at most one a millisecond: room in flash counts for more here than speed. What is compiled for size as a
+ * whole is shorter without it, as its functions may then be put into each other. */
+#ifndef __OPTIMIZE_SIZE__
+#pragma GCC optimize("Os")
+#endif
 
 #define BIT(n) ((uint8_t)(1u << (n)))
 
@@ -24,9 +30,12 @@ static uint8_t boot_protocol;            /* bit n: interface n speaks the boot p
 static uint8_t quiet;                    /* suspended */
 
 static void select_endpoint(uint8_t number) { UENUM = number; }
-static const uint8_t *endpoint_at(uint8_t nth) {
-  return ov_board_table(OV_BOARD_AT_ENDPOINT_TABLE) + nth * OV_BOARD_ENDPOINT_BYTES;
+/* In an entry of the reports. */
+enum { KIND, ENDPOINT, SET_UP, INTERFACE = 4, NUMBER };
+OV_APART static uint8_t of_report(uint8_t nth, uint8_t field) {
+  return ov_flash_byte(ov_board_table(OV_BOARD_AT_REPORT_TABLE) + nth * OV_BOARD_REPORT_BYTES + field);
 }
+static uint8_t report_count(void) { return ov_board_byte(OV_BOARD_AT_REPORTS); }
 
 void ov_usb_attach(void) {
   UHWCON |= BIT(UVREGE);
@@ -45,13 +54,15 @@ static void open_control(void) {
 }
 
 static void open_reports(void) {
-  uint8_t nth;
-  for (nth = 0; nth < ov_board_byte(OV_BOARD_AT_ENDPOINTS); nth++) {
-    const uint8_t *at = endpoint_at(nth) + 1;
-    select_endpoint(ov_flash_next(&at));
+  uint8_t nth, before = 0;
+  for (nth = 0; nth < report_count(); nth++) {
+    uint8_t endpoint = of_report(nth, ENDPOINT);
+    if (endpoint == before) continue; /* it is shared */
+    before = endpoint;
+    select_endpoint(endpoint);
     UECONX = BIT(EPEN);
-    UECFG0X = ov_flash_next(&at);
-    UECFG1X = ov_flash_next(&at);
+    UECFG0X = of_report(nth, SET_UP);
+    UECFG1X = of_report(nth, SET_UP + 1);
   }
 }
 
@@ -60,6 +71,7 @@ static void bus_was_reset(void) {
   configuration = may_wake = boot_protocol = quiet = 0;
   for (i = 0; i < OV_REPORT_KINDS; i++) idle_of[i] = 0;
   open_control();
+  ov_host_sleeps(0);
   ov_host_reset();
 }
 
@@ -195,16 +207,19 @@ enum { GET_STATUS, CLEAR_FEATURE, SET_FEATURE = 3, SET_ADDRESS = 5, GET_DESCRIPT
        SET_CONFIGURATION, GET_INTERFACE, SET_INTERFACE };
 enum { TO_DEVICE, TO_INTERFACE, TO_ENDPOINT, FROM_DEVICE = 0x80, FROM_INTERFACE, FROM_ENDPOINT };
 
-/* Music stands last and has two interfaces, of which the second has no entry of its own. */
-static uint8_t report_kind_of(uint8_t interface) {
-  if (OV_WITH_MUSIC && interface == ov_board_byte(OV_BOARD_AT_ENDPOINTS)) interface--;
-  return ov_flash_byte(endpoint_at(interface));
+static uint8_t is_interface(const struct setup *ask) {
+  return (uint8_t)(configuration && ask->index < ov_board_byte(OV_BOARD_AT_INTERFACES));
 }
 
-static uint8_t is_interface(const struct setup *ask) {
-  uint8_t count = ov_board_byte(OV_BOARD_AT_ENDPOINTS);
-  if (OV_WITH_MUSIC && count > 0 && report_kind_of(count) == OV_REPORT_MUSIC) count++;
-  return (uint8_t)(configuration && ask->index < count);
+/* The report of that number on the interface that is asked, or the first there is; OV_NONE where there is none: music, which is another
+ * class, is on none. */
+OV_APART static uint8_t asked_report(const struct setup *ask, uint8_t is_any) {
+  uint8_t nth;
+  for (nth = 0; nth < report_count(); nth++) {
+    if (of_report(nth, INTERFACE) != ask->index) continue;
+    if (is_any || of_report(nth, NUMBER) == ask->value_low) return nth;
+  }
+  return OV_NONE;
 }
 
 static uint8_t set_interface(const struct setup *ask) {
@@ -268,13 +283,15 @@ static uint8_t take_frame(const struct setup *ask) {
   return 1;
 }
 
-static uint8_t give_report(const struct setup *ask) {
-  uint8_t bytes[OV_LONGEST_REPORT];
-  uint8_t kind = report_kind_of(ask->index);
+static uint8_t give_report(const struct setup *ask, uint8_t nth) {
+  uint8_t bytes[1 + OV_LONGEST_REPORT];
+  uint8_t kind = of_report(nth, KIND);
+  uint8_t more = 0;
   if (kind == OV_REPORT_LIVE) return give_frame(ask);
   if (ask->value_high != INPUT_REPORT) return 0;
-  ov_report_build(kind, bytes);
-  send_bytes(bytes, ov_report_length(kind), ask);
+  if (ask->value_low) bytes[more++] = ask->value_low;
+  ov_report_build(kind, bytes + more);
+  send_bytes(bytes, (uint8_t)(more + ov_report_length(kind)), ask);
   return 1;
 }
 
@@ -293,12 +310,13 @@ static uint8_t take_panel(const struct setup *ask) {
 #endif
 
 /* The keyboard's lock lights. */
-static uint8_t take_report(const struct setup *ask) {
-  if (report_kind_of(ask->index) == OV_REPORT_LIVE) return take_frame(ask);
+static uint8_t take_report(const struct setup *ask, uint8_t nth) {
+  uint8_t kind = of_report(nth, KIND);
+  if (kind == OV_REPORT_LIVE) return take_frame(ask);
 #if OV_WITH_PANEL
-  if (report_kind_of(ask->index) == OV_REPORT_PANEL) return take_panel(ask);
+  if (kind == OV_REPORT_PANEL) return take_panel(ask);
 #endif
-  if (ask->value_high != OUTPUT_REPORT || report_kind_of(ask->index) != OV_REPORT_KEYBOARD) return 0;
+  if (ask->value_high != OUTPUT_REPORT || kind != OV_REPORT_KEYBOARD) return 0;
   if (!wait_for(BIT(RXOUTI))) return 1;
   ov_host_locks(UEDATX);
   UEINTX = (uint8_t)~BIT(RXOUTI);
@@ -306,8 +324,10 @@ static uint8_t take_report(const struct setup *ask) {
   return 1;
 }
 
-static uint8_t set_idle(const struct setup *ask) {
-  idle_of[ask->index] = ask->value_high;
+/* Number 0 means all reports of the interface (HID 1.11, section 7.2.4), which follow each other from the first on. */
+static uint8_t set_idle(const struct setup *ask, uint8_t nth) {
+  for (; nth < report_count() && of_report(nth, INTERFACE) == ask->index; nth++)
+    if (ask->value_low == 0 || of_report(nth, NUMBER) == ask->value_low) idle_of[nth] = ask->value_high;
   send_nothing();
   return 1;
 }
@@ -321,15 +341,19 @@ static uint8_t set_protocol(const struct setup *ask) {
 }
 
 static uint8_t of_class(const struct setup *ask) {
-  if (!is_interface(ask) || report_kind_of(ask->index) == OV_REPORT_MUSIC) return 0;
+  uint8_t is_any = (uint8_t)(ask->request == GET_PROTOCOL || ask->request == SET_IDLE || ask->request == SET_PROTOCOL);
+  uint8_t nth;
+  if (!is_interface(ask)) return 0;
+  nth = asked_report(ask, is_any);
+  if (nth == OV_NONE) return 0;
   if (ask->type == CLASS_IN) {
-    if (ask->request == GET_REPORT) return give_report(ask);
-    if (ask->request == GET_IDLE) return answer_byte(idle_of[ask->index], ask);
+    if (ask->request == GET_REPORT) return give_report(ask, nth);
+    if (ask->request == GET_IDLE) return answer_byte(idle_of[nth], ask);
     if (ask->request == GET_PROTOCOL) return answer_byte((uint8_t)!(boot_protocol & BIT(ask->index)), ask);
     return 0;
   }
-  if (ask->request == SET_REPORT) return take_report(ask);
-  if (ask->request == SET_IDLE) return set_idle(ask);
+  if (ask->request == SET_REPORT) return take_report(ask, nth);
+  if (ask->request == SET_IDLE) return set_idle(ask, nth);
   return ask->request == SET_PROTOCOL && set_protocol(ask);
 }
 
@@ -361,10 +385,12 @@ void ov_usb_poll(void) {
   if (UDINT & BIT(SUSPI)) {
     UDINT = (uint8_t)~(BIT(SUSPI) | BIT(WAKEUPI));
     quiet = configuration;
+    ov_host_sleeps(quiet);
   }
   if (UDINT & BIT(WAKEUPI)) {
     UDINT = (uint8_t)~BIT(WAKEUPI);
     quiet = 0;
+    ov_host_sleeps(0);
   }
   select_endpoint(0);
   if (UEINTX & BIT(RXSTPI)) obey();
@@ -373,17 +399,19 @@ void ov_usb_poll(void) {
 /* A report while the bus sleeps wakes up the host, when it has allowed that; it is told once the bus runs again. What the pointer
  * moves is forgotten instead, and music waits: a stick that is touched shall not wake a computer that was sent to sleep. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
-  uint8_t nth;
+  uint8_t nth, number;
   if (!configuration) return 0;
   if (quiet) {
-    if (kind == OV_REPORT_POINTER && bytes[0] == 0) return 1;
+    if (ov_report_is_movement(kind, bytes)) return 1;
     if (OV_WITH_MUSIC && kind == OV_REPORT_MUSIC) return 0;
     if (may_wake) UDCON |= BIT(RMWKUP);
     return 0;
   }
-  for (nth = 0; report_kind_of(nth) != kind; nth++) {}
-  select_endpoint(ov_flash_byte(endpoint_at(nth) + 1));
+  for (nth = 0; of_report(nth, KIND) != kind; nth++) {}
+  select_endpoint(of_report(nth, ENDPOINT));
   if (!(UEINTX & BIT(TXINI)) || (UECONX & BIT(STALLRQ))) return 0;
+  number = of_report(nth, NUMBER);
+  if (number) UEDATX = number;
   while (length-- > 0) UEDATX = *bytes++;
   UEINTX = (uint8_t)~(BIT(TXINI) | BIT(NAKINI) | BIT(RXOUTI));
   UEINTX = (uint8_t)~BIT(FIFOCON);
@@ -394,8 +422,8 @@ uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
 void ov_usb_pass(uint8_t elapsed_ms) {
   uint8_t bytes[OV_LONGEST_REPORT];
   uint8_t nth;
-  for (nth = 0; nth < ov_board_byte(OV_BOARD_AT_ENDPOINTS); nth++) {
-    uint8_t kind = report_kind_of(nth);
+  for (nth = 0; nth < report_count(); nth++) {
+    uint8_t kind = of_report(nth, KIND);
     if (idle_of[nth] == 0 || !configuration) continue;
     silent_of[nth] = (uint16_t)(silent_of[nth] + elapsed_ms);
     if (silent_of[nth] < 4u * idle_of[nth] || ov_report_sending(kind) != OV_SEND_STATE) continue;

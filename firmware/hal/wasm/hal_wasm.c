@@ -22,6 +22,7 @@ __attribute__((import_module("host"), import_name("report"))) uint32_t host_repo
 __attribute__((import_module("host"), import_name("lamp"))) void host_lamp(uint32_t line, uint32_t on);
 __attribute__((import_module("host"), import_name("lights"))) void host_lights(uint32_t chain, const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("segments"))) void host_segments(uint32_t chain, const uint8_t *bytes, uint32_t length);
+__attribute__((import_module("host"), import_name("display"))) void host_display(uint32_t display, const uint8_t *bytes, uint32_t length);
 
 uint8_t *ov_tables_place(void);
 uint8_t *ov_tables_place(void) { return ov_tables; }
@@ -47,6 +48,7 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
   host_lights(chain, bytes, length);
 }
 void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) { host_segments(chain, bytes, length); }
+void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) { host_display(display, bytes, length); }
 uint16_t ov_hal_sense(uint8_t sensor) {
   uint16_t before = sensed;
   sensed = levels[sensor];

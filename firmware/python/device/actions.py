@@ -19,6 +19,7 @@ from device.contract import (
     DO_PAD_HAT,
     DO_POINTER_BUTTON,
     DO_POINTER_MOVE,
+    DO_POINTER_PLACE,
     DO_POINTER_WHEEL,
     DO_PROGRAM,
     DO_SECOND_TAP,
@@ -46,6 +47,7 @@ REPORTING = (
     DO_NOTE,
     DO_CONTROLLER,
     DO_PROGRAM,
+    DO_POINTER_PLACE,
 )
 JOB_FIRST, JOB_SECOND = 1, 2
 

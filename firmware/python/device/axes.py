@@ -9,6 +9,7 @@ from device.contract import (
     AT_SENSORS,
     AXIS_DO_MUSIC,
     AXIS_DO_PAD,
+    AXIS_DO_PLACE,
     AXIS_DO_PASS,
     AXIS_DO_POINTER,
     AXIS_DO_WHEEL,
@@ -46,6 +47,7 @@ from device.table import word
 MOST_MS = 7  # longer gaps between two scans move no farther
 MOST_COUNTS = 127
 MOVES = (AXIS_DO_POINTER, AXIS_DO_WHEEL)
+KEEPS_TOLD = (AXIS_DO_MUSIC, AXIS_DO_PLACE)
 
 
 def root(square):
@@ -82,7 +84,7 @@ class Axis:
         self.raw = self.place = 0  # where that is, and what is told of it
         self.does = AXIS_DO_PASS
         self.which = self.speed = 0
-        self.left = 0  # of a count that it moves, in 32768ths; of music the value told last, -1: none
+        self.left = 0  # of a count that it moves, in 32768ths; of music and of a place the value told last, -1: none
         self.down = [False, False]
 
     def follow(self, reading):
@@ -133,10 +135,11 @@ class Axis:
 
 
 class Axes:
-    def __init__(self, table, layers, pointer, music, waiting, reports, sense):
+    def __init__(self, table, layers, pointer, music, place, waiting, reports, sense):
         """sense(sensor) begins to read a voltage and answers that of the one begun before."""
         self.table, self.layers, self.pointer, self.waiting, self.reports = table, layers, pointer, waiting, reports
         self.music = music
+        self.place = place
         at = word(table, AT_SENSOR_TABLE)
         self.count = table[AT_SENSORS]
         self.axes = [Axis(table, at + SENSOR_BYTES * nth) for nth in range(self.count)]
@@ -171,12 +174,12 @@ class Axes:
         use = self.use_at(layer, nth)
         does = self.table[use]
         how = (self.table[use + AXIS_USE_AT_WHICH], word(self.table, use + AXIS_USE_AT_SPEED))
-        is_other = does != axis.does or (does == AXIS_DO_MUSIC and how != (axis.which, axis.speed))
+        is_other = does != axis.does or (does in KEEPS_TOLD and how != (axis.which, axis.speed))
         axis.which, axis.speed = how
         if is_other:
             axis.does = does
             axis.left = 0
-            if does == AXIS_DO_MUSIC:
+            if does in KEEPS_TOLD:
                 axis.untold()
             self.reports.changed = True
 
@@ -219,6 +222,8 @@ class Axes:
         for axis in self.axes:
             if axis.does == AXIS_DO_MUSIC:
                 self.sound(axis)
+            if axis.does == AXIS_DO_PLACE:
+                self.point(axis)
             if axis.does not in MOVES:
                 continue
             if axis.place == 0 or (axis.place < 0) != (axis.left < 0):
@@ -256,6 +261,13 @@ class Axes:
             self.music.tell(MUSIC_CONTROL | axis.which, controller, value >> 7)
         if how & MUSIC_AXIS_FINE:
             self.music.tell(MUSIC_CONTROL | axis.which, controller + MUSIC_FINE, value & 0x7F)
+
+    def point(self, axis):
+        """A place on the screen. Where it stands when it is first looked at is not told: the pointer follows a hand."""
+        value, told = axis.fine_value(), axis.left
+        if value != told:
+            axis.left = value
+            self.place.put(axis.which, value << 1 | value >> 13, told >= 0)
 
     def untold(self):
         """What was told as music is not known any more."""

@@ -15,6 +15,7 @@ from device.contract import (
     DO_PAD_HAT,
     DO_POINTER_BUTTON,
     DO_POINTER_MOVE,
+    DO_POINTER_PLACE,
     DO_POINTER_WHEEL,
     DO_PROGRAM,
     DO_STAY_LAYER,
@@ -26,7 +27,7 @@ from device.contract import (
 
 
 class Effects:
-    def __init__(self, actions, layers, keyboard, consumer, pointer, system, pad, music, movers, awake, next_key, macros):
+    def __init__(self, actions, layers, keyboard, consumer, pointer, system, pad, music, place, movers, awake, next_key, macros):
         self.actions = actions
         self.layers = layers
         self.keyboard = keyboard
@@ -35,6 +36,7 @@ class Effects:
         self.system = system
         self.pad = pad
         self.music = music
+        self.place = place
         self.movers = movers
         self.awake = awake
         self.next_key = next_key
@@ -61,6 +63,8 @@ class Effects:
             self.pointer.button(code[action + 2], 1)
         elif kind in (DO_POINTER_MOVE, DO_POINTER_WHEEL):
             self.movers.pressed(number, action)
+        elif kind == DO_POINTER_PLACE:
+            self.place.point(action)
         elif kind == DO_AWAKE:
             self.awake.pressed(action)
         elif kind == DO_SYSTEM:

@@ -1,6 +1,7 @@
-"""The keyboard's report, in the boot layout of USB HID 1.11 (appendix B.1): modifiers, reserved, six usages."""
+"""The keyboard's report, in the boot layout of USB HID 1.11 (appendix B.1): modifiers, reserved, six usages. Where the tables say so
+a bit for every key stands behind them."""
 
-from device.contract import DO_KEYBOARD, FIRST_MODIFIER, KEYBOARD_BYTES, NONE
+from device.contract import AT_KEY_BYTES, DO_KEYBOARD, FIRST_MODIFIER, KEYBOARD_BYTES, NONE
 
 FIRST_KEY = 2
 KEYS = KEYBOARD_BYTES - FIRST_KEY
@@ -8,8 +9,10 @@ ERROR_ROLL_OVER = 0x01
 
 
 class KeyboardReport:
-    def __init__(self, actions):
+    def __init__(self, table, actions):
         self.actions = actions
+        self.key_bytes = table[AT_KEY_BYTES]
+        self.length = KEYBOARD_BYTES + self.key_bytes
         # The input whose usage went down last: only for it do modifiers count that its binding brings along, so that
         # a shifted sign does not shift the letter that is rolled onto.
         self.leading = NONE
@@ -44,9 +47,13 @@ class KeyboardReport:
                     modifiers |= code[action + 1] | 1 << (usage - FIRST_MODIFIER)
             elif usage not in usages:
                 usages.append(usage)
+        every = bytearray(self.key_bytes)
+        if self.key_bytes:
+            for usage in usages:
+                every[usage >> 3] |= 1 << (usage & 7)
         if len(usages) > KEYS:
             usages = [ERROR_ROLL_OVER] * KEYS
-        return bytes([modifiers, 0] + usages + [0] * (KEYS - len(usages)))
+        return bytes([modifiers, 0] + usages + [0] * (KEYS - len(usages))) + every
 
     def add_macro(self, usages, modifiers):
         """What a macro holds comes first."""

@@ -74,6 +74,7 @@ class Lamps:
         self.value_of = value_of  # of an encoder, or behind those of an axis
         self.panel = panel
         self.locks = 0
+        self.is_dark = False  # the computer sleeps
         self.show = show
         self.tick_ms = 0  # towards the next tick
         self.eighth = 0  # the millisecond, of eight
@@ -102,7 +103,7 @@ class Lamps:
             on = self.wanted(*lamp.shown)
             if lamp.on_ticks:
                 on = lamp.in_pattern(on, ticks)
-            if self.eighth >= lamp.eighths:
+            if self.is_dark or self.eighth >= lamp.eighths:
                 on = False
             if lamp.told != on:
                 lamp.told = on

@@ -56,6 +56,7 @@ class Lights:
         self.a_scan = table[AT_LIGHTS_A_SCAN]
         self.light = self.count  # the next one of the picture to work out
         self.has_begun = False
+        self.is_dark = False  # the computer sleeps
         self.owed_ms = 0  # of which no scan was told yet
         self.rest_ms = 0  # until what was sent has gone
         self.left_ms = 0  # until a picture may begin
@@ -91,7 +92,8 @@ class Lights:
 
     def work_out(self):
         chain, nth = self.lights[self.light]
-        chain.tell(nth, self.glows.mix(self.light), self.places[self.light])
+        colours = self.glows.mix(self.light)
+        chain.tell(nth, (0, 0, 0) if self.is_dark else colours, self.places[self.light])
         self.light += 1
 
     def play(self):

@@ -6,7 +6,6 @@ from device.contract import (
     ACTION_BYTES,
     AT_FIXED_CRC,
     AT_LAYERS,
-    AT_REPORTS,
     AT_UNLOCK_FIRST,
     AT_UNLOCK_SECOND,
     COMMAND_BEGIN,
@@ -15,6 +14,7 @@ from device.contract import (
     COMMAND_READ_ACTIVE,
     COMMAND_READ_LOADED,
     COMMAND_READ_POOL,
+    COMMAND_READ_SENSORS,
     COMMAND_WRITE,
     FRAME_AT_COMMAND,
     FRAME_AT_COUNT,
@@ -44,6 +44,7 @@ from device.contract import (
     MOST_CHANGES,
     MOST_POOL_READ,
     MOST_READ,
+    MOST_SENSORS_READ,
     REPORT_LIVE,
     STATUS_LOCKED,
     STATUS_OK,
@@ -54,14 +55,14 @@ from device.contract import (
     UNLOCK_TENTHS,
 )
 from device.slots import Slots
-from device.table import word
+from device.table import is_declared, word
 from device.unlock import Unlock
 from device.writing import Writing, two
 
 
 class Live:
-    def __init__(self, table, actions, debounce, waiting, macros, kept):
-        self.is_declared = bool(table[AT_REPORTS] >> REPORT_LIVE & 1)
+    def __init__(self, table, actions, debounce, waiting, macros, axes, kept):
+        self.is_declared = is_declared(table, REPORT_LIVE)
         self.frame = None
         self.is_new = False  # a question that has not been looked at
         self.is_working = False
@@ -71,6 +72,7 @@ class Live:
         self.table = table
         self.actions = actions
         self.debounce = debounce
+        self.axes = axes
         self.kept = kept
         self.inputs = actions.inputs
         self.slots = Slots(table, actions, kept)
@@ -112,9 +114,22 @@ class Live:
             return self.read_actions(command == COMMAND_READ_ACTIVE)
         if command == COMMAND_READ_POOL:
             return self.read_pool()
+        if command == COMMAND_READ_SENSORS:
+            return self.read_sensors()
         if command in (COMMAND_BEGIN, COMMAND_WRITE, COMMAND_FINISH):
             return self.change(command)
         return STATUS_UNKNOWN
+
+    def read_sensors(self):
+        """Where sticks and pots stand is no secret, as what is typed would be: it is told though the device is locked."""
+        frame, axes = self.frame, self.axes.axes
+        first, count = frame[FRAME_AT_FIRST], frame[FRAME_AT_COUNT]
+        if count > MOST_SENSORS_READ or first + count > len(axes):
+            return STATUS_UNSOUND
+        for nth in range(count):
+            to = FRAME_AT_PAYLOAD + 2 * nth
+            frame[to : to + 2] = two(axes[first + nth].reading or 0)
+        return STATUS_OK
 
     def state(self):
         told = LIVE_STATE_UNLOCKED if self.unlock.seconds() else 0

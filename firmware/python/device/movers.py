@@ -3,7 +3,6 @@
 A press moves one count at once, so that a tap is the smallest movement there is; then its speed grows evenly up to its top."""
 
 from device.contract import (
-    AT_REPORTS,
     DIRECTION_DOWN,
     DO_POINTER_WHEEL,
     MOST_MOVERS,
@@ -13,7 +12,7 @@ from device.contract import (
     REPORT_POINTER,
 )
 from device.pointer_report import MOST, WHEEL_RIGHT, WHEEL_UP
-from device.table import word
+from device.table import is_declared, word
 
 
 class Mover:
@@ -38,7 +37,7 @@ class Mover:
 
 class Movers:
     def __init__(self, table, actions, pointer):
-        self.is_declared = table[AT_REPORTS] >> REPORT_POINTER & 1
+        self.is_declared = is_declared(table, REPORT_POINTER)
         self.actions = actions
         self.pointer = pointer
         self.all = []

@@ -4,7 +4,6 @@ Events wait in a row until the host takes them. When they run over, all are forg
 that were used, and those that are held are told anew."""
 
 from device.contract import (
-    AT_REPORTS,
     MUSIC_ALL_OFF,
     MUSIC_CHANNELS,
     MUSIC_CONTROL,
@@ -16,13 +15,14 @@ from device.contract import (
     MUSIC_ON,
     REPORT_MUSIC,
 )
+from device.table import is_declared
 
 
 class MusicReport:
     length = 0  # as long as it has to say
 
     def __init__(self, table):
-        self.is_declared = bool(table[AT_REPORTS] >> REPORT_MUSIC & 1)
+        self.is_declared = is_declared(table, REPORT_MUSIC)
         self.events = []
         self.notes = []  # that sound, the one pressed first ahead: channel, note, velocity, inputs that hold it
         self.used = 0  # channels that had a note

@@ -1,14 +1,15 @@
 """What the computer tells a panel: flags that lamps and lights show, and values. It stays until the computer tells something else,
 or the bus is reset."""
 
-from device.contract import AT_REPORTS, PANEL_BYTES, PANEL_VALUES, PANEL_VALUES_AT, REPORT_PANEL
+from device.contract import PANEL_BYTES, PANEL_VALUES, PANEL_VALUES_AT, REPORT_PANEL
+from device.table import is_declared
 
 
 class Panel:
     def __init__(self, table):
-        self.is_declared = bool(table[AT_REPORTS] >> REPORT_PANEL & 1)
+        self.is_declared = is_declared(table, REPORT_PANEL)
         self.told = bytes(PANEL_BYTES)
-        self.is_fresh = False  # it was told something since segment displays looked
+        self.is_fresh = False  # it was told something since displays looked
 
     def forget(self):
         self.is_fresh = self.is_fresh or any(self.told)

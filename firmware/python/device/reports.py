@@ -2,37 +2,46 @@
 queues for as long as they have something to say."""
 
 from device.contract import (
-    AT_REPORTS,
     CONSUMER_BYTES,
-    KEYBOARD_BYTES,
+    PLACE_BYTES,
     POINTER_BYTES,
     REPORT_CONSUMER,
     REPORT_KEYBOARD,
     REPORT_MUSIC,
     REPORT_PAD,
+    REPORT_PLACE,
     REPORT_POINTER,
     REPORT_SYSTEM,
     SYSTEM_BYTES,
 )
+from device.table import is_declared
+
+
+def is_movement(kind, report):
+    """Whether a report only moves the pointer: while the computer sleeps it is taken and forgotten, so that it wakes nobody."""
+    return kind == REPORT_PLACE or (kind == REPORT_POINTER and report[0] == 0)
 
 
 class Reports:
-    def __init__(self, table, keyboard, consumer, pointer, system, pad, music, send):
+    def __init__(self, table, keyboard, consumer, pointer, system, pad, music, place, send):
         """send(kind, bytes) hands a report to the host side and answers whether it was taken."""
         builders = [
-            (REPORT_KEYBOARD, keyboard, KEYBOARD_BYTES),
+            (REPORT_KEYBOARD, keyboard, keyboard.length),
             (REPORT_CONSUMER, consumer, CONSUMER_BYTES),
             (REPORT_POINTER, pointer, POINTER_BYTES),
             (REPORT_SYSTEM, system, SYSTEM_BYTES),
             (REPORT_PAD, pad, pad.length),
             (REPORT_MUSIC, music, music.length),
+            (REPORT_PLACE, place, PLACE_BYTES),
         ]
         self.pointer = pointer
         self.music = music
-        self.declared = [one for one in builders if table[AT_REPORTS] >> one[0] & 1]
+        self.place = place
+        self.declared = [one for one in builders if is_declared(table, one[0])]
         self.send = send
         self.forget()
-        self.changed = bool(table[AT_REPORTS] >> REPORT_PAD & 1)  # a hat that is not pressed is not all zeros
+        self.changed = is_declared(table, REPORT_PAD)  # a hat that is not pressed is not all zeros
+        self.first = 0
         self.waiting = False  # the host has not taken the last ones
 
     def forget(self):
@@ -40,15 +49,21 @@ class Reports:
         self.last = [bytes(length) for _, _, length in self.declared]
         self.pointer.forget()
         self.music.forget()
+        self.place.forget()
         self.changed = True
 
     def offer(self):
         if not self.changed:
             return
         done = True
-        for nth, (kind, report, _) in enumerate(self.declared):
+        turns = list(enumerate(self.declared))
+        # The one that was refused first is offered first, so that those which share an endpoint take turns.
+        turns = turns[self.first :] + turns[: self.first]
+        self.first = 0
+        refused = False
+        for nth, (kind, report, _) in turns:
             now = report.build()
-            is_sum = kind in (REPORT_POINTER, REPORT_MUSIC)
+            is_sum = kind in (REPORT_POINTER, REPORT_MUSIC, REPORT_PLACE)
             if not report.says(now) if is_sum else now == self.last[nth]:
                 continue
             if self.send(kind, now):
@@ -59,4 +74,6 @@ class Reports:
                     done = False
             else:
                 done = False
+                if not refused:
+                    self.first, refused = nth, True
         self.changed = self.waiting = not done

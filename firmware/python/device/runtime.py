@@ -1,4 +1,4 @@
-"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, segments, lights, reports.
+"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports.
 A scan in which lights are sent does nothing else.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
@@ -9,6 +9,7 @@ from device.axes import Axes
 from device.consumer_report import ConsumerReport
 from device.contract import MOST_CHANGES_BEFORE_AXES, START_READY
 from device.debounce import Debounce
+from device.displays import Displays
 from device.encoders import Encoders
 from device.effects import Effects
 from device.flips import Flips
@@ -27,6 +28,7 @@ from device.next_key import NextKey
 from device.opposites import Opposites
 from device.pad_report import PadReport
 from device.panel import Panel
+from device.place_report import PlaceReport
 from device.pointer_report import PointerReport
 from device.pulses import Pulses
 from device.reports import Reports
@@ -52,19 +54,20 @@ class Runtime:
             raise ValueError("the device stays quiet: " + START_WORDS[state])
         actions = Actions(table)
         layers = Layers(table, actions)
-        keyboard = KeyboardReport(actions)
+        keyboard = KeyboardReport(table, actions)
         consumer = ConsumerReport(actions)
         pointer = PointerReport()
         system = SystemReport()
         pad = PadReport(table)
         self.music = music = MusicReport(table)
-        self.reports = Reports(table, keyboard, consumer, pointer, system, pad, music, send)
-        pointer.reports = system.reports = pad.reports = music.reports = self.reports
+        place = PlaceReport(actions)
+        self.reports = Reports(table, keyboard, consumer, pointer, system, pad, music, place, send)
+        pointer.reports = system.reports = pad.reports = music.reports = place.reports = self.reports
         self.movers = Movers(table, actions, pointer)
         self.awake = Awake(actions, pointer, self.reports)
         next_key = NextKey(actions, layers)
         self.macros = keyboard.macros = consumer.macros = Macros(table, layers, self.reports)
-        effects = Effects(actions, layers, keyboard, consumer, pointer, system, pad, music, self.movers, self.awake, next_key, self.macros)
+        effects = Effects(actions, layers, keyboard, consumer, pointer, system, pad, music, place, self.movers, self.awake, next_key, self.macros)
         together = Together(table, actions, layers)
         opposites = Opposites(table, actions, effects)
         keymap = Keymap(actions, layers, effects, next_key, together, opposites, self.macros, self.reports)
@@ -73,12 +76,14 @@ class Runtime:
         self.debounce = Debounce(table, self.waiting, Flips(table, actions, layers, self.waiting, self.pulses))
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses, music)
-        self.axes = pad.axes = music.axes = Axes(table, layers, pointer, music, self.waiting, self.reports, lines.sense)
+        self.axes = pad.axes = music.axes = Axes(table, layers, pointer, music, place, self.waiting, self.reports, lines.sense)
         self.panel = Panel(table)
         self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.value_of, self.panel, lines.lamp)
         self.lights = Lights(table, Glows(table, actions, self.lamps, self.value_of), lines.lights)
         self.segments = Segments(table, layers, self.value_of, lines.segments)
-        self.live = Live(table, actions, self.debounce, self.waiting, self.macros, kept)
+        self.displays = Displays(table, layers, self.value_of, lines.display)
+        self.is_displays_turn = False  # this scan works out no axis, so that a display can be written
+        self.live = Live(table, actions, self.debounce, self.waiting, self.macros, self.axes, kept)
 
     def scan(self, elapsed_ms):
         """Called every millisecond, or as often as the board can, with the milliseconds since the last call."""
@@ -92,8 +97,10 @@ class Runtime:
         self.waiting.now_ms += elapsed_ms
         self.contacts.switches()
         self.encoders.sample(elapsed_ms)
-        if self.axes.count and self.debounce.told() <= MOST_CHANGES_BEFORE_AXES:
-            self.axes.read()
+        if self.axes.count:
+            self.is_displays_turn = self.displays.waits and not self.is_displays_turn
+            if not self.is_displays_turn and self.debounce.told() <= MOST_CHANGES_BEFORE_AXES:
+                self.axes.read()
         self.waiting.play()
         self.pulses.play(elapsed_ms)
         self.macros.play(elapsed_ms)
@@ -102,12 +109,19 @@ class Runtime:
             self.axes.play(elapsed_ms)
         self.awake.play(elapsed_ms)
         self.lamps.play(elapsed_ms)
-        if self.segments.count:
-            self.segments.play(self.panel.is_fresh or self.debounce.told() > MOST_CHANGES_BEFORE_AXES)
-            self.panel.is_fresh = False
+        self.show()
         if self.lights.count:
             self.lights.play()
         self.reports.offer()
+
+    def show(self):
+        """Segment displays leave scans that have much to tell, or in which lamps look at all that the computer told. Those of dots, which take
+        longer, leave all scans that have anything to tell, and those in which segments are told something."""
+        is_fresh, told = self.panel.is_fresh, self.debounce.told()
+        self.panel.is_fresh = False
+        is_sent = self.segments.count and self.segments.play(is_fresh or told > MOST_CHANGES_BEFORE_AXES)
+        if self.displays.count:
+            self.displays.play(is_fresh or told > 0 or is_sent, self.axes.count == 0 or self.is_displays_turn)
 
     def value_of(self, nth):
         """Of an encoder, behind those of an axis, and behind those what the computer tells."""
@@ -120,6 +134,10 @@ class Runtime:
     def host_locks(self, value):
         """The host's lock lights: bit 0 num, 1 caps, 2 scroll lock."""
         self.lamps.locks = value
+
+    def host_sleeps(self, sleeps):
+        """While the computer sleeps nothing is lit, shown, run or sounded."""
+        self.lamps.is_dark = self.lights.is_dark = self.segments.is_dark = self.displays.is_dark = sleeps
 
     def host_reset(self):
         """The host knows nothing any more, so what is held is told again."""

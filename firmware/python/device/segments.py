@@ -29,11 +29,8 @@ from device.contract import (
     SEGMENTS_DIGITS,
     SEGMENTS_FIRST_REGISTER,
 )
+from device.numbers import digits_of, number_between, signed
 from device.table import word
-
-
-def signed(value):
-    return value - 0x10000 if value & 0x8000 else value
 
 
 class Chain:
@@ -74,24 +71,32 @@ class Segments:
         starts = range(first, first + SEGMENT_START_BYTES * table[AT_SEGMENT_STARTS], SEGMENT_START_BYTES)
         self.starts = [tuple(table[at : at + SEGMENT_START_BYTES]) for at in starts]
         self.turn = self.chain = 0
+        self.is_dark = False  # the computer sleeps
 
     def use_at(self, layer, nth):
         return self.uses + (layer * self.count + nth) * SEGMENT_USE_BYTES
 
     def play(self, is_crowded):
-        """Turns go by scans, also by those that leave them out: when many switches change, and when the computer told something."""
+        """Turns go by scans, also by those that leave them out: when many switches change, and when the computer told something.
+
+        Answers whether a frame was sent."""
         self.turn = (self.turn + 1) % self.count
         self.chain = (self.chain + 1) % len(self.chains)
         if is_crowded:
-            return
+            return False
         self.look(self.displays[self.turn], self.turn)
-        if self.starts:
-            nth, register, value = self.starts.pop(0)
-            self.tell(nth, register, [value] * len(self.chains[nth].digits))
-        else:
-            self.tell_digit()
+        if not self.starts:
+            return self.tell_digit()
+        nth, register, value = self.starts.pop(0)
+        self.tell(nth, register, [value] * len(self.chains[nth].digits))
+        return True
 
     def look(self, display, nth):
+        if self.is_dark:
+            if display.shown is not None:
+                display.shown = None
+                display.put([0] * display.count)
+            return
         layer = self.layers.found(lambda one: self.table[self.use_at(one, nth)] != SEGMENT_DO_PASS)
         use = self.use_at(layer, nth)
         does = self.table[use]
@@ -112,17 +117,11 @@ class Segments:
         low = signed(word(self.table, use + SEGMENT_USE_AT_LOW))
         high = signed(word(self.table, use + SEGMENT_USE_AT_HIGH))
         top = self.table[use + SEGMENT_USE_AT_TOP]
-        part = (abs(high - low) * value + top // 2) // top
-        number = low - part if high < low else low + part
+        number = number_between(low, high, top, value)
         point = self.table[use + SEGMENT_USE_AT_POINT]
-        left = abs(number)
-        patterns = []
-        while left or len(patterns) <= point:
-            pattern = SEGMENT_FIGURES[left % 10]
-            if len(patterns) == point and point > 0:
-                pattern |= SEGMENT_POINT
-            patterns.append(pattern)
-            left //= 10
+        patterns = [SEGMENT_FIGURES[digit] for digit in digits_of(number, point)]
+        if point > 0:
+            patterns[point] |= SEGMENT_POINT
         if number < 0:
             patterns.append(SEGMENT_MINUS)
         if len(patterns) > count:
@@ -140,7 +139,8 @@ class Segments:
     def tell_digit(self):
         chain = self.chains[self.chain]
         if not chain.unsent:
-            return
+            return False
         digit = min(chain.unsent)
         chain.unsent.remove(digit)
         self.tell(self.chain, SEGMENTS_FIRST_REGISTER + digit, [driver[digit] for driver in chain.digits])
+        return True

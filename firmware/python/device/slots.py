@@ -9,7 +9,6 @@ from device.contract import (
     AT_LENGTH,
     AT_MACROS,
     AT_PAD_BUTTONS,
-    AT_REPORTS,
     AT_WAITING,
     CHANGE_BYTES,
     DO_AWAKE,
@@ -26,6 +25,7 @@ from device.contract import (
     DO_PASS,
     DO_POINTER_BUTTON,
     DO_POINTER_MOVE,
+    DO_POINTER_PLACE,
     DO_POINTER_WHEEL,
     DO_PROGRAM,
     DO_SECOND_TAP,
@@ -54,7 +54,7 @@ from device.contract import (
 )
 from device.actions import JOB_FIRST, JOB_SECOND
 from device.system_report import USAGES
-from device.table import CRC_START, crc_add, word
+from device.table import CRC_START, crc_add, is_declared, word
 
 ALWAYS_SOUND = (
     DO_PASS,
@@ -63,6 +63,7 @@ ALWAYS_SOUND = (
     DO_CONSUMER,
     DO_NEXT_MODIFIERS,
     DO_POINTER_MOVE,
+    DO_POINTER_PLACE,
     DO_POINTER_WHEEL,
     DO_AWAKE,
 )
@@ -105,8 +106,8 @@ class Slots:
         if kind == DO_PAD_HAT:
             return word(action, 2) < 4
         if kind in (DO_NOTE, DO_CONTROLLER, DO_PROGRAM):
-            is_declared = self.table[AT_REPORTS] >> REPORT_MUSIC & 1
-            return bool(is_declared) and action[1] < MUSIC_CHANNELS and not word(action, 2) & 0x8080
+            is_music = is_declared(self.table, REPORT_MUSIC)
+            return is_music and action[1] < MUSIC_CHANNELS and not word(action, 2) & 0x8080
         if kind == DO_SYSTEM:
             return word(action, 2) < USAGES
         return kind in ALWAYS_SOUND

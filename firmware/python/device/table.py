@@ -3,6 +3,7 @@
 from device.contract import (
     AT_LENGTH,
     AT_MARK,
+    AT_REPORTS,
     AT_VERSION,
     HEADER_BYTES,
     MARK_0,
@@ -19,6 +20,10 @@ from device.contract import (
 def word(table, at):
     """Two bytes, the low one first."""
     return table[at] | table[at + 1] << 8
+
+
+def is_declared(table, report):
+    return bool(word(table, AT_REPORTS) >> report & 1)
 
 
 CRC_START = 0xFFFF

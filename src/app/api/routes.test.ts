@@ -186,7 +186,33 @@ describe("simulate", () => {
       answers: [],
       lights: [],
       text: "a",
+      music: [],
+      sounding: [],
+      segments: {},
+      displays: {},
     });
+  });
+
+  it("gives what segment displays and displays of dots show at the end, and what is played", async () => {
+    const named = (id: string) => demoDesigns.find((design) => design.id === id)!;
+    const run = async (id: string, events: object[]) =>
+      (await answer(simulate(ask({ design: named(id), events, untilMs: 1500 })))).body;
+    const { displays } = await run("kestrel", []);
+    expect(displays.display).toHaveLength(64);
+    // "B" of the layer's name: two bows at a stem.
+    expect(displays.display.slice(0, 7).map((row: string) => row.slice(0, 6))).toEqual([
+      "####..",
+      "#...#.",
+      "#...#.",
+      "####..",
+      "#...#.",
+      "#...#.",
+      "####..",
+    ]);
+    expect(Object.values((await run("glasshouse", [])).segments)).toEqual(["12.0", "-10.0"]);
+    const { music, sounding } = await run("reedling", [{ atMs: 100, control: "low-c", action: "press" }]);
+    expect(music).toHaveLength(1);
+    expect(sounding).toHaveLength(1);
   });
 
   it("gives what chains of lights are sent", async () => {

@@ -6,13 +6,14 @@ import type { AxisUseEntry, AxisUseKind } from "./axisUseKind";
 import { type MusicUse, musicUse } from "./musicUse";
 import { type NothingUse, nothingUse } from "./nothingUse";
 import { type PadUse, padUse } from "./padUse";
+import { type PlaceUse, placeUse } from "./placeUse";
 import { type PointerUse, pointerUse } from "./pointerUse";
 import { type WheelUse, wheelUse } from "./wheelUse";
 
 /** What an axis does on a layer. No use means: as on the layer beneath. */
-export type AxisUse = PointerUse | WheelUse | PadUse | MusicUse | NothingUse;
+export type AxisUse = PointerUse | PlaceUse | WheelUse | PadUse | MusicUse | NothingUse;
 
-export const axisUseKinds = [pointerUse, wheelUse, padUse, musicUse, nothingUse] as const;
+export const axisUseKinds = [pointerUse, placeUse, wheelUse, padUse, musicUse, nothingUse] as const;
 
 const byDeed = new Map<string, AxisUseKind<AxisUse>>(
   axisUseKinds.map((kind) => [kind.does, kind as unknown as AxisUseKind<AxisUse>]),

@@ -26,6 +26,7 @@ describe("bindings of the pointer, the computer and music", () => {
       fc.property(pointingBinding, (binding) => {
         const others: Record<string, string> = {
           system: "system",
+          "pointer-place": "place",
           note: "music",
           controller: "music",
           program: "music",
@@ -40,6 +41,9 @@ describe("bindings of the pointer, the computer and music", () => {
     { does: "pad-button", button: 128 },
     { does: "pad-hat", side: "in" },
     { does: "pointer-button", button: 5 },
+    { does: "pointer-place", across: 1001, down: 0 },
+    { does: "pointer-place", across: 0, down: -1 },
+    { does: "pointer-place", across: 0.5, down: 0 },
     { does: "pointer-move", direction: "in", speed: 100, rampMs: 0 },
     { does: "pointer-move", direction: "up", speed: 9, rampMs: 0 },
     { does: "pointer-move", direction: "up", speed: 8000, rampMs: 0 },

@@ -14,6 +14,7 @@ import { type PadButtonBinding, padButton } from "./padButton";
 import { type PadHatBinding, padHat } from "./padHat";
 import { type PointerButtonBinding, pointerButton } from "./pointerButton";
 import { type PointerMoveBinding, pointerMove } from "./pointerMove";
+import { type PointerPlaceBinding, pointerPlace } from "./pointerPlace";
 import { type PointerWheelBinding, pointerWheel } from "./pointerWheel";
 import { type ProgramBinding, program } from "./program";
 import { type RepeatBinding, repeat } from "./repeat";
@@ -34,6 +35,7 @@ export type SimpleBinding =
   | RepeatBinding
   | PointerButtonBinding
   | PointerMoveBinding
+  | PointerPlaceBinding
   | PointerWheelBinding
   | AwakeBinding
   | SystemBinding
@@ -56,6 +58,7 @@ export const simpleKinds = [
   repeat,
   pointerButton,
   pointerMove,
+  pointerPlace,
   pointerWheel,
   awake,
   systemUsage,

@@ -1,6 +1,7 @@
 import { z, whole } from "../schema";
 import { addI2c } from "./buses";
 import type { CircuitKind } from "./circuitKind";
+import { displayTellingSchema } from "./displayTelling";
 import { listFields, memberList } from "./memberList";
 import type { Net, PlacedElement } from "./net";
 import { CircuitBuilder, middleOf, present } from "./circuitBuilder";
@@ -13,8 +14,8 @@ const busDisplaysSchema = z.strictObject({
   ownAddresses: whole(1, 8),
   /** The lowest address that the displays can be set to; that of the class where nothing is said. */
   firstAddress: z.optional(whole(0x08, 0x77)),
-  /** Bytes of a picture sent in one go; a whole page where nothing is said. */
-  piece: z.optional(whole(4, 1024)),
+  /** How they are told what, where it is not as usual (usualTelling). */
+  told: z.optional(displayTellingSchema),
 });
 export type BusDisplays = z.infer<typeof busDisplaysSchema>;
 
@@ -22,6 +23,8 @@ export type BusDisplays = z.infer<typeof busDisplaysSchema>;
 export const DISPLAY_ADDRESS = 0x3c;
 
 /** Branches of one multiplexer, and multiplexers that a bus takes by their three address terminals. */
+/** The lowest address that a bus multiplexer can be set to (typical of the class; from memory). */
+const MULTIPLEXER_ADDRESS = 0x70;
 const BRANCHES = 8;
 const MOST_MULTIPLEXERS = 8;
 const CONTACT = { minus: 0, plus: 1, SCL: 2, SDA: 3 };
@@ -97,7 +100,6 @@ export const busDisplays: CircuitKind<BusDisplays> = {
   kind: "bus-displays",
   stem: "displays",
   title: "Displays on the bus",
-  isUndriven: true,
   purpose: "Two wires for all displays; alike ones beyond their addresses go behind a bus multiplexer.",
   schema: busDisplaysSchema,
   fresh: (id, name) => ({ id, kind: "bus-displays", name, members: [], bus: 0, ownAddresses: 2 }),
@@ -111,8 +113,20 @@ export const busDisplays: CircuitKind<BusDisplays> = {
     const all = branchesNeeded(displays.length, circuit.ownAddresses);
     const branches = all === 1 ? [main] : ownBranches(builder, all, displays, circuit.ownAddresses);
     displays.forEach((display, nth) => {
-      const branch = branches[Math.floor(nth / circuit.ownAddresses)];
-      if (branch) addDisplay(builder, display, branch);
+      const at = Math.floor(nth / circuit.ownAddresses);
+      if (!branches[at]) return;
+      addDisplay(builder, display, branches[at]);
+      builder.built.displays.push({
+        elementId: display.id,
+        scl: main.scl.id,
+        sda: main.sda.id,
+        address: (circuit.firstAddress ?? DISPLAY_ADDRESS) + (nth % circuit.ownAddresses),
+        behind:
+          branches.length === 1
+            ? null
+            : { address: MULTIPLEXER_ADDRESS + Math.floor(at / BRANCHES), branch: at % BRANCHES },
+        told: circuit.told ?? null,
+      });
     });
     if (branches.length > 1)
       for (let nth = 0; nth * BRANCHES < branches.length; nth++) {

@@ -1,3 +1,4 @@
+import type { DisplayTelling } from "./displayTelling";
 import type { LineAccess } from "./lineAccess";
 import type { Schema } from "../schema";
 import type { Element } from "../catalogue/kinds/controlKind";
@@ -95,6 +96,18 @@ export interface BuiltSegments {
   start: readonly { register: number; value: number }[];
 }
 
+/** A display of dots on a two-wire bus. */
+export interface BuiltDisplay {
+  elementId: string;
+  scl: string;
+  sda: string;
+  address: number;
+  /** The bus multiplexer that it hangs on, and its branch there. */
+  behind: { address: number; branch: number } | null;
+  /** Null: as usual for its height (usualTelling). */
+  told: DisplayTelling | null;
+}
+
 /** All that a circuit means electrically. */
 export interface BuiltCircuit {
   nets: Net[];
@@ -102,10 +115,11 @@ export interface BuiltCircuit {
   groups: ScanGroup[];
   encoders: ScannedEncoder[];
   lamps: { elementId: string; net: string }[];
-  /** Motors: switched as lamps are. */
-  motors: { elementId: string; net: string }[];
+  /** Motors and sounders: switched as lamps are. */
+  outputs: { elementId: string; net: string }[];
   chains: BuiltChain[];
   segments: BuiltSegments[];
+  displays: BuiltDisplay[];
   chips: Chip[];
   inline: InlinePart[];
   shunts: Shunt[];

@@ -50,8 +50,7 @@ export const BASE_VALUE = "1 kΩ";
 /** Small ones straight from the pin; what takes more hangs on the supply and is switched on its ground side. */
 function addOutput(builder: CircuitBuilder, element: PlacedElement) {
   const pin = builder.net(element.id, element.label, "output", pwmNeed);
-  // A sounder wants a square wave, which no build makes yet; on and off would only click.
-  if (element.end === "motor") builder.built.motors.push({ elementId: element.id, net: pin.id });
+  builder.built.outputs.push({ elementId: element.id, net: pin.id });
   const currentMa = element.currentMa ?? 0;
   if (currentMa <= TRANSISTOR_FROM_MA) {
     builder.joint(pin, element, 0);

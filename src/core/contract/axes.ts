@@ -29,6 +29,6 @@ export const AXIS_MOST = 4095;
 export const CURVE_POINTS = 9;
 
 /** What an axis does on a layer. Speeds are as those of the pointer (POINTER), of a wheel in steps. */
-export const AXIS_DO = { PASS: 0, NOTHING: 1, POINTER: 2, WHEEL: 3, PAD: 4, MUSIC: 5 } as const;
-/** In an entry of these; of what is moved 0 is to the right and 1 down, of a wheel 1 is up, of music it is the channel. */
+export const AXIS_DO = { PASS: 0, NOTHING: 1, POINTER: 2, WHEEL: 3, PAD: 4, MUSIC: 5, PLACE: 6 } as const;
+/** In an entry of these; of what is moved 0 is to the right and 1 down, of a wheel 1 is up, of music it is the channel, of a place on the screen 0 is across. */
 export const AXIS_USE_AT = { DOES: 0, WHICH: 1, SPEED: 2 } as const;

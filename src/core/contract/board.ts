@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 6;
+export const BOARD_VERSION = 9;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -31,7 +31,10 @@ const HEADER = [
   /** Lamps between line pairs, and the first of their remote bytes: one each, 1 when lit. */
   ["PAIRS", 1],
   ["PAIRS_FIRST", 1],
+  /** Reports that are declared, the endpoints beside the first that they take, and interfaces. */
+  ["REPORTS", 1],
   ["ENDPOINTS", 1],
+  ["INTERFACES", 1],
   ["DESCRIPTORS", 1],
   /** Encoders whose edges interrupt. */
   ["EDGE_ENCODERS", 1],
@@ -42,8 +45,9 @@ const HEADER = [
   ["LIGHT_TABLE", 2],
   ["SENSE_TABLE", 2],
   ["SEGMENT_TABLE", 2],
+  ["DISPLAY_TABLE", 2],
   ["PART_TABLE", 2],
-  ["ENDPOINT_TABLE", 2],
+  ["REPORT_TABLE", 2],
   ["EDGE_TABLE", 2],
   ["DESCRIPTOR_TABLE", 2],
 ] as const;
@@ -62,7 +66,7 @@ export const BOARD_ENTRY_BYTES = {
   STROBE: 3,
   /** How many of its lines are used, then for each of 16 lines where its level is found (LEVEL_AT) and its mask. */
   BANK: 33,
-  /** LAMP_ON, and two pins, or a byte and a mask. */
+  /** LAMP_ON, and two pins, or a byte and a mask, or a pin and a word (halfOf). */
   LAMP: 5,
   /** The pin that a chain of addressable lights hangs on. */
   LIGHT: 2,
@@ -70,8 +74,10 @@ export const BOARD_ENTRY_BYTES = {
   SENSE: 11,
   /** Data, clock and select of a chain of segment drivers. */
   SEGMENT: 6,
-  /** Report kind, endpoint, its two configuration bytes, interface. */
-  ENDPOINT: 5,
+  /** Address of a display, of the bus multiplexer that it hangs on or 0, and what that is told. */
+  DISPLAY: 3,
+  /** Report kind, endpoint, its two configuration bytes, interface of the HID class or NONE, and the number in front of it or 0; in the order of endpoints. */
+  REPORT: 6,
   /** Encoder, pin of A, pin of B. */
   EDGE: 5,
   /** Type, index, interface (NONE: any), length, place in the block. */
@@ -101,15 +107,18 @@ export const LEVEL_AT = {
 /** Remote bytes that a level can be found in: the numbers beneath INVERTED. */
 export const REMOTE_BYTES_MOST = LEVEL_AT.INVERTED - LEVEL_AT.REMOTE;
 
-/** What switches a lamp: a pin that is high, a bit of a remote byte that is low, or one pin high and another low. */
-export const LAMP_ON = { NOTHING: 0, PIN_HIGH: 1, REMOTE_LOW: 2, PAIR: 3 } as const;
+/** What switches a lamp: a pin that is high, a bit of a remote byte that is low, one pin high and another low, or a square wave on a pin. */
+export const LAMP_ON = { NOTHING: 0, PIN_HIGH: 1, REMOTE_LOW: 2, PAIR: 3, TONE: 4 } as const;
+
+/** How a tone is told: half a wave in half microseconds. From 16 to 20,000 Hz it fits a word. */
+export const halfOf = (hz: number): number => Math.round(1_000_000 / hz);
 
 /**
  * Added parts, one after another, each with its length in bytes behind its kind; the list ends with END.
  * IN_REGISTERS: clock, latch, data, bytes, first remote byte. OUT_REGISTERS: the same with an enable line before the bytes,
  * shifted out whenever one of its lamps changes. MULTIPLEXERS: select lines and their pins, multiplexers, first of their
- * remote bytes, two each, and the data pin of each. EXPANDERS: clock and data of the bus, expanders, first of their remote
- * bytes, two each, and the address of each. LADDER, one for each bank: converter channel, settling time in µs, top pin
+ * remote bytes, two each, and the data pin of each. BUS: clock and data of the two-wire bus, and its clock (busRate); it
+ * stands before what hangs on it. EXPANDERS: how many, first of their remote bytes, two each, and the address of each. LADDER, one for each bank: converter channel, settling time in µs, top pin
  * (address 0: always powered), first remote byte, rungs, and for each rung a word, the lower end of its window.
  */
 export const BOARD_PART = {
@@ -119,4 +128,8 @@ export const BOARD_PART = {
   MULTIPLEXERS: 3,
   EXPANDERS: 4,
   LADDER: 5,
+  BUS: 6,
 } as const;
+
+/** How a two-wire bus's clock is told: what the 8-bit USB class divides its 16 MHz by, 16 and twice this (from memory). */
+export const busRate = (khz: number): number => 8000 / khz - 8;

@@ -23,6 +23,7 @@ import {
   LEFT_SHIFT,
   LIGHT_BYTES,
   LONG_BYTES,
+  EVERY_KEY_BYTES,
   LONGEST_REPORT,
   MACRO_ENDS,
   MACRO_KEYS,
@@ -34,6 +35,8 @@ import {
   partBytes,
   PARTS_DEEP,
   PICTURE_MS,
+  PLACE_MOST,
+  PLACE_STEPS,
   POINTER,
   REPORTS,
   SENDING,
@@ -48,6 +51,16 @@ import { AXIS_DO, AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "./axes
 import { HAT_NONE } from "./pad";
 import { MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, musicBytes } from "./music";
 import { PANEL } from "./panel";
+import {
+  DISPLAY_ADDS,
+  DISPLAY_AT,
+  DISPLAY_DO,
+  DISPLAY_THING_AT,
+  DISPLAYS,
+  displayBytes,
+  GLYPH,
+  GLYPH_COLUMNS,
+} from "./displays";
 import {
   SEGMENT_AT,
   SEGMENT_DIGITS,
@@ -86,6 +99,7 @@ import {
   LIVE_VERSION,
   MOST_CHANGES,
   MOST_POOL_READ,
+  MOST_SENSORS_READ,
   MOST_READ,
   MOST_WRITTEN,
   NO_SEAL,
@@ -118,6 +132,7 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "reportBytes",
   "panelBytes",
   "segmentBytes",
+  "displayBytes",
   "musicBytes",
   "liveBytes",
 ];
@@ -147,6 +162,7 @@ ${defines("LIVE_STATE_", LIVE_STATE).join("\n")}
 #define OV_MOST_READ ${MOST_READ}
 #define OV_MOST_WRITTEN ${MOST_WRITTEN}
 #define OV_MOST_POOL_READ ${MOST_POOL_READ}
+#define OV_MOST_SENSORS_READ ${MOST_SENSORS_READ}
 #define OV_UNLOCK_TENTHS ${UNLOCK_TENTHS}
 #define OV_OPEN_SECONDS ${OPEN_SECONDS}
 ${defines("KEEP_", KEEP).join("\n")}
@@ -165,6 +181,8 @@ ${Object.entries(OPPOSITE)
   .join("\n")}
 ${defines("DIRECTION_", DIRECTION).join("\n")}
 ${defines("POINTER_", POINTER).join("\n")}
+#define OV_PLACE_MOST ${hex(PLACE_MOST)}
+#define OV_PLACE_STEPS ${hex(PLACE_STEPS)}
 ${defines("AWAKE_", AWAKE).join("\n")}
 #define OV_PART_BYTES(together) ((together) > 0 ? ${partBytes(1)}u : 0u)
 
@@ -212,6 +230,16 @@ ${defines("SEGMENT_USE_AT_", SEGMENT_USE_AT).join("\n")}
 #define OV_SEGMENT_FIGURES {${SEGMENT_DIGITS.map(hex).join(", ")}}
 #define OV_SEGMENT_NEED(drivers, displays, chains) (${segmentBytes(1, 0, 0)}u * (drivers) + ${segmentBytes(0, 1, 0)}u * (displays) + ${segmentBytes(0, 0, 1)}u * (chains))`;
 
+/** Displays of dots. */
+const displayDefines = () => `${defines("DISPLAYS_", DISPLAYS).join("\n")}
+${defines("DISPLAY_AT_", DISPLAY_AT).join("\n")}
+${defines("DISPLAY_DO_", DISPLAY_DO).join("\n")}
+${defines("DISPLAY_THING_AT_", DISPLAY_THING_AT).join("\n")}
+${defines("DISPLAY_ADDS_", DISPLAY_ADDS).join("\n")}
+${defines("GLYPH_", GLYPH).join("\n")}
+#define OV_GLYPH_COLUMNS ${GLYPH_COLUMNS}
+#define OV_DISPLAY_NEED(displays, states) ((displays) > 0 ? ${displayBytes(2, 0) - displayBytes(1, 0)}u * (displays) + (states) + ${DISPLAYS.FRAME}u : 0u)`;
+
 /** The board block. */
 const boardDefines = () => `#define OV_BOARD_VERSION ${BOARD_VERSION}
 #define OV_BOARD_MARK_0 ${hex(BOARD_MARK[0])}
@@ -236,7 +264,6 @@ export function contractHeader(): string {
     ...(bytes > 0 || name === "live" ? [`#define OV_${name.toUpperCase()}_BYTES ${bytes}`] : []),
     `#define OV_${name.toUpperCase()}_SENDING ${sending}`,
   ]);
-  const most = Math.max(...Object.values(REPORTS).map(({ bytes }) => bytes));
   const need = ARENA.map(([bytes, of]) => `${bytes}u * (${of})`).join(" + ");
   return `/* Generated from src/core/contract/contract.ts by scripts/buildFirmware.mjs; do not edit. */
 #ifndef OV_CONTRACT_H
@@ -269,12 +296,14 @@ ${sensorDefines()}
 
 ${segmentDefines()}
 
+${displayDefines()}
+
 ${defines("SEND_", SENDING).join("\n")}
 
 ${reports.join("\n")}
 #define OV_REPORT_KINDS ${Object.keys(REPORTS).length}
-#define OV_LONGEST_SMALL_REPORT ${most}
-#define OV_LONGEST_PAD_REPORT ${LONGEST_REPORT}
+#define OV_EVERY_KEY_BYTES ${EVERY_KEY_BYTES}
+#define OV_LONGEST_REPORT ${LONGEST_REPORT}
 #define OV_REPORT_NAMES {${Object.keys(REPORTS)
     .map((name) => `"${name}"`)
     .join(", ")}}

@@ -1,3 +1,4 @@
+import { MUSIC_REPORT_BYTES } from "./music";
 import { padBytes } from "./pad";
 
 /**
@@ -6,7 +7,7 @@ import { padBytes } from "./pad";
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 10;
+export const TABLE_VERSION = 13;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -61,7 +62,7 @@ const HEADER = [
   ["MARK", 2],
   ["VERSION", 1],
   /** Which reports the device declares: bit n is the report of kind n. */
-  ["REPORTS", 1],
+  ["REPORTS", 2],
   /** Of the whole block, the two bytes of its CRC at the end included. */
   ["LENGTH", 2],
   ["SWITCHES", 1],
@@ -97,11 +98,16 @@ const HEADER = [
   ["PAD_AXES", 1],
   ["PAD_BOTH_SIDES", 1],
   ["PAD_AXIS_BITS", 1],
+  /** Of the keyboard's report: bytes behind the boot layout, 0 or EVERY_KEY_BYTES. */
+  ["KEY_BYTES", 1],
   /** Segment displays, their chains, drivers in all, and registers that are set at the start. */
   ["SEGMENT_DISPLAYS", 1],
   ["SEGMENT_CHAINS", 1],
   ["SEGMENT_DRIVERS", 1],
   ["SEGMENT_STARTS", 1],
+  /** Displays of dots, and the things of their largest pages in all. */
+  ["DISPLAYS", 1],
+  ["DISPLAY_STATES", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -120,6 +126,14 @@ const HEADER = [
   ["SEGMENT_TABLE", 2],
   ["SEGMENT_USE_TABLE", 2],
   ["SEGMENT_TEXTS", 2],
+  ["DISPLAY_TABLE", 2],
+  ["DISPLAY_USE_TABLE", 2],
+  ["DISPLAY_FRAMES", 2],
+  ["DISPLAY_PAGES", 2],
+  ["DISPLAY_THINGS", 2],
+  ["DISPLAY_TEXTS", 2],
+  ["DISPLAY_GLYPHS", 2],
+  ["DISPLAY_PICTURES", 2],
   ["TOGETHER_TABLE", 2],
   ["OPPOSITE_TABLE", 2],
   ["MACRO_TABLE", 2],
@@ -167,6 +181,14 @@ export const ENTRY_BYTES = {
   SEGMENT: 3,
   /** What it shows on a layer (SEGMENT_USE_AT). Layer by layer, display by display. */
   SEGMENT_USE: 8,
+  /** How large a display of dots is, and how it is told (DISPLAY_AT). */
+  DISPLAY: 7,
+  /** The page that it shows on a layer, or NONE. Layer by layer, display by display. */
+  DISPLAY_USE: 1,
+  /** How many things a page has, and the first of them as a word. */
+  DISPLAY_PAGE: 3,
+  /** What is on a page (DISPLAY_THING_AT). */
+  DISPLAY_THING: 12,
   /** Window in ms, how many they are, their inputs. */
   TOGETHER: 8,
   /** Two inputs, and what counts while both are held (OPPOSITE). */
@@ -243,6 +265,8 @@ export const ACTION = {
   NOTE: 19,
   CONTROLLER: 20,
   PROGRAM: 21,
+  /** Where on the screen the pointer is put, in 4095ths: across in the lower twelve bits of its value, down above them and in its modifiers. */
+  POINTER_PLACE: 22,
   /** Its value is the place, in the pool, of an action that is longer than an entry. */
   LONG: 0x7f,
 } as const;
@@ -253,6 +277,10 @@ export const ACTION = {
  */
 export const DIRECTION = { RIGHT: 0, LEFT: 1, DOWN: 2, UP: 3 } as const;
 export const POINTER = { DIRECTION: 0x03, WHEEL: 0x04, RAMP_SHIFT: 4, BUTTONS: 5, FRACTION_BITS: 13 } as const;
+
+/** The far edge of the screen in the report of a place; and in an action, which has twelve bits for each. */
+export const PLACE_MOST = 0x7fff;
+export const PLACE_STEPS = 0xfff;
 
 /** How long it stays on: until its next press, or while it is held. */
 export const AWAKE = { SWITCHED: 0, HELD: 1 } as const;
@@ -394,11 +422,20 @@ export const REPORTS = {
   panel: { number: 6, bytes: 0, sending: SENDING.QUEUE },
   /** As many bytes as there are events, up to MUSIC_REPORT_BYTES. */
   music: { number: 7, bytes: 0, sending: SENDING.QUEUE },
+  /** A byte for a button, which is never down, then how far across and down the screen, each of PLACE_MOST. */
+  place: { number: 8, bytes: 5, sending: SENDING.SUM },
 } as const;
 export type ReportName = keyof typeof REPORTS;
 
-/** The longest report of all: a game pad's that has everything. */
-export const LONGEST_REPORT = padBytes(LIMITS.PAD_BUTTONS, 1, LIMITS.PAD_AXES, 16);
+/** A bit for each usage of the keyboard page beneath the modifiers, which have theirs in the boot layout's first byte. */
+export const EVERY_KEY_BYTES = 0xe0 / 8;
+
+/** The longest report of all: a keyboard's that tells every key, or a game pad's that has everything. */
+export const LONGEST_REPORT = Math.max(
+  REPORTS.keyboard.bytes + EVERY_KEY_BYTES,
+  padBytes(LIMITS.PAD_BUTTONS, 1, LIMITS.PAD_AXES, 16),
+  MUSIC_REPORT_BYTES,
+);
 
 /** What ov_init answers: READY, or why the device stays quiet. */
 export const START = { READY: 0, NO_TABLES: 1, OTHER_VERSION: 2, TORN: 3, NO_ROOM: 4, NO_PART: 5 } as const;
@@ -437,6 +474,8 @@ export interface ArenaCounts {
   panelBytes: number;
   /** Of segment displays (segmentBytes). */
   segmentBytes: number;
+  /** Of displays of dots (displayBytes). */
+  displayBytes: number;
   /** Events and notes of music, where it is declared. */
   musicBytes: number;
   /** Of live changes, where they are declared (contract/live.ts). */
@@ -489,6 +528,8 @@ export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
   [1, "panelBytes"],
   // What segment displays show.
   [1, "segmentBytes"],
+  // Where displays are drawn, and what is shown.
+  [1, "displayBytes"],
   // Events of music that wait, and notes that sound.
   [1, "musicBytes"],
   // Changed bindings and a frame.
@@ -513,8 +554,11 @@ export const FIXED_RAM_BYTES = {
   panel: 4,
   music: 10,
   segments: 14,
+  displays: 10,
+  tone: 6,
+  place: 6,
 };
-export const STACK_BYTES = 76;
+export const STACK_BYTES = 108;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */
 export const ramBytes = (counts: ArenaCounts, fixedBytes: number): number =>

@@ -61,6 +61,8 @@ export const COMMAND = {
   WRITE: 6,
   /** Ends the set; its CRC is in the payload. */
   FINISH: 7,
+  /** Readings of COUNT sensors from number FIRST on: they come in the payload, a word each, as parts of 65536 of the supply. */
+  READ_SENSORS: 8,
 } as const;
 
 export const STATUS = {
@@ -121,6 +123,7 @@ export const LIVE_STATE = {
 export const MOST_READ = 14;
 export const MOST_WRITTEN = 9;
 export const MOST_POOL_READ = 56;
+export const MOST_SENSORS_READ = 28;
 
 /** How long both switches are held to unlock, and how long it stays so without being used. */
 export const UNLOCK_TENTHS = 20;

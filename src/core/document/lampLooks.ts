@@ -17,13 +17,13 @@ export type LampLook = z.infer<typeof lampLookSchema>;
 
 export const steadyLook: LampLook = { onMs: 0, offMs: 500, times: 0, eighths: 8 };
 
-/** Patterns that are offered by name; others are by their own times. */
-export const lampPatterns: { title: string; look: Omit<LampLook, "eighths"> }[] = [
-  { title: "steadily", look: { onMs: 0, offMs: 500, times: 0 } },
-  { title: "blinking slowly", look: { onMs: 1000, offMs: 1000, times: 0 } },
-  { title: "blinking", look: { onMs: 300, offMs: 300, times: 0 } },
-  { title: "one short pulse", look: { onMs: 100, offMs: 100, times: 1 } },
-  { title: "two short pulses", look: { onMs: 80, offMs: 100, times: 2 } },
+/** Patterns that are offered by name, of what is seen and of what is heard or felt; others are by their own times. */
+export const lampPatterns: { title: string; felt: string; look: Omit<LampLook, "eighths"> }[] = [
+  { title: "steadily", felt: "without a pause", look: { onMs: 0, offMs: 500, times: 0 } },
+  { title: "blinking slowly", felt: "on and off, slowly", look: { onMs: 1000, offMs: 1000, times: 0 } },
+  { title: "blinking", felt: "on and off", look: { onMs: 300, offMs: 300, times: 0 } },
+  { title: "one short pulse", felt: "once, shortly", look: { onMs: 100, offMs: 100, times: 1 } },
+  { title: "two short pulses", felt: "twice, shortly", look: { onMs: 80, offMs: 100, times: 2 } },
 ];
 
 export const lookOf = (looks: Record<string, LampLook> | undefined, controlId: string): LampLook =>

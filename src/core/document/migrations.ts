@@ -177,6 +177,14 @@ function currentsOfAll(old: Json): Json {
   return { ...old, version: 7, controls, circuits, supply: usualSupply, buses: [] };
 }
 
+/** Version 7 let a person say in what pieces displays are written; the firmware knows by itself. */
+function displaysByCells(old: Json): Json {
+  const circuits = objects(old.circuits).map(({ piece, ...circuit }) =>
+    circuit.kind === "bus-displays" || piece === undefined ? circuit : { ...circuit, piece },
+  );
+  return { ...old, version: 8, circuits };
+}
+
 /** By the version they start from. */
 const steps: Record<number, (old: Json) => Json> = {
   1: circuitsFromKeys,
@@ -185,6 +193,7 @@ const steps: Record<number, (old: Json) => Json> = {
   4: schoolsOfDebounce,
   5: oneWordOneThing,
   6: currentsOfAll,
+  7: displaysByCells,
 };
 
 /** Brings an older document forward, version by version. What is not recognised is handed on unchanged. */

@@ -7,11 +7,13 @@ import { briefSchema } from "./wish";
 import { capSetSchema, colourGroupSchema } from "./capSet";
 import { circuitSchema } from "../circuits";
 import { axisUseSchema } from "../axisUses";
+import { ENDPOINTS_THERE_CAN_BE } from "../hid/endpointPlan";
 import { interfaceKinds } from "../hid/interfaceKinds";
 import { padSettingsSchema } from "../hid/padShape";
 import { panelSettingsSchema } from "../hid/panelSettings";
 import { languageIds } from "../languages/ids";
 import { axisSchema } from "./axes";
+import { displayPageSchema } from "./displayPages";
 import { segmentShowSchema } from "./segmentShows";
 import { glowListSchema } from "./glows";
 import { knobSchema } from "./knobs";
@@ -29,7 +31,7 @@ import { pinWishesSchema } from "./pinWishes";
 import { wireSettingsSchema } from "./wireSettings";
 
 export const DESIGN_FORMAT = "ovrin-design";
-export const DESIGN_VERSION = 7;
+export const DESIGN_VERSION = 8;
 export const MOST_CONTROLS = 1000;
 
 const nameSchema = text(1, 80);
@@ -97,6 +99,8 @@ const layerSchema = z.strictObject({
   axes: z.optional(z.record(z.string(), axisUseSchema)),
   /** What segment displays show, by control id. One that is missing shows what the layer beneath says. */
   segments: z.optional(z.record(z.string(), segmentShowSchema)),
+  /** Pages of displays, by control id. One that is missing is that of the layer beneath. */
+  displays: z.optional(z.record(z.string(), displayPageSchema)),
 });
 export type Layer = z.infer<typeof layerSchema>;
 
@@ -130,8 +134,12 @@ export const reportSetSchema = z.strictObject({
   vendorId: whole(1, 0xffff),
   productId: whole(0, 0xffff),
   interfaces: listOf(z.enum(interfaceKinds), interfaceKinds.length),
+  /** At most so many endpoints are taken, where the person wants fewer than the chip has. */
+  endpointsMost: z.optional(whole(1, ENDPOINTS_THERE_CAN_BE)),
   /** Elements of the two switches that unlock live changes, where the person chose them. */
   unlock: z.optional(listOf(idSchema, 2, 2)),
+  /** The keyboard's report tells every key behind the six of the boot layout. */
+  everyKey: z.optional(z.boolean()),
   /** The game pad, where it is not as usual. */
   pad: z.optional(padSettingsSchema),
   /** What the computer can tell it, by name. */

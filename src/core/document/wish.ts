@@ -53,6 +53,8 @@ export const wishSchema = z.strictObject({
   /** Fastest turn of a knob that must not lose steps, in turns a second. */
   turnsPerSecond: between(0.1, 20),
   hotSwap: z.boolean(),
+  /** It must work before the computer's system runs. */
+  startUp: z.optional(z.boolean()),
   fits100: z.boolean(),
   onePiecePrint: z.boolean(),
   making: z.enum(["either", "hand-wired", "made-board"]),

@@ -1,6 +1,4 @@
-import type { BusDisplays } from "../circuits/busDisplays";
 import type { Design } from "../document/schema";
-import { changeCircuit } from "./wiring";
 
 type BusSettings = Design["buses"][number];
 
@@ -15,13 +13,3 @@ export function setBus(design: Design, bus: number, change: Partial<BusSettings>
   const others = design.buses.filter((one) => one.bus !== bus);
   return { ...design, buses: [...others, { ...busSettings(design, bus), ...change }].sort((a, b) => a.bus - b.bus) };
 }
-
-/** All displays written in pieces of so many bytes, or in smaller ones where they are already. */
-export const withPieces = (design: Design, bytes: number): Design =>
-  design.circuits.reduce(
-    (d, circuit) =>
-      circuit.kind === "bus-displays"
-        ? changeCircuit<BusDisplays>(d, circuit.id, { piece: Math.min(bytes, circuit.piece ?? bytes) })
-        : d,
-    design,
-  );

@@ -100,6 +100,9 @@ function dropLostElements(design: Design): Design {
     bindings: Object.fromEntries(
       Object.entries(layer.bindings).filter(([id]) => inputIds.has(id) || rules.isInput(id)),
     ),
+    ...(layer.displays && {
+      displays: Object.fromEntries(Object.entries(layer.displays).filter(([id]) => controls.has(id))),
+    }),
   }));
   const lamps = Object.fromEntries(Object.entries(design.keymap.lamps).filter(([id]) => controls.has(id)));
   const looks = design.keymap.looks && {

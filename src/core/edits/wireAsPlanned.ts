@@ -1,5 +1,3 @@
-import { withPieces } from "./buses";
-import { blindKnobs, pieceForKnobs } from "./pieces";
 import { brokenLimits } from "../power/limits";
 import { dimmedTo, highestBrightness } from "../power/remedies";
 import type { SegmentChain } from "../circuits/segmentChain";
@@ -83,13 +81,7 @@ export function wireAsPlanned(design: Design): Design {
     shifted,
     idsOf(shifted, ({ id }) => !circuitsOf.has(id)),
   );
-  return quickEnough(dimEnough(patientEnough(wired.circuits.reduce((d, { id }) => orderMembers(d, id), wired))));
-}
-
-/** Pictures that would keep knobs from being seen are written in pieces. */
-function quickEnough(design: Design): Design {
-  const piece = blindKnobs(design).length > 0 ? pieceForKnobs(design) : undefined;
-  return piece === undefined ? design : withPieces(design, piece);
+  return dimEnough(patientEnough(wired.circuits.reduce((d, { id }) => orderMembers(d, id), wired)));
 }
 
 /** Lights that the source could not feed at full white are held to the highest brightness that it can. */

@@ -1,10 +1,13 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
+import { endpointPlanOf } from "../firmware/endpoints";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
-import { type ReportName, REPORTS } from "../contract/contract";
+import type { ReportName } from "../contract/contract";
+import { isMovement } from "../hid/pointerWords";
 import { Tracks } from "./tracks";
 import { type Bounce, ContactSchedule } from "./contactSchedule";
+import { HostEndpoints } from "./hostEndpoints";
 import { ElectricalWorld } from "./electricalWorld";
 import { STATUS, FRAME_AT } from "../contract/live";
 import { BANKS, type Runtime, startRuntime } from "./runtime";
@@ -25,8 +28,12 @@ export interface DeviceWatch {
   lights?(atMs: number, chain: number, bytes: Uint8Array): void;
   /** A frame is shifted through a chain of segment drivers, numbered as in the scan table. */
   segments?(atMs: number, chain: number, bytes: Uint8Array): void;
-  /** Something the host does, seen from this millisecond on: its lock lights, busy or not, a reset; or a late scan. */
-  host?(atMs: number, what: "locks" | "busy" | "reset" | "late" | "off", value: number): void;
+  /** A frame is written to a display of dots, numbered as in the scan table. */
+  display?(atMs: number, display: number, bytes: Uint8Array): void;
+  /** These reports come over one endpoint. */
+  shares?(kinds: ReportName[]): void;
+  /** Something the host does, seen from this millisecond on: its lock lights, busy or not, asleep or not, a reset; or a late scan. */
+  host?(atMs: number, what: "locks" | "busy" | "sleeps" | "reset" | "late" | "off", value: number): void;
   /** What the computer tells a panel, seen from this millisecond on. */
   told?(atMs: number, bytes: Uint8Array): void;
   /** A frame of live changes that the host sends, seen from this millisecond on. */
@@ -47,6 +54,9 @@ const ASSUMED_LEVELS = { inputHighMinV: 2 };
 
 /** Time between two quadrature states of a turned encoder: about two turns a second at 24 steps of 4 states. */
 const STATE_MS = 5;
+
+/** From the device's call until the bus runs again: a host holds its signal for at least so long (USB 2.0, section 7.1.7.7). */
+const RESUME_MS = 20;
 
 /** Contacts closed in the four quadrature states, clockwise: A leads B. */
 const QUADRATURE = [
@@ -82,9 +92,10 @@ export class Device {
   private runtime: Runtime;
   private isAsked = false;
   private readonly turnings = new Map<string, Turning>();
-  private isHostBusy = false;
-  /** What waits on an endpoint while the host does not ask. */
-  private readonly endpoints = new Map<ReportName, Uint8Array>();
+  private isHostAsleep = false;
+  /** When a host that was called is awake. */
+  private wakesAtMs: number | null = null;
+  private readonly endpoints: HostEndpoints;
   private isScanning = false;
   private lateUntilMs = 0;
   private scannedMs = 0;
@@ -98,6 +109,11 @@ export class Device {
     kept?: Uint8Array,
     noise: Noise | null = null,
   ) {
+    const plan = endpointPlanOf(design);
+    this.endpoints = new HostEndpoints(plan, (kind, bytes) =>
+      this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes }),
+    );
+    for (const group of plan) if (group.length > 1) this.watch.shares?.(group);
     this.scan = scanTableOf(design);
     this.edgeEncoders = edgeEncoders(design, this.scan);
     this.world = new ElectricalWorld(this.scan, derive(design).profile ?? ASSUMED_LEVELS);
@@ -112,6 +128,7 @@ export class Device {
       report: (kind: ReportName, bytes: Uint8Array) => this.take(kind, bytes),
       lamp: (line: number, on: boolean) => this.watch.lamp?.(this.nowMs, line, on),
       lights: (chain: number, bytes: Uint8Array) => this.watch.lights?.(this.nowMs, chain, bytes),
+      display: (display: number, bytes: Uint8Array) => this.watch.display?.(this.nowMs, display, bytes),
       segments: (chain: number, bytes: Uint8Array) => this.watch.segments?.(this.nowMs, chain, bytes),
     };
     const runtime = startRuntime(this.tables, host, kept);
@@ -150,16 +167,15 @@ export class Device {
     runtime.encoderEdge(encoder, state);
   }
 
-  /** An endpoint holds one report until the host asks. */
   private take(kind: ReportName, bytes: Uint8Array): boolean {
-    if (this.isHostBusy && this.endpoints.has(kind)) return false;
-    if (this.isHostBusy) this.endpoints.set(kind, bytes);
-    else this.deliver(kind, bytes);
-    return true;
+    return this.isHostAsleep ? this.callHost(kind, bytes) : this.endpoints.take(kind, bytes, this.nowMs);
   }
 
-  private deliver(kind: ReportName, bytes: Uint8Array) {
-    this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes });
+  /** A sleeping host takes nothing and is called, but not by what moves, nor by music; movement is forgotten. */
+  private callHost(kind: ReportName, bytes: Uint8Array): boolean {
+    if (isMovement(kind, bytes)) return true;
+    if (kind !== "music") this.wakesAtMs ??= this.nowMs + RESUME_MS;
+    return false;
   }
 
   /** Presses or releases a switch element at a millisecond, now at the earliest. */
@@ -216,17 +232,26 @@ export class Device {
   /** The host asks for no reports, or asks again and first gets those that wait on the endpoints. */
   hostBusy(isBusy: boolean): void {
     this.watch.host?.(this.nowMs, "busy", isBusy ? 1 : 0);
-    this.isHostBusy = isBusy;
-    if (isBusy) return;
-    const waiting = [...this.endpoints].sort(([a], [b]) => REPORTS[a].number - REPORTS[b].number);
-    this.endpoints.clear();
-    for (const [kind, bytes] of waiting) this.deliver(kind, bytes);
+    this.endpoints.setBusy(isBusy);
+  }
+
+  /** The host goes to sleep, or is awake again; by itself it wakes when the device calls it. */
+  hostSleeps(isAsleep: boolean): void {
+    this.watch.host?.(this.nowMs, "sleeps", isAsleep ? 1 : 0);
+    this.isHostAsleep = isAsleep;
+    this.wakesAtMs = null;
+    this.runtime.hostSleeps(isAsleep ? 1 : 0);
+  }
+
+  get isAsleep(): boolean {
+    return this.isHostAsleep;
   }
 
   /** The bus is reset: the host knows nothing any more. */
   hostReset(): void {
+    if (this.isHostAsleep) this.hostSleeps(false);
     this.watch.host?.(this.nowMs, "reset", 0);
-    this.endpoints.clear();
+    this.endpoints.forget();
     this.runtime.hostReset();
   }
 
@@ -252,8 +277,9 @@ export class Device {
     this.runtime.answers.set(before);
     this.runtime.levels.set(levels);
     this.isAsked = false;
-    this.isHostBusy = false;
-    this.endpoints.clear();
+    this.isHostAsleep = false;
+    this.wakesAtMs = null;
+    this.endpoints.powerCut();
     this.scannedMs = this.nowMs;
   }
 
@@ -284,6 +310,7 @@ export class Device {
 
   /** One millisecond: contacts move, the firmware scans. */
   step(): void {
+    if (this.wakesAtMs !== null && this.nowMs >= this.wakesAtMs) this.hostSleeps(false);
     this.turnKnobs();
     this.moveContacts();
     this.setLevels();

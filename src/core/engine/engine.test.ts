@@ -184,6 +184,15 @@ describe("the host's side", () => {
 
   it("types with and without Shift", () =>
     expect(after(keyboard(0, 0, 4), keyboard(2, 0, 5, 4), keyboard(0x20, 0, 0x1e)).text).toBe("aB!"));
+  it("reads a report that is longer by its bits, and types the seventh key too", () => {
+    const everyKey = (...usages: number[]) => {
+      const bytes = new Uint8Array(36);
+      bytes.fill(1, 2, 8);
+      for (const usage of usages) bytes[8 + (usage >> 3)] |= 1 << (usage & 7);
+      return { atMs: 0, interface: "keyboard" as const, bytes };
+    };
+    expect(after(everyKey(4, 5, 6, 7, 8, 9), everyKey(4, 5, 6, 7, 8, 9, 10), everyKey()).text).toBe("abcdefg");
+  });
   it("types a held key once", () =>
     expect(after(keyboard(0, 0, 4), keyboard(0, 0, 4, 5), keyboard(0, 0, 4)).text).toBe("ab"));
   it("takes a sign back", () => expect(after(keyboard(0, 0, 4), keyboard(), keyboard(0, 0, 0x2a)).text).toBe(""));

@@ -1,5 +1,8 @@
+import { REPORTS } from "../contract/contract";
 import { consumerUsageNamed } from "../hid/consumerUsages";
+import { usagesIn } from "../hid/everyKey";
 import { POINTER_BUTTONS, type Pointing, movementOf, movementWords, stillPointer } from "../hid/pointerWords";
+import { placeOf, placeWords } from "../hid/pointerPlace";
 import { SYSTEM_USAGES, systemDeeds } from "../hid/systemUsages";
 import { keyboardUsageNamed, modifierNames } from "../hid/keyboardUsages";
 import type { HostLanguage } from "../languages/hostLanguage";
@@ -12,12 +15,17 @@ const CAPS_LOCK = 0x39;
 const LOCK_USAGES: Record<number, number> = { 0x53: 1, [CAPS_LOCK]: 2, 0x47: 4 };
 const BACKSPACE = 0x2a;
 
+/** What stands behind so many bytes of a keyboard's report is a bit for each usage, and told so in its descriptor. */
+const BOOT_BYTES = REPORTS.keyboard.bytes;
+
 /** What a host did on a report that is not typing: "Left Control + C", "Volume Increment". */
 export interface HostDeed {
   atMs: number;
   deed: string;
   /** Of the pointer, in counts right and down, and steps of its wheel up and right. */
   movement?: number[];
+  /** The pointer was put somewhere. */
+  isPlace?: true;
 }
 
 const pointerDeed = (movement: number[]) =>
@@ -47,6 +55,7 @@ export class HostStandIn {
 
   receive(report: TimedReport): void {
     if (report.interface === "pointer") this.receivePointer(report);
+    else if (report.interface === "place") this.receivePlace(report);
     else if (report.interface === "system") this.receiveSystem(report);
     else if (report.interface === "consumer") this.receiveConsumer(report);
     else if (report.interface === "music") this.heard = this.hear?.(this.heard, report) ?? this.heard;
@@ -61,6 +70,7 @@ export class HostStandIn {
     const pressed = POINTER_BUTTONS.filter((_, nth) => ((bytes[0] & ~buttons) >> nth) & 1);
     const letGo = POINTER_BUTTONS.filter((_, nth) => ((buttons & ~bytes[0]) >> nth) & 1);
     this.pointing = {
+      ...this.pointing,
       buttons: bytes[0],
       pointer: [pointer[0] + movement[0], pointer[1] + movement[1]],
       wheel: [wheel[0] + movement[2], wheel[1] + movement[3]],
@@ -75,6 +85,15 @@ export class HostStandIn {
     for (const button of letGo) this.deeds.push({ atMs, deed: `${button} button let go` });
   }
 
+  /** Places that follow each other are one deed: where it came to. */
+  private receivePlace({ atMs, bytes }: TimedReport) {
+    const place = placeOf(bytes);
+    const last = this.deeds.at(-1);
+    this.pointing = { ...this.pointing, pointer: [0, 0], place };
+    if (last?.isPlace) this.deeds.pop();
+    this.deeds.push({ atMs: last?.isPlace ? last.atMs : atMs, deed: `pointer at ${placeWords(place)}`, isPlace: true });
+  }
+
   private receiveSystem({ atMs, bytes }: TimedReport) {
     const pressed = systemDeeds.filter((_, nth) => ((bytes[0] & ~this.system) >> nth) & 1);
     this.system = bytes[0];
@@ -87,9 +106,10 @@ export class HostStandIn {
   }
 
   private receiveKeyboard({ atMs, bytes }: TimedReport) {
-    const keys = [...bytes.slice(2)].filter((usage) => usage > 3);
+    const everyKey = bytes.subarray(BOOT_BYTES);
+    const keys = everyKey.length > 0 ? usagesIn(everyKey) : [...bytes.subarray(2)].filter((usage) => usage > 3);
     // All six at 1 is "too many keys": the host keeps what it had (USB HID 1.11, appendix C).
-    if (bytes[2] === 1) return;
+    if (bytes[2] === 1 && everyKey.length === 0) return;
     for (const usage of keys) if (!this.keysDown.has(usage)) this.keyDown(atMs, usage, bytes[0]);
     this.keysDown = new Set(keys);
   }

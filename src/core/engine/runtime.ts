@@ -12,6 +12,7 @@ export interface RuntimeHost {
   lights(chain: number, bytes: Uint8Array): void;
   /** A frame is shifted through a chain of segment drivers. */
   segments?(chain: number, bytes: Uint8Array): void;
+  display?(display: number, bytes: Uint8Array): void;
 }
 
 /** The firmware, compiled to WebAssembly, with one device's tables. */
@@ -21,6 +22,7 @@ export interface Runtime {
   scan(elapsedMs: number): void;
   hostLocks(bits: number): void;
   hostReset(): void;
+  hostSleeps(sleeps: number): void;
   switchClosed(switchNumber: number): boolean;
   layerActive(layer: number): boolean;
   /** An edge of an encoder whose pins interrupt: its state, bit 1 A closed, bit 0 B closed. */
@@ -45,6 +47,7 @@ interface Exports {
   ov_scan(elapsedMs: number): void;
   ov_host_locks(bits: number): void;
   ov_host_reset(): void;
+  ov_host_sleeps(sleeps: number): void;
   ov_switch_closed(sw: number): number;
   ov_layer_active(layer: number): number;
   ov_tables_place(): number;
@@ -76,6 +79,8 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       lamp: (line: number, on: number) => host.lamp(line, on !== 0),
       lights: (chain: number, place: number, length: number) =>
         host.lights(chain, new Uint8Array(exports.memory.buffer, place, length).slice()),
+      display: (display: number, place: number, length: number) =>
+        host.display?.(display, new Uint8Array(exports.memory.buffer, place, length).slice()),
       segments: (chain: number, place: number, length: number) =>
         host.segments?.(chain, new Uint8Array(exports.memory.buffer, place, length).slice()),
     },
@@ -112,6 +117,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
     scan: exports.ov_scan,
     hostLocks: exports.ov_host_locks,
     hostReset: exports.ov_host_reset,
+    hostSleeps: exports.ov_host_sleeps,
     switchClosed: (sw) => exports.ov_switch_closed(sw) !== 0,
     encoderEdge: exports.ov_encoder_edge,
     layerActive: (layer) => exports.ov_layer_active(layer) !== 0,

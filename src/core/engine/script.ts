@@ -1,3 +1,4 @@
+import { REPORTS } from "../contract/contract";
 import type { DeviceWatch } from "./device";
 import { type SimulationRequest, simulate } from "./simulate";
 import { toHex } from "../hex";
@@ -23,7 +24,9 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
     report: (report) => expected.push(`${report.atMs} ${report.interface} ${toHex(report.bytes)}`),
     lamp: (atMs, line, on) => expected.push(`${atMs} lamp ${line} ${on ? 1 : 0}`),
     lights: (atMs, chain, bytes) => expected.push(`${atMs} lights ${chain} ${toHex(bytes)}`),
+    display: (atMs, display, bytes) => expected.push(`${atMs} display ${display} ${toHex(bytes)}`),
     segments: (atMs, chain, bytes) => expected.push(`${atMs} segments ${chain} ${toHex(bytes)}`),
+    shares: (kinds) => script.push(`0 shares ${kinds.map((kind) => REPORTS[kind].number).join(" ")}`),
     told: (atMs, bytes) => script.push(`${atMs} told ${toHex(bytes)}`),
     asked: (atMs, frame) => script.push(`${atMs} ask ${toHex(frame)}`),
     answered: (atMs, frame) => expected.push(`${atMs} live ${toHex(frame)}`),

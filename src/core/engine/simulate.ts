@@ -9,12 +9,15 @@ import { derive } from "../derived/derive";
 import { type Problem, type Result, bad, good } from "../document/problem";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
-import { scanTableOf } from "../firmware/scanTable";
+import { type ScanTable, scanTableOf } from "../firmware/scanTable";
+import { patternWords } from "../keymap/segmentSigns";
 import type { Device, DeviceWatch, TimedReport } from "./device";
 import { deviceOf } from "./preparedDevice";
 import { heardOf } from "./hostMusic";
 import type { SoundingNote } from "./musicHeard";
+import { DisplayGlass } from "./displayGlass";
 import { HostStandIn } from "./hostText";
+import { SegmentDrivers } from "./segmentDrivers";
 import { movableEnds } from "./movable";
 import { positionsOf } from "./positions";
 import { bringInlineRuntime } from "./inlineRuntime";
@@ -27,8 +30,8 @@ import { randomFrom } from "../optimisation/random";
 const LONGEST_MS = 600_000;
 
 const HAND_ACTIONS = ["press", "release", "turn", "set"] as const;
-/** What the computer or the board does: takes no reports for a while, resets the bus, scans late, loses its power, asks, tells. */
-const HOST_ACTIONS = ["busy", "ready", "reset", "late", "power-cut", "ask", "tell"] as const;
+/** What the computer or the board does: takes no reports for a while, sleeps, resets the bus, scans late, loses its power, asks, tells. */
+const HOST_ACTIONS = ["busy", "ready", "sleep", "wake", "reset", "late", "power-cut", "ask", "tell"] as const;
 
 const eventSchema = z.strictObject({
   atMs: whole(0, LONGEST_MS),
@@ -90,6 +93,9 @@ export interface SimulationResult {
   /** Events of music in words, and notes that still sound at the end. */
   music: { atMs: number; words: string }[];
   sounding: SoundingNote[];
+  /** What segment displays say at the end, and the rows of dots that displays show then ("#" lit, "." dark), by control id. */
+  segments: Record<string, string>;
+  displays: Record<string, string[]>;
 }
 
 const isHostEvent = ({ action }: SimulationEvent) => HOST_ACTIONS.some((one) => one === action);
@@ -183,6 +189,8 @@ const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: 
   tell: (device, { told = "" }) => device.tell(frameOf(told)),
   busy: (device) => device.hostBusy(true),
   ready: (device) => device.hostBusy(false),
+  sleep: (device) => device.hostSleeps(true),
+  wake: (device) => device.hostSleeps(false),
 };
 
 function order(device: Device, design: Design, event: SimulationEvent) {
@@ -205,6 +213,24 @@ function setTo(device: Device, design: Design, { control: name = "", position = 
   for (const { id } of movableEnds(control)) device.press(id, closed.includes(id), atMs);
 }
 
+/** What shows digits and dots. */
+interface Shown {
+  chains: SegmentDrivers[];
+  glasses: DisplayGlass[];
+}
+
+const shownBy = ({ segmentChains, displays }: ScanTable): Shown => ({
+  chains: segmentChains.map((chain) => new SegmentDrivers(chain)),
+  glasses: displays.map((display) => new DisplayGlass(display)),
+});
+
+const wordsOf = ({ chains, glasses }: Shown): Pick<SimulationResult, "segments" | "displays"> => ({
+  segments: Object.fromEntries(
+    chains.flatMap((chain) => chain.shown().map(([id, patterns]) => [id, patternWords(patterns)])),
+  ),
+  displays: Object.fromEntries(glasses.map((glass) => [glass.display.controlId, glass.rows()])),
+});
+
 /**
  * Runs the firmware on a design's own circuits from 0 to `untilMs`.
  * @param watch told of everything on the way, for recordings
@@ -223,6 +249,7 @@ export function simulate(
   const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage), heardOf);
   const { bounce, noise } = request;
   bringInlineRuntime();
+  let shown: Shown | null = null;
   const device = deviceOf(
     design,
     {
@@ -237,6 +264,14 @@ export function simulate(
         lights.push({ atMs, chain: device.scan.chains[chain].circuitId, bytes });
         watch.lights?.(atMs, chain, bytes);
       },
+      segments(atMs, chain, bytes) {
+        shown?.chains[chain].take(bytes);
+        watch.segments?.(atMs, chain, bytes);
+      },
+      display(atMs, display, bytes) {
+        shown?.glasses[display].take(bytes);
+        watch.display?.(atMs, display, bytes);
+      },
       answered(atMs, bytes) {
         answers.push({ atMs, bytes });
         watch.answered?.(atMs, bytes);
@@ -246,6 +281,7 @@ export function simulate(
     undefined,
     noise ? { counts: noise.counts, random: randomFrom(noise.seed) } : null,
   );
+  shown = shownBy(device.scan);
   const inTime = [...request.events].sort((a, b) => a.atMs - b.atMs);
   for (const event of inTime) {
     // Ordered when their time comes, so that a later order for a contact can cancel the rest of an earlier bounce.
@@ -256,5 +292,5 @@ export function simulate(
   const music = reports
     .filter((report) => report.interface === "music")
     .flatMap(({ atMs, bytes }) => musicEventsOf(bytes).map((event) => ({ atMs, words: musicEventWords(event) })));
-  return good({ reports, answers, lights, text: host.text, music, sounding: host.heard.sounding });
+  return good({ reports, answers, lights, text: host.text, music, sounding: host.heard.sounding, ...wordsOf(shown) });
 }

@@ -16,8 +16,11 @@ import { axisNoise } from "./rules/axisNoise";
 import { axisDeadZone } from "./rules/axisDeadZone";
 import { idleAxis } from "./rules/idleAxis";
 import { notes } from "./rules/notes";
+import { displays } from "./rules/displays";
 import { segments } from "./rules/segments";
 import { padButtons } from "./rules/padButtons";
+import { startUpScreen } from "./rules/startUpScreen";
+import { oneTone } from "./rules/oneTone";
 import { darkLights } from "./rules/darkLights";
 import { endpoints } from "./rules/endpoints";
 import { interfaceTwice } from "./rules/interfaceTwice";
@@ -148,6 +151,7 @@ export const rules: Rule[] = [
   sameAddress,
   tooManyDisplays,
   displaysOnOneBus,
+  oneTone,
   railWithoutSource,
   lightLevel,
   registerCurrent,
@@ -192,8 +196,10 @@ export const rules: Rule[] = [
   darkLights,
   endpoints,
   notes,
+  displays,
   segments,
   padButtons,
+  startUpScreen,
   idleAxis,
   axisDeadZone,
   axisNoise,

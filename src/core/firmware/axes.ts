@@ -5,7 +5,7 @@ import { AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "../contract/axe
 import { derive } from "../derived/derive";
 import { type AxisSettings, axisOf } from "../document/axes";
 import type { Design } from "../document/schema";
-import { padShapeOf } from "./padShape";
+import { reportShapeOf } from "./reportShape";
 import type { ScanTable } from "./scanTable";
 
 const WHOLE = 65536;
@@ -132,7 +132,7 @@ export function sensorBytes(scan: ScanTable, design: Design): number[] {
 
 /** Bytes of the table of what axes do, layer by layer, sensor by sensor. */
 export function axisUseBytes({ sensors }: ScanTable, design: Design): number[] {
-  const declared = padShapeOf(design).axes.map(({ axis }) => axis);
+  const declared = reportShapeOf(design).axes.map(({ axis }) => axis);
   return design.keymap.layers.flatMap(({ axes = {} }) =>
     sensors.flatMap((id) => {
       const { does, which, speed } = axisUseEntry(Object.hasOwn(axes, id) ? axes[id] : undefined, declared);

@@ -6,8 +6,10 @@ import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
 import { reportBytes } from "../hid/reportBytes";
-import { padShapeOf } from "./padShape";
+import { reportShapeOf } from "./reportShape";
 import { glowsOf, lightsOf } from "./lights";
+import { DISPLAYS, displayBytes } from "../contract/displays";
+import { displayStates } from "./displays";
 import { displaysOf, driversOf, startCount } from "./segments";
 import { SEGMENTS, segmentBytes } from "../contract/segments";
 import { tableBytes } from "./tables";
@@ -16,7 +18,7 @@ import { waitingOf } from "./waiting";
 /** What the runtime's memory depends on. */
 function countsOf(scan: ScanTable, design: Design): ArenaCounts {
   const { interfaces } = design.reportSet;
-  const shape = padShapeOf(design);
+  const shape = reportShapeOf(design);
   return {
     banks: bankCount(scan),
     groups: scan.groups.length,
@@ -36,6 +38,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     reportBytes: interfaces.reduce((sum, name) => sum + reportBytes(name, shape), 0),
     panelBytes: interfaces.includes("panel") ? PANEL.BYTES : 0,
     segmentBytes: segmentBytes(driversOf(scan), displaysOf(scan).length, scan.segmentChains.length),
+    displayBytes: displayBytes(scan.displays.length, displayStates(scan, design)),
     musicBytes: interfaces.includes("music") ? musicBytes : 0,
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
@@ -52,6 +55,13 @@ export const fixedRamBytes = (scan: ScanTable, design: Design): number =>
 export const ramNeed = (scan: ScanTable, design: Design): number =>
   ramBytes(countsOf(scan, design), fixedRamBytes(scan, design));
 
+/** Pages that its displays have. */
+const pagesOf = ({ displays }: ScanTable, { keymap }: Design): number =>
+  keymap.layers.reduce(
+    (sum, { displays: own = {} }) => sum + displays.filter(({ controlId }) => Object.hasOwn(own, controlId)).length,
+    0,
+  );
+
 /** What of a design is more than the runtime can number, in words; empty when all fits. */
 export function overLimits(scan: ScanTable, design: Design): string[] {
   const counts: [number, number, string][] = [
@@ -65,6 +75,8 @@ export function overLimits(scan: ScanTable, design: Design): string[] {
     [scan.segmentChains.length, SEGMENTS.CHAINS, "chains of segment displays"],
     [driversOf(scan), SEGMENTS.DRIVERS, "segment drivers"],
     [startCount(scan), SEGMENTS.STARTS, "registers of segment drivers set at the start"],
+    [scan.displays.length, DISPLAYS.MOST, "displays"],
+    [pagesOf(scan, design), DISPLAYS.PAGES, "pages of displays"],
     [scan.strobeLines.length, LIMITS.LINES, "strobe lines"],
     [scan.senseLines.length, LIMITS.LINES, "sense lines"],
     [scan.groups.length, LIMITS.GROUPS, "groups of lines read at once"],

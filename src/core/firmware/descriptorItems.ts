@@ -1,15 +1,23 @@
 import type { Design } from "../document/schema";
 import type { DescriptorItem } from "../hid/descriptorItem";
-import type { InterfaceKind } from "../hid/interfaceKinds";
-import { hidInterfaces, inOrder, isHid } from "../hid/interfaces";
+import { type InterfaceKind, isHid } from "../hid/interfaceKinds";
+import { hidInterfaces } from "../hid/interfaces";
 import { musicItems } from "../hid/musicInterfaces";
+import { withReportId } from "../hid/reportId";
 import { packetBytes } from "../hid/usbDescriptors";
-import { padShapeOf } from "./padShape";
+import { endpointPlanOf, reportNumberOf } from "./endpoints";
+import { reportShapeOf } from "./reportShape";
 
-/** What tells a host of an interface: its report descriptor; of music the interfaces' own, at the numbers that they have. */
+/**
+ * What tells a host of a report: its report descriptor, with its number where others stand on its interface; of music the interfaces'
+ * own, at the numbers that they have.
+ */
 export function descriptorItems(design: Design, kind: InterfaceKind): DescriptorItem[] {
-  const shape = padShapeOf(design);
-  if (isHid(kind)) return hidInterfaces[kind].descriptor(shape);
-  const number = Math.max(0, inOrder(design.reportSet.interfaces).indexOf(kind));
-  return musicItems(number, number + 1, packetBytes(kind, shape));
+  const shape = reportShapeOf(design);
+  if (isHid(kind)) return withReportId(hidInterfaces[kind].descriptor(shape), reportNumberOf(design, kind));
+  const number = Math.max(
+    0,
+    endpointPlanOf(design).findIndex((group) => group.includes(kind)),
+  );
+  return musicItems(number, number + 1, packetBytes([kind], shape));
 }

@@ -2,7 +2,19 @@ import type { Design } from "../document/schema";
 import type { ScanTable } from "./scanTable";
 
 /** What the firmware can be compiled without (firmware/src/with.h). */
-export const firmwareFeatures = ["lights", "live", "pointer", "axes", "pad", "panel", "music", "segments"] as const;
+export const firmwareFeatures = [
+  "lights",
+  "live",
+  "pointer",
+  "axes",
+  "pad",
+  "panel",
+  "music",
+  "segments",
+  "displays",
+  "tone",
+  "place",
+] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
 export const featureWords: Record<FirmwareFeature, string> = {
@@ -14,10 +26,16 @@ export const featureWords: Record<FirmwareFeature, string> = {
   panel: "what the computer tells",
   music: "music",
   segments: "segment displays",
+  displays: "displays",
+  tone: "a sounder's tone",
+  place: "places on the screen",
 };
 
 /** What of it a design wants. */
-export function featuresOf({ reportSet }: Design, { chains, sensors, segmentChains }: ScanTable): FirmwareFeature[] {
+export function featuresOf(
+  { reportSet }: Design,
+  { chains, sensors, segmentChains, displays, tones }: ScanTable,
+): FirmwareFeature[] {
   const wants: Record<FirmwareFeature, boolean> = {
     lights: chains.length > 0,
     live: reportSet.interfaces.includes("live"),
@@ -26,7 +44,10 @@ export function featuresOf({ reportSet }: Design, { chains, sensors, segmentChai
     pad: reportSet.interfaces.includes("pad"),
     panel: reportSet.interfaces.includes("panel"),
     segments: segmentChains.length > 0,
+    displays: displays.length > 0,
+    tone: Object.keys(tones).length > 0,
     music: reportSet.interfaces.includes("music"),
+    place: reportSet.interfaces.includes("place"),
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

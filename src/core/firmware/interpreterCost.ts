@@ -1,5 +1,6 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { AT, BANK_LINES } from "../contract/contract";
+import { lookOf } from "../document/lampLooks";
 import type { Design } from "../document/schema";
 import { accessSets, bitsOf, chipsOf } from "./accessSets";
 import { bankCount, type ScanTable } from "./scanTable";
@@ -20,7 +21,7 @@ export interface InterpreterWork {
  * fresh counts of every circuit, within a thirtieth, by tests/firmware/pythonCost.test.ts.
  */
 const STEPS = {
-  scan: 325,
+  scan: 366,
   live: 80,
   read: 45,
   strobedGroup: 86,
@@ -28,7 +29,9 @@ const STEPS = {
   pinLine: 20,
   partLine: 18,
   encoder: 68,
-  lamp: 67,
+  lamp: 70,
+  /** More for one that is lit, runs or sounds in pulses. */
+  pulsedLamp: 26,
   /** More for a lamp that shows a flag of the computer's. */
   toldLamp: 12,
   /** Addressable lights that show no new picture. */
@@ -37,7 +40,10 @@ const STEPS = {
   axes: 262,
   axis: 10,
   /** Segment displays, one of which is looked at. */
-  segments: 179,
+  segments: 145,
+  /** Displays of dots that are drawn, one of which is looked at; and each that might wait. */
+  displays: 218,
+  display: 31,
   /** Asking what the computer told. */
   panel: 34,
   readPart: 13,
@@ -107,11 +113,14 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number; k
     restingGroup: groups.length - strobed,
     encoder: scan.encoders.length,
     lamp: scan.lamps.length,
+    pulsedLamp: scan.lamps.filter(({ controlId }) => lookOf(design.keymap.looks, controlId).onMs > 0).length,
     toldLamp: Object.values(design.keymap.lamps).filter(({ when }) => when === "told").length,
     lights: scan.chains.length > 0 ? 1 : 0,
     axes: scan.sensors.length > 0 ? 1 : 0,
     axis: scan.sensors.length,
     segments: scan.segmentChains.length > 0 ? 1 : 0,
+    displays: scan.displays.length > 0 ? 1 : 0,
+    display: scan.displays.length,
     panel: design.reportSet.interfaces.includes("panel") ? 1 : 0,
     readPart: chains.length + sets + buses.length + rungs.length,
     registerBit: bitsIn.reduce((sum, bits) => sum + bits, 0),

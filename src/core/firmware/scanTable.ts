@@ -1,13 +1,23 @@
-import type { BuiltChain, BuiltSegments, Conductor, LadderBank, ScanGroup } from "../circuits/circuitKind";
+import type {
+  BuiltChain,
+  BuiltDisplay,
+  BuiltSegments,
+  Conductor,
+  LadderBank,
+  ScanGroup,
+} from "../circuits/circuitKind";
+import { type DisplayTelling, usualTelling } from "../circuits/displayTelling";
 import type { LineAccess } from "../circuits/lineAccess";
 import { BANK_LINES } from "../contract/contract";
 import { SEGMENTS } from "../contract/segments";
+import { toneOf } from "../catalogue/kinds/outputs";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { type Derived, derive } from "../derived/derive";
 import { type Opposite, togetherInput } from "../document/keyRules";
 import { readingOrder } from "./readingOrder";
-import { type DebounceSchool, debounceOf } from "../document/debounce";
+import { type ScannedSwitches, pressInputs, scannedSwitches } from "./scannedSwitches";
 import { type KnobSettings, knobOf } from "../document/knobs";
+import { isWrittenByRows } from "../document/displayPages";
 import type { Design } from "../document/schema";
 
 /** Displays of a chain, each with its first driver there. */
@@ -16,28 +26,37 @@ export interface SegmentChainScan extends BuiltSegments {
   shown: { controlId: string; driver: number; digits: number }[];
 }
 
+/** A display of dots that shows something. */
+export interface DisplayScan extends BuiltDisplay {
+  controlId: string;
+  columns: number;
+  /** Rows of eight dots. */
+  rows: number;
+  told: DisplayTelling;
+}
+
 /**
  * What the firmware knows of a design, by number. Lines are nets: strobes are driven, senses read, lamps lit.
  * Inputs are the switches in their order, then for each encoder clockwise and anticlockwise, then the ways back of switches
  * that tell their change, then what axes press, then keys together.
  */
-export interface ScanTable {
+export interface ScanTable extends ScannedSwitches {
   strobeLines: string[];
   senseLines: string[];
   lampLines: string[];
-  /** Element ids of the switches, by switch number. */
-  switches: string[];
   /** Element ids of the encoders, by encoder number. */
   encoders: { elementId: string; lineA: number; lineB: number; statesPerStep: number; knob: KnobSettings }[];
   lamps: { controlId: string; line: number }[];
+  /** By lamp line: the tone of a sounder that wants one, in Hz. */
+  tones: Record<string, number>;
   /** Elements whose voltage is read, by sensor number. */
   sensors: string[];
   /** Chains of addressable lights that answer, each on a line of its own. */
   chains: BuiltChain[];
   /** Chains of segment drivers whose displays show something. */
   segmentChains: SegmentChainScan[];
-  /** By switch number: how its contact settles, and whether it tells its change. */
-  settling: { ms: number; school: DebounceSchool; flips: boolean }[];
+  /** Displays that have a page. */
+  displays: DisplayScan[];
   /** Input ids, by input number. */
   inputs: string[];
   /** Keys together whose keys the firmware sees, in the order of their inputs, which are the last. */
@@ -86,7 +105,6 @@ export function scanTableOf(design: Design): ScanTable {
   const { builtCircuits, inputs } = derive(design);
   const groups = mergeUnstrobed(builtCircuits.flatMap((scan) => scan.groups));
   const encoders = builtCircuits.flatMap((scan) => scan.encoders);
-  const scanned = new Set(groups.flatMap((group) => group.cells.map((cell) => cell.elementId)));
   const strobeLines = [...new Set(groups.flatMap((group) => (group.strobeNet === null ? [] : [group.strobeNet])))];
   const access: ScanTable["access"] = Object.assign({}, ...builtCircuits.map((scan) => scan.access));
   const sensed = new Set([
@@ -95,9 +113,8 @@ export function scanTableOf(design: Design): ScanTable {
   ]);
   const senseLines = readingOrder([...sensed], access);
   const senseLine = numbered(senseLines);
-  const presses = inputs.filter((input) => input.motion === "press" && scanned.has(input.elementId));
-  const switches = presses.map((input) => input.elementId);
-  const settling = presses.map((input) => ({ ...debounceOf(design, input.controlId), flips: input.flips === true }));
+  const presses = pressInputs(design);
+  const { switches, settling } = scannedSwitches(design);
   const pressNumber = numbered(presses.map((input) => input.id));
   const together = keysTogether(design, pressNumber);
   const sensors = sensorsOf(derive(design)).filter(usedAxes(design));
@@ -117,7 +134,7 @@ export function scanTableOf(design: Design): ScanTable {
     })),
     ...shownOf(derive(design)),
     sensors,
-    segmentChains: segmentChainsOf(design),
+    ...writtenOf(design),
     inputs: [
       ...presses.map((input) => input.id),
       ...encoders.flatMap((e) => turnInputs(inputs, e.elementId)),
@@ -161,7 +178,10 @@ function usedAxes({ keymap }: Design): (elementId: string) => boolean {
   );
   const values = rules.flatMap((rule) => (rule.when === "value" ? [rule.elementId] : []));
   const mixed = (keymap.glows ?? []).flatMap(({ shows }) => (shows.how === "value" ? [shows.elementId] : []));
-  const used = new Set([...moves, ...values, ...mixed, ...figures]);
+  const onPages = keymap.layers.flatMap(({ displays = {} }) =>
+    Object.values(displays).flatMap((page) => page.flatMap((thing) => ("elementId" in thing ? [thing.elementId] : []))),
+  );
+  const used = new Set([...moves, ...values, ...mixed, ...figures, ...onPages]);
   return (id) => used.has(id) || bound.has(`${id}-high`) || bound.has(`${id}-low`);
 }
 
@@ -174,11 +194,20 @@ function beyondInputs({ keymap }: Design, inputs: ControlInput[], sensors: strin
     .filter((id) => keymap.layers.some(({ bindings }) => Object.hasOwn(bindings, id)));
 }
 
-/** What is shown: lamps and motors on their lines, and chains that have a light which answers. */
-function shownOf({ builtCircuits, elements, controls }: Derived): Pick<ScanTable, "lampLines" | "lamps" | "chains"> {
-  const lamps = [...builtCircuits.flatMap((built) => built.lamps), ...builtCircuits.flatMap((built) => built.motors)];
+/** What is shown: lamps, motors and sounders on their lines, and chains that have a light which answers. */
+function shownOf({
+  builtCircuits,
+  elements,
+  controls,
+}: Derived): Pick<ScanTable, "lampLines" | "lamps" | "tones" | "chains"> {
+  const lamps = [...builtCircuits.flatMap((built) => built.lamps), ...builtCircuits.flatMap((built) => built.outputs)];
+  const tones = lamps.flatMap(({ elementId, net }): [string, number][] => {
+    const hz = toneOf(controls.get(elements.get(elementId)?.controlId ?? ""));
+    return hz > 0 ? [[net, hz]] : [];
+  });
   return {
     lampLines: lamps.map(({ net }) => net),
+    tones: Object.fromEntries(tones),
     lamps: lamps
       .map((lamp, line) => ({ controlId: elements.get(lamp.elementId)?.controlId ?? "", line }))
       .filter((l) => controls.has(l.controlId)),
@@ -205,6 +234,27 @@ function segmentChainsOf(design: Design): SegmentChainScan[] {
     }),
   );
 }
+
+/** Where no layer has a page for it, a display is left alone. */
+function displaysShown(design: Design): DisplayScan[] {
+  const { builtCircuits, elements, controls } = derive(design);
+  return builtCircuits.flatMap((built) =>
+    built.displays.flatMap((one) => {
+      const control = controls.get(elements.get(one.elementId)?.controlId ?? "");
+      if (control?.kind !== "display" || !isWrittenByRows(control)) return [];
+      const hasPage = design.keymap.layers.some(({ displays = {} }) => Object.hasOwn(displays, control.id));
+      if (!hasPage) return [];
+      const told = one.told ?? usualTelling(control.heightPx);
+      return [{ ...one, controlId: control.id, columns: control.widthPx, rows: control.heightPx / 8, told }];
+    }),
+  );
+}
+
+/** What shows digits and dots. */
+const writtenOf = (design: Design): Pick<ScanTable, "segmentChains" | "displays"> => ({
+  segmentChains: segmentChainsOf(design),
+  displays: displaysShown(design),
+});
 
 const keysTogether = ({ keymap }: Design, pressNumber: Map<string, number>) =>
   (keymap.together ?? []).flatMap(({ id, parts, windowMs }) => {

@@ -13,6 +13,7 @@ import {
   TABLE_MARK,
   TABLE_VERSION,
 } from "../contract/contract";
+import { GLYPH_COLUMNS } from "../contract/displays";
 import { crc16 } from "../contract/crc16";
 import type { Design } from "../document/schema";
 import { lookBytes, lookOf } from "../document/lampLooks";
@@ -23,7 +24,8 @@ import { macroPlan, macroTable } from "../keymap/macroPlan";
 import type { ActionEntry } from "../bindings/bindingKind";
 import { axisUseBytes, curveBytes, sensorBytes } from "./axes";
 import { chainBytes, glowTableBytes, glowsOf, lightBytes, lightsAScan, lightsOf } from "./lights";
-import { padShapeOf } from "./padShape";
+import { displayStates, displayTables } from "./displays";
+import { reportShapeOf } from "./reportShape";
 import {
   displaysOf,
   driversOf,
@@ -161,6 +163,21 @@ function segmentSections(scan: ScanTable, design: Design): BodySection[] {
   ];
 }
 
+/** What displays of dots show. */
+function displaySections(scan: ScanTable, design: Design): BodySection[] {
+  const { displays, uses, frames, pages, things, texts, glyphs, pictures } = displayTables(scan, design);
+  return [
+    section("DISPLAY_TABLE", displays, ENTRY_BYTES.DISPLAY),
+    section("DISPLAY_USE_TABLE", uses, Math.max(1, scan.displays.length)),
+    section("DISPLAY_FRAMES", frames, 16),
+    section("DISPLAY_PAGES", pages, ENTRY_BYTES.DISPLAY_PAGE),
+    section("DISPLAY_THINGS", things, ENTRY_BYTES.DISPLAY_THING),
+    section("DISPLAY_TEXTS", texts, 16),
+    section("DISPLAY_GLYPHS", glyphs, GLYPH_COLUMNS),
+    section("DISPLAY_PICTURES", pictures, 16),
+  ];
+}
+
 function bodySections(scan: ScanTable, design: Design): BodySection[] {
   const { table, pool } = actionTable(actionEntries(scan, design));
   return [
@@ -174,6 +191,7 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     section("GLOW_TABLE", glowTableBytes(scan, design), glowBytes(lightsOf(scan).length)),
     ...axisSections(scan, design),
     ...segmentSections(scan, design),
+    ...displaySections(scan, design),
     section("TOGETHER_TABLE", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section("MACRO_TABLE", macroTable(design), 16),
@@ -187,7 +205,10 @@ const reportBits = ({ reportSet }: Design) =>
   reportSet.interfaces.reduce((bits, name) => bits | (1 << REPORTS[name].number), 0);
 
 /** What live changes cannot change: a device and a design that agree in it differ in their actions only. */
-const fixedHeader = (header: number[]) => [header[AT.REPORTS], ...header.slice(AT.SWITCHES, AT.UNLOCK_FIRST)];
+const fixedHeader = (header: number[]) => [
+  ...header.slice(AT.REPORTS, AT.LENGTH),
+  ...header.slice(AT.SWITCHES, AT.UNLOCK_FIRST),
+];
 const fixedBody = (body: BodySection[]) =>
   body.filter(({ at }) => at !== "ACTION_TABLE" && at !== "ACTION_POOL").flatMap(({ bytes }) => bytes);
 
@@ -196,7 +217,7 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   const put = (field: HeaderField, ...values: number[]) => bytes.splice(AT[field], values.length, ...values);
   put("MARK", ...TABLE_MARK);
   put("VERSION", TABLE_VERSION);
-  put("REPORTS", reportBits(design));
+  put("REPORTS", ...word(reportBits(design)));
   put("SWITCHES", scan.switches.length);
   put("ENCODERS", scan.encoders.length);
   put("LAMPS", scan.lamps.length);
@@ -213,7 +234,7 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("CHAINS", scan.chains.length);
   put("GLOWS", glows);
   put("LIGHTS_A_SCAN", lightsAScan(glows));
-  const { buttons, hat, axes, axisBits } = padShapeOf(design);
+  const { buttons, hat, axes, axisBits, keyBytes } = reportShapeOf(design);
   put("SENSORS", scan.sensors.length);
   put("BEYONDS", beyondCount(scan));
   put("PAD_BUTTONS", buttons, hat ? 1 : 0, axes.length);
@@ -222,7 +243,9 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
     axes.reduce((bits, { bothSides }, nth) => bits | (bothSides ? 1 << nth : 0), 0),
   );
   put("PAD_AXIS_BITS", axisBits);
+  put("KEY_BYTES", keyBytes);
   put("SEGMENT_DISPLAYS", displaysOf(scan).length, scan.segmentChains.length, driversOf(scan), startCount(scan));
+  put("DISPLAYS", scan.displays.length, displayStates(scan, design));
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

@@ -1,15 +1,15 @@
 import type { Design } from "../document/schema";
-import type { ScanTable } from "./scanTable";
+import type { ScannedSwitches } from "./scannedSwitches";
 
 /** Switches that go back by themselves: one that stays where it is put could be left closed. */
-export const unlockChoices = ({ switches, settling }: ScanTable): string[] =>
+export const unlockChoices = ({ switches, settling }: ScannedSwitches): string[] =>
   switches.filter((_, nth) => !settling[nth].flips);
 
 /**
  * The two switches that unlock live changes when they are held together: those chosen, while both are there; else the first
  * and the last. Null where there are no two.
  */
-export function unlockSwitches(scan: ScanTable, { reportSet }: Design): [string, string] | null {
+export function unlockSwitches(scan: ScannedSwitches, { reportSet }: Design): [string, string] | null {
   const choices = unlockChoices(scan);
   const [first, second] = reportSet.unlock ?? [];
   if (first && second && first !== second && choices.includes(first) && choices.includes(second))

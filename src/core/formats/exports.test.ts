@@ -11,7 +11,7 @@ import { hidInterfaces } from "../hid/interfaces";
 import { utf8 } from "./artifact";
 import { artifacts } from "./registry";
 import { netlistOf } from "../wires/netlist";
-import { noPad } from "../hid/padShape";
+import { plainReports } from "../hid/reportShape";
 import { isPad, wiresOf } from "../wires/wires";
 
 const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
@@ -76,7 +76,7 @@ describe("exports", () => {
 
   it("write the descriptors of the declared interfaces only, one after the other", async () => {
     const all = (["keyboard", "consumer", "live"] as const).flatMap((kind) => [
-      ...bytesOf(hidInterfaces[kind].descriptor(noPad)),
+      ...bytesOf(hidInterfaces[kind].descriptor(plainReports)),
     ]);
     expect([...(await make("report-descriptor-bin")).bytes]).toEqual(all);
     const one = {
@@ -84,7 +84,7 @@ describe("exports", () => {
       reportSet: { ...finishedPad().reportSet, productName: "P", interfaces: ["consumer" as const] },
     };
     expect([...(await make("report-descriptor-bin", one)).bytes]).toEqual([
-      ...bytesOf(hidInterfaces.consumer.descriptor(noPad)),
+      ...bytesOf(hidInterfaces.consumer.descriptor(plainReports)),
     ]);
   });
 

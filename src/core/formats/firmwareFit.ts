@@ -1,4 +1,5 @@
 import { circuitKindOf } from "../circuits";
+import { isWrittenByRows } from "../document/displayPages";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
@@ -16,7 +17,7 @@ export interface FirmwareFit {
 }
 
 const IMAGE_TAKES = [
-  "Every circuit of contacts, knobs, sticks and pots, lamps, addressable lights and segment displays, USB, music, live changes; nothing to compile.",
+  "Every circuit of contacts, knobs, sticks and pots, lamps, addressable lights, segment displays and displays of dots, USB, music, live changes; nothing to compile.",
   "Knobs are read once a millisecond.",
 ];
 
@@ -47,6 +48,8 @@ export function firmwareFits(design: Design): FirmwareFit[] {
   ];
 }
 
-/** Parts of a design that no firmware of today drives, by name: displays and radios. */
-export const undrivenCircuits = ({ circuits }: Design): string[] =>
-  circuits.filter((circuit) => circuitKindOf(circuit).isUndriven).map(({ name }) => name);
+/** Parts of a design that no firmware of today drives, by name: radios, and displays that are not written by rows of dots. */
+export const undrivenCircuits = ({ circuits, controls }: Design): string[] => [
+  ...circuits.filter((circuit) => circuitKindOf(circuit).isUndriven).map(({ name }) => name),
+  ...controls.flatMap((control) => (control.kind === "display" && !isWrittenByRows(control) ? [control.label] : [])),
+];

@@ -4,13 +4,14 @@ import { derive } from "../derived/derive";
 import { bad, good } from "../document/problem";
 import type { Design } from "../document/schema";
 import { phraseContextOf } from "../keymap/phraseContext";
+import { pageWords } from "../keymap/pageWords";
 import { segmentPhrase } from "../keymap/segmentWords";
 import { stepWords } from "../keymap/stepWords";
 import { languageList } from "../languages/languageList";
 import { type Artifact, fileStem, utf8 } from "./artifact";
 
 function layerLines(design: Design, nth: number): string[] {
-  const { name, bindings, axes = {}, segments = {} } = design.keymap.layers[nth];
+  const { name, bindings, axes = {}, segments = {}, displays = {} } = design.keymap.layers[nth];
   const { controls, elements } = derive(design);
   const context = phraseContextOf(design);
   const said = derive(design).bindable.filter(({ id }) => Object.hasOwn(bindings, id));
@@ -21,7 +22,10 @@ function layerLines(design: Design, nth: number): string[] {
   const shown = Object.entries(segments).flatMap(([id, show]) =>
     controls.has(id) ? [`${controls.get(id)!.label} ${segmentPhrase(design, show)}.`] : [],
   );
-  lines.push(...moved, ...shown);
+  const pages = Object.entries(displays).flatMap(([id, page]) =>
+    controls.has(id) ? [`${controls.get(id)!.label} shows ${pageWords(design, page)}.`] : [],
+  );
+  lines.push(...moved, ...shown, ...pages);
   const head = nth === 0 ? `${name}, the base` : `${name}, layer ${nth + 1}`;
   return [head, ...(lines.length > 0 ? lines : ["Nothing of its own."]), ""];
 }

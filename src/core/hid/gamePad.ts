@@ -1,6 +1,7 @@
 import { DescriptorWriter } from "./descriptorWriter";
 import type { HidInterface } from "./interfaces";
-import { type PadShape, padAxisNames, padAxisUsage } from "./padShape";
+import { padAxisNames, padAxisUsage } from "./padShape";
+import type { ReportShape } from "./reportShape";
 
 const BYTE = 8;
 
@@ -21,7 +22,7 @@ function hat(w: DescriptorWriter) {
   w.noUnit();
 }
 
-function axes(w: DescriptorWriter, { axes: all, axisBits }: PadShape) {
+function axes(w: DescriptorWriter, { axes: all, axisBits }: ReportShape) {
   w.usagePage(0x01, "the usages that follow are of the generic desktop page");
   w.size(axisBits > BYTE ? 2 * BYTE : BYTE).count(1, "one field");
   for (const { axis, bothSides } of all) {

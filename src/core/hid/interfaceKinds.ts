@@ -19,7 +19,21 @@ export const interfaceFaces: Record<InterfaceKind, { title: string; reportBytes:
   system: { title: "System control", reportBytes: ["power down, sleep, wake up"] },
   /** What its bytes are depends on the design (padWords). */
   pad: { title: "Game pad", reportBytes: ["buttons, hat, axes"] },
+  place: {
+    title: "Place on the screen",
+    reportBytes: ["a button, never down", "across, low byte", "across, high byte", "down, low byte", "down, high byte"],
+  },
   panel: { title: "Panel that the computer tells", reportBytes: [] },
   /** As many packets as there are events. */
   music: { title: "Music (MIDI)", reportBytes: ["kind of event", "status", "first value", "second value"] },
 };
+
+/** Those of the HID class: all but music. */
+export type HidKind = Exclude<InterfaceKind, "music">;
+export const isHid = (kind: InterfaceKind): kind is HidKind => kind !== "music";
+
+/** Interfaces in the order of their numbers: music has two, so it stands last and each but its second has an endpoint. */
+export const inOrder = (kinds: readonly InterfaceKind[]): InterfaceKind[] => [
+  ...kinds.filter(isHid),
+  ...kinds.filter((kind) => !isHid(kind)),
+];

@@ -28,16 +28,6 @@ export type PadSettings = z.infer<typeof padSettingsSchema>;
 
 export const usualPad: PadSettings = { buttons: 16, hat: false, axisBits: 8 };
 
-/** What the game pad's report holds. */
-export interface PadShape {
-  buttons: number;
-  hat: boolean;
-  axes: { axis: PadAxis; bothSides: boolean }[];
-  axisBits: number;
-}
-
-export const noPad: PadShape = { ...usualPad, axes: [] };
-
 /** The sides of a hat, as DIRECTION numbers them. */
 export const hatSides = ["right", "left", "down", "up"] as const;
 export type HatSide = (typeof hatSides)[number];

@@ -1,5 +1,6 @@
 import { HAT_NONE, padBytes } from "../contract/pad";
-import { type PadShape, padAxisNames } from "./padShape";
+import { padAxisNames } from "./padShape";
+import type { ReportShape } from "./reportShape";
 
 /** What a game pad's report says. */
 export interface PadState {
@@ -12,10 +13,10 @@ export interface PadState {
 }
 
 const BYTE = 8;
-const buttonBytes = ({ buttons }: PadShape) => Math.ceil(buttons / BYTE);
+const buttonBytes = ({ buttons }: ReportShape) => Math.ceil(buttons / BYTE);
 
 /** Reads a report by its shape. */
-export function padStateOf(shape: PadShape, bytes: Uint8Array): PadState {
+export function padStateOf(shape: ReportShape, bytes: Uint8Array): PadState {
   const { buttons, hat, axes, axisBits } = shape;
   const down = Array.from({ length: buttons }, (_, nth) => nth).filter((nth) => (bytes[nth >> 3] >> (nth & 7)) & 1);
   const hatAt = buttonBytes(shape);
@@ -34,7 +35,7 @@ export function padStateOf(shape: PadShape, bytes: Uint8Array): PadState {
 }
 
 /** A game pad's report before anything was told. */
-export const stillPad = ({ buttons, hat, axes, axisBits }: PadShape): Uint8Array =>
+export const stillPad = ({ buttons, hat, axes, axisBits }: ReportShape): Uint8Array =>
   new Uint8Array(padBytes(buttons, hat ? 1 : 0, axes.length, axisBits)).map((_, at) =>
     hat && at === Math.ceil(buttons / BYTE) ? HAT_NONE : 0,
   );
@@ -46,7 +47,7 @@ export const axisLimits = (bothSides: boolean, axisBits: number): [low: number, 
 };
 
 /** What the bytes of its report are, first byte first. */
-export function padByteNames(shape: PadShape): string[] {
+export function padByteNames(shape: ReportShape): string[] {
   const { buttons, hat, axes, axisBits } = shape;
   const of = Array.from({ length: buttonBytes(shape) }, (_, nth) => {
     const last = Math.min(buttons, BYTE * (nth + 1));

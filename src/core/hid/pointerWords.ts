@@ -1,3 +1,6 @@
+import type { InterfaceKind } from "./interfaceKinds";
+import type { ScreenPlace } from "./pointerPlace";
+
 /** What hosts commonly take the first buttons of a pointer for (common practice). */
 export const POINTER_BUTTONS = ["primary", "secondary", "middle", "back", "forward"] as const;
 
@@ -24,10 +27,16 @@ export const movementWords = (movement: number[]): string =>
     })
     .join(", ");
 
+/** Whether a report only moves the pointer: a computer that sleeps is not called by it, and does not hear of it. */
+export const isMovement = (kind: InterfaceKind, bytes: Uint8Array): boolean =>
+  kind === "place" || (kind === "pointer" && bytes[0] === 0);
+
 /** Where a pointer stands: counts right and down of where it was at the start, its buttons, and steps of its wheel up and right. */
 export interface Pointing {
   pointer: [right: number, down: number];
   buttons: number;
   wheel: [up: number, right: number];
+  /** Where on the screen it was put last; null while it never was. */
+  place: ScreenPlace | null;
 }
-export const stillPointer: Pointing = { pointer: [0, 0], buttons: 0, wheel: [0, 0] };
+export const stillPointer: Pointing = { pointer: [0, 0], buttons: 0, wheel: [0, 0], place: null };

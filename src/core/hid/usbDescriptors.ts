@@ -1,10 +1,12 @@
 import { MUSIC_REPORT_BYTES } from "../contract/music";
 import { bytesOf } from "./descriptorWriter";
 import { DESCRIPTOR } from "./descriptorTypes";
-import type { InterfaceKind } from "./interfaceKinds";
-import { type HidKind, hidInterfaces, inOrder, isHid } from "./interfaces";
+import { type InterfaceKind, type HidKind, isHid } from "./interfaceKinds";
+import { type EndpointPlan, reportNumber } from "./endpointPlan";
+import { hidInterfaces } from "./interfaces";
 import { MUSIC_INTERFACES, musicItems } from "./musicInterfaces";
-import type { PadShape } from "./padShape";
+import { withReportId } from "./reportId";
+import type { ReportShape } from "./reportShape";
 import { reportBytes } from "./reportBytes";
 
 /** Who a device says it is. */
@@ -52,35 +54,44 @@ export const deviceDescriptor = ({ vendorId, productId }: UsbIdentity): number[]
 ];
 
 /** HID 1.11, section 6.2.1: one report descriptor, no country. */
-export const hidDescriptor = (kind: HidKind, shape: PadShape): number[] => [
+export const hidDescriptor = (group: readonly HidKind[], shape: ReportShape): number[] => [
   9,
   DESCRIPTOR.HID,
   ...word(HID_VERSION),
   0,
   1,
   DESCRIPTOR.REPORT,
-  ...word(reportDescriptor(kind, shape).length),
+  ...word(reportDescriptor(group, shape).length),
 ];
 
-export const reportDescriptor = (kind: HidKind, shape: PadShape): number[] => [
-  ...bytesOf(hidInterfaces[kind].descriptor(shape)),
-];
+/** Of all reports that stand on an interface, one after another. */
+export const reportDescriptor = (group: readonly HidKind[], shape: ReportShape): number[] =>
+  group.flatMap((kind) => [...bytesOf(withReportId(hidInterfaces[kind].descriptor(shape), reportNumber(group, kind)))]);
 
 /** How many interfaces that are. */
-export const interfaceCount = (kinds: readonly InterfaceKind[]): number =>
-  kinds.reduce((sum, kind) => sum + (isHid(kind) ? 1 : MUSIC_INTERFACES), 0);
+export const interfaceCount = (plan: EndpointPlan): number =>
+  plan.reduce((sum, [kind]) => sum + (isHid(kind) ? 1 : MUSIC_INTERFACES), 0);
 
-/** Bytes of an endpoint's packet, the report in whole; endpoints have 8, 16, 32 or 64. */
-export const packetBytes = (kind: InterfaceKind, shape: PadShape): number =>
-  2 ** Math.ceil(Math.log2(Math.max(8, kind === "music" ? MUSIC_REPORT_BYTES : reportBytes(kind, shape))));
+/** Bytes of an endpoint's packet, each report in whole, with its number where it has one; endpoints have 8, 16, 32 or 64. */
+export function packetBytes(group: readonly InterfaceKind[], shape: ReportShape): number {
+  const bytes = group.map((kind) => (kind === "music" ? MUSIC_REPORT_BYTES : reportBytes(kind, shape)));
+  return 2 ** Math.ceil(Math.log2(Math.max(8, Math.max(...bytes) + (group.length > 1 ? 1 : 0))));
+}
 
-function interfaceBytes(kind: InterfaceKind, shape: PadShape, number: number, pollMs: number): number[] {
-  if (!isHid(kind)) return [...bytesOf(musicItems(number, number + 1, packetBytes(kind, shape)))];
-  const boots = kind === "keyboard" ? [BOOT_SUBCLASS, BOOT_KEYBOARD] : [0, 0];
+/** Those of an interface of the HID class; null for music. */
+export const hidGroup = (group: readonly InterfaceKind[]): HidKind[] | null => {
+  const kinds = group.filter(isHid);
+  return kinds.length === group.length ? kinds : null;
+};
+
+function interfaceBytes(group: readonly InterfaceKind[], shape: ReportShape, number: number, pollMs: number): number[] {
+  const kinds = hidGroup(group);
+  if (!kinds) return [...bytesOf(musicItems(number, number + 1, packetBytes(group, shape)))];
+  const boots = kinds[0] === "keyboard" ? [BOOT_SUBCLASS, BOOT_KEYBOARD] : [0, 0];
   return [
     ...[9, DESCRIPTOR.INTERFACE, number, 0, 1, HID_CLASS, ...boots, 0],
-    ...hidDescriptor(kind, shape),
-    ...[7, DESCRIPTOR.ENDPOINT, IN | (number + 1), INTERRUPT, ...word(packetBytes(kind, shape)), pollMs],
+    ...hidDescriptor(kinds, shape),
+    ...[7, DESCRIPTOR.ENDPOINT, IN | (number + 1), INTERRUPT, ...word(packetBytes(kinds, shape)), pollMs],
   ];
 }
 
@@ -89,14 +100,14 @@ function interfaceBytes(kind: InterfaceKind, shape: PadShape, number: number, po
  * @param currentMa the most that the device takes once configured; a port grants 500 mA at most (7.2.1)
  */
 export function configurationDescriptor(
-  kinds: InterfaceKind[],
-  shape: PadShape,
+  plan: EndpointPlan,
+  shape: ReportShape,
   currentMa = USUAL_MA,
   pollMs = 1,
 ): number[] {
-  const body = inOrder(kinds).flatMap((kind, number) => interfaceBytes(kind, shape, number, pollMs));
+  const body = plan.flatMap((group, number) => interfaceBytes(group, shape, number, pollMs));
   const attributes = BUS_POWERED | REMOTE_WAKE;
-  const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), interfaceCount(kinds), 1, 0, attributes];
+  const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), interfaceCount(plan), 1, 0, attributes];
   return [...head, Math.ceil(Math.min(Math.max(currentMa, MA_UNITS), MOST_MA) / MA_UNITS), ...body];
 }
 

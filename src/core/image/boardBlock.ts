@@ -1,3 +1,4 @@
+import { isHid } from "../hid/interfaceKinds";
 import { supplyAt } from "../power/solveSupply";
 import {
   BANK_WHOLE_BYTES,
@@ -7,8 +8,10 @@ import {
   BOARD_MARK,
   BOARD_PART,
   BOARD_VERSION,
+  busRate,
   type BoardField,
   LAMP_ON,
+  halfOf,
   LEVEL_AT,
   REMOTE_BYTES_MOST,
   START_MODE,
@@ -19,16 +22,19 @@ import { windowEdges } from "../circuits/ladderVoltage";
 import { BANK_LINES, NONE, REPORTS } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import type { Design } from "../document/schema";
-import { type Result, bad, good } from "../document/problem";
-import { padShapeOf } from "../firmware/padShape";
+import { type Problem, type Result, bad, good } from "../document/problem";
+import { endpointPlanOf } from "../firmware/endpoints";
+import { reportShapeOf } from "../firmware/reportShape";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { bankCount, type ScanTable } from "../firmware/scanTable";
 import { DESCRIPTOR } from "../hid/descriptorTypes";
-import { inOrder, isHid } from "../hid/interfaces";
+import { reportNumber } from "../hid/endpointPlan";
 import {
   configurationDescriptor,
   deviceDescriptor,
   hidDescriptor,
+  hidGroup,
+  interfaceCount,
   languageDescriptor,
   packetBytes,
   reportDescriptor,
@@ -36,6 +42,7 @@ import {
 } from "../hid/usbDescriptors";
 import { ALWAYS_HIGH, type BlockPins, BoardLines, type LevelPlace } from "./boardLines";
 import { addressesOf, chipsOf } from "../firmware/accessSets";
+import { twoWireBuses } from "../firmware/twoWireBuses";
 import { identityOf } from "./identity";
 
 const word = (value: number) => [value & 0xff, (value >> 8) & 0xff];
@@ -78,6 +85,8 @@ function lampBytes(scan: ScanTable, lines: BoardLines): { bytes: number[]; pairs
   let pairs = 0;
   const bytes = scan.lampLines.flatMap((net) => {
     const access = scan.access[net];
+    const hz = scan.tones[net];
+    if (hz) return [LAMP_ON.TONE, ...lines.pin(net, START_MODE.LOW), ...word(halfOf(hz))];
     if (!access) return [LAMP_ON.PIN_HIGH, ...lines.pin(net, START_MODE.LOW), 0, 0];
     if (access.by === "out-register") {
       const chain = lines.outRegisters.find((set) => set.lines.includes(access))!;
@@ -118,10 +127,22 @@ const segmentBytes = (scan: ScanTable, lines: BoardLines): number[] =>
     ...lines.pin(select, START_MODE.HIGH),
   ]);
 
+/** Address of each display of dots, of the bus multiplexer before it, and what that is told to reach it. */
+const displayBytes = ({ displays }: ScanTable): number[] =>
+  displays.flatMap(({ address, behind }) => [address, behind?.address ?? 0, behind ? 1 << behind.branch : 0]);
+
+/** The two-wire bus of displays and expanders, and how fast it is. */
+function busBytes(design: Design, scan: ScanTable, lines: BoardLines): number[] {
+  const [first] = twoWireBuses(design, scan);
+  if (!first) return [];
+  const pins = [first.scl, first.sda].flatMap((net) => lines.pin(net, START_MODE.FLOAT));
+  return part(BOARD_PART.BUS, [...pins, busRate(first.khz)]);
+}
+
 /** One added part: its kind, its length, and what belongs to it. */
 const part = (kind: number, bytes: number[]) => [kind, bytes.length, ...bytes];
 
-function partBytes(scan: ScanTable, lines: BoardLines): number[] {
+function partBytes(design: Design, scan: ScanTable, lines: BoardLines): number[] {
   const inputs = lines.inRegisters.flatMap(({ lines: [{ clock, latch, data }], bytes, firstByte }) =>
     part(BOARD_PART.IN_REGISTERS, [
       ...lines.pin(clock, START_MODE.LOW),
@@ -141,7 +162,7 @@ function partBytes(scan: ScanTable, lines: BoardLines): number[] {
       firstByte,
     ]),
   );
-  const more = [multiplexerBytes(lines), expanderBytes(lines), ladderBytes(scan, lines)];
+  const more = [multiplexerBytes(lines), busBytes(design, scan, lines), expanderBytes(lines), ladderBytes(scan, lines)];
   return [...inputs, ...outputs, ...more.flat(), BOARD_PART.END];
 }
 
@@ -162,8 +183,7 @@ const multiplexerBytes = (lines: BoardLines): number[] =>
 const expanderBytes = (lines: BoardLines): number[] =>
   lines.expanders.flatMap(({ lines: own, firstByte }) => {
     const addresses = addressesOf(own);
-    const bus = [own[0].scl, own[0].sda].flatMap((net) => lines.pin(net, START_MODE.FLOAT));
-    return part(BOARD_PART.EXPANDERS, [...bus, addresses.length, firstByte, ...addresses]);
+    return part(BOARD_PART.EXPANDERS, [addresses.length, firstByte, ...addresses]);
   });
 
 /** Each bank is a part of its own. */
@@ -196,8 +216,8 @@ function portMa(design: Design): number | undefined {
 }
 
 function described(design: Design): Described[] {
-  const kinds = design.reportSet.interfaces;
-  const shape = padShapeOf(design);
+  const plan = endpointPlanOf(design);
+  const shape = reportShapeOf(design);
   const identity = identityOf(design);
   const any = NONE;
   const texts = [languageDescriptor, stringDescriptor(identity.maker), stringDescriptor(identity.product)];
@@ -207,28 +227,32 @@ function described(design: Design): Described[] {
       type: DESCRIPTOR.CONFIGURATION,
       index: 0,
       forInterface: any,
-      bytes: configurationDescriptor(kinds, shape, portMa(design)),
+      bytes: configurationDescriptor(plan, shape, portMa(design)),
     },
     ...texts.map((bytes, index) => ({ type: DESCRIPTOR.STRING, index, forInterface: any, bytes })),
-    ...kinds.filter(isHid).flatMap((kind, forInterface) => [
-      { type: DESCRIPTOR.REPORT, index: 0, forInterface, bytes: reportDescriptor(kind, shape) },
-      { type: DESCRIPTOR.HID, index: 0, forInterface, bytes: hidDescriptor(kind, shape) },
-    ]),
+    ...plan.flatMap((group, forInterface) => {
+      const kinds = hidGroup(group);
+      if (!kinds) return [];
+      return [
+        { type: DESCRIPTOR.REPORT, index: 0, forInterface, bytes: reportDescriptor(kinds, shape) },
+        { type: DESCRIPTOR.HID, index: 0, forInterface, bytes: hidDescriptor(kinds, shape) },
+      ];
+    }),
   ];
 }
 
-/** Endpoints of the 8-bit USB class beside the first, each report has one (from memory). */
-export const ENDPOINTS_MOST = 6;
-
-function endpointBytes(design: Design): number[] {
-  const { reportSet } = design;
-  const shape = padShapeOf(design);
-  return inOrder(reportSet.interfaces).flatMap((kind, number) => [
-    REPORTS[kind].number,
-    number + 1,
-    ...configurationOf(packetBytes(kind, shape), !isHid(kind)),
-    number,
-  ]);
+/** Each report: its endpoint and how that is set up, its interface, and the number in front of it. */
+function reportEntries(design: Design): number[] {
+  const shape = reportShapeOf(design);
+  return endpointPlanOf(design).flatMap((group, number) =>
+    group.flatMap((kind) => [
+      REPORTS[kind].number,
+      number + 1,
+      ...configurationOf(packetBytes(group, shape), !isHid(kind)),
+      isHid(kind) ? number : NONE,
+      reportNumber(group, kind),
+    ]),
+  );
 }
 
 /** The descriptors' directory, whose places count from the block's start, and the descriptors behind it. */
@@ -242,6 +266,22 @@ function descriptorBytes(all: Described[], directoryAt: number): number[] {
 }
 
 const CRC_BYTES = 2;
+
+/** What the finished image cannot drive, or is missing. */
+function problemsOf(design: Design, scan: ScanTable, lines: BoardLines): Problem[] {
+  const buses = twoWireBuses(design, scan).length;
+  const inCircuits = (message: string): Problem[] => [{ path: "circuits", message }];
+  if (buses > 1)
+    return inCircuits(
+      `has displays and expanders on ${buses} two-wire buses; the firmware drives one: put all of them on one bus`,
+    );
+  if (lines.problems.length > 0) return lines.problems;
+  return lines.remoteBytes > REMOTE_BYTES_MOST
+    ? inCircuits(
+        `has ${lines.remoteBytes} bytes of lines on added parts; the firmware has room for ${REMOTE_BYTES_MOST}`,
+      )
+    : [];
+}
 
 /**
  * The board block of a design: its pins, added parts, endpoints and descriptors.
@@ -257,15 +297,11 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   const lights = lightBytes(scan, lines);
   const sensors = senseBytes(scan, lines);
   const segments = segmentBytes(scan, lines);
-  const parts = partBytes(scan, lines);
+  const parts = partBytes(design, scan, lines);
   const edges = edgeBytes(design, scan, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
-  if (lines.problems.length > 0) return bad(...lines.problems);
-  if (lines.remoteBytes > REMOTE_BYTES_MOST)
-    return bad({
-      path: "circuits",
-      message: `has ${lines.remoteBytes} bytes of lines on added parts; the firmware has room for ${REMOTE_BYTES_MOST}`,
-    });
+  const problems = problemsOf(design, scan, lines);
+  if (problems.length > 0) return bad(...problems);
   const start = [...lines.start.values()].flatMap(({ pin, mode }) => [...pin, mode]);
   const all = described(design);
   const sections: [BoardField, number[]][] = [
@@ -276,8 +312,9 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
     ["LIGHT_TABLE", lights],
     ["SENSE_TABLE", sensors],
     ["SEGMENT_TABLE", segments],
+    ["DISPLAY_TABLE", displayBytes(scan)],
     ["PART_TABLE", parts],
-    ["ENDPOINT_TABLE", endpointBytes(design)],
+    ["REPORT_TABLE", reportEntries(design)],
     ["EDGE_TABLE", edges.flat()],
   ];
   const header = new Array<number>(BOARD_HEADER_BYTES).fill(0);
@@ -299,7 +336,10 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   put("LAMPS", scan.lampLines.length);
   put("PAIRS", lamps.pairs);
   put("PAIRS_FIRST", pairsFirst);
-  put("ENDPOINTS", design.reportSet.interfaces.length);
+  const plan = endpointPlanOf(design);
+  put("REPORTS", design.reportSet.interfaces.length);
+  put("ENDPOINTS", plan.length);
+  put("INTERFACES", interfaceCount(plan));
   put("DESCRIPTORS", all.length);
   put("EDGE_ENCODERS", edges.length);
   const bytes = [...header, ...sections.flatMap(([, section]) => section), ...descriptors];

@@ -4,9 +4,10 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { type Problem, type Result, bad, good } from "../document/problem";
 import { arenaNeed, overLimits } from "../firmware/capacity";
+import { endpointPlanOf, endpointsMost } from "../firmware/endpoints";
 import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
-import { ENDPOINTS_MOST, boardBlock } from "./boardBlock";
+import { boardBlock } from "./boardBlock";
 import type { HexPart } from "./intelHex";
 import { type Usb8Image, boardBytesMost, roomWithout, tableBytesMost, tooMuchAtOnce } from "./usb8Images";
 import { usb8Pins } from "./usb8Pins";
@@ -67,11 +68,17 @@ export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImag
     return bad({ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" });
   const tooMuch = tooMuchAtOnce(design, scan);
   if (tooMuch) return bad({ path: "", message: tooMuch });
-  const { interfaces } = design.reportSet;
-  if (interfaces.length > ENDPOINTS_MOST)
+  const endpoints = endpointPlanOf(design).length;
+  if (endpoints > endpointsMost(design))
     return bad({
       path: "reportSet.interfaces",
-      message: `declares ${interfaces.length} interfaces; the chip has ${ENDPOINTS_MOST} endpoints for them, one each`,
+      message: `declares reports that take ${endpoints} endpoints; there may be ${endpointsMost(design)}`,
+    });
+  const tones = Object.keys(scan.tones).length;
+  if (tones > 1)
+    return bad({
+      path: "controls",
+      message: `has ${tones} sounders that want a tone; the chip's timer makes one: let the others have tones of their own`,
     });
   const tables = tableBytes(scan, design);
   const board = boardBlock(design, scan, tables, usb8Pins(profile));

@@ -10,6 +10,8 @@ export interface Usb8Image {
   with: readonly FirmwareFeature[];
   boardAt: number;
   tablesAt: number;
+  /** Compiled for size, at the cost of some speed: what has displays is large, and leaves crowded scans alone anyway. */
+  small?: true;
 }
 
 /**
@@ -17,24 +19,74 @@ export interface Usb8Image {
  * room it leaves to the keymap. Code that outgrows its place stops the build.
  */
 export const usb8Images = [
-  { id: "plain", with: ["panel"], boardAt: 0x4880, tablesAt: 0x4e80 },
-  { id: "pointer", with: ["live", "pointer"], boardAt: 0x5c00, tablesAt: 0x6200 },
-  { id: "lights", with: ["lights", "live"], boardAt: 0x5f00, tablesAt: 0x6500 },
-  { id: "lights-pointer", with: ["lights", "pointer", "panel"], boardAt: 0x5a80, tablesAt: 0x6000 },
-  { id: "lights-live-pointer", with: ["lights", "live", "pointer"], boardAt: 0x6680, tablesAt: 0x6a80 },
-  { id: "axes", with: ["axes", "pad", "panel"], boardAt: 0x5580, tablesAt: 0x5b80 },
-  { id: "axes-live", with: ["live", "axes", "pad"], boardAt: 0x6200, tablesAt: 0x6700 },
-  { id: "axes-live-pointer", with: ["live", "pointer", "axes", "pad"], boardAt: 0x6800, tablesAt: 0x6c00 },
-  { id: "axes-lights-pointer", with: ["lights", "pointer", "axes", "pad", "panel"], boardAt: 0x6700, tablesAt: 0x6b00 },
-  { id: "music", with: ["panel", "music"], boardAt: 0x4d80, tablesAt: 0x5380 },
-  { id: "music-live", with: ["live", "music"], boardAt: 0x5980, tablesAt: 0x5f80 },
-  { id: "axes-music", with: ["axes", "panel", "music"], boardAt: 0x5880, tablesAt: 0x5e80 },
-  { id: "axes-lights-music", with: ["lights", "axes", "panel", "music"], boardAt: 0x6300, tablesAt: 0x6800 },
-  { id: "axes-live-music", with: ["live", "axes", "music"], boardAt: 0x6400, tablesAt: 0x6900 },
-  { id: "segments", with: ["panel", "segments"], boardAt: 0x5080, tablesAt: 0x5680 },
-  { id: "segments-live", with: ["live", "segments"], boardAt: 0x5c00, tablesAt: 0x6200 },
-  { id: "axes-segments", with: ["axes", "pad", "panel", "segments"], boardAt: 0x5c80, tablesAt: 0x6280 },
-  { id: "lights-segments", with: ["lights", "pointer", "panel", "segments"], boardAt: 0x6200, tablesAt: 0x6800 },
+  { id: "plain", with: ["panel", "tone"], boardAt: 0x4a80, tablesAt: 0x5080 },
+  { id: "pointer", with: ["live", "pointer", "tone"], boardAt: 0x5e00, tablesAt: 0x6380 },
+  { id: "place", with: ["live", "pointer", "place", "tone"], boardAt: 0x5f00, tablesAt: 0x6500 },
+  { id: "lights", with: ["lights", "live", "tone"], boardAt: 0x6100, tablesAt: 0x6700 },
+  { id: "lights-pointer", with: ["lights", "pointer", "panel", "tone"], boardAt: 0x5c80, tablesAt: 0x6200 },
+  { id: "lights-live-pointer", with: ["lights", "live", "pointer"], boardAt: 0x6800, tablesAt: 0x6b80 },
+  { id: "axes", with: ["axes", "pad", "panel", "tone"], boardAt: 0x5700, tablesAt: 0x5d00 },
+  { id: "axes-live", with: ["live", "axes", "pad", "tone"], boardAt: 0x6380, tablesAt: 0x6780 },
+  { id: "axes-live-pointer", with: ["live", "pointer", "axes", "pad"], boardAt: 0x6a00, tablesAt: 0x6c80 },
+  { id: "axes-lights-pointer", with: ["lights", "pointer", "axes", "pad", "panel"], boardAt: 0x6800, tablesAt: 0x6b00 },
+  { id: "axes-pointer", with: ["pointer", "place", "axes", "pad", "panel", "tone"], boardAt: 0x6100, tablesAt: 0x6680 },
+  { id: "music", with: ["panel", "music", "tone"], boardAt: 0x4e80, tablesAt: 0x5480 },
+  { id: "music-live", with: ["live", "music", "tone"], boardAt: 0x5b00, tablesAt: 0x6100 },
+  { id: "axes-music", with: ["axes", "panel", "music", "tone"], boardAt: 0x5a00, tablesAt: 0x6000 },
+  { id: "axes-lights-music", with: ["lights", "axes", "panel", "music"], boardAt: 0x6380, tablesAt: 0x6800 },
+  { id: "axes-live-music", with: ["live", "axes", "music"], boardAt: 0x6500, tablesAt: 0x6980 },
+  { id: "segments", with: ["panel", "segments", "tone"], boardAt: 0x5280, tablesAt: 0x5880 },
+  { id: "segments-live", with: ["live", "segments", "tone"], boardAt: 0x5e00, tablesAt: 0x6400 },
+  { id: "axes-segments", with: ["axes", "pad", "panel", "segments", "tone"], boardAt: 0x5e80, tablesAt: 0x6480 },
+  {
+    id: "lights-segments",
+    with: ["lights", "pointer", "panel", "segments", "tone"],
+    boardAt: 0x6480,
+    tablesAt: 0x6900,
+  },
+  { id: "displays", with: ["pointer", "panel", "displays", "tone"], boardAt: 0x5780, tablesAt: 0x5d80, small: true },
+  {
+    id: "displays-live",
+    with: ["live", "pointer", "displays", "tone"],
+    boardAt: 0x6380,
+    tablesAt: 0x6900,
+    small: true,
+  },
+  {
+    id: "axes-displays",
+    with: ["pointer", "axes", "pad", "panel", "displays", "tone"],
+    boardAt: 0x6380,
+    tablesAt: 0x6800,
+    small: true,
+  },
+  {
+    id: "axes-lights-displays",
+    with: ["lights", "pointer", "axes", "displays"],
+    boardAt: 0x6780,
+    tablesAt: 0x6a80,
+    small: true,
+  },
+  {
+    id: "lights-displays",
+    with: ["lights", "pointer", "panel", "displays", "tone"],
+    boardAt: 0x6100,
+    tablesAt: 0x6700,
+    small: true,
+  },
+  {
+    id: "segments-displays",
+    with: ["panel", "segments", "displays", "tone"],
+    boardAt: 0x5700,
+    tablesAt: 0x5d00,
+    small: true,
+  },
+  {
+    id: "axes-music-displays",
+    with: ["axes", "panel", "music", "displays", "tone"],
+    boardAt: 0x5f00,
+    tablesAt: 0x6500,
+    small: true,
+  },
 ] as const satisfies Usb8Image[];
 export type ImageId = (typeof usb8Images)[number]["id"];
 
@@ -46,13 +98,15 @@ export const lackingIn = (image: Usb8Image, features: FirmwareFeature[]): Firmwa
   features.filter((one) => !image.with.includes(one));
 
 /**
- * The image that can all that is wished and leaves the most room to the tables; where none can everything, the one that lacks the
- * least (lackingIn tells what).
+ * The image that can all that is wished and leaves the most room to the tables, a quick one where there is one; where none can everything,
+ * the one that lacks the least (lackingIn tells what).
  */
 export function imageWith(features: FirmwareFeature[]): (typeof usb8Images)[number] {
   const lacks = (image: Usb8Image) => lackingIn(image, features).length;
   const least = Math.min(...usb8Images.map(lacks));
-  return usb8Images.filter((image) => lacks(image) === least).reduce((a, b) => (b.tablesAt < a.tablesAt ? b : a));
+  const able = usb8Images.filter((image) => lacks(image) === least);
+  const quick = able.filter((image: Usb8Image) => !image.small);
+  return (quick.length > 0 ? quick : able).reduce((a, b) => (b.tablesAt < a.tablesAt ? b : a));
 }
 
 export const imageFor = (design: Design, scan: ScanTable) => imageWith(featuresOf(design, scan));

@@ -51,6 +51,7 @@ const TEXTS: { [Does in SimpleBinding["does"]]: (binding: Of<Does>, keymap: Keym
     `${keyText(usage, modifiers)} again after ${afterMs} ms, every ${everyMs} ms`,
   "pointer-button": ({ button }) => `${POINTER_BUTTONS[button]} button`,
   "pointer-move": ({ direction, speed, rampMs }) => `pointer ${direction} at ${speed} a second, after ${rampMs} ms`,
+  "pointer-place": ({ across, down }) => `pointer to ${across / 10} % across, ${down / 10} % down`,
   "pointer-wheel": ({ direction, everyMs }) => `wheel ${direction}${everyMs > 0 ? ` every ${everyMs} ms` : ""}`,
   awake: ({ lasting, everyS }) => `keep the computer awake ${lasting}, every ${everyS} s`,
   system: ({ deed }) => SYSTEM_USAGES[deed].name,
@@ -143,6 +144,14 @@ const POINTING: [RegExp, (found: string[]) => object][] = [
   [
     /^pointer (\w+) at (\d+) a second, after (\d+) ms$/i,
     ([direction, speed, ramp]) => ({ does: "pointer-move", direction, speed: Number(speed), rampMs: Number(ramp) }),
+  ],
+  [
+    /^pointer to (\d+(?:\.\d)?) % across, (\d+(?:\.\d)?) % down$/i,
+    ([across, down]) => ({
+      does: "pointer-place",
+      across: Math.round(10 * Number(across)),
+      down: Math.round(10 * Number(down)),
+    }),
   ],
   [
     /^wheel (\w+)(?: every (\d+) ms)?$/i,

@@ -1,7 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
 import { finishedPad } from "../../../tests/support/designs";
-import { changeControl } from "../edits/controls";
+import { setAxisUse } from "../edits/axes";
+import { addControl, changeControl } from "../edits/controls";
+import { setPage } from "../edits/displays";
+import type { DisplayPage, PageThing } from "../document/displayPages";
 import type { Binding } from "../bindings";
 import { usualKnob } from "../document/knobs";
 import type { Design } from "../document/schema";
@@ -80,5 +83,29 @@ describe("two keymaps", () => {
   it("compare a design with more layers than the other", () => {
     const more = bind(addLayer(finishedPad(), "constructor", "More"), "constructor", "k1:press", key(5));
     expect(said(compareDesigns(more, finishedPad()))).toEqual(["K1 on More: B | as beneath"]);
+  });
+});
+
+describe("what is moved and shown", () => {
+  const glass = addControl(finishedPad(), "display", "glass", { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" });
+  const page: DisplayPage = [{ shows: "text", column: 0, row: 0, columns: 60, text: "Up" }];
+  const shown = setPage(glass, "base", "glass", page);
+
+  it("is compared by its part: pages, digits, axes", () => {
+    const [one] = compareDesigns(shown, glass);
+    expect(one).toMatchObject({ inputId: null, layer: "Base", here: "shows “Up”", there: "as beneath" });
+    const other = setPage(glass, "base", "glass", [{ ...page[0], text: "Down" } as PageThing]);
+    expect(compareDesigns(shown, other)).toMatchObject([{ here: "shows “Up”", there: "shows “Down”" }]);
+    expect(compareDesigns(shown, shown)).toEqual([]);
+    const stick = addControl(finishedPad(), "stick", "s", { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" });
+    const moving = setAxisUse(stick, "base", "s:x", { does: "pointer", along: "right", speed: 400 });
+    expect(compareDesigns(stick, moving)).toMatchObject([
+      { here: "as beneath", there: expect.stringContaining("pointer") },
+    ]);
+  });
+
+  it("is told to be set otherwise where the same words would hide it", () => {
+    const moved = setPage(glass, "base", "glass", [{ ...page[0], column: 6 }]);
+    expect(compareDesigns(shown, moved)).toMatchObject([{ here: "shows “Up”", there: "shows “Up”, set otherwise" }]);
   });
 });

@@ -3,6 +3,7 @@ import { derive } from "../derived/derive";
 import { isUsualKnob, knobOf, knobWords } from "../document/knobs";
 import type { Design, Layer } from "../document/schema";
 import { bindingText } from "./bindingText";
+import { compareShown } from "./compareShown";
 import { phraseContextOf } from "./phraseContext";
 
 /** An input that does one thing here and another there, in words. */
@@ -107,8 +108,9 @@ export function compareDesigns(design: Design, other: Design): KeymapDifference[
   const { bindable } = derive(design);
   const own = design.keymap.layers.flatMap((layer, nth) => {
     const saysHere = phrases(design, layer, nth === 0);
-    const saysThere = phrases(other, layerThere(other, layer, nth), nth === 0);
-    return bindable.flatMap(({ id, label }): KeymapDifference[] => {
+    const facing = layerThere(other, layer, nth);
+    const saysThere = phrases(other, facing, nth === 0);
+    const bound = bindable.flatMap(({ id, label }): KeymapDifference[] => {
       const theirs = there.get(id);
       const words = theirs === undefined ? plainly(NOT_THERE) : saysThere(theirs);
       const here = saysHere(id);
@@ -117,6 +119,7 @@ export function compareDesigns(design: Design, other: Design): KeymapDifference[
         ? []
         : [{ inputId: id, label, layer: layer.name, ...worded(here, words) }];
     });
+    return [...bound, ...compareShown(design, layer, other, facing)];
   });
   const met = new Set(there.values());
   const lost = other.keymap.layers.flatMap((layer, nth) => {

@@ -13,6 +13,8 @@ import {
   poolIn,
   poolQuestions,
   readQuestions,
+  readingsIn,
+  sensorQuestions,
   writeQuestions,
 } from "./frames";
 
@@ -63,14 +65,24 @@ export const wallClock: Clock = {
 /** A talk about live changes with one device: question and answer, one at a time. */
 export class Conversation {
   private token = 0;
+  private before: Promise<unknown> = Promise.resolve();
 
   constructor(
     private readonly transport: Transport,
     private readonly clock: Clock = wallClock,
   ) {}
 
-  /** @throws LiveRefusal, TransportClosed, or an Error when no answer comes */
-  private async ask(question: Parameters<typeof frameOf>[0]): Promise<Uint8Array> {
+  /**
+   * Questions of all who talk with the device wait for each other.
+   * @throws LiveRefusal, TransportClosed, or an Error when no answer comes
+   */
+  private ask(question: Parameters<typeof frameOf>[0]): Promise<Uint8Array> {
+    const answer = this.before.then(() => this.askNow(question));
+    this.before = answer.catch(() => {});
+    return answer;
+  }
+
+  private async askNow(question: Parameters<typeof frameOf>[0]): Promise<Uint8Array> {
     this.token = (this.token % 255) + 1;
     const until = this.clock.now() + ANSWER_MS;
     await this.send(frameOf(question, this.token), until);
@@ -139,6 +151,26 @@ export class Conversation {
     const pool: number[] = [];
     for (const question of poolQuestions(hello.poolBytes)) pool.push(...poolIn(await this.ask(question)));
     return { hello, loaded, active, pool };
+  }
+
+  /**
+   * Where so many sensors stand, in parts of 65536 of the supply.
+   * @throws LiveRefusal for a device that has fewer
+   */
+  async sensors(count: number): Promise<number[]> {
+    const readings: number[] = [];
+    for (const question of sensorQuestions(count)) readings.push(...readingsIn(await this.asked(question)));
+    return readings;
+  }
+
+  private async asked(question: Parameters<typeof frameOf>[0]): Promise<Uint8Array> {
+    try {
+      return await this.ask(question);
+    } catch (problem) {
+      if (problem instanceof LiveRefusal && problem.status === STATUS.UNSOUND)
+        throw new LiveRefusal(problem.status, "The device has fewer sticks, pots and levers than the design: load it.");
+      throw problem;
+    }
   }
 
   /**

@@ -7,6 +7,7 @@ import {
   LIVE_STATE,
   MOST_POOL_READ,
   MOST_READ,
+  MOST_SENSORS_READ,
   MOST_WRITTEN,
   SLOT_AT,
   SLOT_BYTES,
@@ -83,6 +84,20 @@ export const poolQuestions = (bytes: number): Question[] =>
     count: Math.min(MOST_POOL_READ, bytes - nth * MOST_POOL_READ),
     payload: word(nth * MOST_POOL_READ),
   }));
+
+/** Questions for the readings of so many sensors. */
+export const sensorQuestions = (sensors: number): Question[] =>
+  Array.from({ length: Math.ceil(sensors / MOST_SENSORS_READ) }, (_, nth) => ({
+    command: COMMAND.READ_SENSORS,
+    first: nth * MOST_SENSORS_READ,
+    count: Math.min(MOST_SENSORS_READ, sensors - nth * MOST_SENSORS_READ),
+  }));
+
+/** Readings in an answer, as parts of 65536 of the supply. */
+export const readingsIn = (frame: Uint8Array): number[] =>
+  Array.from({ length: Math.min(frame[FRAME_AT.COUNT], MOST_SENSORS_READ) }, (_, nth) =>
+    wordAt(frame, FRAME_AT.PAYLOAD + 2 * nth),
+  );
 
 const changeBytes = ({ layer, input, action }: Change) => [layer, input, ...action];
 

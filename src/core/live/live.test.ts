@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import { finishedPad } from "../../../tests/support/designs";
+import { finishedPad, wiredDemos } from "../../../tests/support/designs";
 import { bind } from "../edits/keymap";
 import { crc16 } from "../contract/crc16";
 import { AT } from "../contract/contract";
@@ -184,6 +184,8 @@ describe("what is refused", () => {
     ["a layer that is not there", { command: COMMAND.READ_ACTIVE, first: 99, count: 1 }, STATUS.UNSOUND],
     ["inputs that are not there", { command: COMMAND.READ_LOADED, count: 2, payload: [253] }, STATUS.UNSOUND],
     ["more than a frame holds", { command: COMMAND.READ_LOADED, count: 15 }, STATUS.UNSOUND],
+    ["sensors that are not there", { command: COMMAND.READ_SENSORS, count: 1 }, STATUS.UNSOUND],
+    ["more sensors than a frame holds", { command: COMMAND.READ_SENSORS, count: 29 }, STATUS.UNSOUND],
     ["a pool that is not there", { command: COMMAND.READ_POOL, count: 1, payload: [0xff, 0xff] }, STATUS.UNSOUND],
   ])("%s", async (_what, question, told) => {
     expect(await ask(question)).toBe(told);
@@ -398,4 +400,29 @@ it("a device without live changes gives no frame", () => {
   const runtime = startRuntime(tableBytes(scan, without), { report: () => true, lamp: () => {}, lights: () => {} });
   expect(runtime.answered()).toBeNull();
   expect(runtime.ask(new Uint8Array(FRAME_BYTES))).toBe(false);
+});
+
+describe("sensors of a device", () => {
+  it("are told as they stand, also to a device that is locked, and by two who ask at once", async () => {
+    const kestrel = wiredDemos.find(({ id }) => id === "kestrel")!;
+    const withLive = {
+      ...kestrel,
+      reportSet: { ...kestrel.reportSet, interfaces: [...kestrel.reportSet.interfaces, "live" as const] },
+    };
+    const there = new StandInDevice(withLive);
+    const transport = there.transport();
+    await transport.open();
+    const own = new Conversation(transport, there.clock);
+    const { sensors } = scanTableOf(withLive);
+    expect(await own.hello()).toMatchObject({ isUnlocked: false });
+    // At rest a stick stands in the middle of its track; no reading of ten bits is finer than 64.
+    for (const reading of await own.sensors(sensors.length)) expect(Math.abs(reading - 32768)).toBeLessThan(1200);
+    expect(there.move(sensors[0], 1)).toBe(true);
+    await there.clock.pause(100);
+    const [first, again] = await Promise.all([own.sensors(sensors.length), own.sensors(1)]);
+    expect(first[0]).toBeGreaterThan(55_000);
+    expect(again).toEqual([first[0]]);
+    expect(Math.abs(first[1] - 32768)).toBeLessThan(1200);
+    await expect(own.sensors(sensors.length + 1)).rejects.toThrow(/fewer sticks, pots and levers than the design/);
+  });
 });

@@ -93,6 +93,11 @@ export class StandInDevice {
     this.pass(held ? PRESS_MS : REST_MS);
   }
 
+  /** Moves a wiper and keeps it there: -1 to 1 from where it rests to its ends. @returns whether it is read */
+  move(elementId: string, place: number): boolean {
+    return this.device.move(elementId, place);
+  }
+
   get nowMs(): number {
     return this.device.nowMs;
   }

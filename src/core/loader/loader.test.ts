@@ -53,9 +53,12 @@ describe("loading an image through the stand-in loader", () => {
   });
 });
 
+/** In the board block. */
+const wornAt = parts[1].at + 3;
+
 describe("what goes wrong is said", () => {
   it.each<[string, LoaderFaults, RegExp]>([
-    ["a worn byte", { wornAt: 0x5980 + 3 }, /^Byte 22915 was read back as \d+ instead of \d+\. Load it again/],
+    ["a worn byte", { wornAt }, new RegExp(`^Byte ${wornAt} was read back as \\d+ instead of \\d+\\. Load it again`)],
     ["another chip", { signature: [0x0f, 0x95, 0x1e] }, /^Another chip answers \(0f 95 1e\).*nothing was written/],
     ["nobody there", { silentAfter: 0 }, /^The board does not answer\. Press its reset button twice/],
     ["silence in the middle", { silentAfter: 3000 }, /^The board does not answer/],

@@ -2,6 +2,8 @@ import { derive } from "../derived/derive";
 import { throughWords } from "../derived/throughWords";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
+import { reportNumber } from "../hid/endpointPlan";
+import { endpointPlanOf } from "../firmware/endpoints";
 import { descriptorItems } from "../firmware/descriptorItems";
 import type { ScanTable } from "../firmware/scanTable";
 import { arenaNeed } from "../firmware/capacity";
@@ -77,9 +79,18 @@ const descriptorArray = (name: string, bytes: Uint8Array) =>
 /** Which pin each numbered line is on, and the report descriptors, as a C header. */
 export function pinsHeader(plan: ScanTable, design: Design): string {
   const { profile } = derive(design);
-  const descriptors = design.reportSet.interfaces.map((kind) =>
-    descriptorArray(`OV_DESCRIPTOR_${kind.toUpperCase()}`, bytesOf(descriptorItems(design, kind))),
-  );
+  const descriptors = endpointPlanOf(design).flatMap((group) => [
+    descriptorArray(
+      `OV_DESCRIPTOR_${group.join("_").toUpperCase()}`,
+      Uint8Array.from(group.flatMap((kind) => [...bytesOf(descriptorItems(design, kind))])),
+    ),
+    ...group.flatMap((kind) => {
+      const number = reportNumber(group, kind);
+      return number > 0
+        ? [`#define OV_NUMBER_${kind.toUpperCase()} ${number} /* the first byte of its reports */`]
+        : [];
+    }),
+  ]);
   return `/* Lines and pins of "${inComment(design.name)}" on the ${inComment(profile?.title ?? "controller (none chosen yet)")}.
 ${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design)}
 ${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design)}

@@ -24,16 +24,13 @@ export interface KnobLimit {
 /** Shortest time between two edges that the interrupts keep up with: 700 cycles on the simulated 8-bit chip at 16 MHz. */
 const EDGE_US = 44;
 
-/**
- * A knob that is told by edges loses one when the next comes too soon, whatever is sent meanwhile; one that is read, between two readings.
- * @param mostPiece as if displays were written in pieces of so many bytes at the most
- */
-export function knobLimits(design: Design, mostPiece = Infinity): KnobLimit[] {
+/** A knob that is told by edges loses one when the next comes too soon, whatever is sent meanwhile; one that is read, between two readings. */
+export function knobLimits(design: Design): KnobLimit[] {
   const derived = derive(design);
-  return derived.once(`knob limits ${mostPiece}`, () => {
+  return derived.once("knob limits", () => {
     const scan = scanTableOf(design);
     const told = new Set(edgeEncoders(design, scan).map((number) => scan.encoders[number].elementId));
-    const { scanUs, gapUs } = millisecondOf(design, mostPiece);
+    const { scanUs, gapUs } = millisecondOf(design);
     const { profile } = derived;
     const slowestMs =
       profile?.firmware.interpreted === "runs-usb" ? interpreterScan(design, scan, profile).mostMs : null;
@@ -59,3 +56,10 @@ export function knobLimits(design: Design, mostPiece = Infinity): KnobLimit[] {
       });
   });
 }
+
+/** Knobs that keep the wished speed by themselves, and not while lights or displays are being sent. */
+export const blindKnobs = (design: Design): KnobLimit[] =>
+  knobLimits(design).filter(({ turns, quietTurns }) => {
+    const wished = design.brief.wish.turnsPerSecond;
+    return turns < wished && quietTurns >= wished;
+  });

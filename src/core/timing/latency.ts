@@ -34,8 +34,8 @@ function delays(debounceMs: number, leastScanMs: number, mostScanMs: number, gap
 
 export interface Latency {
   compiled: Delay[];
-  /** Null where the class runs no interpreter. */
-  interpreted: Delay[] | null;
+  /** Null where the class runs no interpreter; otherwise with what an interpreter takes as measured, or from memory. */
+  interpreted: { delays: Delay[]; measured: boolean } | null;
 }
 
 /** From the closing of a contact to its report at the computer, in a compiled firmware and in an interpreted one. */
@@ -48,5 +48,6 @@ export function latencyOf(design: Design): Latency {
   const compiled = [...delays(debounceMs, scanUs / 1000, Math.max(SCAN_US, worstUs) / 1000, gapUs / 1000)];
   if (profile?.firmware.interpreted !== "runs-usb") return { compiled, interpreted: null };
   const { leastMs, mostMs } = interpreterScan(design, scanTableOf(design), profile);
-  return { compiled, interpreted: delays(debounceMs, leastMs, mostMs) };
+  const measured = design.timing.interpreter !== undefined;
+  return { compiled, interpreted: { delays: delays(debounceMs, leastMs, mostMs), measured } };
 }

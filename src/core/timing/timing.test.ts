@@ -5,7 +5,8 @@ import { finishedPad } from "../../../tests/support/designs";
 import { addControl } from "../edits/controls";
 import { chooseController } from "../edits/pins";
 import { wireAs } from "../edits/wiring";
-import { pageBytes, pictureBytes, writeUs } from "./busTime";
+import { setBus } from "../edits/buses";
+import { writeUs } from "./busTime";
 import { type QueueSpec, askings, lossByRate, playQueue } from "./interruptQueue";
 import { knobLimits } from "./knobLimits";
 import { latencyOf } from "./latency";
@@ -22,12 +23,8 @@ describe("times of the trade, by hand", () => {
     expect([1, 30, 32, 60].map(lightsMs)).toEqual([1, 1, 2, 2]);
   });
 
-  it("a page of 128 dots is 128 bytes: 3 ms at 400 kHz; a picture of 128 × 64 is eight of them", () => {
-    const display = { widthPx: 128, heightPx: 64, bitsPerPx: 1 };
-    expect(pageBytes(display)).toBe(128);
-    expect(pictureBytes(display)).toBe(1024);
-    expect(writeUs(128, 400)).toBe((128 * 9 + 20) * 2.5);
-  });
+  it("six columns of a display are eight bytes on the bus: 185 µs at 400 kHz", () =>
+    expect(writeUs(6, 400)).toBe((6 * 9 + 20) * 2.5));
 });
 
 describe("one millisecond", () => {
@@ -43,10 +40,13 @@ describe("one millisecond", () => {
     expect(scanUs * 16).toBeLessThan(1.3 * cycles);
   });
 
-  it("is over where a whole page of a display comes on top", () => {
+  it("is longer by a display's cell only where that is slower than many changes: on a bus of 100 kHz", () => {
     const display = rowOf("display", 1, "small-5v-18");
-    const { worstUs, scanUs } = millisecondOf(wireAs(display, "bus-displays", elementIds(display)));
-    expect(worstUs - scanUs).toBeCloseTo(writeUs(128, 400), 6);
+    const wired = wireAs(display, "bus-displays", elementIds(display));
+    const slow = setBus(wired, 0, { khz: 100 });
+    const added = millisecondOf(slow).worstUs - millisecondOf(wired).worstUs;
+    expect(added).toBeCloseTo(writeUs(6, 100) - writeUs(6, 400), 6);
+    expect(millisecondOf(slow).scanUs).toBe(millisecondOf(wired).scanUs);
   });
 
   it("has a mean below the longest time between two readings, which lights of two milliseconds make three", () => {
@@ -156,7 +156,7 @@ describe("an interpreter's costs", () => {
   it("are a range from memory, and one number once measured: half the cycles take half the time", () => {
     const glasshouse = named("glasshouse");
     const scanOf = (interpreter?: { cyclesAStep: number; cyclesACall: number }) =>
-      latencyOf({ ...glasshouse, timing: { ...glasshouse.timing, interpreter } }).interpreted!.find(
+      latencyOf({ ...glasshouse, timing: { ...glasshouse.timing, interpreter } }).interpreted!.delays.find(
         ({ what }) => what === "scan and report",
       )!;
     expect(scanOf().best).toBeLessThan(scanOf().worst);

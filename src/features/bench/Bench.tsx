@@ -2,10 +2,9 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { openOnBench, useBench, useDesign } from "@/store/bench";
 import { useChecking } from "@/store/findings";
-import { releaseAll, startSession, stopSession } from "@/store/session";
 import { type LayoutTab, useLayoutView } from "@/store/layoutView";
 import type { LensId } from "@/ui/lenses/lens";
 import { BenchMat } from "./BenchMat";
@@ -18,15 +17,16 @@ import { useBenchKeys } from "./useBenchKeys";
 import type { StageView } from "../stageView";
 import { SplitPanes } from "@/ui/pieces/SplitPanes";
 import { useFileDrop } from "./useFileDrop";
+import { usePower } from "./usePower";
 import { useStage } from "./useStage";
 
 // Dialogs load when one is first asked for.
-const CommandPalette = dynamic(() => import("./CommandPalette").then((m) => m.CommandPalette));
-const KeysDialog = dynamic(() => import("./KeysDialog").then((m) => m.KeysDialog));
-const ExportDialog = dynamic(() => import("./ExportDialog").then((m) => m.ExportDialog));
-const LoadDialog = dynamic(() => import("./loading/LoadDialog").then((m) => m.LoadDialog));
-const RefusalDialog = dynamic(() => import("../shelf/RefusalDialog").then((m) => m.RefusalDialog));
-const ConflictDialog = dynamic(() => import("./ConflictDialog").then((m) => m.ConflictDialog));
+const CommandPalette = later(() => import("./CommandPalette").then((m) => m.CommandPalette));
+const KeysDialog = later(() => import("./KeysDialog").then((m) => m.KeysDialog));
+const ExportDialog = later(() => import("./ExportDialog").then((m) => m.ExportDialog));
+const LoadDialog = later(() => import("./loading/LoadDialog").then((m) => m.LoadDialog));
+const RefusalDialog = later(() => import("../shelf/RefusalDialog").then((m) => m.RefusalDialog));
+const ConflictDialog = later(() => import("./ConflictDialog").then((m) => m.ConflictDialog));
 
 export type DialogName = "palette" | "keys" | "export" | "load";
 
@@ -54,18 +54,7 @@ function Workspace() {
 
   const { share, setShare } = useTableShare(stage);
 
-  const isLive = stage.mode === "press";
-  useEffect(() => {
-    if (isLive) void startSession(design);
-  }, [isLive, design]);
-  useEffect(() => {
-    if (!isLive) return;
-    window.addEventListener("blur", releaseAll);
-    return () => {
-      window.removeEventListener("blur", releaseAll);
-      stopSession();
-    };
-  }, [isLive]);
+  usePower(stage, design);
 
   const tab = useLayoutView((state) => state.tab);
   const sheet = stage.id === "layout" ? `layout ${tab}` : stage.id;

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useMemo } from "react";
 import type { Control } from "@/core/catalogue/kinds";
 import { circuitKindOf } from "@/core/circuits";
@@ -29,10 +29,10 @@ import { PlateLens } from "@/ui/lenses/PlateLens";
 import { useMatHand } from "./useMatHand";
 import { useReach, warmth } from "./useReach";
 
-const WiresLens = dynamic(() => import("@/ui/lenses/WiresLens").then((m) => m.WiresLens));
-const LoadsOnMat = dynamic(() => import("./LoadsOnMat").then((m) => m.LoadsOnMat));
-const MovedOnMat = dynamic(() => import("./MovedOnMat").then((m) => m.MovedOnMat));
-const PinsLens = dynamic(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
+const WiresLens = later(() => import("@/ui/lenses/WiresLens").then((m) => m.WiresLens));
+const LoadsOnMat = later(() => import("./LoadsOnMat").then((m) => m.LoadsOnMat));
+const MovedOnMat = later(() => import("./MovedOnMat").then((m) => m.MovedOnMat));
+const PinsLens = later(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
 
 interface BenchMatProps {
   stage: StageView;
@@ -106,7 +106,10 @@ function lampColour({ keymap }: Design, id: string): string {
 }
 
 /** Few have segment displays. */
-const LiveDigits = dynamic(() => import("./LiveDigits").then((m) => m.LiveDigits), { ssr: false });
+const LiveDigits = later(() => import("./LiveDigits").then((m) => m.LiveDigits));
+/** Few have displays of dots. */
+const LiveGlass = later(() => import("@/ui/drawing/glasses").then((m) => m.LiveGlass));
+const hasDots = ({ controls }: Design) => controls.some(({ kind }) => kind === "display");
 const hasSegments = ({ controls }: Design) => controls.some(({ kind }) => kind === "segments");
 
 const hasWiper = ({ kind }: Control) => kind === "stick" || kind === "pot";
@@ -187,6 +190,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
         );
       })}
       {isLive && hasSegments(shown) && <LiveDigits design={shown} />}
+      {isLive && hasDots(shown) && <LiveGlass design={shown} />}
       {(controller?.side === "top" || lens === "pins") && module}
       {lens === "plate" && <PlateLens design={shown} seam={seam?.proposal.seam ?? null} />}
       {corners && <CornerHandles corners={corners} />}

@@ -24,6 +24,7 @@ const ON_CAPS: [RegExp, string][] = [
   [/ for the next key$/, " next"],
   [/^hold for /, "hold "],
   [/ every \d+ ms$/, ""],
+  [/^pointer to (\S+) % across, (\S+) % down$/, "to $1, $2 %"],
   [/^pointer /, "move "],
   [/^(\w+) button$/, "$1 click"],
   [/^keep the computer awake/, "stay awake"],

@@ -148,7 +148,7 @@ export function useMatHand(stage: StageView, lens: LensId) {
   const hint =
     placing && isArranging
       ? `Click where the ${kindNamed(placing).title.toLowerCase()} goes. Escape ends.`
-      : stage.mode === "press" && running && design.controls.length > 0
+      : stage.mode === "press" && (running || stage.isReadFirst) && design.controls.length > 0
         ? "Live: press keys, drag or wheel over knobs"
         : "";
   return { ...show, hint, handlers: { onPointerDown, onPointerMove, onPointerUp, ...keys, onWheelOver } };

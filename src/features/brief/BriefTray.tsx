@@ -76,6 +76,11 @@ export function BriefTray() {
           onChange={(chords) => change("many keys at once", { chords })}
         />
         <Checkbox
+          label="Works before the computer's system runs"
+          checked={wish.startUp ?? false}
+          onChange={(startUp) => change("start-up screens", { startUp: startUp || undefined })}
+        />
+        <Checkbox
           label="Switches can be swapped"
           checked={wish.hotSwap}
           onChange={(hotSwap) => change("swappable switches", { hotSwap })}

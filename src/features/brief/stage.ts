@@ -1,4 +1,4 @@
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { wishCounts } from "@/core/document/wish";
 import type { StageView } from "../stageView";
 
@@ -11,8 +11,8 @@ export const briefStage: StageView = {
     if (wishCounts.every((line) => brief.wish[line] === 0)) return "nothing wished yet";
     return brief.chosen ? budget : "no plan chosen";
   },
-  Tray: dynamic(() => import("./BriefTray").then((m) => m.BriefTray)),
-  Table: dynamic(() => import("./OptionsTable").then((m) => m.OptionsTable)),
+  Tray: later(() => import("./BriefTray").then((m) => m.BriefTray)),
+  Table: later(() => import("./OptionsTable").then((m) => m.OptionsTable)),
   tableTitle: "Plans that meet the wish",
   tableShare: 70,
 };

@@ -1,14 +1,14 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { type CircuitsTab, openCircuitsTab, useCircuitsView } from "@/store/circuitsView";
 import { Tabs } from "@/ui/pieces/Tabs";
 import { CurrentTab } from "./CurrentTab";
 
-const LevelsTab = dynamic(() => import("./LevelsTab").then((m) => m.LevelsTab));
-const TimeTab = dynamic(() => import("./TimeTab").then((m) => m.TimeTab));
-const AnalogTab = dynamic(() => import("./AnalogTab").then((m) => m.AnalogTab));
-const DrawingTab = dynamic(() => import("./DrawingTab").then((m) => m.DrawingTab));
+const LevelsTab = later(() => import("./LevelsTab").then((m) => m.LevelsTab));
+const TimeTab = later(() => import("./TimeTab").then((m) => m.TimeTab));
+const AnalogTab = later(() => import("./AnalogTab").then((m) => m.AnalogTab));
+const DrawingTab = later(() => import("./DrawingTab").then((m) => m.DrawingTab));
 
 const TABS: { id: CircuitsTab; title: string }[] = [
   { id: "current", title: "Current" },

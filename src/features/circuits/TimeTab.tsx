@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import type { ReactNode } from "react";
 import type { BusDisplays } from "@/core/circuits/busDisplays";
 import type { Delay } from "@/core/timing/latency";
@@ -14,7 +14,7 @@ import { MillisecondStrip } from "./MillisecondStrip";
 import { SmallTable } from "./SmallTable";
 
 /** Charts come when there is something to draw. */
-const QueueSection = dynamic(() => import("./QueueSection").then((m) => m.QueueSection));
+const QueueSection = later(() => import("./QueueSection").then((m) => m.QueueSection));
 
 const us = (value: number) => `${value.toFixed(value < 100 ? 1 : 0)} µs`;
 const ms = (value: number) => `${value.toFixed(2)} ms`;
@@ -31,8 +31,8 @@ export function TimeTab() {
       <LatencySection title="Press to report, compiled" delays={view.latency.compiled} />
       {view.latency.interpreted && (
         <LatencySection
-          title={`Press to report, in Python (${design.timing.interpreter ? "as measured" : "from memory"})`}
-          delays={view.latency.interpreted}
+          title={`Press to report, in Python (${view.latency.interpreted.measured ? "as measured" : "from memory"})`}
+          delays={view.latency.interpreted.delays}
         >
           <InterpreterCosts />
         </LatencySection>

@@ -1,4 +1,4 @@
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import type { StageView } from "../stageView";
 
 export const circuitsStage: StageView = {
@@ -7,8 +7,8 @@ export const circuitsStage: StageView = {
   lens: "currents",
   mode: "pick",
   settled: (_design, { currents }) => currents,
-  Tray: dynamic(() => import("./CircuitsTray").then((m) => m.CircuitsTray)),
-  Table: dynamic(() => import("./CurrentsTable").then((m) => m.CurrentsTable)),
+  Tray: later(() => import("./CircuitsTray").then((m) => m.CircuitsTray)),
+  Table: later(() => import("./CurrentsTable").then((m) => m.CurrentsTable)),
   tableTitle: "What takes current",
   tableShare: 32,
 };

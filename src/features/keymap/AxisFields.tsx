@@ -12,7 +12,11 @@ import { edit, useDesign } from "@/store/bench";
 import { IconButton, PlainButton } from "@/ui/pieces/buttons";
 import { Checkbox, ChoiceField, NumberField } from "@/ui/pieces/fields";
 import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
+import { later } from "@/ui/pieces/later";
 import { Columns, Row } from "@/ui/pieces/sheets";
+
+/** It talks with a device, which few have at hand. */
+const MeasureAxis = later(() => import("./MeasureAxis").then((m) => m.MeasureAxis));
 
 type NumberKey = "lowest" | "centre" | "highest" | "still" | "dead" | "keyOn" | "keyOff";
 const LINES: Record<NumberKey, NumberLine<NumberKey>> = {
@@ -56,6 +60,7 @@ export function AxisFields({ wiper, control }: { wiper: Element; control: Contro
       />
       {numbers("lowest", ...(isBoth ? (["centre"] as const) : []), "highest")}
       <TrackNote control={control} wiper={wiper} />
+      <MeasureAxis wiper={wiper} axis={axis} onMeasured={change} />
       <Checkbox label="The other way round" checked={axis.turned} onChange={(turned) => change({ turned })} />
       {numbers("dead", "still")}
       {control.kind === "stick" && wiper.end !== "z" && isBoth && (

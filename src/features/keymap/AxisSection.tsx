@@ -66,6 +66,18 @@ function UseFields({ use, set }: { use: AxisUse; set: (use: AxisUse) => void }) 
         onCommit={(axis) => set({ ...use, axis: axis as typeof use.axis })}
       />
     );
+  if (use.does === "place")
+    return (
+      <ChoiceField
+        label="On the screen"
+        value={use.along}
+        choices={[
+          { value: "across", label: "across, from left to right" },
+          { value: "down", label: "down, from top to bottom" },
+        ]}
+        onCommit={(along) => set({ ...use, along: along as typeof use.along })}
+      />
+    );
   if (use.does === "music") return <MusicAxisFields use={use} set={set} />;
   const isPointer = use.does === "pointer";
   const other = isPointer ? "down" : "up";

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useState } from "react";
 import { Box } from "@chakra-ui/react";
 import type { KeymapDifference } from "@/core/keymap/compareKeymaps";
@@ -10,8 +10,8 @@ import { ChoiceField } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { useKeymap } from "./useKeymap";
 
-const PlacementDialog = dynamic(() => import("./PlacementDialog").then((m) => m.PlacementDialog));
-const CompareDialog = dynamic(() => import("./CompareDialog").then((m) => m.CompareDialog));
+const PlacementDialog = later(() => import("./PlacementDialog").then((m) => m.PlacementDialog));
+const CompareDialog = later(() => import("./CompareDialog").then((m) => m.CompareDialog));
 
 interface Compared {
   title: string;

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
 import { type SimpleBinding, leadsOf, phraseOf } from "@/core/bindings";
 import type { KeyboardBinding } from "@/core/bindings/keyboardUsage";
@@ -13,14 +13,14 @@ import { Checkbox, ChoiceField, NumberField } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
 import { PressToBind } from "./PressToBind";
 
-const ThreeThings = dynamic(() => import("./ThreeThings").then((m) => m.ThreeThings));
+const ThreeThings = later(() => import("./ThreeThings").then((m) => m.ThreeThings));
 
-const MusicDeeds = dynamic(() => import("./MusicDeeds").then((m) => m.MusicDeeds));
+const MusicDeeds = later(() => import("./MusicDeeds").then((m) => m.MusicDeeds));
 
-const OtherDeeds = dynamic(() => import("./OtherDeeds").then((m) => m.OtherDeeds));
+const OtherDeeds = later(() => import("./OtherDeeds").then((m) => m.OtherDeeds));
 
 /** The search comes with the first input that is taken in hand. */
-const UsageSearch = dynamic(() => import("./UsageSearch").then((m) => m.UsageSearch));
+const UsageSearch = later(() => import("./UsageSearch").then((m) => m.UsageSearch));
 
 /** What is bound stays in reach, also where the device declares no music any more. */
 const plays = (job: SimpleBinding | undefined) =>

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useState } from "react";
 import { Box } from "@chakra-ui/react";
 import type { ReadKeymap } from "@/core/formats/keymapCsv";
@@ -8,7 +8,7 @@ import { FileButton } from "@/ui/pieces/FileButton";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { useKeymap } from "./useKeymap";
 
-const ReadDialog = dynamic(() => import("./KeymapReadDialog").then((m) => m.ReadDialog));
+const ReadDialog = later(() => import("./KeymapReadDialog").then((m) => m.ReadDialog));
 
 const MOST_BYTES = 2_000_000;
 

@@ -10,15 +10,22 @@ import { LookFields } from "./LookFields";
 import { ValueFromField } from "./ValueFromField";
 import { decodeState, encodeRule, stateChoices } from "./shownStates";
 
-/** What a lamp shows, or what a motor runs for, and how. */
+/** What this section calls what is in hand, and what it does to tell something. */
+const words: Partial<Record<Control["kind"], [title: string, does: string]>> = {
+  motor: ["Motor", "Runs to tell"],
+  buzzer: ["Buzzer", "Sounds to tell"],
+};
+
+/** What a lamp shows, what a motor runs or a sounder sounds for, and how. */
 export function LampSection({ control }: { control: Control }) {
   const design = useDesign();
   const rule = design.keymap.lamps[control.id] ?? { when: "never" };
+  const [title, does] = words[control.kind] ?? ["Lamp", "Shows"];
   const set = (next: LampRule) => edit(`what ${control.label} shows`, (d) => setLampRule(d, control.id, next));
   return (
-    <Section title={`${control.kind === "motor" ? "Motor" : "Lamp"} ${control.label}`}>
+    <Section title={`${title} ${control.label}`}>
       <ChoiceField
-        label={control.kind === "motor" ? "Runs to tell" : "Shows"}
+        label={does}
         value={encodeRule(rule)}
         choices={[{ value: "never", label: "nothing" }, ...stateChoices(design)]}
         onCommit={(value) => set(decodeState(value) ?? { when: "never" })}

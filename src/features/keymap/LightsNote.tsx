@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useState } from "react";
 import { derive } from "@/core/derived/derive";
 import { glowWords } from "@/core/keymap/glowWords";
@@ -12,7 +12,7 @@ import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 
 /** Their fields, and a list that is sorted by hand, come when somebody wants to change them. */
-const GlowsSection = dynamic(() => import("./GlowsSection").then((m) => m.GlowsSection));
+const GlowsSection = later(() => import("./GlowsSection").then((m) => m.GlowsSection));
 
 /** What lights show, in words; in full once it is asked for, or a light is in hand. */
 export function LightsNote() {

@@ -15,14 +15,16 @@ const isSame = (look: LampLook, other: Omit<LampLook, "eighths">) =>
 
 const FLASHES_A_SECOND = 3;
 
-/** In which pattern a lamp is lit, or a motor runs, and how much. */
+const does: Partial<Record<Control["kind"], string>> = { motor: "It runs", buzzer: "It sounds" };
+
+/** In which pattern a lamp is lit, a motor runs or a sounder sounds, and how much; a tone is as loud as it is. */
 export function LookFields({ control }: { control: Control }) {
   const design = useDesign();
   const look = lookOf(design.keymap.looks, control.id);
   const named = lampPatterns.findIndex((pattern) => isSame(look, pattern.look));
   const set = (change: Partial<LampLook>) =>
     edit(`how ${control.label} is seen`, (d) => setLampLook(d, control.id, { ...look, ...change }));
-  const isMotor = control.kind === "motor";
+  const isSeen = control.kind === "lamp";
   const take = (value: string) => {
     if (value !== OWN) return set(lampPatterns[Number(value)].look);
     // Its times are then a person's own, a little other than those of any name.
@@ -31,25 +33,27 @@ export function LookFields({ control }: { control: Control }) {
   return (
     <>
       <ChoiceField
-        label={isMotor ? "It runs" : "It is lit"}
+        label={does[control.kind] ?? "It is lit"}
         value={named < 0 ? OWN : String(named)}
         choices={[
-          ...lampPatterns.map(({ title }, nth) => ({ value: String(nth), label: title })),
+          ...lampPatterns.map(({ title, felt }, nth) => ({ value: String(nth), label: isSeen ? title : felt })),
           { value: OWN, label: "in times of your own" },
         ]}
         onCommit={take}
       />
       {named < 0 && <TimesFields look={look} set={set} />}
-      <ChoiceField
-        label={isMotor ? "Strength" : "Brightness"}
-        value={String(look.eighths)}
-        choices={Array.from({ length: 8 }, (_, nth) => ({
-          value: String(8 - nth),
-          label: nth === 0 ? "whole" : `${8 - nth} of 8`,
-        }))}
-        onCommit={(eighths) => set({ eighths: Number(eighths) })}
-      />
-      {!isMotor && pulsesASecond(look) >= FLASHES_A_SECOND && (
+      {control.kind !== "buzzer" && (
+        <ChoiceField
+          label={isSeen ? "Brightness" : "Strength"}
+          value={String(look.eighths)}
+          choices={Array.from({ length: 8 }, (_, nth) => ({
+            value: String(8 - nth),
+            label: nth === 0 ? "whole" : `${8 - nth} of 8`,
+          }))}
+          onCommit={(eighths) => set({ eighths: Number(eighths) })}
+        />
+      )}
+      {isSeen && pulsesASecond(look) >= FLASHES_A_SECOND && (
         <Box fontSize="13px" color="var(--warn)">
           It flashes {pulsesASecond(look).toFixed(1)} times a second. Light that flashes three times a second or faster
           can harm people who are sensitive to it (WCAG 2.3.1).

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useState } from "react";
 import { Box } from "@chakra-ui/react";
 import { LIMITS } from "@/core/contract/contract";
@@ -11,7 +11,7 @@ import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 
 /** What is edited in a dialog comes with it. */
-const MacroDialog = dynamic(() => import("./MacroDialog").then((m) => m.MacroDialog));
+const MacroDialog = later(() => import("./MacroDialog").then((m) => m.MacroDialog));
 
 /** Steps that the device does by itself: all that there are. */
 export function MacrosSection() {

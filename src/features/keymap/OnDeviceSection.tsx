@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
 import type { Design } from "@/core/document/schema";
 import { edit } from "@/store/bench";
@@ -11,9 +11,9 @@ import { useKeymap } from "./useKeymap";
 
 /** What is only needed with a device in the hand comes when one is connected. */
 const live = () => import("@/store/liveDevice");
-const Doing = dynamic(() => import("./OnDevice").then((m) => m.Doing));
-const Joined = dynamic(() => import("./OnDevice").then((m) => m.Joined));
-const StandInHand = dynamic(() => import("./OnDevice").then((m) => m.StandInHand));
+const Doing = later(() => import("./OnDevice").then((m) => m.Doing));
+const Joined = later(() => import("./OnDevice").then((m) => m.Joined));
+const StandInHand = later(() => import("./OnDevice").then((m) => m.StandInHand));
 
 /** A device in the hand: what it does otherwise than the design, and changing that without loading it again. */
 export function OnDeviceSection() {

@@ -3,6 +3,7 @@
 import { type SimpleBinding, phraseOf } from "@/core/bindings";
 import { type AwakeBinding, awakeLastings } from "@/core/bindings/awake";
 import { POINTER_SPEED, type PointerMoveBinding, RAMPS_MS, directions } from "@/core/bindings/pointerMove";
+import type { PointerPlaceBinding } from "@/core/bindings/pointerPlace";
 import type { PointerWheelBinding } from "@/core/bindings/pointerWheel";
 import type { Design } from "@/core/document/schema";
 import { LIMITS } from "@/core/contract/contract";
@@ -24,15 +25,22 @@ const FRESH: SimpleBinding[] = [
   ...POINTER_BUTTONS.map((_, button): SimpleBinding => ({ does: "pointer-button", button })),
   ...directions.map((direction): SimpleBinding => ({ does: "pointer-move", direction, speed: 1200, rampMs: 512 })),
   ...directions.map((direction): SimpleBinding => ({ does: "pointer-wheel", direction, everyMs: 0 })),
+  { does: "pointer-place", across: 500, down: 500 },
   { does: "awake", lasting: "switched", everyS: 60 },
   ...systemDeeds.map((deed): SimpleBinding => ({ does: "system", deed })),
   { does: "pad-button", button: 0 },
   ...hatSides.map((side): SimpleBinding => ({ does: "pad-hat", side })),
 ];
 
+/** What is one thing in the list, whatever its numbers are. */
+const LABELS: Partial<Record<SimpleBinding["does"], string>> = {
+  "pad-button": "game pad button",
+  "pointer-place": "pointer to a place",
+};
+
 const isSame = (fresh: SimpleBinding, job: SimpleBinding) =>
   fresh.does === job.does &&
-  (job.does === "pad-button" ? [] : (["button", "direction", "deed", "side"] as const)).every(
+  (LABELS[job.does] ? [] : (["button", "direction", "deed", "side"] as const)).every(
     (field) => (fresh as Record<string, unknown>)[field] === (job as unknown as Record<string, unknown>)[field],
   );
 
@@ -49,12 +57,13 @@ export function OtherDeeds({ design, job, onJob }: OtherDeedsProps) {
           { value: "-1", label: "choose one" },
           ...FRESH.map((fresh, nth) => ({
             value: String(nth),
-            label: fresh.does === "pad-button" ? "game pad button" : phraseOf(fresh, context),
+            label: LABELS[fresh.does] ?? phraseOf(fresh, context),
           })),
         ]}
         onCommit={(nth) => nth !== "-1" && onJob(FRESH[Number(nth)])}
       />
       {job?.does === "pointer-move" && <MoveFields job={job} onJob={onJob} />}
+      {job?.does === "pointer-place" && <PlaceFields job={job} onJob={onJob} />}
       {job?.does === "pointer-wheel" && <WheelFields job={job} onJob={onJob} />}
       {job?.does === "pad-button" && (
         <NumberField
@@ -92,6 +101,26 @@ function MoveFields({ job, onJob }: { job: PointerMoveBinding; onJob: OtherDeeds
         choices={RAMPS_MS.map((ms) => ({ value: String(ms), label: rampWords(ms) }))}
         onCommit={(ms) => onJob({ ...job, rampMs: Number(ms) as PointerMoveBinding["rampMs"] })}
       />
+    </Columns>
+  );
+}
+
+/** Of the screen's width and height, in percent, as the person counts them. */
+function PlaceFields({ job, onJob }: { job: PointerPlaceBinding; onJob: OtherDeedsProps["onJob"] }) {
+  const field = (label: string, key: "across" | "down") => (
+    <NumberField
+      label={label}
+      unit="%"
+      min={0}
+      max={100}
+      value={job[key] / 10}
+      onCommit={(percent) => onJob({ ...job, [key]: Math.round(10 * percent) })}
+    />
+  );
+  return (
+    <Columns>
+      {field("From the left edge", "across")}
+      {field("From the top", "down")}
     </Columns>
   );
 }

@@ -1,4 +1,4 @@
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import type { StageView } from "../stageView";
 
 export const keymapStage: StageView = {
@@ -7,8 +7,8 @@ export const keymapStage: StageView = {
   lens: "legends",
   mode: "pick",
   settled: (design) => (design.keymap.layers.length === 1 ? "1 layer" : `${design.keymap.layers.length} layers`),
-  Tray: dynamic(() => import("./KeymapTray").then((m) => m.KeymapTray)),
-  Table: dynamic(() => import("./KeymapTable").then((m) => m.KeymapTable)),
+  Tray: later(() => import("./KeymapTray").then((m) => m.KeymapTray)),
+  Table: later(() => import("./KeymapTable").then((m) => m.KeymapTable)),
   tableTitle: "Bindings by layer",
   tableShare: 32,
 };

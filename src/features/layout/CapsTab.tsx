@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useState } from "react";
 import type { CapSet, ColourGroup } from "@/core/document/capSet";
 import { coverage, keysOf, missingBySize } from "@/core/capsets/coverage";
@@ -17,7 +17,7 @@ import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 
-const CapSetDialog = dynamic(() => import("./CapSetDialog").then((m) => m.CapSetDialog));
+const CapSetDialog = later(() => import("./CapSetDialog").then((m) => m.CapSetDialog));
 
 const changeSet = (design: Design, id: string, change: Partial<CapSet>): Design => ({
   ...design,

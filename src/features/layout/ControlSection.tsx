@@ -2,7 +2,7 @@
 
 import { placementSchema } from "@/core/catalogue/kinds/controlKind";
 import { PLACE_LINES, NumberFields } from "@/ui/pieces/NumberFields";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useState } from "react";
 import type { Control } from "@/core/catalogue/kinds";
 import { kindOf } from "@/core/catalogue/kinds";
@@ -18,7 +18,7 @@ import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { KeyFields } from "./fields/KeyFields";
 import { SpecFields } from "./fields/SpecFields";
 
-const PartDialog = dynamic(() => import("./PartDialog").then((m) => m.PartDialog));
+const PartDialog = later(() => import("./PartDialog").then((m) => m.PartDialog));
 
 const partChoices = (design: Design, control: Control) =>
   [...derive(design).parts.values()]

@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useDesign } from "@/store/bench";
 import { useHand } from "@/store/hand";
 import { type LayoutTab, openTab, useLayoutView } from "@/store/layoutView";
@@ -12,11 +12,11 @@ import { GroupSection } from "./GroupSection";
 import { PlaceSection } from "./PlaceSection";
 import { SeveralSection } from "./SeveralSection";
 
-const ShapeSection = dynamic(() => import("./ShapeSection").then((m) => m.ShapeSection));
-const BoardsTab = dynamic(() => import("./BoardsTab").then((m) => m.BoardsTab));
-const FitTab = dynamic(() => import("./FitTab").then((m) => m.FitTab));
-const CapsTab = dynamic(() => import("./CapsTab").then((m) => m.CapsTab));
-const ReachTab = dynamic(() => import("./ReachTab").then((m) => m.ReachTab));
+const ShapeSection = later(() => import("./ShapeSection").then((m) => m.ShapeSection));
+const BoardsTab = later(() => import("./BoardsTab").then((m) => m.BoardsTab));
+const FitTab = later(() => import("./FitTab").then((m) => m.FitTab));
+const CapsTab = later(() => import("./CapsTab").then((m) => m.CapsTab));
+const ReachTab = later(() => import("./ReachTab").then((m) => m.ReachTab));
 
 const TABS: { id: LayoutTab; title: string }[] = [
   { id: "place", title: "Place" },

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useState } from "react";
 import { type Control, controlKinds } from "@/core/catalogue/kinds";
 import { derive } from "@/core/derived/derive";
@@ -16,8 +16,8 @@ import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { ShapeFields } from "./ShapeFields";
 
 /** The list of languages is long. */
-const NationalForm = dynamic(() => import("./NationalForm").then((m) => m.NationalForm));
-const ReadInDialog = dynamic(() => import("./ReadInDialog").then((m) => m.ReadInDialog));
+const NationalForm = later(() => import("./NationalForm").then((m) => m.NationalForm));
+const ReadInDialog = later(() => import("./ReadInDialog").then((m) => m.ReadInDialog));
 
 const BELOW_MM = 24;
 

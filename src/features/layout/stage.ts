@@ -1,4 +1,4 @@
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import type { StageView } from "../stageView";
 
 export const layoutStage: StageView = {
@@ -7,8 +7,8 @@ export const layoutStage: StageView = {
   lens: "outlines",
   mode: "arrange",
   settled: (design) => (design.controls.length === 0 ? "nothing placed" : `${design.controls.length} placed`),
-  Tray: dynamic(() => import("./LayoutTray").then((m) => m.LayoutTray)),
-  Table: dynamic(() => import("./LayoutTable").then((m) => m.LayoutTable)),
+  Tray: later(() => import("./LayoutTray").then((m) => m.LayoutTray)),
+  Table: later(() => import("./LayoutTable").then((m) => m.LayoutTable)),
   tableTitle: "Controls and places",
   tableShare: 30,
 };

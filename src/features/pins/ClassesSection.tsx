@@ -1,7 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useState } from "react";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { type ControllerProfile, usablePins } from "@/core/catalogue/controllers/controllerProfile";
@@ -11,7 +11,7 @@ import { chooseProfile } from "./chooseProfile";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 
-const ClassDialog = dynamic(() => import("../classes/ClassDialog").then((m) => m.ClassDialog));
+const ClassDialog = later(() => import("../classes/ClassDialog").then((m) => m.ClassDialog));
 
 const spareWords = (spare: number) => (spare >= 0 ? `${spare} to spare` : `${-spare} too few`);
 

@@ -2,7 +2,7 @@
 
 import { placementSchema } from "@/core/catalogue/kinds/controlKind";
 import { PLACE_LINES, NumberFields } from "@/ui/pieces/NumberFields";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/derived/derive";
@@ -21,7 +21,7 @@ import { ClassesSection } from "./ClassesSection";
 import { PinField } from "./PinField";
 
 /** Ways out are tried only where something is without a pin. */
-const ConflictSection = dynamic(() => import("./ConflictSection").then((m) => m.ConflictSection));
+const ConflictSection = later(() => import("./ConflictSection").then((m) => m.ConflictSection));
 
 /** Which controller, where it lies, and which net is on which pin. */
 export function PinsTray() {

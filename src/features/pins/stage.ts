@@ -1,4 +1,4 @@
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { factsOf } from "@/core/findings/facts";
 import type { StageView } from "../stageView";
 
@@ -11,8 +11,8 @@ export const pinsStage: StageView = {
     const { pinsNeeded, pinsUsable } = factsOf(design);
     return pinsUsable === 0 ? "no controller yet" : `${pinsNeeded} of ${pinsUsable} pins`;
   },
-  Tray: dynamic(() => import("./PinsTray").then((m) => m.PinsTray)),
-  Table: dynamic(() => import("./PinsTable").then((m) => m.PinsTable)),
+  Tray: later(() => import("./PinsTray").then((m) => m.PinsTray)),
+  Table: later(() => import("./PinsTable").then((m) => m.PinsTable)),
   tableTitle: "Nets and pins",
   tableShare: 32,
 };

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { setPad } from "@/core/edits/reportSet";
-import { padShapeOf } from "@/core/firmware/padShape";
+import { reportShapeOf } from "@/core/firmware/reportShape";
 import { padAxisNames, padSettingsSchema, usualPad } from "@/core/hid/padShape";
 import { edit, useDesign } from "@/store/bench";
 import { Checkbox } from "@/ui/pieces/fields";
@@ -13,7 +13,7 @@ import { Columns, Section } from "@/ui/pieces/sheets";
 export function PadSection() {
   const design = useDesign();
   const pad = design.reportSet.pad ?? usualPad;
-  const shape = padShapeOf(design);
+  const shape = reportShapeOf(design);
   const axes = shape.axes.map(
     ({ axis, bothSides }) => `${padAxisNames[axis]}${bothSides ? "" : " (from its low end)"}`,
   );

@@ -1,11 +1,14 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
 import { type InterfaceKind, interfaceKinds, interfaceFaces } from "@/core/hid/interfaceKinds";
-import { padShapeOf } from "@/core/firmware/padShape";
+import { reportShapeOf } from "@/core/firmware/reportShape";
+import { keyboardUsageNamed } from "@/core/hid/keyboardUsages";
+import { usagesIn } from "@/core/hid/everyKey";
 import { padByteNames } from "@/core/hid/padWords";
 import type { Design } from "@/core/document/schema";
+import { setInterfaces } from "@/core/edits/reportSet";
 import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
 import { Checkbox } from "@/ui/pieces/fields";
@@ -14,18 +17,20 @@ import { IdentitySection } from "./IdentitySection";
 import { TimingSection } from "./TimingSection";
 
 /** It needs the numbering of switches, and only a device with live changes needs it. */
-const UnlockSection = dynamic(() => import("./UnlockSection").then((m) => m.UnlockSection));
+const UnlockSection = later(() => import("./UnlockSection").then((m) => m.UnlockSection));
 
-const PadSection = dynamic(() => import("./PadSection").then((m) => m.PadSection));
+const BusSection = later(() => import("./BusSection").then((m) => m.BusSection));
 
-const PanelSection = dynamic(() => import("./PanelSection").then((m) => m.PanelSection));
+const KeyboardSection = later(() => import("./KeyboardSection").then((m) => m.KeyboardSection));
 
-function declare(design: Design, kind: InterfaceKind, declared: boolean): Design {
-  const interfaces = interfaceKinds.filter((one) =>
-    one === kind ? declared : design.reportSet.interfaces.includes(one),
-  );
-  return { ...design, reportSet: { ...design.reportSet, interfaces } };
-}
+const PadSection = later(() => import("./PadSection").then((m) => m.PadSection));
+
+const PanelSection = later(() => import("./PanelSection").then((m) => m.PanelSection));
+
+const declare = (design: Design, kind: InterfaceKind, declared: boolean): Design => {
+  const others = design.reportSet.interfaces.filter((one) => one !== kind);
+  return setInterfaces(design, declared ? [...others, kind] : others);
+};
 
 /** What the device declares, and its reports as they are right now. */
 export function ReportsTray() {
@@ -53,9 +58,11 @@ export function ReportsTray() {
           />
         ))}
       </Section>
+      {reportSet.interfaces.includes("keyboard") && <KeyboardSection />}
       {reportSet.interfaces.includes("pad") && <PadSection />}
       {reportSet.interfaces.includes("panel") && <PanelSection />}
       {reportSet.interfaces.includes("live") && <UnlockSection />}
+      <BusSection />
       <IdentitySection />
       <TimingSection />
     </>
@@ -66,7 +73,7 @@ function LiveReport({ kind }: { kind: InterfaceKind }) {
   const report = useSession((state) => state.reports.findLast((one) => one.interface === kind));
   const design = useDesign();
   const { title } = interfaceFaces[kind];
-  const reportBytes = kind === "pad" ? padByteNames(padShapeOf(design)) : interfaceFaces[kind].reportBytes;
+  const reportBytes = kind === "pad" ? padByteNames(reportShapeOf(design)) : interfaceFaces[kind].reportBytes;
   return (
     <Box>
       <Box fontWeight="600">{title}</Box>
@@ -93,6 +100,16 @@ function LiveReport({ kind }: { kind: InterfaceKind }) {
           );
         })}
       </Box>
+      {kind === "keyboard" && reportShapeOf(design).keyBytes > 0 && (
+        <Box fontSize="12px" marginTop="4px">
+          Bits behind them:{" "}
+          {usagesIn(report?.bytes.subarray(reportBytes.length) ?? none)
+            .map(keyboardUsageNamed)
+            .join(", ") || "none"}
+        </Box>
+      )}
     </Box>
   );
 }
+
+const none = new Uint8Array();

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { derive } from "@/core/derived/derive";
-import { scanTableOf } from "@/core/firmware/scanTable";
+import { scannedSwitches } from "@/core/firmware/scannedSwitches";
 import { unlockChoices, unlockSwitches } from "@/core/firmware/unlock";
 import { edit, useDesign } from "@/store/bench";
 import { ChoiceField } from "@/ui/pieces/fields";
@@ -11,7 +11,7 @@ import { Columns, Section } from "@/ui/pieces/sheets";
 /** Which two switches, held together, let a computer change what the keys do. */
 export function UnlockSection() {
   const design = useDesign();
-  const scan = scanTableOf(design);
+  const scan = scannedSwitches(design);
   const both = unlockSwitches(scan, design);
   const { elements } = derive(design);
   const choices = unlockChoices(scan).map((id) => ({ value: id, label: elements.get(id)?.label ?? id }));

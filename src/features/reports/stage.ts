@@ -1,4 +1,5 @@
-import dynamic from "next/dynamic";
+import { counted } from "@/core/words";
+import { later } from "@/ui/pieces/later";
 import type { StageView } from "../stageView";
 
 export const reportsStage: StageView = {
@@ -6,10 +7,10 @@ export const reportsStage: StageView = {
   title: "Reports",
   lens: "legends",
   mode: "press",
-  settled: (design) =>
-    `${design.reportSet.interfaces.length} interface${design.reportSet.interfaces.length === 1 ? "" : "s"}`,
-  Tray: dynamic(() => import("./ReportsTray").then((m) => m.ReportsTray)),
-  Table: dynamic(() => import("./ReportsTable").then((m) => m.ReportsTable)),
+  isReadFirst: true,
+  settled: (design) => counted(design.reportSet.interfaces.length, "report"),
+  Tray: later(() => import("./ReportsTray").then((m) => m.ReportsTray)),
+  Table: later(() => import("./ReportsTable").then((m) => m.ReportsTable)),
   tableTitle: "Report descriptor, byte by byte",
   tableShare: 40,
 };

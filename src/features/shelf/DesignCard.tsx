@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { Copy, PencilLine, Trash2 } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { PageLink } from "@/ui/pieces/PageLink";
 import { useState } from "react";
 import type { StoredDesign } from "@/store/database";
@@ -16,7 +16,7 @@ const day = (iso: string) => new Date(iso).toLocaleString(undefined, { dateStyle
 
 const counted = (n: number) => (n === 1 ? "1 control" : `${n} controls`);
 
-const RenameDialog = dynamic(() => import("./RenameDialog").then((m) => m.RenameDialog));
+const RenameDialog = later(() => import("./RenameDialog").then((m) => m.RenameDialog));
 
 /** One design on the shelf. */
 export function DesignCard({ stored }: { stored: StoredDesign }) {

@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { FileUp, Moon, Plus, Sun } from "lucide-react";
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useRouter } from "next/navigation";
 import { type DragEvent, useEffect, useRef, useState } from "react";
 import { hearTabs } from "@/store/tabs";
@@ -14,8 +14,8 @@ import { setLight, useLight } from "@/ui/theme/light";
 import { DesignCard } from "./DesignCard";
 
 // Dialogs load when one is first asked for.
-const DemoDialog = dynamic(() => import("./DemoDialog").then((m) => m.DemoDialog));
-const RefusalDialog = dynamic(() => import("./RefusalDialog").then((m) => m.RefusalDialog));
+const DemoDialog = later(() => import("./DemoDialog").then((m) => m.DemoDialog));
+const RefusalDialog = later(() => import("./RefusalDialog").then((m) => m.RefusalDialog));
 
 /** The designs in this browser. */
 export function Shelf() {

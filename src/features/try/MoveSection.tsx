@@ -4,7 +4,6 @@ import { Box } from "@chakra-ui/react";
 import type { Element } from "@/core/catalogue/kinds/controlKind";
 import type { Design } from "@/core/document/schema";
 import { wipersOf } from "@/core/engine/movable";
-import { scanTableOf } from "@/core/firmware/scanTable";
 import { moveWiper, useSession } from "@/store/session";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
@@ -17,9 +16,10 @@ export function MoveSection({ design }: { design: Design }) {
   const wipers = design.controls.flatMap((control) =>
     wipersOf(control).map((wiper) => ({ wiper, least: control.kind === "stick" ? -WHOLE : 0 })),
   );
-  const { sensors } = scanTableOf(design);
+  const { sensors } = useSession((state) => state.seen);
+  const isRunning = useSession((state) => state.running);
   const springing = wipers.filter(({ least }) => least < 0).map(({ wiper }) => wiper.id);
-  const idle = wipers.filter(({ wiper }) => !sensors.includes(wiper.id)).map(({ wiper }) => wiper.label);
+  const idle = wipers.filter(({ wiper }) => isRunning && !sensors.includes(wiper.id)).map(({ wiper }) => wiper.label);
   return (
     <Section title="Move">
       {wipers.map(({ wiper, least }) => (

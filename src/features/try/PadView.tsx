@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Design } from "@/core/document/schema";
-import { padShapeOf } from "@/core/firmware/padShape";
+import { reportShapeOf } from "@/core/firmware/reportShape";
 import { padAxisNames } from "@/core/hid/padShape";
 import { axisLimits, padStateOf, stillPad } from "@/core/hid/padWords";
 import { noWays, roundWords, withPlace } from "@/core/hid/padWay";
@@ -15,7 +15,7 @@ const FIELD = 84;
 
 /** What the host reads of the game pad: buttons by number, the hat, axes as they are told. */
 export function PadView({ design }: { design: Design }) {
-  const shape = padShapeOf(design);
+  const shape = reportShapeOf(design);
   const report = useSession((state) => state.reports.findLast((one) => one.interface === "pad"));
   const state = padStateOf(shape, report?.bytes ?? stillPad(shape));
   const valueOf = (name: string) => state.axes[shape.axes.findIndex(({ axis }) => axis === name)];

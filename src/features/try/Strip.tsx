@@ -1,9 +1,8 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { derive } from "@/core/derived/derive";
-import { scanTableOf } from "@/core/firmware/scanTable";
 import { toHex } from "@/core/hex";
 import { useDesign } from "@/store/bench";
 import { type Change, useSession } from "@/store/session";
@@ -22,7 +21,6 @@ const WINDOWS_MS = [500, 1000, 2000, 5000];
 export function Strip() {
   const design = useDesign();
   const session = useSession();
-  const hasInputs = useMemo(() => scanTableOf(design).inputs.length > 0, [design]);
   const [held, setHeld] = useState<typeof session | null>(null);
   const [windowMs, setWindowMs] = useState(1000);
   const [width, setWidth] = useState(800);
@@ -62,7 +60,7 @@ export function Strip() {
           </PlainButton>
         ))}
         <Box color="var(--faint)" fontSize="13px">
-          {lanes.length === 0 && reports.length === 0 ? advice(hasInputs) : ""}
+          {lanes.length === 0 && reports.length === 0 ? advice(session.seen.hasInputs) : ""}
         </Box>
       </Box>
       <svg

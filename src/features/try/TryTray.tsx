@@ -1,10 +1,10 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
 import type { Design } from "@/core/document/schema";
-import { clearText, setBounce, setComputerLanguage, setWithoutDiodes, useSession } from "@/store/session";
+import { clearText, setAsleep, setBounce, setComputerLanguage, setWithoutDiodes, useSession } from "@/store/session";
 import { stillPointer } from "@/core/hid/pointerWords";
 import { hasSmallEnds } from "./smallEnds";
 import { useDesign } from "@/store/bench";
@@ -15,22 +15,26 @@ import { Section, Values } from "@/ui/pieces/sheets";
 import { HostBox } from "./HostBox";
 
 /** The list of languages is long. */
-const LanguageField = dynamic(() => import("@/ui/pieces/LanguageField").then((m) => m.LanguageField));
+const LanguageField = later(() => import("@/ui/pieces/LanguageField").then((m) => m.LanguageField));
 
 /** Few keyboards have what is turned or tilted. */
-const EndsSection = dynamic(() => import("./EndsSection").then((m) => m.EndsSection));
+const EndsSection = later(() => import("./EndsSection").then((m) => m.EndsSection));
 
 /** Few have sticks or pots, or are game pads. */
-const MoveSection = dynamic(() => import("./MoveSection").then((m) => m.MoveSection));
-const PadView = dynamic(() => import("./PadView").then((m) => m.PadView));
+const MoveSection = later(() => import("./MoveSection").then((m) => m.MoveSection));
+const PadView = later(() => import("./PadView").then((m) => m.PadView));
 
-const MusicView = dynamic(() => import("./MusicView").then((m) => m.MusicView));
+const SoundersView = later(() => import("./SoundersView").then((m) => m.SoundersView));
+const MusicView = later(() => import("./MusicView").then((m) => m.MusicView));
 
-const TellSection = dynamic(() => import("./TellSection").then((m) => m.TellSection));
+/** Few have displays of dots. */
+const GlassViews = later(() => import("@/ui/drawing/glasses").then((m) => m.GlassViews));
+
+const TellSection = later(() => import("./TellSection").then((m) => m.TellSection));
 
 /** These come with the first thing that is done. */
-const Deeds = dynamic(() => import("./Deeds").then((m) => m.Deeds));
-const PointerArea = dynamic(() => import("./PointerArea").then((m) => m.PointerArea));
+const Deeds = later(() => import("./Deeds").then((m) => m.Deeds));
+const PointerArea = later(() => import("./PointerArea").then((m) => m.PointerArea));
 
 /** Whether the computer does anything but play and show: a device that only plays music types nothing. */
 const typesOrActs = ({ reportSet: { interfaces } }: Design) =>
@@ -39,7 +43,7 @@ const typesOrActs = ({ reportSet: { interfaces } }: Design) =>
 /** The host that listens, and what may go wrong on purpose. */
 export function TryTray() {
   const design = useDesign();
-  const { bounce, withoutDiodes, language, activeLayers, deeds, reports } = useSession();
+  const { asleep, bounce, withoutDiodes, language, activeLayers, deeds, reports } = useSession();
   const hasMatrix = design.circuits.some(
     (circuit): circuit is MatrixCircuit => circuit.kind === "matrix" && circuit.diodes !== "none",
   );
@@ -75,8 +79,10 @@ export function TryTray() {
         </Section>
       )}
       {design.reportSet.interfaces.includes("music") && <MusicView />}
+      {design.controls.some(({ kind }) => kind === "buzzer") && <SoundersView design={design} />}
       {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
       {design.reportSet.interfaces.includes("panel") && <TellSection design={design} />}
+      {design.controls.some(({ kind }) => kind === "display") && <GlassViews design={design} />}
       <Section title="State">
         <Values
           rows={[
@@ -89,6 +95,7 @@ export function TryTray() {
       {design.controls.some(({ kind }) => kind === "stick" || kind === "pot") && <MoveSection design={design} />}
       {design.controls.some(hasSmallEnds) && <EndsSection design={design} />}
       <Section title="What if">
+        <Checkbox label="The computer sleeps: a key wakes it" checked={asleep} onChange={setAsleep} />
         <Checkbox label="Contacts bounce, up to 4 ms" checked={bounce} onChange={setBounce} />
         <Checkbox
           label="The diodes were left out"

@@ -1,4 +1,4 @@
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { derive } from "@/core/derived/derive";
 import type { StageView } from "../stageView";
 
@@ -11,8 +11,8 @@ export const tryStage: StageView = {
     const { inputs, circuitsOf } = derive(design);
     return inputs.some(({ elementId }) => circuitsOf.has(elementId)) ? "ready to press" : "nothing to press";
   },
-  Tray: dynamic(() => import("./TryTray").then((m) => m.TryTray)),
-  Table: dynamic(() => import("./Strip").then((m) => m.Strip)),
+  Tray: later(() => import("./TryTray").then((m) => m.TryTray)),
+  Table: later(() => import("./Strip").then((m) => m.Strip)),
   tableTitle: "Running strip",
   tableShare: 46,
 };

@@ -13,6 +13,7 @@ import { changeCircuit } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { ChoiceField, NumberField, TextField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Values } from "@/ui/pieces/sheets";
+import { BusDisplayFields } from "./BusDisplayFields";
 import { SegmentChainFields } from "./SegmentChainFields";
 
 export const DIODES: { value: DiodeDirection; label: string }[] = [
@@ -89,24 +90,27 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
       return <ExpanderFields circuit={circuit} set={set} />;
     case "bus-displays":
       return (
-        <Columns>
-          <BusChoice bus={circuit.bus} set={set} />
-          <NumberField
-            label="Addresses of one sort"
-            unit=""
-            whole
-            schema={fieldOf(circuitKindOf(circuit).schema, "ownAddresses")}
-            value={circuit.ownAddresses}
-            onCommit={(ownAddresses) => set({ ownAddresses })}
-          />
-          <TextField
-            label="Lowest address (hex)"
-            mono
-            value={(circuit.firstAddress ?? DISPLAY_ADDRESS).toString(16).toUpperCase()}
-            check={(text) => (readAddress(text) === null ? "Two hexadecimal digits, 08 to 77." : null)}
-            onCommit={(text) => set({ firstAddress: readAddress(text)! })}
-          />
-        </Columns>
+        <>
+          <Columns>
+            <BusChoice bus={circuit.bus} set={set} />
+            <NumberField
+              label="Addresses of one sort"
+              unit=""
+              whole
+              schema={fieldOf(circuitKindOf(circuit).schema, "ownAddresses")}
+              value={circuit.ownAddresses}
+              onCommit={(ownAddresses) => set({ ownAddresses })}
+            />
+            <TextField
+              label="Lowest address (hex)"
+              mono
+              value={(circuit.firstAddress ?? DISPLAY_ADDRESS).toString(16).toUpperCase()}
+              check={(text) => (readAddress(text) === null ? "Two hexadecimal digits, 08 to 77." : null)}
+              onCommit={(text) => set({ firstAddress: readAddress(text)! })}
+            />
+          </Columns>
+          <BusDisplayFields circuit={circuit} set={set} />
+        </>
       );
     case "spi-radio":
       return <BusChoice bus={circuit.bus} set={set} />;

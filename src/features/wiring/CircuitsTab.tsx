@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
 import { circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
@@ -16,8 +16,8 @@ import { wireAsBriefSays } from "@/ui/pieces/wireAsBriefSays";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 
 /** What belongs to a circuit or a switch in hand comes when one is taken. */
-const CircuitSection = dynamic(() => import("./CircuitSection").then((m) => m.CircuitSection));
-const SelectedWiring = dynamic(() => import("./SelectedWiring").then((m) => m.SelectedWiring));
+const CircuitSection = later(() => import("./CircuitSection").then((m) => m.CircuitSection));
+const SelectedWiring = later(() => import("./SelectedWiring").then((m) => m.SelectedWiring));
 
 /** The planning of rows and columns comes with its first use. */
 async function shareOut(shape: MatrixShape): Promise<void> {

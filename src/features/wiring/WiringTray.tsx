@@ -1,15 +1,15 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { useDesign } from "@/store/bench";
 import { type WiringTab, openWiringTab, useWiringView } from "@/store/wiringView";
 import { Tabs } from "@/ui/pieces/Tabs";
 import { CircuitsTab } from "./CircuitsTab";
 
-const MatrixTab = dynamic(() => import("./MatrixTab").then((m) => m.MatrixTab));
-const GhostsTab = dynamic(() => import("./GhostsTab").then((m) => m.GhostsTab));
-const WiresTab = dynamic(() => import("./WiresTab").then((m) => m.WiresTab));
-const LightsTab = dynamic(() => import("./LightsTab").then((m) => m.LightsTab));
+const MatrixTab = later(() => import("./MatrixTab").then((m) => m.MatrixTab));
+const GhostsTab = later(() => import("./GhostsTab").then((m) => m.GhostsTab));
+const WiresTab = later(() => import("./WiresTab").then((m) => m.WiresTab));
+const LightsTab = later(() => import("./LightsTab").then((m) => m.LightsTab));
 
 const TABS: { id: WiringTab; title: string }[] = [
   { id: "circuits", title: "Circuits" },

@@ -1,4 +1,4 @@
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { derive } from "@/core/derived/derive";
 import { factsOf } from "@/core/findings/facts";
 import type { StageView } from "../stageView";
@@ -14,8 +14,8 @@ export const wiringStage: StageView = {
     const { rows, columns, nets } = factsOf(design);
     return rows > 0 ? `${rows} rows, ${columns} columns` : `${nets} nets`;
   },
-  Tray: dynamic(() => import("./WiringTray").then((m) => m.WiringTray)),
-  Table: dynamic(() => import("./WiringTable").then((m) => m.WiringTable)),
+  Tray: later(() => import("./WiringTray").then((m) => m.WiringTray)),
+  Table: later(() => import("./WiringTable").then((m) => m.WiringTable)),
   tableTitle: "Switches and their circuits",
   tableShare: 32,
   onNet: moveSelectionToNet,

@@ -233,6 +233,7 @@ const tinted = (colour: string | null): CSSProperties | undefined =>
 /** A lamp is lit in its own colour, a light in the one that it was told. */
 const litWords = (lit: string, kind: string) => {
   if (kind === "motor") return lit && ", running";
+  if (kind === "buzzer") return lit && ", sounding";
   return lit.startsWith("#") ? `, lit in ${lit}` : lit && ", lit";
 };
 

@@ -1,8 +1,8 @@
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 
-const FirstKeymapNote = dynamic(() => import("./FirstKeymapNote").then((m) => m.FirstKeymapNote));
+const FirstKeymapNote = later(() => import("./FirstKeymapNote").then((m) => m.FirstKeymapNote));
 
 /** Whether a design has inputs and none of them does anything yet. */
 const isSilent = (design: Design) =>

@@ -15,8 +15,12 @@ export function NoticeToasts() {
   const waiting = useNotices((state) => state.waiting);
   useEffect(() => {
     if (waiting.length === 0) return;
-    useNotices.setState({ waiting: [] });
-    waiting.forEach(show);
+    // The toaster listens from a microtask after it was mounted on; what it is told before that, it forgets.
+    const soon = setTimeout(() => {
+      useNotices.setState({ waiting: [] });
+      waiting.forEach(show);
+    });
+    return () => clearTimeout(soon);
   }, [waiting]);
   return (
     <Toaster toaster={board} insetInline="16px">

@@ -1,6 +1,6 @@
 "use client";
 
-import dynamic from "next/dynamic";
+import { later } from "@/ui/pieces/later";
 import { type Notice, useNotices } from "./noticeQueue";
 
 /** Tells something in passing, with a way back where there is one. */
@@ -8,7 +8,7 @@ export function notify(words: string, action?: Notice["action"]): void {
   useNotices.setState(({ waiting }) => ({ waiting: [...waiting, { words, action }], isNeeded: true }));
 }
 
-const NoticeToasts = dynamic(() => import("./NoticeToasts").then((m) => m.NoticeToasts));
+const NoticeToasts = later(() => import("./NoticeToasts").then((m) => m.NoticeToasts));
 
 export function NoticeBoard() {
   return useNotices((state) => state.isNeeded) && <NoticeToasts />;

@@ -37,7 +37,7 @@ const simulation: Task = (body) =>
     }));
     const answers = run.value.answers.map(({ atMs, bytes }) => ({ atMs, bytes: toHex(bytes) }));
     const lights = run.value.lights.map(({ bytes, ...one }) => ({ ...one, bytes: toHex(bytes) }));
-    return good(jsonReply({ reports, answers, lights, text: run.value.text }));
+    return good(jsonReply({ ...run.value, reports, answers, lights }));
   });
 
 const exportArtifact: Task = async (body, id) => {

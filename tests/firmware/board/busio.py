@@ -8,7 +8,11 @@ class I2C:
         if frequency > 400000:
             raise ValueError("too fast for the parts")
         nets = (world.net_of[scl], world.net_of[sda])
-        self.parts = {one.address: one for one in world.expanders if (one.scl, one.sda) == nets}
+        if frequency not in (100000, 400000):
+            raise ValueError("a speed that no part here has")
+        self.parts = world.on_bus(nets)
+        if not self.parts:
+            raise ValueError("nobody on this bus")
         self.is_locked = False
 
     def try_lock(self):
@@ -18,9 +22,10 @@ class I2C:
     def part(self, address):
         if not self.is_locked:
             raise RuntimeError("the bus must be taken first")
-        if address not in self.parts:
+        part = world.reached(self.parts, address)
+        if part is None:
             raise OSError("nobody at this address")
-        return self.parts[address]
+        return part
 
     def writeto(self, address, data):
         self.part(address).write(data)

@@ -14,6 +14,7 @@ NAMES = {
     (0xFF00, 0x01): "live",
     (0xFF00, 0x02): "panel",
     "music": "music",
+    "place": "place",
 }
 TICKS = 1 << 29
 RUNS_OVER_MS = 23

@@ -12,7 +12,7 @@ import harness  # noqa: E402
 from harness import NAMES, PowerCut, SequenceEnds, clock, host  # noqa: E402
 from world import world  # noqa: E402
 
-BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "supervisor", "usb_hid", "usb_midi")
+BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "pwmio", "supervisor", "usb_hid", "usb_midi")
 sys.path.insert(0, DEVICE)
 
 
@@ -90,6 +90,10 @@ class Sequence:
             for frame in chain.told:
                 print(ms, "segments", nth, frame.hex())
             chain.told.clear()
+        for nth, glass in enumerate(world.displays):
+            for frame in glass.told:
+                print(ms, "display", nth, frame.hex())
+            glass.told.clear()
         for collection, report in host.reports:
             print(ms, NAMES[collection], report.hex())
         host.reports.clear()

@@ -10,7 +10,7 @@ LIBRARY, WIRING, PADS = sys.argv[1], sys.argv[2], [""] + sys.argv[3].split(",")
 
 from world import PULL_UP, world  # noqa: E402
 
-KINDS = ("keyboard", "consumer", "live", "pointer", "system", "pad", "panel", "music")
+KINDS = ("keyboard", "consumer", "live", "pointer", "system", "pad", "panel", "music", "place")
 u8 = ctypes.c_uint8
 some = ctypes.POINTER(u8)
 
@@ -22,10 +22,11 @@ class Calls(ctypes.Structure):
         ("write", ctypes.CFUNCTYPE(None, u8, u8)),
         ("read", ctypes.CFUNCTYPE(u8, u8)),
         ("convert", ctypes.CFUNCTYPE(ctypes.c_uint16, u8)),
-        ("bus_open", ctypes.CFUNCTYPE(None, u8, u8)),
+        ("bus_open", ctypes.CFUNCTYPE(None, u8, u8, ctypes.c_uint16)),
         ("bus_write", ctypes.CFUNCTYPE(None, u8, some, u8)),
         ("bus_read", ctypes.CFUNCTYPE(None, u8, u8, some, u8)),
         ("lights", ctypes.CFUNCTYPE(None, u8, some, ctypes.c_uint16)),
+        ("tone", ctypes.CFUNCTYPE(None, u8, ctypes.c_uint16)),
         ("report", ctypes.CFUNCTYPE(u8, u8, some, u8)),
     ]
 
@@ -62,16 +63,20 @@ class Board:
         level = world.wiper_level(PADS[number])
         return level if level is not None else int(world.part_of_supply(PADS[number]) * 1023 + 0.5) * 64
 
-    def bus_open(self, clock, data):
-        nets = (world.net_of[PADS[clock]], world.net_of[PADS[data]])
-        self.bus = {one.address: one for one in world.expanders if (one.scl, one.sda) == nets}
+    def bus_open(self, clock, data, khz):
+        self.bus = world.on_bus((world.net_of[PADS[clock]], world.net_of[PADS[data]]))
+        if not self.bus or khz not in (100, 400):
+            raise ValueError("a bus that is not there, or too fast")
 
     def bus_write(self, address, data, count):
-        self.bus[address].write(bytes(data[:count]))
+        world.reached(self.bus, address).write(bytes(data[:count]))
 
     def bus_read(self, address, register, to, count):
-        for nth, byte in enumerate(self.bus[address].read(register, count)):
+        for nth, byte in enumerate(world.reached(self.bus, address).read(register, count)):
             to[nth] = byte
+
+    def tone(self, number, hz):
+        world.tones[world.net_of[PADS[number]]] = hz
 
     def lights(self, number, told, length):
         chain = world.lights.index(world.net_of[PADS[number]])
@@ -113,6 +118,10 @@ def play(script):
                 for frame in chain.told:
                     print(now_ms, "segments", nth, frame.hex())
                 chain.told.clear()
+            for nth, glass in enumerate(world.displays):
+                for frame in glass.told:
+                    print(now_ms, "display", nth, frame.hex())
+                glass.told.clear()
             for report in board.reports:
                 print(now_ms, report)
             board.reports.clear()

@@ -23,7 +23,8 @@ class World:
         self.held = set()
         self.chains_in, self.chains_out, self.multiplexers = [], [], []
         self.expanders, self.ladders, self.lamps, self.lights = [], [], [], []
-        self.segments = []
+        self.segments, self.displays, self.branches = [], [], []
+        self.tones = {}  # net to Hz of the wave on it
         self.wipers = []  # [line, its select nets, channel, part of 65536 of the supply]
         self.ground = None
         self.low = None
@@ -75,6 +76,25 @@ class World:
 
     def add_segments(self, data, clock, select, drivers):
         self.segments.append(SegmentChain(self, data, clock, select, int(drivers)))
+
+    def add_display(self, scl, sda, address, multiplexer, branch):
+        before = None
+        if multiplexer != "0":
+            there = [one for one in self.branches if one.address == int(multiplexer)]
+            before = there[0] if there else Branches(scl, sda, int(multiplexer))
+            self.branches = self.branches if there else self.branches + [before]
+        self.displays.append(Glass(scl, sda, int(address), before, int(branch)))
+
+    def on_bus(self, nets):
+        return [one for one in self.expanders + self.displays + self.branches if (one.scl, one.sda) == nets]
+
+    @staticmethod
+    def reached(parts, address):
+        """The one part that answers an address, or None."""
+        there = [one for one in parts if one.address == address and one.is_reached()]
+        if len(there) > 1:
+            raise ValueError("two parts answer at once")
+        return there[0] if there else None
 
     # What moves.
 
@@ -153,6 +173,8 @@ class World:
         kind, one, other = lamp
         if kind == "p":
             return self.is_driven_high(one)
+        if kind == "t":
+            return abs(self.tones.get(one, 0) - int(other)) * 100 <= int(other)
         if kind == "r":
             return self.chains_out[int(one)].glows(int(other))
         return self.is_driven_high(one) and self.is_driven_low(other)
@@ -202,6 +224,35 @@ class SegmentChain:
         self.was_clock, self.was_select = clock, select
 
 
+class Branches:
+    """A bus multiplexer: it joins the branches whose bits it was told last."""
+
+    def __init__(self, scl, sda, address):
+        self.scl, self.sda, self.address = scl, sda, address
+        self.on = 0
+
+    def write(self, data):
+        self.on = data[-1]
+
+    def is_reached(self):
+        return True
+
+
+class Glass:
+    """A display on a two-wire bus: what it is told."""
+
+    def __init__(self, scl, sda, address, before, branch):
+        self.scl, self.sda, self.address = scl, sda, address
+        self.before, self.branch = before, branch
+        self.told = []
+
+    def is_reached(self):
+        return self.before is None or bool(self.before.on & self.branch)
+
+    def write(self, data):
+        self.told.append(bytes(data))
+
+
 class OutChain:
     """74HC595: a rising clock takes the data, a rising latch shows all; nothing is shown while the enable line is high."""
 
@@ -230,6 +281,9 @@ class Expander:
     def __init__(self, world, scl, sda, address, nets):
         self.world, self.scl, self.sda, self.address, self.nets = world, scl, sda, 0x20 + address, nets
         self.registers = bytearray(0x16)
+
+    def is_reached(self):
+        return True
 
     def write(self, data):
         self.registers[data[0] : data[0] + len(data) - 1] = data[1:]

@@ -13,6 +13,7 @@
 #define SDA_BIT 1
 #define TWCR_AT 0xBC /* data address, from memory */
 #define TWEA 0x40
+#define TWBR_AT 0xB8 /* as above */
 
 struct expander { int address, net[LINES]; unsigned char registers[32]; };
 
@@ -50,11 +51,18 @@ static unsigned char next_byte(struct expander *e) {
   return place == LEVELS || place == LEVELS + 1 ? level_byte(e, place - LEVELS) : e->registers[place];
 }
 
+/* A byte and its acknowledgement are nine bits of 16 and twice TWBR cycles (from memory). The simulator lets it be ready after less, whatever the
+ * clock of the bus is, while this time passes. */
+static void take_time(unsigned message) {
+  if (message & (TWI_COND_START | TWI_COND_WRITE | TWI_COND_READ)) chip->cycle += 9u * (16u + 2u * chip->data[TWBR_AT]);
+}
+
 static void heard(struct avr_irq_t *irq, uint32_t value, void *param) {
   avr_twi_msg_irq_t message;
   int i;
   (void)irq, (void)param;
   message.u.v = value;
+  take_time(message.u.twi.msg);
   if (message.u.twi.msg & TWI_COND_STOP) spoken_to = NULL;
   if (message.u.twi.msg & TWI_COND_START) {
     spoken_to = NULL;

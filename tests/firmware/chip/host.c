@@ -20,6 +20,7 @@
 #include "contract.h"
 #include "endpoints.h"
 #include "lights.h"
+#include "displays.h"
 #include "segments.h"
 #include "parts.h"
 #include "wiring.h"
@@ -47,7 +48,9 @@ static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since 
 #define SETUP_CYCLES 1500
 static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static int is_busy; /* the host asks for no report */
-static int kind_at[ENDPOINTS], live_interface = -1, panel_interface = -1;
+/* Which report comes on which endpoint, by the number in front of it; 0 where it comes alone, without one. */
+#define NUMBERS 8
+static int kind_at[ENDPOINTS][NUMBERS], live_interface = -1, panel_interface = -1;
 static unsigned lowest_sp = 0xffff;
 
 static void end_scan(void) {
@@ -158,35 +161,75 @@ static int request(int type, int what, int value, int index, int length, uint8_t
   return control(setup, data);
 }
 
-/* What an interface is, by the usage page and usage that its report descriptor begins with. */
-static int kind_of(int interface) {
-  uint8_t start[4] = {0, 0, 0, 0};
-  request(0x81, 6, 0x2200, interface, 4, start);
-  if (start[0] == 0x06) {
-    uint8_t more[5];
-    request(0x81, 6, 0x2200, interface, 5, more);
-    if (more[4] == 0x02) {
-      panel_interface = interface;
-      return OV_REPORT_PANEL;
-    }
-    live_interface = interface;
-    return OV_REPORT_LIVE;
+/* What a collection is, by its usage page and usage; of those that are pointers one counts, the other says where it is in two bytes. */
+static int kind_of(unsigned page, unsigned usage, int is_wide) {
+  if (page == 0xFF00) return usage == 2 ? OV_REPORT_PANEL : OV_REPORT_LIVE;
+  if (page == 0x0C) return OV_REPORT_CONSUMER;
+  switch (usage) {
+    case 0x02: return is_wide ? OV_REPORT_PLACE : OV_REPORT_POINTER;
+    case 0x05: return OV_REPORT_PAD;
+    case 0x80: return OV_REPORT_SYSTEM;
+    default: return OV_REPORT_KEYBOARD;
   }
-  if (start[1] == 0x0C) return OV_REPORT_CONSUMER;
-  if (start[3] == 0x05) return OV_REPORT_PAD;
-  return start[3] == 0x02 ? OV_REPORT_POINTER : start[3] == 0x80 ? OV_REPORT_SYSTEM : OV_REPORT_KEYBOARD;
+}
+
+/* Reads a report descriptor item by item (HID 1.11, section 6.2.2.2): each outermost collection is a report. */
+static void learn_reports(int interface, int kinds[NUMBERS]) {
+  static uint8_t items[512];
+  int length = request(0x81, 6, 0x2200, interface, sizeof items, items);
+  unsigned page = 0, usage = 0, own_page = 0, own_usage = 0, number = 0, wide = 0;
+  int at, depth = 0;
+  for (at = 0; at < length; at += 1 + ((items[at] & 3) == 3 ? 4 : items[at] & 3)) {
+    unsigned value = (items[at] & 3) > 1 ? items[at + 1] | items[at + 2] << 8 : (items[at] & 3) ? items[at + 1] : 0;
+    switch (items[at] & 0xFC) {
+      case 0x04: page = value; break;
+      case 0x08: usage = value; break;
+      case 0x84: number = value; break;
+      case 0x74: if (value == 16) wide = 1; break;
+      case 0xA0:
+        if (depth++ == 0) {
+          own_page = page, own_usage = usage;
+          number = wide = 0;
+        }
+        break;
+      case 0xC0:
+        if (--depth == 0 && number < NUMBERS) kinds[number] = kind_of(own_page, own_usage, (int)wide);
+        break;
+      default: break;
+    }
+  }
 }
 
 #define AUDIO_CLASS 1
 
 /* Which report comes on which endpoint. */
 static void learn_endpoints(const uint8_t *bytes, int length) {
-  int at, kind = -1;
-  live_interface = -1;
+  int at, kinds[NUMBERS], interface = 0, i;
+  live_interface = panel_interface = -1;
   for (at = 0; at + 1 < length && bytes[at] > 0; at += bytes[at]) {
-    if (bytes[at + 1] == 4) kind = bytes[at + 5] == AUDIO_CLASS ? OV_REPORT_MUSIC : kind_of(bytes[at + 2]);
-    if (bytes[at + 1] == 5 && (bytes[at + 2] & 0x0F) < ENDPOINTS) kind_at[bytes[at + 2] & 0x0F] = kind;
+    if (bytes[at + 1] == 4) {
+      interface = bytes[at + 2];
+      for (i = 0; i < NUMBERS; i++) kinds[i] = -1;
+      if (bytes[at + 5] == AUDIO_CLASS) kinds[0] = OV_REPORT_MUSIC;
+      else learn_reports(interface, kinds);
+      if (kinds[0] == OV_REPORT_LIVE) live_interface = interface;
+      if (kinds[0] == OV_REPORT_PANEL) panel_interface = interface;
+    }
+    if (bytes[at + 1] == 5 && (bytes[at + 2] & 0x0F) < ENDPOINTS) memcpy(kind_at[bytes[at + 2] & 0x0F], kinds, sizeof kinds);
   }
+}
+
+static int is_known(int pipe) {
+  int i;
+  for (i = 0; i < NUMBERS; i++)
+    if (kind_at[pipe][i] >= 0) return 1;
+  return 0;
+}
+
+/* The report that came on an endpoint, and where it begins behind its number; -1 when none is known. */
+static int kind_of_packet(int pipe, const uint8_t *bytes, int *begins) {
+  *begins = kind_at[pipe][0] < 0;
+  return *begins ? (bytes[0] < NUMBERS ? kind_at[pipe][bytes[0]] : -1) : kind_at[pipe][0];
 }
 
 static int attach(void) {
@@ -202,7 +245,7 @@ static int attach(void) {
 static int enumerate(void) {
   static uint8_t data[1024];
   int got, i;
-  for (i = 0; i < ENDPOINTS; i++) kind_at[i] = -1;
+  for (i = 0; i < ENDPOINTS * NUMBERS; i++) kind_at[i / NUMBERS][i % NUMBERS] = -1;
   endpoints_forget();
   avr_ioctl(avr, AVR_IOCTL_USB_RESET, NULL);
   run_cycles(CYCLES_A_MS * 3);
@@ -223,10 +266,12 @@ static void collect_and(int tells) {
   for (pipe = 1; pipe < ENDPOINTS; pipe++) {
     uint8_t bytes[64];
     uint32_t length = sizeof bytes, i;
-    if (kind_at[pipe] < 0 || usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) < 0 || length == 0) continue;
-    if (!tells) continue;
-    printf("%ld %s ", now_ms, names[kind_at[pipe]]);
-    for (i = 0; i < length; i++) printf("%02x", bytes[i]);
+    int kind, begins;
+    if (!is_known(pipe) || usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) < 0 || length == 0 || !tells) continue;
+    kind = kind_of_packet(pipe, bytes, &begins);
+    if (kind < 0) continue;
+    printf("%ld %s ", now_ms, names[kind]);
+    for (i = (uint32_t)begins; i < length; i++) printf("%02x", bytes[i]);
     putchar('\n');
   }
 }
@@ -247,15 +292,27 @@ static void tell_segments(int chain, const unsigned char *bytes, int count) {
   putchar('\n');
 }
 
+static void tell_display(int display, const unsigned char *bytes, int count) {
+  int i;
+  printf("%ld display %d ", now_ms, display);
+  for (i = 0; i < count; i++) printf("%02x", bytes[i]);
+  putchar('\n');
+}
+
 static void nobody(int chain, const unsigned char *bytes, int count) { (void)chain; (void)bytes; (void)count; }
 
 static void tell_lamp(int lamp, int lit) { printf("%ld lamp %d %d\n", now_ms, lamp, lit); }
+
+static void tell_wave(int lamp, unsigned long edges, unsigned long shortest, unsigned long longest) {
+  fprintf(stderr, "wave %d edges %lu shortest %lu longest %lu\n", lamp, edges, shortest, longest);
+}
 
 /* A scan has begun: what the one before it showed and sent. */
 static void scan_has_begun(void) {
   if (now_ms >= 0) {
     wiring_tell_lamps(tell_lamp);
     if (!segments_tell(tell_segments)) exit(5);
+    if (!displays_tell(tell_display)) exit(5);
     if (!lights_tell(tell_lights)) exit(5);
     collect();
   }
@@ -305,6 +362,7 @@ static int begin_and(int tells) {
   while (scanning) step();
   if (!tells) collect_and(0);
   if (!segments_tell(nobody)) exit(5);
+  if (!displays_tell(nobody)) exit(5);
   if (!lights_tell(nobody)) exit(5);
   is_settled = 1;
   now_ms = -1;
@@ -366,7 +424,7 @@ static void listen(int ms) {
     for (pipe = 1; pipe < ENDPOINTS; pipe++) {
       uint8_t bytes[64];
       uint32_t length = sizeof bytes;
-      if (kind_at[pipe] == OV_REPORT_KEYBOARD && usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) >= 0 && length > 0) heard++;
+      if (kind_at[pipe][0] == OV_REPORT_KEYBOARD && usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) >= 0 && length > 0) heard++;
     }
   }
   printf("%d\n", heard);
@@ -381,7 +439,7 @@ static avr_cycle_count_t ask_until(avr_cycle_count_t first, int every_ms) {
     for (pipe = 1; pipe < ENDPOINTS; pipe++) {
       uint8_t bytes[64];
       uint32_t length = sizeof bytes;
-      if (kind_at[pipe] == OV_REPORT_KEYBOARD && usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) >= 0 && length > 0) return avr->cycle;
+      if (kind_at[pipe][0] == OV_REPORT_KEYBOARD && usb(AVR_IOCTL_USB_READ, pipe, bytes, &length) >= 0 && length > 0) return avr->cycle;
     }
   }
 }
@@ -628,6 +686,7 @@ int main(int argc, char **argv) {
       return 1;
     }
   }
+  wiring_tell_waves(tell_wave);
   fprintf(stderr, "scans %lu late %lu most %llu mean %llu stack %u lights %ld pause %ld\n", scans, late, (unsigned long long)scan_most,
           (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp, light_most, lights_pause());
   return 0;

@@ -1,5 +1,6 @@
 #include "wiring.h"
 #include "lights.h"
+#include "displays.h"
 #include "segments.h"
 #include "parts.h"
 
@@ -17,12 +18,15 @@
 #define MOST_LAMPS 256
 #define FIRST_PORT 0x23 /* the input register of port B; direction and level follow, then the next port */
 #define PORTS 5
+#define CYCLES_A_SECOND 16000000L
 
 struct pin { int net, port, bit; };
 struct conductor { int from, to, diode, closed; };
 struct chain { int clock, latch, data, enable, lines, net[MOST_LINES]; unsigned char bits[MOST_LINES], shown[MOST_LINES]; int was_clock, was_latch; };
 struct multiplexer { int select[4], data, lines, net[16]; };
-struct lamp { int kind, a, b, told, glows; }; /* 'p' pin net high; 'r' chain a, bit b low; 'x' net a high and net b low */
+struct lamp { int kind, a, b, told, glows; }; /* 'p' pin net high; 'r' chain a, bit b low; 'x' net a high and net b low; 't' a tone of b Hz on net a */
+/* Of a sounder: its level, when that changed last, and how many cycles lay between two changes while it sounded. */
+struct wave { int level; avr_cycle_count_t at; unsigned long edges, before, shortest, longest; };
 
 static avr_t *chip;
 static struct pin pins[64];
@@ -30,6 +34,7 @@ static struct conductor conductors[MOST_CONTACTS];
 static struct chain inputs[MOST_PARTS], outputs[MOST_PARTS];
 static struct multiplexer multiplexers[MOST_PARTS];
 static struct lamp lamps[MOST_LAMPS];
+static struct wave waves[MOST_LAMPS];
 static int pin_count, conductor_count, input_count, output_count, multiplexer_count, lamp_count;
 static int ground, held[MOST_NETS];
 static unsigned char low[MOST_NETS];
@@ -151,6 +156,32 @@ static void move_outputs(struct chain *c) {
   c->was_latch = latch;
 }
 
+/* So many cycles are half a wave. */
+static avr_cycle_count_t half_of(const struct lamp *lamp) { return (avr_cycle_count_t)(CYCLES_A_SECOND / 2 / lamp->b); }
+
+static int sounds(int nth) { return waves[nth].edges > 0 && chip->cycle - waves[nth].at < half_of(&lamps[nth]) * 3 / 2; }
+
+static void move_sounder(int nth) {
+  struct wave *wave = &waves[nth];
+  int level = driven_high(lamps[nth].a);
+  if (level == wave->level) return;
+  /* The last change of all ends the tone, at whatever time: only what another one follows counts. */
+  if (sounds(nth) && wave->before > 0) {
+    if (wave->shortest == 0 || wave->before < wave->shortest) wave->shortest = wave->before;
+    if (wave->before > wave->longest) wave->longest = wave->before;
+  }
+  wave->before = sounds(nth) ? (unsigned long)(chip->cycle - wave->at) : 0;
+  wave->edges++;
+  wave->level = level;
+  wave->at = chip->cycle;
+}
+
+void wiring_tell_waves(void (*tell)(int lamp, unsigned long edges, unsigned long shortest, unsigned long longest)) {
+  int i;
+  for (i = 0; i < lamp_count; i++)
+    if (lamps[i].kind == 't') tell(i, waves[i].edges, waves[i].shortest, waves[i].longest);
+}
+
 static void write_port(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, void *param) {
   int i;
   (void)param;
@@ -158,6 +189,7 @@ static void write_port(struct avr_t *avr, avr_io_addr_t addr, uint8_t value, voi
   solved = 0;
   for (i = 0; i < input_count; i++) move_inputs(&inputs[i]);
   for (i = 0; i < output_count; i++) move_outputs(&outputs[i]);
+  for (i = 0; i < lamp_count; i++) if (lamps[i].kind == 't') move_sounder(i);
   lights_look(avr);
   segments_look();
 }
@@ -200,6 +232,7 @@ static int add_part(const char *word, const int *n, int count) {
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
   } else if (strcmp(word, "light") == 0) lights_add(n[0]);
   else if (strcmp(word, "segments") == 0) segments_add(n);
+  else if (strcmp(word, "display") == 0) displays_add(n);
   else if (strcmp(word, "expander") == 0) expanders_add(n);
   else if (strcmp(word, "wiper") == 0) wipers_add(n);
   else if (strcmp(word, "ladder") == 0) ladders_add(n, count);
@@ -223,6 +256,7 @@ int wiring_read(const char *path, avr_t *avr) {
   fclose(file);
   join_ports();
   expanders_join(avr);
+  displays_join(avr);
   ladders_join(avr);
   return 1;
 }
@@ -268,7 +302,7 @@ static int glows(struct lamp *lamp) {
 void wiring_tell_lamps(void (*tell)(int lamp, int lit)) {
   int i;
   for (i = 0; i < lamp_count; i++) {
-    int lit = lamps[i].kind == 'x' ? glows(&lamps[i]) : is_lit(&lamps[i]);
+    int lit = lamps[i].kind == 'x' ? glows(&lamps[i]) : lamps[i].kind == 't' ? sounds(i) : is_lit(&lamps[i]);
     if (lit != lamps[i].told) tell(i, lit);
     lamps[i].told = lit;
   }
@@ -283,5 +317,6 @@ void wiring_start_afresh(void) {
   lights_start_afresh();
   segments_start_afresh();
   expanders_start_afresh();
+  displays_start_afresh();
   solved = 0;
 }

@@ -9,6 +9,8 @@ int wiring_read(const char *path, avr_t *avr);
 void wiring_set_contact(int contact, int closed);
 /* Tells each lamp that shows something else than before. */
 void wiring_tell_lamps(void (*tell)(int lamp, int lit));
+/* Of each sounder with a tone: how often its level changed, and the fewest and most cycles between two changes while it sounded. */
+void wiring_tell_waves(void (*tell)(int lamp, unsigned long edges, unsigned long shortest, unsigned long longest));
 void wiring_start_afresh(void);
 
 #endif

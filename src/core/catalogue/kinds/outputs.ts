@@ -1,13 +1,28 @@
-import { between, z } from "../../schema";
+import { between, whole, z } from "../../schema";
 import { type ControlKind, asPart, contactRow, controlFields, elementOf } from "./controlKind";
 
-const buzzerSchema = z.strictObject({ ...controlFields, kind: z.literal("buzzer"), currentMa: between(0.5, 200) });
+const buzzerSchema = z.strictObject({
+  ...controlFields,
+  kind: z.literal("buzzer"),
+  currentMa: between(0.5, 200),
+  /** The square wave that it wants, in Hz; as usual where nothing is said. */
+  toneHz: z.optional(whole(100, 8000)),
+  /** It has an oscillator of its own, and sounds as soon as it has power. */
+  ownTone: z.optional(z.boolean()),
+});
 export type Buzzer = z.infer<typeof buzzerSchema>;
 
 const motorSchema = z.strictObject({ ...controlFields, kind: z.literal("motor"), currentMa: between(5, 2000) });
 export type Motor = z.infer<typeof motorSchema>;
 
-/** A sounder that needs a square wave. */
+/** Where small sounders are loudest (from memory; the data sheet says it of one's own). */
+export const USUAL_TONE_HZ = 2700;
+
+/** The square wave that a control wants, in Hz; 0 for what sounds by itself, or does not sound. */
+export const toneOf = (control: { kind: string; toneHz?: number; ownTone?: boolean } | undefined): number =>
+  control?.kind === "buzzer" && !control.ownTone ? (control.toneHz ?? USUAL_TONE_HZ) : 0;
+
+/** A sounder: one that needs a square wave, or one with its own. */
 export const buzzer: ControlKind<Buzzer> = {
   kind: "buzzer",
   title: "Buzzer",
@@ -21,7 +36,7 @@ export const buzzer: ControlKind<Buzzer> = {
     elementOf(control, "sound", "output", control.label, contactRow(control.id, ["plus", "minus"], 0, 7.6)),
   ],
   inputs: () => [],
-  describe: (control) => `${control.currentMa} mA`,
+  describe: (control) => `${control.currentMa} mA, ${toneOf(control) > 0 ? `${toneOf(control)} Hz` : "its own tone"}`,
 };
 
 /** A vibration motor; it takes more than a pin gives, so it has a transistor. */

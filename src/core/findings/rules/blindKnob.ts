@@ -1,27 +1,16 @@
 import { hasUsb8Chip } from "../../chips/usb8Classes";
-import { withPieces } from "../../edits/buses";
 import { adoptPinPlan } from "../../edits/pins";
 import type { Design } from "../../document/schema";
 import { planPins } from "../../pins/planPins";
-import { blindKnobs, pieceForKnobs } from "../../edits/pieces";
+import { blindKnobs } from "../../timing/knobLimits";
 import { type Fix, type Rule, listed } from "../finding";
 
 const planned = (design: Design) => adoptPinPlan(design, planPins(design));
 
-/** Ways out that leave no knob blind; pads that interrupt help on classes whose firmware is told by them. */
+/** Pads that interrupt help on classes whose firmware is told by them. */
 function cures(design: Design, profileId: string | undefined): Fix[] {
-  const piece = pieceForKnobs(design);
-  const inPieces: Fix[] =
-    piece === undefined
-      ? []
-      : [{ title: `Send displays in pieces of ${piece} bytes`, apply: (d) => withPieces(d, piece) }];
-  if (profileId === undefined || !hasUsb8Chip(profileId)) return inPieces;
-  const told = planned(design);
-  if (blindKnobs(told).length === 0) return [...inPieces, { title: "Share out pins anew", apply: planned }];
-  const both = inPieces.length === 0 ? pieceForKnobs(told) : undefined;
-  if (both === undefined) return inPieces;
-  const title = `Put knobs on pads that interrupt, displays in pieces of ${both} bytes`;
-  return [{ title, apply: (d) => planned(withPieces(d, both)) }];
+  if (profileId === undefined || !hasUsb8Chip(profileId)) return [];
+  return blindKnobs(planned(design)).length === 0 ? [{ title: "Share out pins anew", apply: planned }] : [];
 }
 
 /** Knobs that keep their steps by themselves, and lose them while lights or displays are being sent. */

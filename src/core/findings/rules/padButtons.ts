@@ -1,4 +1,4 @@
-import { padShapeOf } from "../../firmware/padShape";
+import { reportShapeOf } from "../../firmware/reportShape";
 import { usualPad } from "../../hid/padShape";
 import { setPad } from "../../edits/reportSet";
 import { type Rule } from "../finding";
@@ -16,7 +16,7 @@ export const padButtons: Rule = {
   check(design) {
     const { interfaces, pad = usualPad } = design.reportSet;
     if (!interfaces.includes("pad")) return [];
-    const { buttons, hat, axes } = padShapeOf(design);
+    const { buttons, hat, axes } = reportShapeOf(design);
     if (buttons + axes.length === 0 && !hat)
       return [
         {
@@ -27,7 +27,7 @@ export const padButtons: Rule = {
         },
       ];
     if (buttons <= COMMON) return [];
-    const bound = padShapeOf({ ...design, reportSet: { ...design.reportSet, pad: { ...pad, buttons: 0 } } }).buttons;
+    const bound = reportShapeOf({ ...design, reportSet: { ...design.reportSet, pad: { ...pad, buttons: 0 } } }).buttons;
     const fixes =
       bound <= COMMON
         ? [{ title: `Declare ${COMMON} buttons`, apply: (d: typeof design) => setPad(d, { ...pad, buttons: COMMON }) }]

@@ -63,7 +63,7 @@ export const project: FirmwareTarget = {
   title: "Firmware, a project to compile",
   purpose: "Whole for the 8-bit USB boards; for any other controller a dozen calls and USB are left to join.",
   takes: [
-    "Every circuit of contacts, knobs, sticks and pots, lamps, lights and segment displays; music, live changes.",
+    "Every circuit of contacts, knobs, sticks and pots, lamps, motors, sounders, lights and displays; music, live changes.",
     "Whole for the 8-bit USB classes; elsewhere pins and USB are left to join.",
   ],
   problems(design, scan) {

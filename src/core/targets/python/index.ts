@@ -46,7 +46,7 @@ export const python: FirmwareTarget = {
   title: "Firmware, Python",
   purpose: "For boards that run Python: files to copy onto their drive; nothing to compile.",
   takes: [
-    "Every circuit of contacts, knobs, sticks and pots, lamps, lights and segment displays; music; live changes where the board has memory for them.",
+    "Every circuit of contacts, knobs, sticks and pots, lamps, motors, sounders, lights and displays; music; live changes where the board has memory for them.",
     "Addressable lights, but for one call to your interpreter's own way to send them (lights_port.py).",
     "Knobs are sampled in each scan: one that is turned fast loses steps.",
   ],

@@ -1,10 +1,11 @@
+import type { HidKind } from "../../hid/interfaceKinds";
 import { PACKED_FRAME_BYTES } from "../../contract/live";
 import type { Design } from "../../document/schema";
-import { PREFIX, unsignedItem } from "../../hid/descriptorItem";
-import { DescriptorWriter } from "../../hid/descriptorWriter";
-import type { PadShape } from "../../hid/padShape";
+import { withReportId } from "../../hid/reportId";
+import { DescriptorWriter, bytesOf } from "../../hid/descriptorWriter";
+import type { ReportShape } from "../../hid/reportShape";
 import { reportBytes } from "../../hid/reportBytes";
-import { type HidKind, hidInterfaces } from "../../hid/interfaces";
+import { hidInterfaces } from "../../hid/interfaces";
 import { LIVE_COLLECTION } from "../../hid/liveCollection";
 
 /**
@@ -22,26 +23,19 @@ function packedFrames() {
   return w.end().items;
 }
 
-const itemsOf = (kind: HidKind, shape: PadShape) =>
+const itemsOf = (kind: HidKind, shape: ReportShape) =>
   kind === "live" ? packedFrames() : hidInterfaces[kind].descriptor(shape);
 
 /** Bytes of a report to the computer and from it, without its id. */
-export const bytesBothWays = (kind: HidKind, shape: PadShape): [toHost: number, fromHost: number] =>
+export const bytesBothWays = (kind: HidKind, shape: ReportShape): [toHost: number, fromHost: number] =>
   kind === "live"
     ? [PACKED_FRAME_BYTES, PACKED_FRAME_BYTES]
     : [reportBytes(kind, shape), hidInterfaces[kind].outputBytes];
 
-/**
- * A report descriptor with a report id after its collection is opened: the interpreter puts all collections on one
- * interface, where reports are told apart by their first byte (USB HID 1.11, section 6.2.2.7).
- */
-export function descriptorWithId(kind: HidKind, shape: PadShape, reportId: number): number[] {
-  const items = itemsOf(kind, shape);
-  const opened = items.findIndex(({ name }) => name.startsWith("Collection"));
-  return items.flatMap(({ bytes }, nth) =>
-    nth === opened && reportId > 0 ? [...bytes, ...unsignedItem(PREFIX.reportId, reportId)] : bytes,
-  );
-}
+/** The interpreter puts all collections on one interface, so each has a number. */
+export const descriptorWithId = (kind: HidKind, shape: ReportShape, reportId: number): number[] => [
+  ...bytesOf(withReportId(itemsOf(kind, shape), reportId)),
+];
 
 /** The id of a design's report; one alone needs none, so that a keyboard keeps the boot layout. */
 export const reportIdOf = ({ reportSet }: Design, nth: number): number =>

@@ -2,6 +2,7 @@ import { windowEdges } from "../../circuits/ladderVoltage";
 import type { LadderBank } from "../../circuits/circuitKind";
 import { type AccessBy, accessSets, addressesOf, bitsOf, chipsOf } from "../../firmware/accessSets";
 import type { ScanTable } from "../../firmware/scanTable";
+import type { TwoWireBus } from "../../firmware/twoWireBuses";
 import type { Literal } from "./literals";
 
 /** One added part as hardware.py builds it: its sort and what it is given. */
@@ -44,12 +45,12 @@ function addMultiplexers({ access }: ScanTable, pinOf: PinOf, add: Adding) {
   }
 }
 
-function addExpanders({ access }: ScanTable, pinOf: PinOf, add: Adding) {
+function addExpanders({ access }: ScanTable, buses: readonly TwoWireBus[], add: Adding) {
   for (const set of accessSets(access, "expander", ({ scl, sda }) => `${scl} ${sda}`)) {
-    const { scl, sda } = set[0][1];
+    const bus = buses.findIndex(({ scl }) => scl === set[0][1].scl);
     const addresses = addressesOf(set.map(([, line]) => line));
     add(
-      ["expanders", pinOf(scl), pinOf(sda), addresses],
+      ["expanders", bus, addresses],
       set.map(([id, { address, bit }]) => [id, addresses.indexOf(address) * EXPANDER_LINES + bit]),
     );
   }
@@ -71,8 +72,12 @@ function addLadders({ access, ladders }: ScanTable, pinOf: PinOf, add: Adding) {
   }
 }
 
-/** Registers, multiplexers, expanders and ladders of a design, for hardware.py. @param pinOf the interpreter's name of a net's pin */
-export function partsOf(scan: ScanTable, pinOf: PinOf): Parts {
+/**
+ * Registers, multiplexers, expanders and ladders of a design, for hardware.py.
+ * @param buses its two-wire buses, by number
+ * @param pinOf the interpreter's name of a net's pin
+ */
+export function partsOf(scan: ScanTable, buses: readonly TwoWireBus[], pinOf: PinOf): Parts {
   const parts: PartLiteral[] = [];
   const places: Parts["places"] = new Map();
   const add: Adding = (part, bits) => {
@@ -81,7 +86,7 @@ export function partsOf(scan: ScanTable, pinOf: PinOf): Parts {
   };
   addRegisters(scan, pinOf, add);
   addMultiplexers(scan, pinOf, add);
-  addExpanders(scan, pinOf, add);
+  addExpanders(scan, buses, add);
   addLadders(scan, pinOf, add);
   return { parts, places };
 }

@@ -1,16 +1,18 @@
+import { isHid } from "../../hid/interfaceKinds";
 import { interpreterPin } from "../../chips/interpreterPins";
 import { LADDER_SETTLE_US } from "../../circuits/ladder";
 import { REPORTS } from "../../contract/contract";
 import { derive } from "../../derived/derive";
 import { throughWords } from "../../derived/throughWords";
 import type { Design } from "../../document/schema";
-import { padShapeOf } from "../../firmware/padShape";
+import { reportShapeOf } from "../../firmware/reportShape";
 import type { ScanTable } from "../../firmware/scanTable";
-import { hidInterfaces, isHid } from "../../hid/interfaces";
+import { type TwoWireBus, twoWireBuses } from "../../firmware/twoWireBuses";
+import { hidInterfaces } from "../../hid/interfaces";
 import { identityOf } from "../../image/identity";
 import { bytesBothWays, descriptorWithId, isBootKeyboard, reportIdOf } from "./interfaces";
 import { type Literal, bytesLiteral, listing, literal } from "./literals";
-import { partsOf } from "./parts";
+import { type Parts, partsOf } from "./parts";
 
 /** The interpreter's name of a net's pin; empty while it has none. */
 export const pinNameOf =
@@ -19,7 +21,7 @@ export const pinNameOf =
     interpreterPin(derive(design).profile?.id ?? "", design.pinPlan[netId]?.pin ?? "");
 
 function interfaceText(design: Design): string {
-  const shape = padShapeOf(design);
+  const shape = reportShapeOf(design);
   const rows = design.reportSet.interfaces.filter(isHid).map((kind, nth) => {
     const reportId = reportIdOf(design, nth);
     const [page, usage] = hidInterfaces[kind].collection;
@@ -40,18 +42,52 @@ const sensorLiteral =
       : [pinOf(netId), [], 0];
   };
 
+/** Where a lamp hangs: on an added part, between two lines, or on a pin; of a sounder its tone in Hz. */
+const lampLiteral =
+  ({ access, tones }: ScanTable, places: Parts["places"], pinOf: (netId: string) => string) =>
+  (netId: string): Literal => {
+    if (Object.hasOwn(tones, netId)) return ["tone", pinOf(netId), tones[netId]];
+    const place = places.get(netId);
+    const own = access[netId];
+    if (own?.by === "pair") return ["pair", pinOf(own.high), pinOf(own.low)];
+    return place ? ["part", ...place] : ["pin", pinOf(netId)];
+  };
+
 const segmentPins = ({ segmentChains }: ScanTable, pinOf: (netId: string) => string): string =>
   listing(
     "SEGMENT_CHAINS",
     segmentChains.map(({ data, clock, select }) => ({ value: [data, clock, select].map(pinOf) })),
   );
 
+/** Two-wire buses, and the displays on them. */
+const busLines = ({ displays }: ScanTable, buses: readonly TwoWireBus[], pinOf: (netId: string) => string): string =>
+  [
+    listing(
+      "BUSES",
+      buses.map(({ scl, sda, khz }) => ({ value: [pinOf(scl), pinOf(sda), 1000 * khz] })),
+    ),
+    "",
+    "# Of each display of dots: its bus, its address there, and the bus multiplexer it hangs on (0: none) with what that is told.",
+    listing(
+      "DISPLAYS",
+      displays.map(({ scl, address, behind }) => ({
+        value: [
+          buses.findIndex((bus) => bus.scl === scl),
+          address,
+          behind?.address ?? 0,
+          behind ? 1 << behind.branch : 0,
+        ],
+      })),
+    ),
+  ].join("\n");
+
 /** The lines of a design for hardware.py: who it is, its interfaces, its pins, and what stands between. */
 export function planFile(design: Design, scan: ScanTable): string {
   const derived = derive(design);
   const through = throughWords(derived);
   const pinOf = pinNameOf(design);
-  const { parts, places } = partsOf(scan, pinOf);
+  const buses = twoWireBuses(design, scan);
+  const { parts, places } = partsOf(scan, buses, pinOf);
   const sensed = new Set(scan.senseLines);
   const comment = (netId: string) => {
     const flag = derived.netById.get(netId)?.flag ?? derived.elements.get(netId)?.label ?? netId;
@@ -62,12 +98,7 @@ export function planFile(design: Design, scan: ScanTable): string {
     return place ? ["part", ...place] : [scan.access[netId]?.by === "held-pin" ? "held" : "pin", pinOf(netId)];
   };
   const sensor = sensorLiteral(scan, pinOf);
-  const lamp = (netId: string): Literal => {
-    const place = places.get(netId);
-    const access = scan.access[netId];
-    if (access?.by === "pair") return ["pair", pinOf(access.high), pinOf(access.low)];
-    return place ? ["part", ...place] : ["pin", pinOf(netId)];
-  };
+  const lamp = lampLiteral(scan, places, pinOf);
   const { maker, product, vendorId, productId } = identityOf(design);
   const lines = (nets: string[], of: (netId: string) => Literal) =>
     nets.map((netId) => ({ value: of(netId), comment: comment(netId) }));
@@ -82,7 +113,10 @@ ${interfaceText(design)}
 # A computer's start-up screen reads a keyboard only while it is the one interface.
 BOOT_DEVICE = ${isBootKeyboard(design) ? 1 : 0}
 
-# Added parts: sort, pins, and how many lines.
+# Clock, data and speed of each two-wire bus.
+${busLines(scan, buses, pinOf)}
+
+# Added parts: sort, pins or bus, and how many lines.
 ${listing(
   "PARTS",
   parts.map((value) => ({ value })),

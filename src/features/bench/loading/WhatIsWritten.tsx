@@ -1,9 +1,9 @@
 import { FRAME_BYTES } from "@/core/contract/live";
 import { MUSIC_REPORT_BYTES } from "@/core/contract/music";
 import { PANEL } from "@/core/contract/panel";
-import { padShapeOf } from "@/core/firmware/padShape";
+import { endpointPlanOf } from "@/core/firmware/endpoints";
+import { reportShapeOf } from "@/core/firmware/reportShape";
 import { type InterfaceKind, interfaceFaces } from "@/core/hid/interfaceKinds";
-import { inOrder } from "@/core/hid/interfaces";
 import { reportBytes } from "@/core/hid/reportBytes";
 import type { Design } from "@/core/document/schema";
 import type { ImageSizes } from "@/core/image/flashImage";
@@ -17,7 +17,7 @@ function bytesOf(kind: InterfaceKind, design: Design): string {
   if (kind === "live") return `${FRAME_BYTES} bytes`;
   if (kind === "panel") return `${PANEL.BYTES} bytes told`;
   if (kind === "music") return `up to ${MUSIC_REPORT_BYTES} bytes`;
-  return `${reportBytes(kind, padShapeOf(design))} bytes`;
+  return `${reportBytes(kind, reportShapeOf(design))} bytes`;
 }
 
 /** What of the chip's memory the device takes, and what the computer will find. */
@@ -37,10 +37,12 @@ export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageS
       </Section>
       <Section title="What the computer finds">
         <Values
-          rows={inOrder(design.reportSet.interfaces).map((kind, nth) => [
-            `${interfaceFaces[kind].title}, endpoint ${nth + 1}`,
-            bytesOf(kind, design),
-          ])}
+          rows={endpointPlanOf(design).flatMap((group, nth) =>
+            group.map((kind): [string, string] => [
+              `${interfaceFaces[kind].title}, endpoint ${nth + 1}`,
+              bytesOf(kind, design),
+            ]),
+          )}
         />
       </Section>
     </>

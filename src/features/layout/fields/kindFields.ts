@@ -1,5 +1,6 @@
 import { lampColours } from "@/core/catalogue/lampColours";
 import type { Control } from "@/core/catalogue/kinds";
+import { USUAL_TONE_HZ } from "@/core/catalogue/kinds/outputs";
 
 interface Named {
   key: string;
@@ -128,7 +129,11 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
       true,
     ),
   ],
-  buzzer: [number("currentMa", "Current", "mA")],
+  buzzer: [
+    number("currentMa", "Current", "mA"),
+    { key: "toneHz", label: "Tone", unit: "Hz", sort: "whole", otherwise: USUAL_TONE_HZ },
+    tick("ownTone", "Sounds by itself when powered"),
+  ],
   motor: [number("currentMa", "Current", "mA")],
   fixing: [tick("carries", "Carries the plate")],
 };

@@ -2,8 +2,10 @@ import { padAxisOf } from "../axisUses";
 import { jobsOf } from "../bindings";
 import { derive } from "../derived/derive";
 import { axisOf } from "../document/axes";
+import { EVERY_KEY_BYTES } from "../contract/contract";
 import type { Design } from "../document/schema";
-import { type PadAxis, type PadShape, noPad, padAxes, usualPad } from "../hid/padShape";
+import { type PadAxis, padAxes, usualPad } from "../hid/padShape";
+import { type ReportShape, plainReports } from "../hid/reportShape";
 
 const jobs = ({ keymap }: Design) =>
   keymap.layers.flatMap(({ bindings }) => Object.values(bindings).flatMap((binding) => jobsOf(binding)));
@@ -27,14 +29,19 @@ export function goesBothWays(design: Design, elementId: string): boolean {
   return control !== undefined && axisOf(design.keymap.axes, control, element!).sides === "both";
 }
 
-/** What the game pad's report holds: what a person wants, and what is bound beyond it. Without a game pad nothing. */
-export function padShapeOf(design: Design): PadShape {
-  const { interfaces, pad = usualPad } = design.reportSet;
-  if (!interfaces.includes("pad")) return { ...noPad, buttons: 0, hat: false };
+/**
+ * What of the reports depends on the design. Of the game pad's what a person wants, and what is bound beyond it, or nothing; of the
+ * keyboard's the bytes behind the boot layout.
+ */
+export function reportShapeOf(design: Design): ReportShape {
+  const { interfaces, pad = usualPad, everyKey } = design.reportSet;
+  const keyBytes = everyKey && interfaces.includes("keyboard") ? EVERY_KEY_BYTES : 0;
+  if (!interfaces.includes("pad")) return { ...plainReports, buttons: 0, hat: false, keyBytes };
   const all = jobs(design);
   const highest = Math.max(0, ...all.map((job) => (job.does === "pad-button" ? job.button + 1 : 0)));
   const movers = padMovers(design);
   return {
+    keyBytes,
     buttons: Math.max(pad.buttons, highest),
     hat: pad.hat || all.some((job) => job.does === "pad-hat"),
     axes: padAxes
