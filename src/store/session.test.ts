@@ -81,6 +81,15 @@ describe("the live session", () => {
     expect(Math.abs(state().nowMs - before - 600 * 16.67)).toBeLessThan(2);
   });
 
+  it("takes presses that came in one breath one after the other", () => {
+    for (const key of ["k3", "k1", "k4", "k2"]) pressElement(`${key}:press`, true);
+    for (const key of ["k3", "k1", "k4", "k2"]) pressElement(`${key}:press`, false);
+    pressElement("k3:press", true);
+    pressElement("k3:press", false);
+    pass(400);
+    expect(state().text).toBe("cadbc");
+  });
+
   it("keeps presses that were made before it woke, in their order", async () => {
     stopSession();
     const waking = startSession(finishedPad());

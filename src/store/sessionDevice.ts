@@ -139,6 +139,7 @@ function power() {
   glasses = Glass ? device.scan.displays.map((display) => new Glass(display)) : [];
   drivers = Drivers ? device.scan.segmentChains.map((chain) => new Drivers(chain)) : [];
   pressedAt.clear();
+  lastHandMs = 0;
   const { inputs, sensors } = device.scan;
   set({ ...emptySession, seen: { hasInputs: inputs.length > 0, sensors } });
 }
@@ -246,13 +247,25 @@ function litIn(changes: Change[], before: string[]): string[] {
 const SHORTEST_PRESS_MS = 30;
 const pressedAt = new Map<string, number>();
 
+/**
+ * Presses that the screen tells of in one breath (all that came while a page was busy) still come one after the
+ * other: at the same millisecond the device would take them in the order of its wires, not of the hand.
+ */
+const PRESSES_APART_MS = 10;
+let lastHandMs = 0;
+
+function momentOfHand(nowMs: number, elementId: string, pressed: boolean): number {
+  const soonest = pressed ? lastHandMs + PRESSES_APART_MS : (pressedAt.get(elementId) ?? 0) + SHORTEST_PRESS_MS;
+  lastHandMs = Math.max(nowMs, lastHandMs, soonest);
+  if (pressed) pressedAt.set(elementId, lastHandMs);
+  return lastHandMs;
+}
+
 /** Presses or lets go a switch element. */
 export function pressContact(elementId: string, pressed: boolean): void {
   const { held } = get();
   if (!device || held.includes(elementId) === pressed) return;
-  if (pressed) pressedAt.set(elementId, device.nowMs);
-  const atMs = pressed ? device.nowMs : Math.max(device.nowMs, (pressedAt.get(elementId) ?? 0) + SHORTEST_PRESS_MS);
-  device.press(elementId, pressed, atMs);
+  device.press(elementId, pressed, momentOfHand(device.nowMs, elementId, pressed));
   set({ held: pressed ? [...held, elementId] : held.filter((id) => id !== elementId) });
 }
 
