@@ -38,6 +38,8 @@ const EXPORTS = [
   "ov_live_asked",
   "ov_live_frame",
   "ov_panel_place",
+  "ov_answer_place",
+  "ov_answer_came",
 ];
 export const STRICT = ["-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror"];
 

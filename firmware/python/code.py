@@ -1,6 +1,7 @@
 """Runs for as long as the board has power: scans the device whenever a millisecond has passed, or as often as it can."""
 
 import hardware
+import radio_port
 from device.runtime import Runtime
 from tables import TABLES
 
@@ -9,6 +10,7 @@ lines = hardware.Lines()
 runtime = Runtime(TABLES, lines, host.send, hardware.Kept())
 live = runtime.live
 has_panel = runtime.panel.is_declared
+has_radio = runtime.radio.there
 told_ms = hardware.now_ms()
 is_asleep = False
 
@@ -30,6 +32,10 @@ while True:
         told = host.told()
         if told is not None:
             runtime.panel.tell(told)
+    if has_radio:
+        answer = radio_port.answer()
+        if answer is not None:
+            runtime.radio_answered(answer)
     question = None if live.is_working else host.question()
     if question:
         live.ask(question)

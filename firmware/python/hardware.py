@@ -12,6 +12,7 @@ import usb_hid
 import usb_midi
 
 import plan
+import radio_port
 from lights_port import send_lights
 from device.contract import (
     KEEP_TAKEN,
@@ -481,6 +482,9 @@ class Lines:
 
     def display(self, display, frame):
         self.displays[display].write(frame)
+
+    def radio(self, packet):
+        return radio_port.send_packet(packet)
 
     def show(self):
         """After each scan: what registers show, and the next lamp of those between line pairs."""

@@ -12,6 +12,7 @@ Lines of a script (the same as those of the C archive):
   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
+  MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
   MS reset                    the bus is reset: the host knows nothing any more
   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
@@ -103,6 +104,10 @@ class Bench:
     def display(self, display, frame):
         self.tell("%d display %d %s" % (self.now_ms, display, frame.hex()))
 
+    def radio(self, packet):
+        self.tell("%d radio %s" % (self.now_ms, packet.hex()))
+        return True
+
     def send(self, kind, report):
         if self.is_asleep:
             return is_movement(kind, report)
@@ -177,6 +182,9 @@ class Bench:
 
     def do_told(self, ms, told):
         self.runtime.panel.tell(bytes.fromhex(told))
+
+    def do_answer(self, ms, told):
+        self.runtime.radio_answered(bytes.fromhex(told))
 
     def do_off(self, ms):
         self.start()

@@ -102,6 +102,7 @@ OV_APART static void tell(struct axis *axis, uint16_t entry, uint16_t way) {
   place = (int16_t)(axis->raw < 0 ? -(int16_t)way : (int16_t)way);
   if (place == axis->place) return;
   axis->place = place;
+  ov_radio_changed();
   if ((held & DOES) == OV_AXIS_DO_PAD) ov_reports_changed();
   if (held_beyond(entry, OV_SENSOR_AT_FIRST_INPUT, place, held & FIRST_DOWN)) held |= FIRST_DOWN;
   else held &= (uint8_t)~FIRST_DOWN;
@@ -206,6 +207,10 @@ static uint16_t fine_value(uint8_t n, int16_t place) {
   way = (uint16_t)((uint16_t)(way << 1) | way >> 11);
   return (uint16_t)(place < 0 ? 0x2000u - way : 0x2000u + way);
 }
+
+#if OV_WITH_RADIO
+uint16_t ov_axis_fine(uint8_t n) { return fine_value(n, axes[n].place); }
+#endif
 
 /* A controller, coarse or with its fine part behind it, or the pitch: told when it is another than the last. */
 OV_RARELY static void sound(struct axis *axis, uint8_t n) {

@@ -40,6 +40,7 @@ uint8_t ov_switch_closed(uint8_t sw) { return (uint8_t)(state_of && (state_of[sw
 static void count(uint8_t sw, uint8_t closed, uint8_t entry) {
   room--;
   state_of[sw] = closed ? CLOSED : 0;
+  ov_radio_changed();
   if (!(entry & OV_SWITCH_FLIPS)) ov_input_changed(sw, closed);
   else if (starting) ov_switch_found_closed(sw);
   else ov_switch_flipped(sw, closed);

@@ -97,6 +97,7 @@ static void count_value(uint8_t e, uint8_t back, uint8_t steps_told, uint16_t en
   uint8_t value = value_of[e], top = ov_table_byte((uint16_t)(entry + OV_ENCODER_AT_TOP));
   if (back) value_of[e] = value > steps_told ? (uint8_t)(value - steps_told) : 0;
   else value_of[e] = top - value > steps_told ? (uint8_t)(value + steps_told) : top;
+  ov_radio_changed();
   if (OV_WITH_MUSIC && value_of[e] != value) tell_value(e, entry, top);
 }
 

@@ -41,6 +41,10 @@ const uint8_t *ov_live_frame(void);
  * only; 0 on a device without one. */
 uint8_t *ov_panel_place(void);
 
+/* What came back on the acknowledgement of a radio's packet: what a panel is told, OV_PANEL_BYTES, and behind it the packet's check value.
+ * Between two scans only. 0 where nothing is expected there, or the check value does not fit; then nothing is taken. */
+uint8_t ov_radio_answered(const uint8_t *bytes, uint8_t length);
+
 /* For looking in from outside: the milliseconds that a chain's lights take when they are sent, the debounced state of a switch, and whether a layer is held or the default layer. */
 uint8_t ov_lights_ms(uint8_t chain);
 uint8_t ov_switch_closed(uint8_t sw);
@@ -65,6 +69,8 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length);
 void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length);
 /* Writes a frame to a display on its two-wire bus: its address, then these bytes. */
 void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length);
+/* Hands a radio its packet, framed. 0 = not taken: the runtime offers it again, as all is then. Never wait for its acknowledgement. */
+uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length);
 /* Begins to read the voltage of a sensor, and answers that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. So nobody waits for a converter. The first answer is not looked at. */
 uint16_t ov_hal_sense(uint8_t sensor);

@@ -405,12 +405,14 @@ OV_APART void ov_axes_sense(void);
 void ov_axes_play(uint8_t elapsed_ms);
 uint8_t ov_axis_value(uint8_t n);
 uint16_t ov_axis_reading(uint8_t n); /* smoothed, as parts of 65536 of the supply */
+uint16_t ov_axis_fine(uint8_t n);    /* of 14 bits: what goes to both sides rests at 8192 */
 #else
 static inline void ov_axes_init(void) {}
 static inline void ov_axes_sense(void) {}
 static inline void ov_axes_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
 static inline uint8_t ov_axis_value(uint8_t n) { (void)n; return 0; }
 static inline uint16_t ov_axis_reading(uint8_t n) { (void)n; return 0; }
+static inline uint16_t ov_axis_fine(uint8_t n) { (void)n; return 0; }
 #endif
 
 /* writing.c: a new set of changes; the answers are OV_STATUS_, OV_STATUS_WORKING while there is more to do */
@@ -473,6 +475,18 @@ static inline uint16_t ov_displays_need(void) { return 0; }
 static inline void ov_displays_init(void) {}
 static inline uint8_t ov_displays_wait(void) { return 0; }
 static inline void ov_displays_play(uint8_t is_crowded, uint8_t may_send) { (void)is_crowded; (void)may_send; }
+#endif
+
+#if OV_WITH_RADIO
+/* radio.c */
+extern uint8_t ov_radio_is_changed;
+static inline void ov_radio_changed(void) { ov_radio_is_changed = 1; } /* something that its packet tells */
+void ov_radio_init(void);
+OV_APART void ov_radio_play(uint8_t elapsed_ms);
+#else
+static inline void ov_radio_changed(void) {}
+static inline void ov_radio_init(void) {}
+static inline void ov_radio_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
 #endif
 
 /* lights.c */

@@ -33,6 +33,9 @@
 #ifndef OV_WITH_PLACE
 #define OV_WITH_PLACE 1 /* places on the screen */
 #endif
+#ifndef OV_WITH_RADIO
+#define OV_WITH_RADIO 1 /* a radio's packet */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif

@@ -43,17 +43,19 @@ async function loadedAside(design: Design): Promise<Loaded> {
 const languageFor = ({ keymap }: Design): Promise<HostLanguage> =>
   loadLanguage(useSession.getState().language ?? keymap.hostLanguage);
 
-/** What hears music and what draws segments and dots comes with devices that have them. */
+/** What hears music and radios, and what draws segments and dots, comes with devices that have them. */
 async function extrasOf({ reportSet, controls }: Design): Promise<SessionDevice.Extras> {
-  const [music, segments, glass] = await Promise.all([
+  const [music, segments, glass, radio] = await Promise.all([
     reportSet.interfaces.includes("music") ? import("@/core/engine/hostMusic") : null,
     controls.some(({ kind }) => kind === "segments") ? import("@/core/engine/segmentDrivers") : null,
     controls.some(({ kind }) => kind === "display") ? import("@/core/engine/displayGlass") : null,
+    controls.some(({ kind }) => kind === "radio") ? import("@/core/engine/radioLink") : null,
   ]);
   return {
     hear: music?.heardOf ?? null,
     Drivers: segments?.SegmentDrivers ?? null,
     Glass: glass?.DisplayGlass ?? null,
+    Link: radio?.RadioLink ?? null,
   };
 }
 
@@ -129,9 +131,12 @@ export const turnElement = (elementId: string, steps: number): void =>
 export const moveWiper = (elementId: string, place: number): void =>
   whenAwake((device) => device.moveWiperTo(elementId, place));
 
-/** The computer tells the panel this. */
+/** What the air does to a radio's packets from now on. */
+export const setAir = (air: SessionState["air"]): void => useSession.setState({ air });
+
 export const setAsleep = (asleep: boolean): void => whenAwake((device) => device.putHostToSleep(asleep));
 
+/** The computer tells the panel this. */
 export const tellPanel = (told: SessionState["told"]): void => whenAwake((device) => device.tellDevice(told));
 
 /** Turns a knob round once, as fast as the brief wishes. */

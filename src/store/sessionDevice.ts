@@ -5,6 +5,7 @@ import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
 import { panelBytes } from "@/core/hid/panelSettings";
 import type { heardOf } from "@/core/engine/hostMusic";
+import type { RadioLink } from "@/core/engine/radioLink";
 import type { DisplayGlass } from "@/core/engine/displayGlass";
 import type { SegmentDrivers } from "@/core/engine/segmentDrivers";
 import { HostStandIn } from "@/core/engine/hostText";
@@ -42,10 +43,11 @@ export interface Extras {
   hear: typeof heardOf | null;
   Drivers: typeof SegmentDrivers | null;
   Glass: typeof DisplayGlass | null;
+  Link: typeof RadioLink | null;
 }
 
 let host = new HostStandIn();
-let extras: Extras = { hear: null, Drivers: null, Glass: null };
+let extras: Extras = { hear: null, Drivers: null, Glass: null, Link: null };
 let design: Design | null = null;
 /** What the device is loaded with: the same whether its diodes are there or not. */
 let tables: Uint8Array = new Uint8Array();
@@ -64,6 +66,9 @@ let closedSwitches = new Set<string>();
 let drivers: SegmentDrivers[] = [];
 /** What displays of dots show, by their number. */
 let glasses: DisplayGlass[] = [];
+/** The air behind a radio, and what came back through it since the last scan. */
+let link: RadioLink | null = null;
+let cameBack: Uint8Array | null = null;
 /** Lamps that are on now: dimmed ones only for some of eight milliseconds. */
 let lampsOn = new Set<string>();
 
@@ -119,6 +124,10 @@ function power() {
       contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
       lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.scan.lamps[line].controlId, on }),
       lights: (_, chain, bytes) => log.lights.set(chain, bytes),
+      radio(atMs, bytes) {
+        const { air, told } = get();
+        cameBack = link?.send(atMs, bytes, air, [...panelBytes(told.flags, told.values)]) ?? null;
+      },
       display(_, display, bytes) {
         glasses[display]?.take(bytes);
         log.displays.add(display);
@@ -135,7 +144,9 @@ function power() {
     },
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
   );
-  const { Drivers, Glass } = extras;
+  const { Drivers, Glass, Link } = extras;
+  link = Link?.of(wired, randomFrom(1)) ?? null;
+  cameBack = null;
   glasses = Glass ? device.scan.displays.map((display) => new Glass(display)) : [];
   drivers = Drivers ? device.scan.segmentChains.map((chain) => new Drivers(chain)) : [];
   pressedAt.clear();
@@ -165,6 +176,8 @@ function advance(running: Device, ms: number) {
   for (let left = ms; left > 0; left--) {
     const atMs = running.nowMs;
     running.step();
+    if (cameBack) running.radioAnswered(cameBack);
+    cameBack = null;
     for (const id of running.scan.switches) watchSwitch(running, id, atMs, debounced);
     for (let layer = 0; layer < layerCount; layer++) {
       const on = running.layerActive(layer);
@@ -204,6 +217,7 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
     next.pointing = host.pointing;
     next.heard = host.heard;
   }
+  if (link && link.heard !== state.radio) next.radio = link.heard;
   next.asleep = running.isAsleep;
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
@@ -310,8 +324,9 @@ export function moveWiperTo(elementId: string, place: number): void {
   set({ places: { ...get().places, [elementId]: bounded } });
 }
 
+/** Over the bus; or, where a radio's acknowledgement brings it, with the next one. */
 export function tellDevice(told: SessionState["told"]): void {
-  device?.tell(panelBytes(told.flags, told.values));
+  if (!link?.answers) device?.tell(panelBytes(told.flags, told.values));
   set({ told });
 }
 

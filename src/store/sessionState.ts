@@ -3,6 +3,7 @@ import type { TimedReport } from "@/core/engine/device";
 import type { LanguageId } from "@/core/languages/ids";
 import type { HostDeed } from "@/core/engine/hostText";
 import { type MusicHeard, silence } from "@/core/engine/musicHeard";
+import type { Air, RadioHeard } from "@/core/engine/radioLink";
 import { type Pointing, stillPointer } from "@/core/hid/pointerWords";
 
 /** A line on the running strip that changes between two states. */
@@ -24,6 +25,8 @@ export interface SessionState {
   pointing: Pointing;
   /** What the computer hears of a device that plays music. */
   heard: MusicHeard;
+  /** What a radio's receiver makes of its packets; null before the first. */
+  radio: RadioHeard | null;
   reports: TimedReport[];
   contacts: Change[];
   debounced: Change[];
@@ -45,6 +48,8 @@ export interface SessionState {
   /** The computer sleeps. */
   asleep: boolean;
   bounce: boolean;
+  /** What the air does to a radio's packets. */
+  air: Air;
   withoutDiodes: boolean;
   /** The keyboard language of the computer, where it is not the design's. */
   language: LanguageId | null;
@@ -56,6 +61,7 @@ export const emptySession = {
   deeds: [],
   pointing: stillPointer,
   heard: silence,
+  radio: null,
   reports: [],
   contacts: [],
   debounced: [],
@@ -78,6 +84,7 @@ export const useSession = create<SessionState>(() => ({
   seen: { hasInputs: true, sensors: [] },
   refusal: null,
   bounce: false,
+  air: { spoiltIn: 0, lostIn: 0 },
   withoutDiodes: false,
   language: null,
 }));

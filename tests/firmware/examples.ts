@@ -28,6 +28,7 @@ import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
 import { axisFrom, withUse, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
 import { withPage, withTelling } from "./displayExamples";
+import { withPacket } from "./radioExamples";
 import { withShow, withStart } from "./segmentExamples";
 import { onSmallClass } from "./onSmallClass";
 
@@ -170,6 +171,8 @@ function readHandEvent(line: string): SimulationEvent | null {
 }
 
 function readHostEvent(line: string): SimulationEvent {
+  const answer = /^at (\d+) answer ([0-9a-f ]+)$/.exec(line);
+  if (answer) return { atMs: Number(answer[1]), action: "answer", answer: answer[2].replaceAll(" ", "") };
   const told = /^at (\d+) told ([0-9a-f ]+)$/.exec(line);
   if (told) return { atMs: Number(told[1]), action: "tell", told: told[2].replaceAll(" ", "") };
   const [, atMs, action, late, cut] = /^at (\d+) (?:host (busy|ready|sleep|wake|reset)|late (\d+)|(power cut))$/.exec(
@@ -202,7 +205,7 @@ function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
 
 function place(
   design: Design,
-  kind: "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot" | "segments" | "display",
+  kind: "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot" | "segments" | "display" | "radio",
   name: string,
   beside?: string,
 ): Design {
@@ -235,7 +238,7 @@ const DECLARED: [RegExp, InterfaceKind][] = [
   [/[:=|,] *(button|move|wheel|awake|pointer) |clockwise wheel /, "pointer"],
   [/[:=|] *place /, "place"],
   [/[:=] *(pad|hat) /, "pad"],
-  [/^at \d+ told /m, "panel"],
+  [/^at \d+ (told|answer) /m, "panel"],
   [/[:=|] *(note|controller|program|music) |controls \d/, "music"],
   [/[:=|] *system /, "system"],
 ];
@@ -264,7 +267,8 @@ export function readExample(text: string): Example {
     else if (line !== INTERRUPTING) design = obey(design, line);
   }
   const displays = design.controls.flatMap(({ id, kind }) => (kind === "segments" ? [`${id}:segments`] : []));
-  const wiredUp = shareOutDirect(design);
+  const radios = design.controls.flatMap(({ id, kind }) => (kind === "radio" ? [`${id}:radio`] : []));
+  const wiredUp = radios.length > 0 ? wireAs(shareOutDirect(design), "spi-radio", radios) : shareOutDirect(design);
   const shown = displays.length > 0 ? withStart(wireAs(wiredUp, "segment-chain", displays), lines) : wiredUp;
   const direct = withChain(withDots(shown, lines), lines);
   const wired = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
@@ -319,6 +323,7 @@ function obey(design: Design, line: string): Design {
     return setOpposite(design, { first, second, counts: what as Opposite["counts"] });
   }
   if (verb === "segments") return changeControl(place(design, "segments", name), name, { digits: Number(what) });
+  if (verb === "radio") return withPacket(place(design, "radio", name), what);
   if (verb === "display") {
     const [widthPx, heightPx] = what.split(" x ").map(Number);
     return changeControl(place(design, "display", name), name, { widthPx, heightPx });

@@ -72,6 +72,13 @@ void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) {
   PORT(OV_PORT_SEGMENTS_END) = 1;
 }
 
+uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
+  PORT(OV_PORT_RADIO) = 1;
+  while (length-- > 0) PORT(OV_PORT_LIGHT_BYTE) = *bytes++;
+  PORT(OV_PORT_SEGMENTS_END) = 1;
+  return 1;
+}
+
 void ov_hal_settle(uint8_t us) {
   uint16_t loops = (uint16_t)(us * (CYCLES_A_US / 4)); /* one turn of the loop below takes 4 cycles */
   if (loops == 0) return;
@@ -143,6 +150,12 @@ static void tell_panel(void) {
   for (i = 0; place && i < OV_PANEL_BYTES; i++) place[i] = PORT(OV_PORT_FRAME);
 }
 
+static void tell_answered(void) {
+  uint8_t bytes[OV_RADIO_FRAME_MOST], length = PORT(OV_PORT_FRAME), i;
+  for (i = 0; i < length && i < sizeof bytes; i++) bytes[i] = PORT(OV_PORT_FRAME);
+  ov_radio_answered(bytes, i);
+}
+
 static void tell_edge(void) {
   uint8_t encoder = PORT(OV_PORT_FRAME);
   ov_encoder_edge(encoder, PORT(OV_PORT_FRAME));
@@ -171,6 +184,7 @@ int main(void) {
       case 4: ask(); break;
       case 5: tell_edge(); break;
       case 6: tell_panel(); break;
+      case 9: tell_answered(); break;
       default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }

@@ -1,5 +1,6 @@
 /* Runs the 8-bit image in the simulator. Same script and output as the host stand-in (hal/host/hal_host.c);
  * at the end it prints to standard error the most and the mean cycles of a scan, and the deepest stack in bytes. Usage: run IMAGE < SCRIPT */
+#include <ctype.h>
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -23,6 +24,7 @@
 #define COMMAND_PANEL 6
 #define COMMAND_SLEEPS 7
 #define COMMAND_WAKES 8
+#define COMMAND_ANSWER 9
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -60,6 +62,7 @@ static void on_lamp(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
 static void on_lights(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu lights %u ", now_ms, v); }
 static void on_segments(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu segments %u ", now_ms, v); }
 static void on_display(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu display %u ", now_ms, v); }
+static void on_radio(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu radio ", now_ms); }
 static void on_segments_end(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; (void)v; putchar('\n'); }
 static void on_light_byte(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%02x", v); }
 static void on_lights_ms(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
@@ -204,6 +207,13 @@ static void read_frame(const char *hex) {
   frame_at = 0;
 }
 
+/* Its length, then its bytes. */
+static void read_answer(const char *hex) {
+  read_frame(hex);
+  memmove(frame + 1, frame, sizeof frame - 1);
+  for (frame[0] = 0; isxdigit((unsigned char)hex[1 + 2 * frame[0]]); frame[0]++) {}
+}
+
 static void power_on(avr_t *avr) {
   scanned_ms = now_ms;
   busy = asleep = 0;
@@ -234,6 +244,9 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "told") == 0) {
     read_frame(line + used);
     do_command(avr, COMMAND_PANEL);
+  } else if (strcmp(verb, "answer") == 0) {
+    read_answer(line + used);
+    do_command(avr, COMMAND_ANSWER);
   } else if (strcmp(verb, "edge") == 0) {
     if (sscanf(line + used, "%u %u", &b, &word) != 2) return 0;
     frame[0] = (unsigned char)b, frame[1] = (unsigned char)word;
@@ -301,6 +314,7 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_LIGHT_BYTE, on_light_byte, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS, on_segments, NULL);
   avr_register_io_write(avr, OV_PORT_DISPLAY, on_display, NULL);
+  avr_register_io_write(avr, OV_PORT_RADIO, on_radio, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS_END, on_segments_end, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHTS_MS, on_lights_ms, NULL);
   avr_register_io_write(avr, OV_PORT_READY, on_ready, NULL);

@@ -43,6 +43,13 @@ void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) { (voi
  * branch of a bus multiplexer, write the branch's bit to that first, and none to the others. */
 void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) { (void)display; (void)bytes; (void)length; }
 
+/* Hand a radio its packet, framed as it is: start to send these bytes, and do not wait. Answer 0 when it is still busy with the one before.
+ * What comes back on its acknowledgement goes to ov_radio_answered, between two scans. */
+uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
+  (void)bytes; (void)length;
+  return 1;
+}
+
 /* Begin to read the voltage of this sensor, and answer that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. pins.h says where each is. Where your converter is quick, read it at once and answer what was read the
  * time before. */

@@ -9,13 +9,14 @@
  *   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
+ *   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
  *   MS reset                    the bus is reset: the host knows nothing any more
  *   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
  *   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
  *   MS off                      the power goes and comes back: only what is kept stays
  *   MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)
  * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES, MS segments CHAIN BYTES, MS display DISPLAY BYTES,
- * MS live BYTES (a frame, answered), and "end". */
+ * MS radio BYTES, MS live BYTES (a frame, answered), and "end". */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -63,6 +64,13 @@ void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) {
   printf("%lu display %u ", now_ms, display);
   while (length-- > 0) printf("%02x", *bytes++);
   putchar('\n');
+}
+
+uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
+  printf("%lu radio ", now_ms);
+  while (length-- > 0) printf("%02x", *bytes++);
+  putchar('\n');
+  return 1;
 }
 
 uint16_t ov_hal_sense(uint8_t sensor) {
@@ -203,6 +211,16 @@ static int tell_panel(const char *hex) {
   return 1;
 }
 
+static int tell_answered(const char *hex) {
+  uint8_t bytes[OV_RADIO_FRAME_MOST];
+  unsigned byte;
+  int used = 0;
+  uint8_t length = 0;
+  for (; length < sizeof bytes && sscanf(hex, " %2x%n", &byte, &used) == 1; hex += used) bytes[length++] = (uint8_t)byte;
+  ov_radio_answered(bytes, length);
+  return 1;
+}
+
 static int set_answer(const char *rest) {
   char strobe[8];
   unsigned bank, word, line;
@@ -257,6 +275,7 @@ static int obey(const char *line) {
     start();
     return 1;
   }
+  if (strcmp(verb, "answer") == 0) return tell_answered(line + used);
   if (strcmp(verb, "ask") == 0) return ask(line + used);
   if (strcmp(verb, "told") == 0) return tell_panel(line + used);
   if (strcmp(verb, "late") == 0) {

@@ -70,4 +70,6 @@ uint8_t ov_level_of(const uint8_t *levels, uint8_t at, uint8_t mask) {
 
 void ov_hal_settle(uint8_t us) { port_wait_us(us); }
 
+uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) { return port_radio(bytes, length); }
+
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) { return port_report(kind, bytes, length); }

@@ -46,6 +46,10 @@ static inline void port_tone(uint8_t pin, uint16_t hz) { (void)pin; (void)hz; }
  * pots and levers only. */
 static inline uint16_t port_convert(uint8_t pin) { (void)pin; return 0; }
 
+/* Hands a radio its packet, framed as it is: starts to send these bytes, and does not wait; 0 while it is still busy with the one before. What
+ * comes back on its acknowledgement goes to ov_radio_answered, between two scans. Asked of devices with a radio only. */
+static inline uint8_t port_radio(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; return 1; }
+
 /* The two-wire bus: opened once; a start, the address with its write bit, the bytes, a stop; and for reading the
  * register's number first, then a start again and the bytes. Asked of expanders and displays only. */
 static inline void port_bus_open(uint8_t clock_pin, uint8_t data_pin, uint16_t khz) { (void)clock_pin; (void)data_pin; (void)khz; }

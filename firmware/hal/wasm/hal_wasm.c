@@ -23,6 +23,7 @@ __attribute__((import_module("host"), import_name("lamp"))) void host_lamp(uint3
 __attribute__((import_module("host"), import_name("lights"))) void host_lights(uint32_t chain, const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("segments"))) void host_segments(uint32_t chain, const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("display"))) void host_display(uint32_t display, const uint8_t *bytes, uint32_t length);
+__attribute__((import_module("host"), import_name("radio"))) void host_radio(const uint8_t *bytes, uint32_t length);
 
 uint8_t *ov_tables_place(void);
 uint8_t *ov_tables_place(void) { return ov_tables; }
@@ -49,6 +50,16 @@ void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
 }
 void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) { host_segments(chain, bytes, length); }
 void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) { host_display(display, bytes, length); }
+uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
+  host_radio(bytes, length);
+  return 1;
+}
+/* Where the page writes what comes back on an acknowledgement. */
+static uint8_t answer[OV_RADIO_FRAME_MOST];
+uint8_t *ov_answer_place(void);
+uint8_t *ov_answer_place(void) { return answer; }
+uint8_t ov_answer_came(uint8_t length);
+uint8_t ov_answer_came(uint8_t length) { return ov_radio_answered(answer, length); }
 uint16_t ov_hal_sense(uint8_t sensor) {
   uint16_t before = sensed;
   sensed = levels[sensor];

@@ -203,6 +203,7 @@ class Axes:
         if place == axis.place:
             return
         axis.place = place
+        self.radio.changed = True
         if axis.does == AXIS_DO_PAD:
             self.reports.changed = True
         self.press(axis, 0, place)

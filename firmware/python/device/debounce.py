@@ -81,6 +81,7 @@ class Debounce:
     def count(self, number, closed):
         self.room -= 1
         self.closed[number] = closed
+        self.radio.changed = True
         if not self.entries[number] & SWITCH_FLIPS:
             self.waiting.changed(number, closed)
         elif self.scans == 1:

@@ -71,6 +71,7 @@ class Encoders:
                 before = encoder.value
                 times = encoder.feel(told)
                 if encoder.value != before:
+                    self.radio.changed = True
                     self.tell_value(encoder)
                 if times:
                     self.pulses.add(nth, told, times)

@@ -1,4 +1,4 @@
-"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports.
+"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the radio.
 A scan in which lights are sent does nothing else.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
@@ -31,6 +31,7 @@ from device.panel import Panel
 from device.place_report import PlaceReport
 from device.pointer_report import PointerReport
 from device.pulses import Pulses
+from device.radio import Radio
 from device.reports import Reports
 from device.scan import Scan
 from device.segments import Segments
@@ -77,6 +78,7 @@ class Runtime:
         self.contacts = Scan(table, lines, self.debounce)
         self.encoders = Encoders(table, self.contacts.is_low, self.pulses, music)
         self.axes = pad.axes = music.axes = Axes(table, layers, pointer, music, place, self.waiting, self.reports, lines.sense)
+        self.radio = self.debounce.radio = self.encoders.radio = self.axes.radio = Radio(table, lines.radio)
         self.panel = Panel(table)
         self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.value_of, self.panel, lines.lamp)
         self.lights = Lights(table, Glows(table, actions, self.lamps, self.value_of), lines.lights)
@@ -113,6 +115,8 @@ class Runtime:
         if self.lights.count:
             self.lights.play()
         self.reports.offer()
+        if self.radio.there:
+            self.radio.play(elapsed_ms, self.debounce.closed, self.axes.axes, self.encoders.all)
 
     def show(self):
         """Segment displays leave scans that have much to tell, or in which lamps look at all that the computer told. Those of dots, which take
@@ -130,6 +134,12 @@ class Runtime:
             return encoders[nth].value
         nth -= len(encoders)
         return self.axes.axes[nth].value() if nth < self.axes.count else self.panel.value(nth - self.axes.count)
+
+    def radio_answered(self, told):
+        """What came back on the acknowledgement of a radio's packet."""
+        panel = self.radio.answered(told)
+        if panel is not None:
+            self.panel.tell(panel)
 
     def host_locks(self, value):
         """The host's lock lights: bit 0 num, 1 caps, 2 scroll lock."""

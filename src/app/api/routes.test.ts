@@ -183,6 +183,7 @@ describe("simulate", () => {
         { atMs: 15, interface: "keyboard", bytes: "0000040000000000" },
         { atMs: 55, interface: "keyboard", bytes: "0000000000000000" },
       ],
+      packets: [],
       answers: [],
       lights: [],
       text: "a",

@@ -7,7 +7,7 @@ import { padBytes } from "./pad";
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 13;
+export const TABLE_VERSION = 14;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -108,6 +108,8 @@ const HEADER = [
   /** Displays of dots, and the things of their largest pages in all. */
   ["DISPLAYS", 1],
   ["DISPLAY_STATES", 1],
+  /** Bytes of a radio's packet, its check value not counted; 0 where there is none. */
+  ["RADIO", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -134,6 +136,7 @@ const HEADER = [
   ["DISPLAY_TEXTS", 2],
   ["DISPLAY_GLYPHS", 2],
   ["DISPLAY_PICTURES", 2],
+  ["RADIO_TABLE", 2],
   ["TOGETHER_TABLE", 2],
   ["OPPOSITE_TABLE", 2],
   ["MACRO_TABLE", 2],
@@ -478,6 +481,8 @@ export interface ArenaCounts {
   displayBytes: number;
   /** Events and notes of music, where it is declared. */
   musicBytes: number;
+  /** Of a radio's packet. */
+  radioBytes: number;
   /** Of live changes, where they are declared (contract/live.ts). */
   liveBytes: number;
 }
@@ -532,6 +537,8 @@ export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
   [1, "displayBytes"],
   // Events of music that wait, and notes that sound.
   [1, "musicBytes"],
+  // The packet that was sent last.
+  [1, "radioBytes"],
   // Changed bindings and a frame.
   [1, "liveBytes"],
 ];
@@ -557,6 +564,7 @@ export const FIXED_RAM_BYTES = {
   displays: 10,
   tone: 6,
   place: 6,
+  radio: 24,
 };
 export const STACK_BYTES = 108;
 

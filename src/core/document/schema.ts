@@ -10,6 +10,7 @@ import { axisUseSchema } from "../axisUses";
 import { ENDPOINTS_THERE_CAN_BE } from "../hid/endpointPlan";
 import { interfaceKinds } from "../hid/interfaceKinds";
 import { padSettingsSchema } from "../hid/padShape";
+import { packetSettingsSchema } from "../hid/packetSettings";
 import { panelSettingsSchema } from "../hid/panelSettings";
 import { languageIds } from "../languages/ids";
 import { axisSchema } from "./axes";
@@ -144,6 +145,8 @@ export const reportSetSchema = z.strictObject({
   pad: z.optional(padSettingsSchema),
   /** What the computer can tell it, by name. */
   panel: z.optional(panelSettingsSchema),
+  /** What a radio sends, where it is not as usual. */
+  packet: z.optional(packetSettingsSchema),
 });
 
 const journalEntrySchema = z.strictObject({

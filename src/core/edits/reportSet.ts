@@ -1,6 +1,7 @@
 import { type InterfaceKind, interfaceKinds } from "../hid/interfaceKinds";
 import { chipEndpoints } from "../firmware/endpoints";
 import type { Design } from "../document/schema";
+import type { PacketSettings } from "../hid/packetSettings";
 import type { PadSettings } from "../hid/padShape";
 import type { PanelSettings } from "../hid/panelSettings";
 
@@ -20,6 +21,12 @@ export const setInterfaces = (design: Design, wanted: InterfaceKind[]): Design =
 export const setPad = (design: Design, pad: PadSettings): Design => ({
   ...design,
   reportSet: { ...design.reportSet, pad },
+});
+
+/** What a radio sends. */
+export const setPacket = (design: Design, packet: PacketSettings): Design => ({
+  ...design,
+  reportSet: { ...design.reportSet, packet },
 });
 
 /** At most so many endpoints are taken; as many as the chip has when that is what is wished. */

@@ -30,6 +30,10 @@ export interface DeviceWatch {
   segments?(atMs: number, chain: number, bytes: Uint8Array): void;
   /** A frame is written to a display of dots, numbered as in the scan table. */
   display?(atMs: number, display: number, bytes: Uint8Array): void;
+  /** A radio is handed its packet. */
+  radio?(atMs: number, bytes: Uint8Array): void;
+  /** What came back on its acknowledgement, seen from this millisecond on. */
+  radioAnswer?(atMs: number, bytes: Uint8Array): void;
   /** These reports come over one endpoint. */
   shares?(kinds: ReportName[]): void;
   /** Something the host does, seen from this millisecond on: its lock lights, busy or not, asleep or not, a reset; or a late scan. */
@@ -129,6 +133,7 @@ export class Device {
       lamp: (line: number, on: boolean) => this.watch.lamp?.(this.nowMs, line, on),
       lights: (chain: number, bytes: Uint8Array) => this.watch.lights?.(this.nowMs, chain, bytes),
       display: (display: number, bytes: Uint8Array) => this.watch.display?.(this.nowMs, display, bytes),
+      radio: (bytes: Uint8Array) => this.watch.radio?.(this.nowMs, bytes),
       segments: (chain: number, bytes: Uint8Array) => this.watch.segments?.(this.nowMs, chain, bytes),
     };
     const runtime = startRuntime(this.tables, host, kept);
@@ -266,6 +271,12 @@ export class Device {
     if (!this.runtime.tell(bytes)) return false;
     this.watch.told?.(this.nowMs, bytes);
     return true;
+  }
+
+  /** This comes back on the acknowledgement of a radio's packet. @returns whether the device takes it */
+  radioAnswered(bytes: Uint8Array): boolean {
+    this.watch.radioAnswer?.(this.nowMs, bytes);
+    return this.runtime.radioAnswered(bytes);
   }
 
   /** The power goes and comes back at once: what is kept stays, all else begins anew; contacts are as they are. */

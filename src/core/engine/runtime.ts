@@ -1,5 +1,6 @@
 import { LIMITS, type ReportName, REPORTS } from "../contract/contract";
 import { PANEL } from "../contract/panel";
+import { RADIO_FRAME_MOST } from "../contract/radio";
 import { FRAME_BYTES, KEPT_BYTES, NO_SEAL } from "../contract/live";
 import { runtimeModule } from "./runtimeModule";
 
@@ -13,6 +14,8 @@ export interface RuntimeHost {
   /** A frame is shifted through a chain of segment drivers. */
   segments?(chain: number, bytes: Uint8Array): void;
   display?(display: number, bytes: Uint8Array): void;
+  /** A radio is handed its packet. */
+  radio?(bytes: Uint8Array): void;
 }
 
 /** The firmware, compiled to WebAssembly, with one device's tables. */
@@ -33,6 +36,8 @@ export interface Runtime {
   answered(): Uint8Array | null;
   /** What the computer tells a panel; false on a device without one. */
   tell(bytes: Uint8Array): boolean;
+  /** What came back on the acknowledgement of a radio's packet; false where nothing is taken from it. */
+  radioAnswered(bytes: Uint8Array): boolean;
   /** The bytes that outlast the power. */
   kept: Uint8Array;
   /** Answers of the electrical world: word of a bank while a strobe is driven, at (strobe + 1) · BANKS + bank. */
@@ -59,11 +64,24 @@ interface Exports {
   ov_live_asked(): void;
   ov_live_frame(): number;
   ov_panel_place(): number;
+  ov_answer_place(): number;
+  ov_answer_came(length: number): number;
 }
 
 export const BANKS = LIMITS.BANKS;
 
 const reportNames = (Object.keys(REPORTS) as ReportName[]).sort((a, b) => REPORTS[a].number - REPORTS[b].number);
+
+/** What the module calls; `bytesAt` copies what stands in its memory. */
+const calledBy = (host: RuntimeHost, bytesAt: (place: number, length: number) => Uint8Array) => ({
+  report: (kind: number, place: number, length: number) =>
+    host.report(reportNames[kind], bytesAt(place, length)) ? 1 : 0,
+  lamp: (line: number, on: number) => host.lamp(line, on !== 0),
+  lights: (chain: number, place: number, length: number) => host.lights(chain, bytesAt(place, length)),
+  display: (display: number, place: number, length: number) => host.display?.(display, bytesAt(place, length)),
+  radio: (place: number, length: number) => host.radio?.(bytesAt(place, length)),
+  segments: (chain: number, place: number, length: number) => host.segments?.(chain, bytesAt(place, length)),
+});
 
 /**
  * Starts the firmware on a device's tables.
@@ -73,17 +91,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
   if (tables.length > LIMITS.TABLE_BYTES)
     throw new RangeError(`tables of ${tables.length} bytes; there is room for ${LIMITS.TABLE_BYTES}`);
   const instance = new WebAssembly.Instance(runtimeModule(), {
-    host: {
-      report: (kind: number, place: number, length: number) =>
-        host.report(reportNames[kind], new Uint8Array(exports.memory.buffer, place, length).slice()) ? 1 : 0,
-      lamp: (line: number, on: number) => host.lamp(line, on !== 0),
-      lights: (chain: number, place: number, length: number) =>
-        host.lights(chain, new Uint8Array(exports.memory.buffer, place, length).slice()),
-      display: (display: number, place: number, length: number) =>
-        host.display?.(display, new Uint8Array(exports.memory.buffer, place, length).slice()),
-      segments: (chain: number, place: number, length: number) =>
-        host.segments?.(chain, new Uint8Array(exports.memory.buffer, place, length).slice()),
-    },
+    host: calledBy(host, (place, length) => new Uint8Array(exports.memory.buffer, place, length).slice()),
   });
   const exports = instance.exports as unknown as Exports;
   new Uint8Array(exports.memory.buffer, exports.ov_tables_place(), LIMITS.TABLE_BYTES).set(tables);
@@ -108,6 +116,11 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       if (place === 0) return false;
       new Uint8Array(exports.memory.buffer, place, PANEL.BYTES).fill(0).set(bytes.slice(0, PANEL.BYTES));
       return true;
+    },
+    radioAnswered(bytes) {
+      const told = bytes.slice(0, RADIO_FRAME_MOST);
+      new Uint8Array(exports.memory.buffer, exports.ov_answer_place(), told.length).set(told);
+      return exports.ov_answer_came(told.length) !== 0;
     },
     answered() {
       const place = exports.ov_live_frame();

@@ -26,6 +26,8 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
     lights: (atMs, chain, bytes) => expected.push(`${atMs} lights ${chain} ${toHex(bytes)}`),
     display: (atMs, display, bytes) => expected.push(`${atMs} display ${display} ${toHex(bytes)}`),
     segments: (atMs, chain, bytes) => expected.push(`${atMs} segments ${chain} ${toHex(bytes)}`),
+    radio: (atMs, bytes) => expected.push(`${atMs} radio ${toHex(bytes)}`),
+    radioAnswer: (atMs, bytes) => script.push(`${atMs} answer ${toHex(bytes)}`),
     shares: (kinds) => script.push(`0 shares ${kinds.map((kind) => REPORTS[kind].number).join(" ")}`),
     told: (atMs, bytes) => script.push(`${atMs} told ${toHex(bytes)}`),
     asked: (atMs, frame) => script.push(`${atMs} ask ${toHex(frame)}`),

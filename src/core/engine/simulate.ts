@@ -1,4 +1,5 @@
 import { PANEL } from "../contract/panel";
+import { RADIO_FRAME_MOST } from "../contract/radio";
 import { FRAME_BYTES } from "../contract/live";
 import { musicEventWords, musicEventsOf } from "../hid/musicEvents";
 import { between, text, whole, listOf, z } from "../schema";
@@ -15,6 +16,8 @@ import type { Device, DeviceWatch, TimedReport } from "./device";
 import { deviceOf } from "./preparedDevice";
 import { heardOf } from "./hostMusic";
 import type { SoundingNote } from "./musicHeard";
+import { packetOf } from "../firmware/packetOf";
+import { type Received, receiverOf } from "./packetReceiver";
 import { DisplayGlass } from "./displayGlass";
 import { HostStandIn } from "./hostText";
 import { SegmentDrivers } from "./segmentDrivers";
@@ -30,8 +33,8 @@ import { randomFrom } from "../optimisation/random";
 const LONGEST_MS = 600_000;
 
 const HAND_ACTIONS = ["press", "release", "turn", "set"] as const;
-/** What the computer or the board does: takes no reports for a while, sleeps, resets the bus, scans late, loses its power, asks, tells. */
-const HOST_ACTIONS = ["busy", "ready", "sleep", "wake", "reset", "late", "power-cut", "ask", "tell"] as const;
+/** What the computer or the board does: takes no reports for a while, sleeps, resets the bus, scans late, loses its power, asks, tells, answers a radio. */
+const HOST_ACTIONS = ["busy", "ready", "sleep", "wake", "reset", "late", "power-cut", "ask", "tell", "answer"] as const;
 
 const eventSchema = z.strictObject({
   atMs: whole(0, LONGEST_MS),
@@ -54,6 +57,8 @@ const eventSchema = z.strictObject({
   frame: z.optional(text(2, 2 * FRAME_BYTES)),
   /** What the computer tells a panel, in hexadecimal: eight bytes of flags, then eight values; what is left out is 0. */
   told: z.optional(text(2, 2 * PANEL.BYTES)),
+  /** What comes back on the acknowledgement of a radio's packet, in hexadecimal. */
+  answer: z.optional(text(2, 2 * RADIO_FRAME_MOST)),
 });
 export type SimulationEvent = z.infer<typeof eventSchema>;
 
@@ -83,8 +88,16 @@ export interface TimedLights {
   bytes: Uint8Array;
 }
 
+/** What a radio was handed, and what a receiver makes of it. */
+export interface TimedPacket {
+  atMs: number;
+  bytes: Uint8Array;
+  received: Received[];
+}
+
 export interface SimulationResult {
   reports: TimedReport[];
+  packets: TimedPacket[];
   /** Frames of live changes that the device answered. */
   answers: TimedFrame[];
   lights: TimedLights[];
@@ -156,6 +169,7 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {
       if (event.action === "ask" && !isFrame(event.frame)) return [{ path: `events.${at}.frame`, message: NO_FRAME }];
+      if (event.action === "answer") return answerProblems(design, event.answer, at);
       if (event.action === "tell") return tellProblems(design, event.told, at);
       if (event.action === "set") {
         const axis = event.percent === undefined ? null : axisSet(design, event);
@@ -175,6 +189,12 @@ function tellProblems({ reportSet }: Design, told: string | undefined, at: numbe
   return isFrame(told) ? [] : [{ path: `events.${at}.told`, message: NO_TOLD }];
 }
 
+function answerProblems(design: Design, answer: string | undefined, at: number): Problem[] {
+  if (!packetOf(design)) return [{ path: `events.${at}.action`, message: "the device has no radio that is answered" }];
+  return isFrame(answer) ? [] : [{ path: `events.${at}.answer`, message: NO_ANSWER }];
+}
+
+const NO_ANSWER = "give what comes back in hexadecimal, two digits a byte";
 const NO_TOLD = "give what is told in hexadecimal, two digits a byte";
 const NO_FRAME = "give the frame to ask in hexadecimal, two digits a byte";
 const isFrame = (hex: string | undefined) => hex !== undefined && /^([0-9a-f]{2})+$/i.test(hex);
@@ -186,6 +206,7 @@ const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: 
   late: (device, { ms = 1 }) => device.late(ms),
   "power-cut": (device) => device.powerCut(),
   ask: (device, { frame = "" }) => device.ask(frameOf(frame)),
+  answer: (device, { answer = "" }) => device.radioAnswered(frameOf(answer)),
   tell: (device, { told = "" }) => device.tell(frameOf(told)),
   busy: (device) => device.hostBusy(true),
   ready: (device) => device.hostBusy(false),
@@ -231,6 +252,33 @@ const wordsOf = ({ chains, glasses }: Shown): Pick<SimulationResult, "segments" 
   displays: Object.fromEntries(glasses.map((glass) => [glass.display.controlId, glass.rows()])),
 });
 
+/** What a radio is handed, and what its receiver makes of it. */
+function radioHeard(design: Design, watch: DeviceWatch) {
+  const packets: TimedPacket[] = [];
+  const receiver = receiverOf(design);
+  return {
+    packets,
+    radio(atMs: number, bytes: Uint8Array) {
+      packets.push({ atMs, bytes, received: receiver?.take(bytes) ?? [] });
+      watch.radio?.(atMs, bytes);
+    },
+  };
+}
+
+const musicIn = (reports: TimedReport[]): SimulationResult["music"] =>
+  reports
+    .filter((report) => report.interface === "music")
+    .flatMap(({ atMs, bytes }) => musicEventsOf(bytes).map((event) => ({ atMs, words: musicEventWords(event) })));
+
+/** Events are ordered when their time comes, so that a later order for a contact can cancel the rest of an earlier bounce. */
+function run(device: Device, design: Design, { events, untilMs }: SimulationRequest) {
+  for (const event of [...events].sort((a, b) => a.atMs - b.atMs)) {
+    device.runUntil(Math.min(event.atMs, untilMs));
+    if (event.atMs < untilMs) order(device, design, event);
+  }
+  device.runUntil(untilMs);
+}
+
 /**
  * Runs the firmware on a design's own circuits from 0 to `untilMs`.
  * @param watch told of everything on the way, for recordings
@@ -246,6 +294,7 @@ export function simulate(
   const reports: TimedReport[] = [];
   const answers: TimedFrame[] = [];
   const lights: TimedLights[] = [];
+  const { packets, radio } = radioHeard(design, watch);
   const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage), heardOf);
   const { bounce, noise } = request;
   bringInlineRuntime();
@@ -260,6 +309,7 @@ export function simulate(
         host.receive(report);
         device.hostLocks(host.locks);
       },
+      radio,
       lights(atMs, chain, bytes) {
         lights.push({ atMs, chain: device.scan.chains[chain].circuitId, bytes });
         watch.lights?.(atMs, chain, bytes);
@@ -282,15 +332,15 @@ export function simulate(
     noise ? { counts: noise.counts, random: randomFrom(noise.seed) } : null,
   );
   shown = shownBy(device.scan);
-  const inTime = [...request.events].sort((a, b) => a.atMs - b.atMs);
-  for (const event of inTime) {
-    // Ordered when their time comes, so that a later order for a contact can cancel the rest of an earlier bounce.
-    device.runUntil(Math.min(event.atMs, request.untilMs));
-    if (event.atMs < request.untilMs) order(device, design, event);
-  }
-  device.runUntil(request.untilMs);
-  const music = reports
-    .filter((report) => report.interface === "music")
-    .flatMap(({ atMs, bytes }) => musicEventsOf(bytes).map((event) => ({ atMs, words: musicEventWords(event) })));
-  return good({ reports, answers, lights, text: host.text, music, sounding: host.heard.sounding, ...wordsOf(shown) });
+  run(device, design, request);
+  return good({
+    reports,
+    packets,
+    answers,
+    lights,
+    text: host.text,
+    music: musicIn(reports),
+    sounding: host.heard.sounding,
+    ...wordsOf(shown),
+  });
 }

@@ -17,6 +17,7 @@ import { axisDeadZone } from "./rules/axisDeadZone";
 import { idleAxis } from "./rules/idleAxis";
 import { notes } from "./rules/notes";
 import { displays } from "./rules/displays";
+import { radioPacket } from "./rules/radioPacket";
 import { segments } from "./rules/segments";
 import { padButtons } from "./rules/padButtons";
 import { startUpScreen } from "./rules/startUpScreen";
@@ -198,6 +199,7 @@ export const rules: Rule[] = [
   notes,
   displays,
   segments,
+  radioPacket,
   padButtons,
   startUpScreen,
   idleAxis,

@@ -14,7 +14,8 @@ import { addBoard, addLink, changeBoard } from "../edits/boards";
 import { changeWish } from "../edits/wish";
 import { addControl, changeControl, placeControls } from "../edits/controls";
 import { setAxis, setAxisUse } from "../edits/axes";
-import { setInterfaces, setPad } from "../edits/reportSet";
+import { type PacketSettings, usualPacket } from "../hid/packetSettings";
+import { setInterfaces, setPacket, setPad } from "../edits/reportSet";
 import type { AxisSettings } from "../document/axes";
 import type { InterfaceKind } from "../hid/interfaceKinds";
 import { addLayer, bind } from "../edits/keymap";
@@ -159,6 +160,11 @@ const weakLogic = {
 };
 const chordless = setDiodes(done, "none");
 const chorded = changeCircuit<MatrixCircuit>(chordless, "matrix", { chords: [["k1:press", "k2:press", "k4:press"]] });
+/** A pad with a radio, whose packet is as usual but for this. */
+const sending = (change: Partial<PacketSettings>) => {
+  const radio = addControl(done, "radio", "r1", { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" });
+  return setPacket(wireAs(radio, "spi-radio", ["r1:radio"]), { ...usualPacket, ...change });
+};
 const display = all(rowOf("display", 1, "dual-core-3v3-26"), "bus-displays");
 const lights = all(rowOf("light", 36, "small-5v-18"), "light-chain");
 /** A knob whose pads nobody has chosen, beside a display and a chain of lights that takes two milliseconds. */
@@ -669,7 +675,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   ],
   [
     "circuits/floating-select",
-    all(rowOf("radio", 2, "dual-core-3v3-26"), "spi-radio"),
+    wireAs(
+      addControl(sending({}), "radio", "r2", { xMm: 240, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+      "spi-radio",
+      ["r2:radio"],
+    ),
     /^RM1 select and RM2 select float while the controller starts, on one bus: put 10 kΩ/,
   ],
   [
@@ -840,6 +850,48 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     "keymap/segments",
     setSegmentShow(done, "base", "gone", { shows: "dark" }),
     /^Base says what 1 segment display shows/,
+  ],
+  [
+    "reports/radio-packet",
+    sending({ check: "none" }),
+    /^The packet can be misread: it has no check value, .* a check of the radio module’s own\.$/,
+  ],
+  ["reports/radio-packet", sending({ check: "sum" }), /^The packet’s check value is a sum: /],
+  [
+    "reports/radio-packet",
+    sending({ framing: "marked", check: "none" }),
+    /^The packet can be misread: it has no check value, [^.]*\.$/,
+  ],
+  ["reports/radio-packet", sending({ framing: "characters", check: "none" }), /A lost escape turns data into a mark/],
+  [
+    "reports/radio-packet",
+    sending({ framing: "characters", marks: { start: 60, separator: 44, end: 62, escape: 62 } }),
+    /^The packet can be misread: end and escape are the same byte\.$/,
+  ],
+  [
+    "reports/radio-packet",
+    sending({ keys: false, knobs: false, axes: false }),
+    /^The radio’s packet is empty: nothing is sent\.$/,
+  ],
+  [
+    "reports/radio-packet",
+    sending({ answers: true }),
+    /^The radio’s acknowledgement brings what the computer tells, but nothing is declared/,
+  ],
+  ["reports/radio-packet", sending({ everyMs: 0 }), /^While nothing moves, the radio is silent/],
+  [
+    "reports/radio-packet",
+    sending({ everyMs: 50, gapMs: 60 }),
+    /^The packet is to come again after 50 ms, but not sooner than 60 ms/,
+  ],
+  [
+    "reports/radio-packet",
+    wireAs(
+      addControl(sending({}), "radio", "r2", { xMm: 240, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+      "spi-radio",
+      ["r2:radio"],
+    ),
+    /^There are 2 radios; the packet is handed to one function/,
   ],
   ["keymap/displays", paged(null), /^D1 shows nothing on any layer\.$/],
   [
@@ -1116,6 +1168,7 @@ describe("rules", () => {
         "try/firmware-limits",
         "keymap/too-large",
         "reports/pad-buttons",
+        "reports/radio-packet",
       ]),
     );
   });

@@ -6,6 +6,7 @@ import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
 import { reportBytes } from "../hid/reportBytes";
+import { radioBytes } from "./packet";
 import { reportShapeOf } from "./reportShape";
 import { glowsOf, lightsOf } from "./lights";
 import { DISPLAYS, displayBytes } from "../contract/displays";
@@ -40,6 +41,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     segmentBytes: segmentBytes(driversOf(scan), displaysOf(scan).length, scan.segmentChains.length),
     displayBytes: displayBytes(scan.displays.length, displayStates(scan, design)),
     musicBytes: interfaces.includes("music") ? musicBytes : 0,
+    radioBytes: radioBytes(scan, design),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
 }

@@ -1,4 +1,5 @@
 import type { Design } from "../document/schema";
+import { radioBytes } from "./packet";
 import type { ScanTable } from "./scanTable";
 
 /** What the firmware can be compiled without (firmware/src/with.h). */
@@ -14,6 +15,7 @@ export const firmwareFeatures = [
   "displays",
   "tone",
   "place",
+  "radio",
 ] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
@@ -29,13 +31,13 @@ export const featureWords: Record<FirmwareFeature, string> = {
   displays: "displays",
   tone: "a sounder's tone",
   place: "places on the screen",
+  radio: "a radio's packet",
 };
 
 /** What of it a design wants. */
-export function featuresOf(
-  { reportSet }: Design,
-  { chains, sensors, segmentChains, displays, tones }: ScanTable,
-): FirmwareFeature[] {
+export function featuresOf(design: Design, scan: ScanTable): FirmwareFeature[] {
+  const { reportSet } = design;
+  const { chains, sensors, segmentChains, displays, tones } = scan;
   const wants: Record<FirmwareFeature, boolean> = {
     lights: chains.length > 0,
     live: reportSet.interfaces.includes("live"),
@@ -48,6 +50,7 @@ export function featuresOf(
     tone: Object.keys(tones).length > 0,
     music: reportSet.interfaces.includes("music"),
     place: reportSet.interfaces.includes("place"),
+    radio: radioBytes(scan, design) > 0,
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

@@ -14,6 +14,7 @@ import { toneOf } from "../catalogue/kinds/outputs";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
 import { type Derived, derive } from "../derived/derive";
 import { type Opposite, togetherInput } from "../document/keyRules";
+import { packetOf } from "./packetOf";
 import { readingOrder } from "./readingOrder";
 import { type ScannedSwitches, pressInputs, scannedSwitches } from "./scannedSwitches";
 import { type KnobSettings, knobOf } from "../document/knobs";
@@ -166,8 +167,10 @@ const sensorsOf = ({ builtCircuits, elements }: Derived): string[] =>
     nets.flatMap(({ id, role }) => (role === "analog" && elements.get(id)?.kind === "analog" ? [id] : [])),
   );
 
-/** Whether something comes of an axis: it moves something on a layer, presses keys, or its value is shown. */
-function usedAxes({ keymap }: Design): (elementId: string) => boolean {
+/** Whether something comes of an axis: it moves something on a layer, presses keys, or its value is shown or sent by radio. */
+function usedAxes(design: Design): (elementId: string) => boolean {
+  const { keymap } = design;
+  if (packetOf(design)?.axes) return () => true;
   const moves = keymap.layers.flatMap(({ axes = {} }) =>
     Object.entries(axes).flatMap(([id, { does }]) => (does === "nothing" ? [] : [id])),
   );

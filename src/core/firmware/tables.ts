@@ -14,6 +14,7 @@ import {
   TABLE_VERSION,
 } from "../contract/contract";
 import { GLYPH_COLUMNS } from "../contract/displays";
+import { RADIO_BYTES } from "../contract/radio";
 import { crc16 } from "../contract/crc16";
 import type { Design } from "../document/schema";
 import { lookBytes, lookOf } from "../document/lampLooks";
@@ -25,6 +26,7 @@ import type { ActionEntry } from "../bindings/bindingKind";
 import { axisUseBytes, curveBytes, sensorBytes } from "./axes";
 import { chainBytes, glowTableBytes, glowsOf, lightBytes, lightsAScan, lightsOf } from "./lights";
 import { displayStates, displayTables } from "./displays";
+import { radioBytes, radioTableBytes } from "./packet";
 import { reportShapeOf } from "./reportShape";
 import {
   displaysOf,
@@ -192,6 +194,7 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     ...axisSections(scan, design),
     ...segmentSections(scan, design),
     ...displaySections(scan, design),
+    section("RADIO_TABLE", radioTableBytes(scan, design), RADIO_BYTES),
     section("TOGETHER_TABLE", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section("MACRO_TABLE", macroTable(design), 16),
@@ -246,6 +249,7 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("KEY_BYTES", keyBytes);
   put("SEGMENT_DISPLAYS", displaysOf(scan).length, scan.segmentChains.length, driversOf(scan), startCount(scan));
   put("DISPLAYS", scan.displays.length, displayStates(scan, design));
+  put("RADIO", radioBytes(scan, design));
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

@@ -25,6 +25,8 @@ const KeyboardSection = later(() => import("./KeyboardSection").then((m) => m.Ke
 
 const PadSection = later(() => import("./PadSection").then((m) => m.PadSection));
 
+const PacketSection = later(() => import("./PacketSection").then((m) => m.PacketSection));
+
 const PanelSection = later(() => import("./PanelSection").then((m) => m.PanelSection));
 
 const declare = (design: Design, kind: InterfaceKind, declared: boolean): Design => {
@@ -61,6 +63,7 @@ export function ReportsTray() {
       {reportSet.interfaces.includes("keyboard") && <KeyboardSection />}
       {reportSet.interfaces.includes("pad") && <PadSection />}
       {reportSet.interfaces.includes("panel") && <PanelSection />}
+      {design.controls.some(({ kind }) => kind === "radio") && <PacketSection />}
       {reportSet.interfaces.includes("live") && <UnlockSection />}
       <BusSection />
       <IdentitySection />

@@ -2,8 +2,10 @@
 
 import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
+import { useState } from "react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
 import type { Design } from "@/core/document/schema";
+import type { LanguageId } from "@/core/languages/ids";
 import { clearText, setAsleep, setBounce, setComputerLanguage, setWithoutDiodes, useSession } from "@/store/session";
 import { stillPointer } from "@/core/hid/pointerWords";
 import { hasSmallEnds } from "./smallEnds";
@@ -25,6 +27,7 @@ const MoveSection = later(() => import("./MoveSection").then((m) => m.MoveSectio
 const PadView = later(() => import("./PadView").then((m) => m.PadView));
 
 const SoundersView = later(() => import("./SoundersView").then((m) => m.SoundersView));
+const RadioView = later(() => import("./RadioView").then((m) => m.RadioView));
 const MusicView = later(() => import("./MusicView").then((m) => m.MusicView));
 
 /** Few have displays of dots. */
@@ -39,6 +42,25 @@ const PointerArea = later(() => import("./PointerArea").then((m) => m.PointerAre
 /** Whether the computer does anything but play and show: a device that only plays music types nothing. */
 const typesOrActs = ({ reportSet: { interfaces } }: Design) =>
   interfaces.length === 0 || interfaces.some((kind) => kind !== "music" && kind !== "pad" && kind !== "panel");
+
+/** What the keymap is made for, until another is asked for. */
+function ComputerLanguage({ language }: { language: LanguageId | null }) {
+  const [isAsked, ask] = useState(false);
+  if (language === null && !isAsked)
+    return (
+      <PlainButton alignSelf="start" onClick={() => ask(true)}>
+        Set the computer to another language
+      </PlainButton>
+    );
+  return (
+    <LanguageField
+      label="The computer is set to"
+      value={language}
+      none="what the keymap is made for"
+      onCommit={(id) => void setComputerLanguage(id)}
+    />
+  );
+}
 
 /** The host that listens, and what may go wrong on purpose. */
 export function TryTray() {
@@ -82,6 +104,7 @@ export function TryTray() {
       {design.controls.some(({ kind }) => kind === "buzzer") && <SoundersView design={design} />}
       {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
       {design.reportSet.interfaces.includes("panel") && <TellSection design={design} />}
+      {design.controls.some(({ kind }) => kind === "radio") && <RadioView />}
       {design.controls.some(({ kind }) => kind === "display") && <GlassViews design={design} />}
       <Section title="State">
         <Values
@@ -103,12 +126,7 @@ export function TryTray() {
           checked={withoutDiodes}
           onChange={setWithoutDiodes}
         />
-        <LanguageField
-          label="The computer is set to"
-          value={language}
-          none="what the keymap is made for"
-          onCommit={(id) => void setComputerLanguage(id)}
-        />
+        <ComputerLanguage language={language} />
       </Section>
     </>
   );

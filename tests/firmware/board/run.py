@@ -29,6 +29,25 @@ class LightsPort:
 
 sys.modules["lights_port"] = LightsPort
 
+packets_told = []
+
+
+class RadioPort:
+    """The same for a radio."""
+
+    @staticmethod
+    def send_packet(packet):
+        packets_told.append(bytes(packet))
+        return True
+
+    @staticmethod
+    def answer():
+        told, host.answer = host.answer, None
+        return told
+
+
+sys.modules["radio_port"] = RadioPort
+
 with open(WIRING) as wiring:
     WIRING_TEXT = wiring.read()
 
@@ -67,6 +86,8 @@ class Sequence:
                 world.wipers[int(rest[0])][3] = int(rest[1])
             elif verb == "told":
                 host.told = bytes.fromhex(rest[0])
+            elif verb == "answer":
+                host.answer = bytes.fromhex(rest[0])
             elif verb == "locks":
                 host.locks = bytes([int(rest[0])])
             elif verb == "busy":
@@ -100,6 +121,9 @@ class Sequence:
         for net, told in lights_told:
             print(ms, "lights", world.lights.index(net), told.hex())
         lights_told.clear()
+        for packet in packets_told:
+            print(ms, "radio", packet.hex())
+        packets_told.clear()
 
     def is_seen(self, nth, lamp, ms):
         """Lamps between line pairs take turns: an eye sees one for as long as its turn comes again."""

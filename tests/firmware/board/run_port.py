@@ -27,6 +27,7 @@ class Calls(ctypes.Structure):
         ("bus_read", ctypes.CFUNCTYPE(None, u8, u8, some, u8)),
         ("lights", ctypes.CFUNCTYPE(None, u8, some, ctypes.c_uint16)),
         ("tone", ctypes.CFUNCTYPE(None, u8, ctypes.c_uint16)),
+        ("radio", ctypes.CFUNCTYPE(u8, some, u8)),
         ("report", ctypes.CFUNCTYPE(u8, u8, some, u8)),
     ]
 
@@ -82,6 +83,10 @@ class Board:
         chain = world.lights.index(world.net_of[PADS[number]])
         self.reports.append("lights %d %s" % (chain, bytes(told[:length]).hex()))
 
+    def radio(self, packet, length):
+        self.reports.append("radio %s" % bytes(packet[:length]).hex())
+        return 1
+
     def report(self, kind, report, length):
         self.reports.append("%s %s" % (KINDS[kind], bytes(report[:length]).hex()))
         return 1
@@ -134,6 +139,8 @@ def play(script):
             told = bytes.fromhex(rest[0])
             library.ov_panel_place.restype = ctypes.c_void_p
             ctypes.memmove(library.ov_panel_place(), told, len(told))
+        elif verb == "answer":
+            library.ov_radio_answered(bytes.fromhex(rest[0]), len(rest[0]) // 2)
         elif verb == "locks":
             library.ov_host_locks(int(rest[0]))
         elif verb == "end":

@@ -20,6 +20,12 @@ const lightsAdvice = (design: Design) =>
     ? "   In `lights_port.py` one function is yours: the call of your interpreter's module for addressable lights.\n"
     : "";
 
+/** Where there is a radio, its calls are left to the builder. */
+const radioAdvice = (design: Design) =>
+  design.controls.some(({ kind }) => kind === "radio")
+    ? "   In `radio_port.py` two functions are yours: hand your radio a packet, and tell what came back. Local rules say which frequencies and powers may be used.\n"
+    : "";
+
 /** What to do with the archive, in which order, and how to get back. */
 export function pythonReadme(design: Design): string {
   const profile = derive(design).profile!;
@@ -35,8 +41,8 @@ shows. Never run on a board: what is said of boards here is from memory.
    for your board onto the drive that appears. Do all this before the case is closed, with the button in reach.
 3. The board shows a drive. On its console \`import board; dir(board)\` lists the pins' names; compare them with \`plan.py\`.
    ${namesAdvice(profile.id)} Names of the board come first, then the chip's own (\`microcontroller.pin\`).
-4. Copy \`hardware.py\`, \`lights_port.py\`, \`plan.py\`, \`tables.py\` and the folder \`device\` onto the drive, then \`code.py\`, last \`boot.py\`.
-${lightsAdvice(design)}5. Unplug it and plug it in again: \`boot.py\` runs only when the board gets power. Press every control once.
+4. Copy \`hardware.py\`, \`lights_port.py\`, \`radio_port.py\`, \`plan.py\`, \`tables.py\` and the folder \`device\` onto the drive, then \`code.py\`, last \`boot.py\`.
+${lightsAdvice(design)}${radioAdvice(design)}5. Unplug it and plug it in again: \`boot.py\` runs only when the board gets power. Press every control once.
 
 ## When it goes wrong
 
@@ -57,7 +63,7 @@ ${lightsAdvice(design)}5. Unplug it and plug it in again: \`boot.py\` runs only 
 ## Files
 
 - \`boot.py\`, \`code.py\`: what the interpreter starts. \`hardware.py\`: the only file that uses the board's built-in modules,
-  but for \`lights_port.py\`: your interpreter's own way to send addressable lights their bytes.
+  but for \`lights_port.py\`: your interpreter's own way to send addressable lights their bytes, and \`radio_port.py\`: the same for a radio.
 - \`plan.py\`: pins, added parts, interfaces. \`tables.py\`: keymap and numbering. \`device/\`: the runtime, the same for every device.
 - \`play.py\`, \`demo.txt\`, \`expected.txt\`: the check on this computer. \`design.ovrin.json\`: the design, to import again.
 
