@@ -1,3 +1,4 @@
+import { BATTERY } from "@/core/derived/batteryValue";
 import { derive } from "@/core/derived/derive";
 import { toHex } from "@/core/hex";
 import { scanTableOf } from "@/core/firmware/scanTable";
@@ -21,7 +22,9 @@ export function randomUse(
   const pressable = elements.filter(({ kind }) => kind === "switch");
   const turnable = elements.filter(({ kind }) => kind === "quadrature");
   const pick = <T>(list: T[]): T => list[Math.floor(random() * list.length)];
-  const sensors = scanTableOf(design).sensors.flatMap((id) => derive(design).elements.get(id) ?? []);
+  const sensors = scanTableOf(design).sensors.map((id) =>
+    id === BATTERY ? { id, controlId: "battery" } : derive(design).elements.get(id)!,
+  );
   const isTold = design.reportSet.interfaces.includes("panel");
   const down = new Set<string>();
   const events: SimulationEvent[] = [];

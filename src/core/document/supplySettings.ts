@@ -1,7 +1,5 @@
+import { cellSorts } from "../electrics/cells";
 import { between, whole, z } from "../schema";
-
-/** Cells by their chemistry; what each gives stands in `power/cells.ts`. */
-export const cellSorts = ["lithium-ion", "nickel", "alkaline"] as const;
 
 export const outsideSourceSchema = z.strictObject({
   kind: z.literal("outside"),

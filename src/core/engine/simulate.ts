@@ -5,6 +5,7 @@ import { musicEventWords, musicEventsOf } from "../hid/musicEvents";
 import { between, text, whole, listOf, z } from "../schema";
 import type { Control } from "../catalogue/kinds";
 import type { Element } from "../catalogue/kinds/controlKind";
+import { BATTERY, measuredPack } from "../derived/batteryValue";
 import { kindOf } from "../catalogue/kinds";
 import { derive } from "../derived/derive";
 import { type Problem, type Result, bad, good } from "../document/problem";
@@ -133,13 +134,17 @@ function movedElement(design: Design, event: SimulationEvent): Element | string 
   );
 }
 
+/** A battery that is measured is set by this name: percent of the way from its cut-off to its full voltage. */
+const BATTERY_NAME = "battery";
+
 /** The axis of a control that is set, or why there is none. */
 function axisSet(
   design: Design,
   { control: name, end }: SimulationEvent,
-): Element | { field: string; message: string } {
+): Pick<Element, "id"> | { field: string; message: string } {
   if (name === undefined) return { field: "control", message: "name the control to set" };
   const control = findControl(design, name);
+  if (!control && name === BATTERY_NAME && measuredPack(design)) return { id: BATTERY };
   if (!control) return { field: "control", message: `the design has no control "${name}"` };
   const axes = kindOf(control)
     .elements(control)
@@ -220,7 +225,7 @@ function order(device: Device, design: Design, event: SimulationEvent) {
     : null;
   if (deed) return void deed(device, event);
   if (event.action === "set" && event.percent !== undefined)
-    return void device.move((axisSet(design, event) as Element).id, event.percent / 100);
+    return void device.move((axisSet(design, event) as Pick<Element, "id">).id, event.percent / 100);
   if (event.action === "set") return setTo(device, design, event);
   const element = movedElement(design, event) as Element;
   if (event.action === "turn") device.turn(element.id, event.steps ?? 1, event.turnsPerSecond);

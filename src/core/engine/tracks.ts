@@ -1,4 +1,5 @@
 import { converterBits } from "../catalogue/controllers/converter";
+import { BATTERY, batteryTrack } from "../derived/batteryValue";
 import { derive } from "../derived/derive";
 import { type TrackUse, trackUseOf } from "../document/axes";
 import type { Design } from "../document/schema";
@@ -17,10 +18,12 @@ export class Tracks {
     const { elements, controls, profile } = derive(design);
     this.step = 2 ** (16 - converterBits(profile));
     this.uses = sensors.map((id) => {
+      if (id === BATTERY) return batteryTrack(design)!;
       const { controlId, end } = elements.get(id)!;
       return trackUseOf(controls.get(controlId)!, end) ?? { lowest: 0, rest: 0, highest: 100 };
     });
-    this.places = this.uses.map(() => 0);
+    // A battery is full when nobody says otherwise.
+    this.places = sensors.map((id) => (id === BATTERY ? 1 : 0));
   }
 
   /** @param place -1 to 1 from where it rests to its ends; beyond them nothing can be moved */

@@ -2,6 +2,7 @@ import { converterBits } from "../catalogue/controllers/converter";
 import { axisUseEntry } from "../axisUses";
 import { ENTRY_BYTES, NONE } from "../contract/contract";
 import { AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "../contract/axes";
+import { BATTERY, batteryAxis } from "../derived/batteryValue";
 import { derive } from "../derived/derive";
 import { type AxisSettings, axisOf } from "../document/axes";
 import type { Design } from "../document/schema";
@@ -14,6 +15,7 @@ const DEAD_UNIT = 4096;
 
 /** Settings of a sensor's axis. */
 export function axisOfSensor(design: Design, elementId: string): AxisSettings {
+  if (elementId === BATTERY) return batteryAxis(design)!;
   const { elements, controls } = derive(design);
   const element = elements.get(elementId)!;
   return axisOf(design.keymap.axes, controls.get(element.controlId)!, element);
@@ -56,7 +58,7 @@ function deadOf(axis: AxisSettings, { below, above, margin }: Stretch, hasTwin: 
 /** The other axis of a stick whose dead zone lies around both. */
 export function twinOf(design: Design, sensors: string[], elementId: string): string | null {
   const { elements, controls } = derive(design);
-  const { controlId, end } = elements.get(elementId)!;
+  const { controlId = "", end } = elements.get(elementId) ?? {};
   const other = end === "x" ? "y" : end === "y" ? "x" : null;
   if (controls.get(controlId)?.kind !== "stick" || other === null) return null;
   const twin = sensors.find((id) => elements.get(id)?.controlId === controlId && elements.get(id)?.end === other);

@@ -1,5 +1,6 @@
 import type { Element } from "../catalogue/kinds/controlKind";
 import { PACKET_MOST, RADIO_CHECK, RADIO_FRAMING, RADIO_PARTS } from "../contract/radio";
+import { BATTERY, BATTERY_LABEL } from "../derived/batteryValue";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { CHECK_BYTES, FLAG_MARKS, FLAG_TURNED, type PacketSettings } from "../hid/packetSettings";
@@ -30,6 +31,7 @@ function namesOf(design: Design): (elementId: string) => string {
   const alike = new Map<string, number>();
   for (const element of elements.values()) alike.set(sortOf(element), (alike.get(sortOf(element)) ?? 0) + 1);
   return (id) => {
+    if (id === BATTERY) return BATTERY_LABEL;
     const element = elements.get(id)!;
     const { label } = controls.get(element.controlId)!;
     return alike.get(sortOf(element))! > 1 ? `${label} ${element.end}` : label;

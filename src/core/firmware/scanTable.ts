@@ -12,6 +12,7 @@ import { BANK_LINES } from "../contract/contract";
 import { SEGMENTS } from "../contract/segments";
 import { toneOf } from "../catalogue/kinds/outputs";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
+import { BATTERY, measuredPack } from "../derived/batteryValue";
 import { type Derived, derive } from "../derived/derive";
 import { type Opposite, togetherInput } from "../document/keyRules";
 import { packetOf } from "./packetOf";
@@ -118,7 +119,7 @@ export function scanTableOf(design: Design): ScanTable {
   const { switches, settling } = scannedSwitches(design);
   const pressNumber = numbered(presses.map((input) => input.id));
   const together = keysTogether(design, pressNumber);
-  const sensors = sensorsOf(derive(design)).filter(usedAxes(design));
+  const sensors = sensorsOf(design).filter(usedAxes(design));
   const switchNumber = numbered(switches);
   const strobeLine = numbered(strobeLines);
   return {
@@ -161,11 +162,17 @@ export function scanTableOf(design: Design): ScanTable {
   };
 }
 
-/** Wipers that some circuit reads. */
-const sensorsOf = ({ builtCircuits, elements }: Derived): string[] =>
-  builtCircuits.flatMap(({ nets }) =>
-    nets.flatMap(({ id, role }) => (role === "analog" && elements.get(id)?.kind === "analog" ? [id] : [])),
+/** Wipers that some circuit reads, and the battery. */
+function sensorsOf(design: Design): string[] {
+  const { builtCircuits, elements } = derive(design);
+  const isRead = (id: string) => (id === BATTERY ? measuredPack(design) !== null : elements.get(id)?.kind === "analog");
+  return builtCircuits.flatMap(({ nets }) =>
+    nets.flatMap(({ id, role }) => (role === "analog" && isRead(id) ? [id] : [])),
   );
+}
+
+/** Wipers of its controls that the firmware reads. */
+export const wipersRead = (design: Design): string[] => scanTableOf(design).sensors.filter((id) => id !== BATTERY);
 
 /** Whether something comes of an axis: it moves something on a layer, presses keys, or its value is shown or sent by radio. */
 function usedAxes(design: Design): (elementId: string) => boolean {

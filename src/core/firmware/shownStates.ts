@@ -1,4 +1,5 @@
 import { LAMP } from "../contract/contract";
+import { BATTERY } from "../derived/batteryValue";
 import { derive } from "../derived/derive";
 import { knobOf } from "../document/knobs";
 import type { GlowRule } from "../document/glows";
@@ -35,7 +36,7 @@ const AXIS_TOP = 255;
 
 /** Up to where the value of a knob or an axis goes. */
 export const topOf = (design: Design, elementId: string): number =>
-  toldNumber(elementId) >= 0 || derive(design).elements.get(elementId)?.kind === "analog"
+  toldNumber(elementId) >= 0 || elementId === BATTERY || derive(design).elements.get(elementId)?.kind === "analog"
     ? AXIS_TOP
     : knobOf(design.keymap.knobs, elementId).top;
 

@@ -1,4 +1,4 @@
-import { derive } from "../derived/derive";
+import { sourceLabel } from "../derived/valueSources";
 import { toldNumber } from "../document/lampRule";
 import type { SegmentShow } from "../document/segmentShows";
 import type { Design } from "../document/schema";
@@ -8,7 +8,7 @@ import { noPanel } from "../hid/panelSettings";
 export const valueLabel = (design: Design, elementId: string): string => {
   const told = toldNumber(elementId);
   const name = told >= 0 ? (design.reportSet.panel ?? noPanel).values[told] : undefined;
-  return name ?? derive(design).elements.get(elementId)?.label ?? "something that is gone";
+  return name ?? sourceLabel(design, elementId) ?? "something that is gone";
 };
 
 /** "shows the value of Warmth, 12.0 to 36.0" */

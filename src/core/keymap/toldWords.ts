@@ -1,4 +1,4 @@
-import { derive } from "../derived/derive";
+import { sourceLabel } from "../derived/valueSources";
 import type { GlowRule } from "../document/glows";
 import { type LampRule, toldNumber } from "../document/lampRule";
 import type { Design } from "../document/schema";
@@ -13,7 +13,7 @@ export function valueName(design: Design, elementId: string): string {
   const told = toldNumber(elementId);
   const { panel = noPanel } = design.reportSet;
   if (told >= 0) return panel.values[told] ?? `value ${told + 1}`;
-  return derive(design).elements.get(elementId)?.label ?? "a knob that is gone";
+  return sourceLabel(design, elementId) ?? "a knob that is gone";
 }
 
 /** "a value of the computer's", for one beyond those that have a name; else null. */

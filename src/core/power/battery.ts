@@ -2,7 +2,7 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import type { Source, Supply } from "../document/supplySettings";
 import { type Divider, dividerNear, dividerOf } from "../electrics/divider";
-import { cells, cellV, leftAt } from "./cells";
+import { cells, cellV, leftAt } from "../electrics/cells";
 import { converterOf } from "../catalogue/controllers/converter";
 import { supplyAt } from "./solveSupply";
 

@@ -9,7 +9,7 @@ import { changeControl } from "../edits/controls";
 import { changeCircuit, wireAs } from "../edits/wiring";
 import { derive } from "../derived/derive";
 import { wiresOf } from "../wires/wires";
-import { cells, cellV, leftAt } from "./cells";
+import { cells, cellV, leftAt } from "../electrics/cells";
 import { branchOf } from "./lampBranches";
 import { DARK_LIGHT_MA, LIGHT_LEAST_V, lightMa } from "./lightCurrent";
 import { brokenLimits } from "./limits";

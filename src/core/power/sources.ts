@@ -1,5 +1,5 @@
 import type { Source } from "../document/supplySettings";
-import { cells } from "./cells";
+import { cells } from "../electrics/cells";
 
 /** What a source gives. */
 export interface SourceLimits {

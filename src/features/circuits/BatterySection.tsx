@@ -2,7 +2,7 @@
 
 import { type Supply, batterySchema, supplySchema } from "@/core/document/supplySettings";
 import type { Battery, Endurance, Measuring } from "@/core/power/battery";
-import { cells } from "@/core/power/cells";
+import { cells } from "@/core/electrics/cells";
 import { fieldOf } from "@/core/schemaLimits";
 import { edit, useDesign } from "@/store/bench";
 import { Checkbox, ChoiceField } from "@/ui/pieces/fields";

@@ -1,4 +1,5 @@
 import { derive } from "@/core/derived/derive";
+import { valueSources } from "@/core/derived/valueSources";
 import { togetherInput } from "@/core/document/keyRules";
 import type { GlowRule } from "@/core/document/glows";
 import { type LampRule, toldValue } from "@/core/document/lampRule";
@@ -29,9 +30,9 @@ export function decodeState(value: string): State | null {
   return when === "always" || when === "next" || when === "awake" ? { when } : null;
 }
 
-/** What has a value that can be shown: what is turned or moved, and what the computer tells. */
+/** What has a value that can be shown: of the device's own, and what the computer tells. */
 export function knobsOf(design: Design): { id: string; label: string }[] {
-  const own = [...derive(design).elements.values()].filter(({ kind }) => kind === "quadrature" || kind === "analog");
+  const own = valueSources(design);
   const { values } = design.reportSet.panel ?? noPanel;
   return [...own, ...values.map((label, nth) => ({ id: toldValue(nth), label }))];
 }

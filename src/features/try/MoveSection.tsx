@@ -2,6 +2,8 @@
 
 import { Box } from "@chakra-ui/react";
 import type { Element } from "@/core/catalogue/kinds/controlKind";
+import { BATTERY, BATTERY_LABEL, measuredPack, usableLeft } from "@/core/derived/batteryValue";
+import { cells } from "@/core/electrics/cells";
 import type { Design } from "@/core/document/schema";
 import { wipersOf } from "@/core/engine/movable";
 import { moveWiper, useSession } from "@/store/session";
@@ -9,6 +11,7 @@ import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 
 const WHOLE = 100;
+type Pack = NonNullable<ReturnType<typeof measuredPack>>;
 
 /** Sticks and pots, moved with exact numbers; here a stick stays where it is put until it is let go. */
 export function MoveSection({ design }: { design: Design }) {
@@ -16,6 +19,7 @@ export function MoveSection({ design }: { design: Design }) {
   const wipers = design.controls.flatMap((control) =>
     wipersOf(control).map((wiper) => ({ wiper, least: control.kind === "stick" ? -WHOLE : 0 })),
   );
+  const pack = measuredPack(design);
   const { sensors } = useSession((state) => state.seen);
   const isRunning = useSession((state) => state.running);
   const springing = wipers.filter(({ least }) => least < 0).map(({ wiper }) => wiper.id);
@@ -25,6 +29,7 @@ export function MoveSection({ design }: { design: Design }) {
       {wipers.map(({ wiper, least }) => (
         <Slider key={wiper.id} wiper={wiper} least={least} place={places[wiper.id] ?? 0} />
       ))}
+      {pack && <BatterySlider pack={pack} place={places[BATTERY] ?? 1} />}
       {springing.length > 0 && (
         <Row>
           <PlainButton
@@ -44,10 +49,37 @@ export function MoveSection({ design }: { design: Design }) {
   );
 }
 
-function Slider({ wiper, least, place }: { wiper: Element; least: number; place: number }) {
+/** A battery is emptied by no hand, but one may look what the device makes of it. */
+function BatterySlider({ pack, place }: { pack: Pack; place: number }) {
+  const volts = pack.cutOffV + place * (cells[pack.cell].fullV - pack.cutOffV);
+  const isRead = useSession((state) => state.seen.sensors.includes(BATTERY));
+  return (
+    <>
+      <Slider
+        wiper={{ id: BATTERY, label: BATTERY_LABEL }}
+        least={0}
+        place={place}
+        said={`${(volts * pack.series).toFixed(2)} V`}
+      />
+      <Box fontSize="13px" color="var(--faint)">
+        {Math.round(WHOLE * usableLeft(pack, volts))} % of what can be used is left
+        {isRead ? "." : "; nothing shows it: say what does in Keymap, or send it by radio."}
+      </Box>
+    </>
+  );
+}
+
+interface SliderProps {
+  wiper: Pick<Element, "id" | "label">;
+  least: number;
+  place: number;
+  said?: string;
+}
+
+function Slider({ wiper, least, place, said }: SliderProps) {
   const percent = Math.round(place * WHOLE);
   return (
-    <label style={{ display: "grid", gridTemplateColumns: "84px 1fr 52px", alignItems: "center", gap: 8 }}>
+    <label style={{ display: "grid", gridTemplateColumns: "84px 1fr 64px", alignItems: "center", gap: 8 }}>
       <span>{wiper.label}</span>
       <input
         type="range"
@@ -59,7 +91,7 @@ function Slider({ wiper, least, place }: { wiper: Element; least: number; place:
         style={{ width: "100%", accentColor: "var(--saffron)" }}
       />
       <Box as="span" fontFamily="mono" textAlign="right">
-        {percent} %
+        {said ?? `${percent} %`}
       </Box>
     </label>
   );

@@ -43,6 +43,9 @@ const PointerArea = later(() => import("./PointerArea").then((m) => m.PointerAre
 const typesOrActs = ({ reportSet: { interfaces } }: Design) =>
   interfaces.length === 0 || interfaces.some((kind) => kind !== "music" && kind !== "pad" && kind !== "panel");
 
+const hasSomethingToMove = ({ controls, supply }: Design) =>
+  supply.measured !== null || controls.some(({ kind }) => kind === "stick" || kind === "pot");
+
 /** What the keymap is made for, until another is asked for. */
 function ComputerLanguage({ language }: { language: LanguageId | null }) {
   const [isAsked, ask] = useState(false);
@@ -115,7 +118,7 @@ export function TryTray() {
           ]}
         />
       </Section>
-      {design.controls.some(({ kind }) => kind === "stick" || kind === "pot") && <MoveSection design={design} />}
+      {hasSomethingToMove(design) && <MoveSection design={design} />}
       {design.controls.some(hasSmallEnds) && <EndsSection design={design} />}
       <Section title="What if">
         <Checkbox label="The computer sleeps: a key wakes it" checked={asleep} onChange={setAsleep} />

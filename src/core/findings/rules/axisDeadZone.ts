@@ -1,7 +1,7 @@
 import { usualAxis } from "../../document/axes";
 import { setAxis } from "../../edits/axes";
 import { axisOfSensor } from "../../firmware/axes";
-import { scanTableOf } from "../../firmware/scanTable";
+import { wipersRead } from "../../firmware/scanTable";
 import { type Rule, controlSubject } from "../finding";
 
 /** Sticks whose measured rests lie outside of their dead zone. */
@@ -12,7 +12,7 @@ export const axisDeadZone: Rule = {
   why: "A stick never comes to rest at quite the same place; outside of its dead zone it drifts.",
   source: "follows from the rests that were measured (Circuits, Analog)",
   check(design, { elements, controls }) {
-    return scanTableOf(design).sensors.flatMap((id) => {
+    return wipersRead(design).flatMap((id) => {
       const element = elements.get(id)!;
       const control = controls.get(element.controlId)!;
       const axis = axisOfSensor(design, id);

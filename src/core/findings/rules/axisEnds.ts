@@ -1,7 +1,7 @@
 import { type AxisSettings, type TrackUse, trackUseOf } from "../../document/axes";
 import { setAxis } from "../../edits/axes";
 import { axisOfSensor } from "../../firmware/axes";
-import { scanTableOf } from "../../firmware/scanTable";
+import { wipersRead } from "../../firmware/scanTable";
 import { type Rule, controlSubject } from "../finding";
 
 const percent = (value: number) => `${Math.round(value * 10) / 10} %`;
@@ -25,7 +25,7 @@ export const axisEnds: Rule = {
   why: "What lies beyond the track is never read: the axis stops short of its end, and so does what it moves.",
   source: "the part's own way (its kind), and the ends that were measured",
   check(design, { elements, controls }) {
-    return scanTableOf(design).sensors.flatMap((id) => {
+    return wipersRead(design).flatMap((id) => {
       const { controlId, end, label } = elements.get(id)!;
       const track = trackUseOf(controls.get(controlId)!, end);
       if (!track) return [];

@@ -1,7 +1,7 @@
 import { converterOf } from "../../catalogue/controllers/converter";
 import { setAxis } from "../../edits/axes";
 import { axisOfSensor } from "../../firmware/axes";
-import { scanTableOf } from "../../firmware/scanTable";
+import { wipersRead } from "../../firmware/scanTable";
 import { type Rule, controlSubject } from "../finding";
 
 /** A reading of a pot at rest is uncertain by so many counts of ten bits (from memory). */
@@ -19,7 +19,7 @@ export const axisNoise: Rule = {
   source: "common practice; two counts of ten bits from memory",
   check(design, { elements, profile }) {
     const bits = profile ? converterOf(profile).bits : 10;
-    return scanTableOf(design).sensors.flatMap((id) => {
+    return wipersRead(design).flatMap((id) => {
       const axis = axisOfSensor(design, id);
       // A half of a half: what smoothing leaves of a reading that jumps.
       const left = NOISE_PERCENT / 2 ** axis.smooth;

@@ -1,5 +1,6 @@
 import type { Control } from "../../catalogue/kinds";
 import type { Element } from "../../catalogue/kinds/controlKind";
+import { hasValue } from "../../derived/valueSources";
 import { topOf } from "../../firmware/shownStates";
 import { type LampRule, toldNumber } from "../../document/lampRule";
 import { setLampRule } from "../../edits/keymap";
@@ -7,17 +8,15 @@ import type { Design, Layer } from "../../document/schema";
 import { goneTold } from "../../keymap/toldWords";
 import { type Observation, type Rule, controlSubject, counted } from "../finding";
 
-const hasValue = (element: Element | undefined) => element?.kind === "quadrature" || element?.kind === "analog";
-
 /** The knob or axis of the device's own that a lamp follows and that is not there, or null. */
-const goneKnob = (rule: LampRule, elements: Map<string, Element>): string | null =>
-  rule.when === "value" && toldNumber(rule.elementId) < 0 && !hasValue(elements.get(rule.elementId)) ? "a knob" : null;
+const goneKnob = (rule: LampRule, design: Design): string | null =>
+  rule.when === "value" && toldNumber(rule.elementId) < 0 && !hasValue(design, rule.elementId) ? "a knob" : null;
 
 /** Lamps that show a value which their knob never comes to. */
 const darkLamps = (design: Design, elements: Map<string, Element>, controls: Map<string, Control>) =>
   Object.entries(design.keymap.lamps).flatMap(([id, rule]) => {
     const knob = rule.when === "value" ? elements.get(rule.elementId) : undefined;
-    if (rule.when !== "value" || !knob || !hasValue(knob)) return [];
+    if (rule.when !== "value" || !knob || !hasValue(design, rule.elementId)) return [];
     const top = topOf(design, rule.elementId);
     if (rule.atLeast <= top) return [];
     const lower = {
@@ -65,7 +64,7 @@ export const danglingKeymap: Rule = {
         (rule.when === "layer" && !layers.has(rule.layerId) && "a layer") ||
         (rule.when === "held" && !known.has(rule.inputId) && "an input") ||
         goneTold(design, rule) ||
-        goneKnob(rule, elements);
+        goneKnob(rule, design);
       if (!gone) return [];
       return [
         {

@@ -1,5 +1,6 @@
 import type { Derived } from "../../derived/derive";
 import type { Glow } from "../../document/glows";
+import { hasValue } from "../../derived/valueSources";
 import { toldNumber } from "../../document/lampRule";
 import type { Design } from "../../document/schema";
 import { addGlow, removeGlow } from "../../edits/glows";
@@ -13,9 +14,9 @@ import { type Observation, type Rule, controlSubject, counted } from "../finding
 const FIRST_GLOW = "first-glow";
 
 /** What a glow follows that is gone, or null. */
-function goneOf({ when, shows }: Glow, design: Design, { elements, bindable }: Derived): string | null {
+function goneOf({ when, shows }: Glow, design: Design, { bindable }: Derived): string | null {
   const { keymap } = design;
-  const isKnob = (id: string) => toldNumber(id) >= 0 || ["quadrature", "analog"].includes(elements.get(id)?.kind ?? "");
+  const isKnob = (id: string) => toldNumber(id) >= 0 || hasValue(design, id);
   if (when.when === "layer" && !keymap.layers.some(({ id }) => id === when.layerId)) return "a layer";
   if (when.when === "held" && !bindable.some(({ id }) => id === when.inputId)) return "an input";
   const told = goneTold(design, when) ?? (shows.how === "value" ? goneToldValue(design, shows.elementId) : null);

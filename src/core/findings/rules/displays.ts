@@ -1,6 +1,7 @@
 import type { Display } from "../../catalogue/kinds/display";
 import { DISPLAYS } from "../../contract/displays";
 import { type DisplayPage, type PageThing, isWrittenByRows, rowsOf, signColumns } from "../../document/displayPages";
+import { hasValue } from "../../derived/valueSources";
 import { toldNumber } from "../../document/lampRule";
 import type { Design, Layer } from "../../document/schema";
 import { derive } from "../../derived/derive";
@@ -134,14 +135,11 @@ const tooWide = (all: Page): Observation[] =>
 
 /** What tells of an input or a value that is gone. */
 function lost(design: Design, all: Page): Observation[] {
-  const { elements, inputs } = derive(design);
-  const hasValue = (id: string) =>
-    toldNumber(id) >= 0
-      ? goneToldValue(design, id) === null
-      : ["quadrature", "analog"].includes(elements.get(id)?.kind ?? "");
+  const { inputs } = derive(design);
+  const isThere = (id: string) => (toldNumber(id) >= 0 ? goneToldValue(design, id) === null : hasValue(design, id));
   const ids = new Set(inputs.map(({ id }) => id));
   const gone = all.page.filter(
-    (thing) => ("elementId" in thing && !hasValue(thing.elementId)) || ("inputId" in thing && !ids.has(thing.inputId)),
+    (thing) => ("elementId" in thing && !isThere(thing.elementId)) || ("inputId" in thing && !ids.has(thing.inputId)),
   );
   if (gone.length === 0) return [];
   return [

@@ -1,8 +1,8 @@
 import type { Segments } from "../../catalogue/kinds/segments";
 import type { SegmentShow } from "../../document/segmentShows";
+import { hasValue, valueSources } from "../../derived/valueSources";
 import { toldNumber } from "../../document/lampRule";
 import type { Design, Layer } from "../../document/schema";
-import { derive } from "../../derived/derive";
 import { setSegmentShow } from "../../edits/segments";
 import { topOf } from "../../firmware/shownStates";
 import { goneToldValue } from "../../keymap/toldWords";
@@ -39,11 +39,11 @@ function unfit(control: Segments, show: SegmentShow, { name, id }: Layer): Obser
 }
 
 /** What displays show of knobs and values that are gone, and on displays that are gone. */
-function lost(design: Design, hasValue: (elementId: string) => boolean, labels: Map<string, string>): Observation[] {
+function lost(design: Design, isThere: (elementId: string) => boolean, labels: Map<string, string>): Observation[] {
   return design.keymap.layers.flatMap((layer) => {
     const all = Object.entries(layer.segments ?? {});
     const isGone = ([id, show]: [string, SegmentShow]) =>
-      !labels.has(id) || (show.shows === "value" && !hasValue(show.elementId));
+      !labels.has(id) || (show.shows === "value" && !isThere(show.elementId));
     const gone = all.filter(isGone);
     if (gone.length === 0) return [];
     const forget = (d: Design) => gone.reduce((now, [id]) => setSegmentShow(now, layer.id, id, null), d);
@@ -65,7 +65,7 @@ function lost(design: Design, hasValue: (elementId: string) => boolean, labels: 
 
 /** The first knob or axis that has a value, on the base, as it is. */
 function firstValue(design: Design, idle: Segments[]): Observation["fixes"] {
-  const value = [...derive(design).elements.values()].find(({ kind }) => kind === "quadrature" || kind === "analog");
+  const [value] = valueSources(design);
   if (!value) return [];
   const [base] = design.keymap.layers;
   const show = { shows: "value", elementId: value.id, low: 0, high: topOf(design, value.id), point: 0 } as const;
@@ -80,13 +80,10 @@ export const segments: Rule = {
   severity: "note",
   why: "A display that shows nothing, or minus signs, tells nobody anything.",
   source: "seven segments a digit; follows from the keymap",
-  check(design, { elements }) {
+  check(design) {
     const displays = design.controls.filter((control): control is Segments => control.kind === "segments");
     const labels = new Map(displays.map(({ id, label }) => [id, label]));
-    const hasValue = (id: string) =>
-      toldNumber(id) >= 0
-        ? goneToldValue(design, id) === null
-        : ["quadrature", "analog"].includes(elements.get(id)?.kind ?? "");
+    const isThere = (id: string) => (toldNumber(id) >= 0 ? goneToldValue(design, id) === null : hasValue(design, id));
     const shows = displays.flatMap((control) =>
       design.keymap.layers.flatMap((layer) =>
         Object.hasOwn(layer.segments ?? {}, control.id) ? unfit(control, layer.segments![control.id], layer) : [],
@@ -105,6 +102,6 @@ export const segments: Rule = {
               fixes: firstValue(design, idle),
             },
           ];
-    return [...shows, ...lost(design, hasValue, labels), ...silent];
+    return [...shows, ...lost(design, isThere, labels), ...silent];
   },
 };

@@ -1,6 +1,6 @@
-import type { Source } from "../document/supplySettings";
-
-type Cell = Extract<Source, { kind: "battery" }>["cell"];
+/** Cells by their chemistry. */
+export const cellSorts = ["lithium-ion", "nickel", "alkaline"] as const;
+type Cell = (typeof cellSorts)[number];
 
 export interface CellData {
   title: string;
