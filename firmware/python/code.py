@@ -1,7 +1,6 @@
 """Runs for as long as the board has power: scans the device whenever a millisecond has passed, or as often as it can."""
 
 import hardware
-import radio_port
 from device.runtime import Runtime
 from tables import TABLES
 
@@ -33,7 +32,7 @@ while True:
         if told is not None:
             runtime.panel.tell(told)
     if has_radio:
-        answer = radio_port.answer()
+        answer = lines.radio_answer()
         if answer is not None:
             runtime.radio_answered(answer)
     question = None if live.is_working else host.question()

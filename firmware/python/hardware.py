@@ -486,6 +486,10 @@ class Lines:
     def radio(self, packet):
         return radio_port.send_packet(packet)
 
+    def radio_answer(self):
+        """What came back on an acknowledgement since the last call, or None."""
+        return radio_port.answer()
+
     def show(self):
         """After each scan: what registers show, and the next lamp of those between line pairs."""
         for part in self.showing:

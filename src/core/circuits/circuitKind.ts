@@ -141,8 +141,6 @@ export interface CircuitKind<C extends CircuitBase> {
   title: string;
   /** What it is good for and what it costs, in one sentence. */
   purpose: string;
-  /** No firmware of today drives what hangs on it. */
-  isUndriven?: true;
   schema: Schema<C>;
   fresh(id: string, name: string): C;
   accepts(element: Element): boolean;

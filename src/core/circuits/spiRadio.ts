@@ -38,7 +38,6 @@ export const spiRadio: CircuitKind<SpiRadio> = {
   kind: "spi-radio",
   stem: "radio",
   title: "Radio on the serial bus",
-  isUndriven: true,
   purpose: "Three lines shared with everything on the bus, and three of its own for each module.",
   schema: spiRadioSchema,
   fresh: (id, name) => ({ id, kind: "spi-radio", name, members: [], bus: 0 }),

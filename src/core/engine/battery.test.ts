@@ -68,7 +68,9 @@ describe("a battery that is measured", () => {
     for (const design of [onBattery({ measured: null }), onBattery({ source: { kind: "usb-2" } })]) {
       expect(batteryAxis(design)).toBeNull();
       expect(scanTableOf(design).sensors).not.toContain(BATTERY);
-      expect(findingsOf(design).some(({ message }) => /shows a knob that is gone; it stays dark/.test(message))).toBe(true);
+      expect(findingsOf(design).some(({ message }) => /shows a knob that is gone; it stays dark/.test(message))).toBe(
+        true,
+      );
       const events = [{ atMs: 20, action: "set" as const, control: "battery", percent: 10 }];
       expect(simulate(design, { events, untilMs: 50 })).toMatchObject({
         problems: [{ path: "events.0.control", message: 'the design has no control "battery"' }],

@@ -2,12 +2,12 @@ import { describe, expect, it } from "vitest";
 import { finishedPad, wiredDemos } from "../../../tests/support/designs";
 import { rowOf } from "../../../tests/support/litRows";
 import type { Control } from "../catalogue/kinds";
-import { circuitKinds } from "../circuits";
+import { ofEveryCircuit } from "../../../tests/support/everyCircuit";
 import type { Design } from "../document/schema";
 import { changeControl } from "../edits/controls";
 import { chooseController } from "../edits/pins";
 import { artifactNamed } from "./registry";
-import { firmwareFits, undrivenCircuits } from "./firmwareFit";
+import { firmwareFits, undrivenParts } from "./firmwareFit";
 
 const designs: [string, Design][] = [
   ...wiredDemos.map((design): [string, Design] => [design.name, design]),
@@ -30,10 +30,8 @@ describe.each(designs)("what firmware makes of %s", (_name, design) => {
 });
 
 it("names what no firmware drives, and nothing else", () => {
-  const all = circuitKinds.map((kind, nth) => kind.fresh(`c${nth}`, kind.title));
-  const undriven = undrivenCircuits({ ...finishedPad(), circuits: all });
-  expect(undriven.sort()).toEqual(["Radio on the serial bus"]);
+  for (const design of ofEveryCircuit) expect(undrivenParts(design)).toEqual([]);
   const deep = rowOf("display", 2, "small-5v-18");
   const [one] = deep.controls;
-  expect(undrivenCircuits(changeControl(deep, one.id, { bitsPerPx: 16 } as Partial<Control>))).toEqual([one.label]);
+  expect(undrivenParts(changeControl(deep, one.id, { bitsPerPx: 16 } as Partial<Control>))).toEqual([one.label]);
 });

@@ -1,4 +1,3 @@
-import { circuitKindOf } from "../circuits";
 import { isWrittenByRows } from "../document/displayPages";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
@@ -48,8 +47,6 @@ export function firmwareFits(design: Design): FirmwareFit[] {
   ];
 }
 
-/** Parts of a design that no firmware of today drives, by name: radios, and displays that are not written by rows of dots. */
-export const undrivenCircuits = ({ circuits, controls }: Design): string[] => [
-  ...circuits.filter((circuit) => circuitKindOf(circuit).isUndriven).map(({ name }) => name),
-  ...controls.flatMap((control) => (control.kind === "display" && !isWrittenByRows(control) ? [control.label] : [])),
-];
+/** Parts of a design that no firmware of today drives, by name: displays that are not written by rows of dots. */
+export const undrivenParts = ({ controls }: Design): string[] =>
+  controls.flatMap((control) => (control.kind === "display" && !isWrittenByRows(control) ? [control.label] : []));

@@ -22,10 +22,10 @@ function useFits(design: Design): Fits | null {
   useEffect(() => {
     let isGone = false;
     const coming = Promise.all([import("@/core/formats/firmwareFit"), loadLanguage(design.keymap.hostLanguage)]);
-    void coming.then(([{ firmwareFits, undrivenCircuits }]) => {
+    void coming.then(([{ firmwareFits, undrivenParts }]) => {
       if (isGone) return;
       const all = firmwareFits(design).map((fit): [string, FirmwareFit] => [fit.id, fit]);
-      setFits({ of: new Map(all), undriven: undrivenCircuits(design) });
+      setFits({ of: new Map(all), undriven: undrivenParts(design) });
     });
     return () => {
       isGone = true;

@@ -64,7 +64,8 @@ export const project: FirmwareTarget = {
   purpose: "Whole for the 8-bit USB boards; for any other controller a dozen calls and USB are left to join.",
   takes: [
     "Every circuit of contacts, knobs, sticks and pots, lamps, motors, sounders, lights and displays; music, live changes.",
-    "Whole for the 8-bit USB classes; elsewhere pins and USB are left to join.",
+    "A radio's packets, but for the call that hands them to yours.",
+    "Whole for the 8-bit USB classes but for that; elsewhere pins and USB are left to join.",
   ],
   problems(design, scan) {
     const { profile } = derive(design);
