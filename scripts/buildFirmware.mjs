@@ -40,6 +40,8 @@ const EXPORTS = [
   "ov_panel_place",
   "ov_answer_place",
   "ov_answer_came",
+  "ov_plug_latched",
+  "ov_plug_clocked",
 ];
 export const STRICT = ["-std=c99", "-Wall", "-Wextra", "-Wpedantic", "-Werror"];
 

@@ -41,6 +41,7 @@ static void count(uint8_t sw, uint8_t closed, uint8_t entry) {
   room--;
   state_of[sw] = closed ? CLOSED : 0;
   ov_radio_changed();
+  ov_plug_changed();
   if (!(entry & OV_SWITCH_FLIPS)) ov_input_changed(sw, closed);
   else if (starting) ov_switch_found_closed(sw);
   else ov_switch_flipped(sw, closed);

@@ -45,6 +45,11 @@ uint8_t *ov_panel_place(void);
  * Between two scans only. 0 where nothing is expected there, or the check value does not fit; then nothing is taken. */
 uint8_t ov_radio_answered(const uint8_t *bytes, uint8_t length);
 
+/* A serial pad port: the level of its data line (1: high) after a latch pulse, and after each clock edge behind it. Quick, and meant to be
+ * called from the interrupts of those two lines, which must not interrupt each other. */
+uint8_t ov_plug_latched(void);
+uint8_t ov_plug_clocked(void);
+
 /* For looking in from outside: the milliseconds that a chain's lights take when they are sent, the debounced state of a switch, and whether a layer is held or the default layer. */
 uint8_t ov_lights_ms(uint8_t chain);
 uint8_t ov_switch_closed(uint8_t sw);

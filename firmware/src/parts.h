@@ -489,6 +489,18 @@ static inline void ov_radio_init(void) {}
 static inline void ov_radio_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
 #endif
 
+#if OV_WITH_PLUG
+/* plug.c */
+extern uint8_t ov_plug_is_changed;
+static inline void ov_plug_changed(void) { ov_plug_is_changed = 1; } /* a switch */
+void ov_plug_init(void);
+OV_APART void ov_plug_play(void);
+#else
+static inline void ov_plug_changed(void) {}
+static inline void ov_plug_init(void) {}
+static inline void ov_plug_play(void) {}
+#endif
+
 /* lights.c */
 static inline uint8_t ov_lights(void) { return (uint8_t)(OV_WITH_LIGHTS ? ov_table_byte(OV_AT_LIGHTS) : 0); }
 void ov_lights_init(void);

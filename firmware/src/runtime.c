@@ -1,4 +1,4 @@
-/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the radio.
+/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the radio, the pad port.
  * A scan in which lights are sent does nothing else. */
 #include "ovrin.h"
 #include "parts.h"
@@ -48,6 +48,7 @@ OV_RARELY static uint8_t start(void) {
   ov_displays_init();
   ov_music_init();
   ov_radio_init();
+  ov_plug_init();
   ov_reports_init();
   if (OV_WITH_LIVE) ov_live_init();
   ready = 1;
@@ -94,4 +95,5 @@ void ov_scan(uint8_t elapsed_ms) {
   ov_lights_play();
   ov_reports_send();
   ov_radio_play(elapsed_ms);
+  ov_plug_play();
 }

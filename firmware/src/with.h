@@ -36,6 +36,9 @@
 #ifndef OV_WITH_RADIO
 #define OV_WITH_RADIO 1 /* a radio's packet */
 #endif
+#ifndef OV_WITH_PLUG
+#define OV_WITH_PLUG 1 /* a serial pad port */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif

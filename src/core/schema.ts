@@ -26,9 +26,9 @@ import {
   type ZodMiniType,
 } from "zod/mini";
 import { isClean } from "./cleanText";
-import english from "zod/v4/locales/en.js";
+import { schemaMessage } from "./schemaMessages";
 
-config(english());
+config({ localeError: schemaMessage });
 
 /**
  * The small build of the schema library, and of it only the parts that are used: its namespace as a whole would bring

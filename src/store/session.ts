@@ -35,8 +35,11 @@ let ofDesign: Design | null = null;
 async function loadedAside(design: Design): Promise<Loaded> {
   if (typeof Worker !== "undefined") return checking().loadedWith(design);
   await loadLanguage(design.keymap.hostLanguage);
-  const { loadedWith } = await import("@/core/engine/preparedDevice");
-  return loadedWith(design);
+  const [{ loadedWith }, { setDiodes }] = await Promise.all([
+    import("@/core/engine/preparedDevice"),
+    import("@/core/edits/matrixDiodes"),
+  ]);
+  return loadedWith(design, setDiodes(design, "none"));
 }
 
 /** The keyboard language that the computer is set to. */

@@ -1,5 +1,4 @@
 import { derive } from "@/core/derived/derive";
-import { setDiodes } from "@/core/edits/matrixDiodes";
 import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
@@ -51,6 +50,9 @@ let extras: Extras = { hear: null, Drivers: null, Glass: null, Link: null };
 let design: Design | null = null;
 /** What the device is loaded with: the same whether its diodes are there or not. */
 let tables: Uint8Array = new Uint8Array();
+/** What it is made of, and without its diodes. */
+let made: Pick<Loaded, "parts" | "withoutDiodes"> | null = null;
+let plugEveryMs = 0;
 let frame = 0;
 const emptyLog = (): Log => ({
   contacts: [],
@@ -77,6 +79,7 @@ export function startDevice(next: Design, computer: HostLanguage, loaded: Loaded
   extras = more;
   design = next;
   tables = loaded.tables;
+  made = loaded;
   language = computer;
   cancelAnimationFrame(frame);
   const { tooMuch } = loaded;
@@ -110,16 +113,18 @@ export function forgetText(): void {
 }
 
 function power() {
-  if (!design) return;
+  if (!design || !made) return;
   const { bounce, withoutDiodes } = get();
   host = new HostStandIn(language, extras.hear);
   log = emptyLog();
   closedSwitches = new Set();
   lampsOn = new Set();
-  const wired = withoutDiodes ? setDiodes(design, "none") : design;
+  const parts = withoutDiodes ? made.withoutDiodes : made.parts;
+  plugEveryMs = parts.plug?.everyMs ?? 0;
   device = new Device(
-    wired,
+    design,
     tables,
+    parts,
     {
       contact: (atMs, id, on) => log.contacts.push({ atMs, id, on }),
       lamp: (atMs, line, on) => log.lamps.push({ atMs, id: device!.scan.lamps[line].controlId, on }),
@@ -145,7 +150,7 @@ function power() {
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
   );
   const { Drivers, Glass, Link } = extras;
-  link = Link?.of(wired, randomFrom(1)) ?? null;
+  link = Link?.of(design, randomFrom(1)) ?? null;
   cameBack = null;
   glasses = Glass ? device.scan.displays.map((display) => new Glass(display)) : [];
   drivers = Drivers ? device.scan.segmentChains.map((chain) => new Drivers(chain)) : [];
@@ -172,12 +177,14 @@ function advance(running: Device, ms: number) {
   const debounced: Change[] = [];
   const layers: Change[] = [];
   const active = new Set(get().activeLayers);
+  let plug: boolean[] | null = null;
   const layerCount = design!.keymap.layers.length;
   for (let left = ms; left > 0; left--) {
     const atMs = running.nowMs;
     running.step();
     if (cameBack) running.radioAnswered(cameBack);
     cameBack = null;
+    if (plugEveryMs > 0 && running.nowMs % plugEveryMs === 0) plug = running.readPlug();
     for (const id of running.scan.switches) watchSwitch(running, id, atMs, debounced);
     for (let layer = 0; layer < layerCount; layer++) {
       const on = running.layerActive(layer);
@@ -188,6 +195,7 @@ function advance(running: Device, ms: number) {
     }
   }
   show(running, debounced, layers, active);
+  if (plug && String(plug) !== String(get().plug)) set({ plug });
 }
 
 function watchSwitch(running: Device, id: string, atMs: number, changes: Change[]) {

@@ -27,6 +27,8 @@ export interface SessionState {
   heard: MusicHeard;
   /** What a radio's receiver makes of its packets; null before the first. */
   radio: RadioHeard | null;
+  /** What a console read of the pad port last: the level of each bit, and of what follows; null before it has. */
+  plug: boolean[] | null;
   reports: TimedReport[];
   contacts: Change[];
   debounced: Change[];
@@ -62,6 +64,7 @@ export const emptySession = {
   pointing: stillPointer,
   heard: silence,
   radio: null,
+  plug: null,
   reports: [],
   contacts: [],
   debounced: [],

@@ -2,6 +2,7 @@ import { expose } from "comlink";
 import { budgetOf, budgetWords } from "@/core/brief/budget";
 import type { Design } from "@/core/document/schema";
 import type { ToldFinding } from "@/core/findings/finding";
+import { setDiodes } from "@/core/edits/matrixDiodes";
 import { loadedWith } from "@/core/engine/preparedDevice";
 import { supplyView } from "@/core/power/supplyView";
 import { type FeedingPoints, whereToFeed } from "@/core/power/remedies";
@@ -43,7 +44,7 @@ export const checkingTasks = {
   timing: timingView,
   analog: analogView,
   levels: levelsView,
-  loadedWith,
+  loadedWith: (design: Design) => loadedWith(design, setDiodes(design, "none")),
 };
 export type CheckingTasks = typeof checkingTasks;
 

@@ -2,6 +2,7 @@ import { chipPinOf, pinBytes } from "@/core/chips/usb8";
 import { interpreterPin } from "@/core/chips/interpreterPins";
 import { type AccessBy, accessSets, chipsOf } from "@/core/firmware/accessSets";
 import type { LineAccess } from "@/core/circuits/lineAccess";
+import { tracksOf } from "@/core/engine/preparedDevice";
 import { Tracks } from "@/core/engine/tracks";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
@@ -98,7 +99,7 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
     const powered = top === null ? -1 : net(top);
     lines.push(`ladder ${net(bank.line)} ${bank.pullDownOhm} ${powered} ${bank.rungOhms.join(" ")}`);
   }
-  const tracks = new Tracks(design, scan.sensors);
+  const tracks = new Tracks(tracksOf(design, scan.sensors));
   for (const [nth, id] of scan.sensors.entries()) {
     const access = scan.access[id];
     const through = access?.by === "voltage" ? access : null;

@@ -11,7 +11,7 @@ import { setDebounceOf } from "@/core/edits/timing";
 import type { Control } from "@/core/catalogue/kinds";
 import { type Opposite, togetherInput } from "@/core/document/keyRules";
 import type { Debounce } from "@/core/document/debounce";
-import { shareOutDirect, wireAs } from "@/core/edits/wiring";
+import { shareOutDirect, wireAs, wireAsUsual } from "@/core/edits/wiring";
 import type { SimulationEvent } from "@/core/engine/simulate";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import { type Binding, type SimpleBinding, actionOf, bindingSchema } from "@/core/bindings";
@@ -28,7 +28,7 @@ import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
 import { axisFrom, withUse, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
 import { withPage, withTelling } from "./displayExamples";
-import { withPacket } from "./radioExamples";
+import { withPacket, withPort } from "./radioExamples";
 import { withShow, withStart } from "./segmentExamples";
 import { onSmallClass } from "./onSmallClass";
 
@@ -173,6 +173,8 @@ function readHandEvent(line: string): SimulationEvent | null {
 function readHostEvent(line: string): SimulationEvent {
   const answer = /^at (\d+) answer ([0-9a-f ]+)$/.exec(line);
   if (answer) return { atMs: Number(answer[1]), action: "answer", answer: answer[2].replaceAll(" ", "") };
+  const polled = /^at (\d+) poll$/.exec(line);
+  if (polled) return { atMs: Number(polled[1]), action: "poll" };
   const told = /^at (\d+) told ([0-9a-f ]+)$/.exec(line);
   if (told) return { atMs: Number(told[1]), action: "tell", told: told[2].replaceAll(" ", "") };
   const [, atMs, action, late, cut] = /^at (\d+) (?:host (busy|ready|sleep|wake|reset)|late (\d+)|(power cut))$/.exec(
@@ -205,7 +207,8 @@ function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
 
 function place(
   design: Design,
-  kind: "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot" | "segments" | "display" | "radio",
+  kind:
+    "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot" | "segments" | "display" | "radio" | "pad-port",
   name: string,
   beside?: string,
 ): Design {
@@ -267,8 +270,7 @@ export function readExample(text: string): Example {
     else if (line !== INTERRUPTING) design = obey(design, line);
   }
   const displays = design.controls.flatMap(({ id, kind }) => (kind === "segments" ? [`${id}:segments`] : []));
-  const radios = design.controls.flatMap(({ id, kind }) => (kind === "radio" ? [`${id}:radio`] : []));
-  const wiredUp = radios.length > 0 ? wireAs(shareOutDirect(design), "spi-radio", radios) : shareOutDirect(design);
+  const wiredUp = wireAsUsual(shareOutDirect(design), ownCircuits(design));
   const shown = displays.length > 0 ? withStart(wireAs(wiredUp, "segment-chain", displays), lines) : wiredUp;
   const direct = withChain(withDots(shown, lines), lines);
   const wired = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
@@ -277,6 +279,10 @@ export function readExample(text: string): Example {
   const untilMs = until ? Number(until[1]) : Math.max(...events.map((one) => one.atMs)) + 200;
   return { design: wired, events, untilMs, expected: expected.split("\n").filter(Boolean).map(written) };
 }
+
+/** What has a circuit of its own sort: radios and pad ports. */
+const ownCircuits = ({ controls }: Design) =>
+  controls.flatMap(({ id, kind }) => (kind === "radio" ? [`${id}:radio`] : kind === "pad-port" ? [`${id}:port`] : []));
 
 /** "40 times 00 01 02" in full. */
 /** Displays of dots are put on the two-wire bus. */
@@ -323,6 +329,7 @@ function obey(design: Design, line: string): Design {
     return setOpposite(design, { first, second, counts: what as Opposite["counts"] });
   }
   if (verb === "segments") return changeControl(place(design, "segments", name), name, { digits: Number(what) });
+  if (verb === "port") return withPort(place(design, "pad-port", name), what);
   if (verb === "radio") return withPacket(place(design, "radio", name), what);
   if (verb === "display") {
     const [widthPx, heightPx] = what.split(" x ").map(Number);

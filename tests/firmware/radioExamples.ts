@@ -1,5 +1,6 @@
 import { type PacketSettings, packetSettingsSchema, usualPacket } from "@/core/hid/packetSettings";
-import { setPacket } from "@/core/edits/reportSet";
+import { usualTimes } from "@/core/hid/padPortSettings";
+import { setPacket, setPadPort } from "@/core/edits/reportSet";
 import type { Design } from "@/core/document/schema";
 
 const PARTS = ["counter", "keys", "axes", "wide", "knobs", "answers"] as const;
@@ -26,4 +27,14 @@ export function withPacket(design: Design, what: string): Design {
     packet.marks = { start, separator, end, escape };
   }
   return setPacket(design, packetSettingsSchema.parse(packet));
+}
+
+/** "A B free low free free free free, after low": the switch of each bit, and what follows. */
+export function withPort(design: Design, what: string): Design {
+  const [bits, after = "after high"] = what.split(",").map((one) => one.trim());
+  return setPadPort(design, {
+    ...usualTimes,
+    bits: bits.split(" ").map((bit) => (bit === "free" || bit === "low" ? bit : `${bit}:press`)),
+    after: after === "after low" ? "low" : "high",
+  });
 }

@@ -131,6 +131,10 @@ export function recordContacts(design: Design, request: SimulationRequest): Reco
       const sameMs = script.findIndex((line) => line.startsWith(`${atMs} `));
       script.splice(sameMs < 0 ? script.length : sameMs, 0, `${atMs} told ${toHex(bytes)}`);
     },
+    plug(atMs, levels) {
+      script.push(`${atMs} poll`);
+      expected.push(`${atMs} plug ${levels.map(Number).join("")}`);
+    },
     radio: (atMs, bytes) => expected.push(`${atMs} radio ${toHex(bytes)}`),
     radioAnswer: (atMs, bytes) => script.push(`${atMs} answer ${toHex(bytes)}`),
     level: (atMs, sensor, level) => script.push(`${atMs} wiper ${sensor} ${level}`),

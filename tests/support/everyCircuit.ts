@@ -22,6 +22,7 @@ const EVERY: Control["kind"][] = [
   "segments",
   "segments",
   "radio",
+  "pad-port",
   "buzzer",
 ];
 

@@ -1,6 +1,7 @@
 /* A 16 MHz 8-bit board in the simulator. Waiting takes real cycles, so that the measured scan time is honest. */
 #include "ovrin.h"
 #include "ports.h"
+#include "tables.h"
 
 #define PORT(address) (*(volatile uint8_t *)(address))
 #define CYCLES_A_US 16
@@ -156,6 +157,13 @@ static void tell_answered(void) {
   ov_radio_answered(bytes, i);
 }
 
+static void poll_plug(void) {
+  uint8_t bits = (uint8_t)(ov_table_byte(OV_AT_PLUG) + 1u);
+  PORT(OV_PORT_PLUG) = ov_plug_latched();
+  for (; bits > 0; bits--) PORT(OV_PORT_PLUG) = ov_plug_clocked();
+  PORT(OV_PORT_PLUG) = 2;
+}
+
 static void tell_edge(void) {
   uint8_t encoder = PORT(OV_PORT_FRAME);
   ov_encoder_edge(encoder, PORT(OV_PORT_FRAME));
@@ -185,6 +193,7 @@ int main(void) {
       case 5: tell_edge(); break;
       case 6: tell_panel(); break;
       case 9: tell_answered(); break;
+      case 10: poll_plug(); break;
       default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }

@@ -1,5 +1,5 @@
 /* Runs the 8-bit image in the simulator. Same script and output as the host stand-in (hal/host/hal_host.c);
- * at the end it prints to standard error the most and the mean cycles of a scan, and the deepest stack in bytes. Usage: run IMAGE < SCRIPT */
+ * at the end it prints to standard error the most and the mean cycles of a scan, the deepest stack in bytes, and the most cycles in which a pad port was read whole. Usage: run IMAGE < SCRIPT */
 #include <ctype.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -25,6 +25,7 @@
 #define COMMAND_SLEEPS 7
 #define COMMAND_WAKES 8
 #define COMMAND_ANSWER 9
+#define COMMAND_POLL 10
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -40,9 +41,9 @@ static unsigned over[OV_REPORT_KINDS], held_kind[OV_REPORT_KINDS]; /* the endpoi
 static unsigned long taken_ms[OV_REPORT_KINDS];
 static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static unsigned long now_ms, late_until, scanned_ms;
-static int busy, asleep, lamp_line = -1;
+static int busy, asleep, lamp_line = -1, is_polled;
 static int ready;
-static avr_cycle_count_t scan_began, scan_most, scan_sum;
+static avr_cycle_count_t scan_began, scan_most, scan_sum, poll_most;
 static unsigned long scans;
 static unsigned lowest_sp = 0xffff;
 
@@ -63,6 +64,12 @@ static void on_lights(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p)
 static void on_segments(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu segments %u ", now_ms, v); }
 static void on_display(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu display %u ", now_ms, v); }
 static void on_radio(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu radio ", now_ms); }
+static void on_plug(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)avr; (void)addr; (void)p;
+  if (!is_polled) printf("%lu plug ", now_ms);
+  is_polled = v < 2;
+  putchar(v < 2 ? '0' + v : '\n');
+}
 static void on_segments_end(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; (void)v; putchar('\n'); }
 static void on_light_byte(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%02x", v); }
 static void on_lights_ms(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
@@ -150,6 +157,7 @@ static void on_ready(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) 
   avr_cycle_count_t took = avr->cycle - scan_began;
   (void)addr; (void)v; (void)p;
   ready = 1;
+  if (command == COMMAND_POLL && took > poll_most) poll_most = took;
   if (command != COMMAND_SCAN || scan_began == 0) return;
   scans++;
   scan_sum += took;
@@ -244,6 +252,8 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "told") == 0) {
     read_frame(line + used);
     do_command(avr, COMMAND_PANEL);
+  } else if (strcmp(verb, "poll") == 0) {
+    do_command(avr, COMMAND_POLL);
   } else if (strcmp(verb, "answer") == 0) {
     read_answer(line + used);
     do_command(avr, COMMAND_ANSWER);
@@ -314,6 +324,7 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_LIGHT_BYTE, on_light_byte, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS, on_segments, NULL);
   avr_register_io_write(avr, OV_PORT_DISPLAY, on_display, NULL);
+  avr_register_io_write(avr, OV_PORT_PLUG, on_plug, NULL);
   avr_register_io_write(avr, OV_PORT_RADIO, on_radio, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS_END, on_segments_end, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHTS_MS, on_lights_ms, NULL);
@@ -342,7 +353,7 @@ int main(int argc, char **argv) {
   while (fgets(line, sizeof line, stdin)) {
     if (line[0] != '\n' && line[0] != '#' && !obey(avr, line)) return 1;
   }
-  fprintf(stderr, "scans %lu most %llu mean %llu stack %u\n", scans, (unsigned long long)scan_most,
-          (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp);
+  fprintf(stderr, "scans %lu most %llu mean %llu stack %u poll %llu\n", scans, (unsigned long long)scan_most,
+          (unsigned long long)(scans ? scan_sum / scans : 0), avr->ramend - lowest_sp, (unsigned long long)poll_most);
   return 0;
 }

@@ -50,6 +50,9 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
+/* Of a serial pad port nothing is asked here: let its latch line interrupt, put what ov_plug_latched answers on the data line (1: high), and at
+ * each clock edge after it what ov_plug_clocked answers (ovrin.h). */
+
 /* Begin to read the voltage of this sensor, and answer that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. pins.h says where each is. Where your converter is quick, read it at once and answer what was read the
  * time before. */

@@ -10,13 +10,14 @@
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
  *   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
+ *   MS poll                     what hangs on the pad port latches and reads all of its bits, and two behind them
  *   MS reset                    the bus is reset: the host knows nothing any more
  *   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
  *   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
  *   MS off                      the power goes and comes back: only what is kept stays
  *   MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)
  * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES, MS segments CHAIN BYTES, MS display DISPLAY BYTES,
- * MS radio BYTES, MS live BYTES (a frame, answered), and "end". */
+ * MS radio BYTES, MS plug LEVELS, MS live BYTES (a frame, answered), and "end". */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -221,6 +222,14 @@ static int tell_answered(const char *hex) {
   return 1;
 }
 
+static int poll_plug(void) {
+  uint8_t bits = (uint8_t)(ov_table_byte(OV_AT_PLUG) + 2u), n;
+  printf("%lu plug %u", now_ms, ov_plug_latched());
+  for (n = 1; n < bits; n++) printf("%u", ov_plug_clocked());
+  putchar('\n');
+  return 1;
+}
+
 static int set_answer(const char *rest) {
   char strobe[8];
   unsigned bank, word, line;
@@ -275,6 +284,7 @@ static int obey(const char *line) {
     start();
     return 1;
   }
+  if (strcmp(verb, "poll") == 0) return poll_plug();
   if (strcmp(verb, "answer") == 0) return tell_answered(line + used);
   if (strcmp(verb, "ask") == 0) return ask(line + used);
   if (strcmp(verb, "told") == 0) return tell_panel(line + used);

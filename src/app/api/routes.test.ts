@@ -184,6 +184,7 @@ describe("simulate", () => {
         { atMs: 55, interface: "keyboard", bytes: "0000000000000000" },
       ],
       packets: [],
+      polls: [],
       answers: [],
       lights: [],
       text: "a",

@@ -11,6 +11,7 @@ import { type MatrixCircuit, matrix } from "./matrix";
 import { type MultiplexerCircuit, multiplexer } from "./multiplexer";
 import { type OutputRegisters, outputRegisters } from "./outputRegisters";
 import { type SegmentChain, segmentChain } from "./segmentChain";
+import { type PadPortCircuit, padPort } from "./padPort";
 import { type SpiRadio, spiRadio } from "./spiRadio";
 import { type TwoWayMatrix, twoWayMatrix } from "./twoWayMatrix";
 
@@ -28,7 +29,8 @@ export type Circuit =
   | LightChain
   | BusDisplays
   | SegmentChain
-  | SpiRadio;
+  | SpiRadio
+  | PadPortCircuit;
 
 const kinds = [
   direct,
@@ -44,6 +46,7 @@ const kinds = [
   busDisplays,
   segmentChain,
   spiRadio,
+  padPort,
 ] as const;
 
 export const circuitKinds = kinds as unknown as CircuitKind<Circuit>[];

@@ -88,6 +88,11 @@ const steps: Steps = {
     "Feed it from 3.3 V; its inputs may take more, its supply does not.",
     "Run clock and both data lines to the bus pins, then select, enable and interrupt. Mind the radio rules of your country.",
   ],
+  "pad-port": () => [
+    "Measure the console's lead with it unplugged: which wire is latch, clock, data, ground and supply. Colours tell nothing.",
+    "Run latch and clock to pins whose edges interrupt, data to any other, ground to ground.",
+    "Leave the console's supply wire off while the device hangs on USB or a supply of its own: two sources must not feed each other.",
+  ],
 };
 
 /** The steps of one circuit. */

@@ -51,6 +51,7 @@ import { AXIS_DO, AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "./axes
 import { HAT_NONE } from "./pad";
 import { MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, musicBytes } from "./music";
 import { PANEL } from "./panel";
+import { PLUG } from "./plug";
 import { RADIO_AT, RADIO_BYTES, RADIO_CHECK, RADIO_FRAME_MOST, RADIO_FRAMING, RADIO_PARTS } from "./radio";
 import {
   DISPLAY_ADDS,
@@ -242,13 +243,14 @@ ${defines("GLYPH_", GLYPH).join("\n")}
 #define OV_GLYPH_COLUMNS ${GLYPH_COLUMNS}
 #define OV_DISPLAY_NEED(displays, states) ((displays) > 0 ? ${displayBytes(2, 0) - displayBytes(1, 0)}u * (displays) + (states) + ${DISPLAYS.FRAME}u : 0u)`;
 
-/** A radio's packet. */
+/** A radio's packet, and a pad port. */
 const radioDefines = () => `${defines("RADIO_AT_", RADIO_AT).join("\n")}
 #define OV_RADIO_BYTES ${RADIO_BYTES}
 ${defines("RADIO_FRAMING_", RADIO_FRAMING).join("\n")}
 ${defines("RADIO_CHECK_", RADIO_CHECK).join("\n")}
 ${defines("RADIO_PARTS_", RADIO_PARTS).join("\n")}
-#define OV_RADIO_FRAME_MOST ${RADIO_FRAME_MOST}`;
+#define OV_RADIO_FRAME_MOST ${RADIO_FRAME_MOST}
+${defines("PLUG_", PLUG).join("\n")}`;
 
 /** The board block. */
 const boardDefines = () => `#define OV_BOARD_VERSION ${BOARD_VERSION}

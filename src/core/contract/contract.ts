@@ -7,7 +7,7 @@ import { padBytes } from "./pad";
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 14;
+export const TABLE_VERSION = 15;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -110,6 +110,8 @@ const HEADER = [
   ["DISPLAY_STATES", 1],
   /** Bytes of a radio's packet, its check value not counted; 0 where there is none. */
   ["RADIO", 1],
+  /** Bits of a serial pad port; 0 where there is none. */
+  ["PLUG", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -137,6 +139,7 @@ const HEADER = [
   ["DISPLAY_GLYPHS", 2],
   ["DISPLAY_PICTURES", 2],
   ["RADIO_TABLE", 2],
+  ["PLUG_TABLE", 2],
   ["TOGETHER_TABLE", 2],
   ["OPPOSITE_TABLE", 2],
   ["MACRO_TABLE", 2],
@@ -565,6 +568,7 @@ export const FIXED_RAM_BYTES = {
   tone: 6,
   place: 6,
   radio: 24,
+  plug: 12,
 };
 export const STACK_BYTES = 108;
 

@@ -11,6 +11,7 @@ import { ENDPOINTS_THERE_CAN_BE } from "../hid/endpointPlan";
 import { interfaceKinds } from "../hid/interfaceKinds";
 import { padSettingsSchema } from "../hid/padShape";
 import { packetSettingsSchema } from "../hid/packetSettings";
+import { padPortSettingsSchema } from "../hid/padPortSettings";
 import { panelSettingsSchema } from "../hid/panelSettings";
 import { languageIds } from "../languages/ids";
 import { axisSchema } from "./axes";
@@ -147,6 +148,8 @@ export const reportSetSchema = z.strictObject({
   panel: z.optional(panelSettingsSchema),
   /** What a radio sends, where it is not as usual. */
   packet: z.optional(packetSettingsSchema),
+  /** How a serial pad port is read, where it is not as usual. */
+  padPort: z.optional(padPortSettingsSchema),
 });
 
 const journalEntrySchema = z.strictObject({

@@ -2,6 +2,7 @@ import { type InterfaceKind, interfaceKinds } from "../hid/interfaceKinds";
 import { chipEndpoints } from "../firmware/endpoints";
 import type { Design } from "../document/schema";
 import type { PacketSettings } from "../hid/packetSettings";
+import type { PadPortSettings } from "../hid/padPortSettings";
 import type { PadSettings } from "../hid/padShape";
 import type { PanelSettings } from "../hid/panelSettings";
 
@@ -27,6 +28,12 @@ export const setPad = (design: Design, pad: PadSettings): Design => ({
 export const setPacket = (design: Design, packet: PacketSettings): Design => ({
   ...design,
   reportSet: { ...design.reportSet, packet },
+});
+
+/** How a serial pad port is read. */
+export const setPadPort = (design: Design, padPort: PadPortSettings): Design => ({
+  ...design,
+  reportSet: { ...design.reportSet, padPort },
 });
 
 /** At most so many endpoints are taken; as many as the chip has when that is what is wished. */

@@ -165,7 +165,13 @@ export function adoptMatrixCells(design: Design, answers: MatrixAnswer[]): Desig
 }
 
 /** Bus devices, chains of lights and segment displays have one sensible circuit each. */
-export const OWN_CIRCUITS: Circuit["kind"][] = ["light-chain", "bus-displays", "segment-chain", "spi-radio"];
+export const OWN_CIRCUITS: Circuit["kind"][] = [
+  "light-chain",
+  "bus-displays",
+  "segment-chain",
+  "spi-radio",
+  "pad-port",
+];
 
 /** Wires elements as they usually are: what a pin can serve direct, the rest in the circuit of its own sort. */
 export function wireAsUsual(design: Design, ids: string[]): Design {

@@ -1,10 +1,9 @@
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { endpointPlanOf } from "../firmware/endpoints";
-import { edgeEncoders } from "../firmware/edgeEncoders";
-import { type ScanTable, scanTableOf } from "../firmware/scanTable";
+import type { ScanTable } from "../firmware/scanTable";
 import type { ReportName } from "../contract/contract";
 import { isMovement } from "../hid/pointerWords";
+import type { DeviceParts } from "./deviceParts";
 import { Tracks } from "./tracks";
 import { type Bounce, ContactSchedule } from "./contactSchedule";
 import { HostEndpoints } from "./hostEndpoints";
@@ -34,6 +33,8 @@ export interface DeviceWatch {
   radio?(atMs: number, bytes: Uint8Array): void;
   /** What came back on its acknowledgement, seen from this millisecond on. */
   radioAnswer?(atMs: number, bytes: Uint8Array): void;
+  /** A pad port was latched and read, seen from this millisecond on: all of its levels, and two behind them. */
+  plug?(atMs: number, levels: boolean[]): void;
   /** These reports come over one endpoint. */
   shares?(kinds: ReportName[]): void;
   /** Something the host does, seen from this millisecond on: its lock lights, busy or not, asleep or not, a reset; or a late scan. */
@@ -62,6 +63,9 @@ const STATE_MS = 5;
 /** From the device's call until the bus runs again: a host holds its signal for at least so long (USB 2.0, section 7.1.7.7). */
 const RESUME_MS = 20;
 
+/** So many bits are read behind the last one of a pad port. */
+const BEHIND_PLUG = 2;
+
 /** Contacts closed in the four quadrature states, clockwise: A leads B. */
 const QUADRATURE = [
   { A: true, B: false },
@@ -88,6 +92,7 @@ export interface Noise {
 export class Device {
   readonly scan: ScanTable;
   private readonly edgeEncoders: number[];
+  private readonly plugBits: number;
   nowMs = 0;
   private readonly world: ElectricalWorld;
   private readonly schedule: ContactSchedule;
@@ -107,22 +112,23 @@ export class Device {
   constructor(
     private readonly design: Design,
     private readonly tables: Uint8Array,
+    parts: DeviceParts,
     private readonly watch: DeviceWatch,
     bounce: Bounce | null = null,
     /** What live changes kept before. */
     kept?: Uint8Array,
     noise: Noise | null = null,
   ) {
-    const plan = endpointPlanOf(design);
-    this.endpoints = new HostEndpoints(plan, (kind, bytes) =>
+    this.endpoints = new HostEndpoints(parts.endpoints, (kind, bytes) =>
       this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes }),
     );
-    for (const group of plan) if (group.length > 1) this.watch.shares?.(group);
-    this.scan = scanTableOf(design);
-    this.edgeEncoders = edgeEncoders(design, this.scan);
+    for (const group of parts.endpoints) if (group.length > 1) this.watch.shares?.(group);
+    this.scan = parts.scan;
+    this.edgeEncoders = parts.edgeEncoders;
+    this.plugBits = parts.plug?.bits ?? 0;
     this.world = new ElectricalWorld(this.scan, derive(design).profile ?? ASSUMED_LEVELS);
     this.schedule = new ContactSchedule(bounce);
-    this.tracks = new Tracks(design, this.scan.sensors);
+    this.tracks = new Tracks(parts.tracks);
     this.noisy = noise;
     this.runtime = this.start(kept);
   }
@@ -277,6 +283,13 @@ export class Device {
   radioAnswered(bytes: Uint8Array): boolean {
     this.watch.radioAnswer?.(this.nowMs, bytes);
     return this.runtime.radioAnswered(bytes);
+  }
+
+  /** A console latches the pad port and reads all of its bits, and what follows. @returns their levels */
+  readPlug(): boolean[] {
+    const levels = this.runtime.readPlug(this.plugBits + BEHIND_PLUG);
+    this.watch.plug?.(this.nowMs, levels);
+    return levels;
   }
 
   /** The power goes and comes back at once: what is kept stays, all else begins anew; contacts are as they are. */

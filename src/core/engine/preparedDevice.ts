@@ -1,25 +1,72 @@
+import { converterBits } from "../catalogue/controllers/converter";
+import { BATTERY, batteryTrack } from "../derived/batteryValue";
+import { derive } from "../derived/derive";
+import { trackUseOf } from "../document/axes";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
+import { edgeEncoders } from "../firmware/edgeEncoders";
+import { endpointPlanOf } from "../firmware/endpoints";
+import { padPortOf } from "../firmware/padPort";
 import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
-import { Device } from "./device";
+import { Device, type DeviceWatch } from "./device";
+import type { DeviceParts } from "./deviceParts";
 
-/** What a device is loaded with. */
+/** How far the wipers of sensors come; a battery is full when nobody says otherwise. */
+export function tracksOf(design: Design, sensors: string[]): DeviceParts["tracks"] {
+  const { elements, controls, profile } = derive(design);
+  const uses = sensors.map((id) => {
+    if (id === BATTERY) return batteryTrack(design)!;
+    const { controlId, end } = elements.get(id)!;
+    return trackUseOf(controls.get(controlId)!, end) ?? { lowest: 0, rest: 0, highest: 100 };
+  });
+  return { uses, places: sensors.map((id) => (id === BATTERY ? 1 : 0)), bits: converterBits(profile) };
+}
+
+function devicePartsOf(design: Design): DeviceParts {
+  const scan = scanTableOf(design);
+  const port = padPortOf(design);
+  return {
+    scan,
+    endpoints: endpointPlanOf(design),
+    edgeEncoders: edgeEncoders(design, scan),
+    tracks: tracksOf(design, scan.sensors),
+    plug: port && { bits: port.bits.length, everyMs: port.everyMs },
+  };
+}
+
+/** What a device is loaded with, and what it is made of. */
 export interface Loaded {
   tables: Uint8Array;
   /** What of it the firmware cannot number, as the end of "it has …"; null when all is well. */
   tooMuch: string | null;
+  parts: DeviceParts;
+  /** The same with its diodes left out: it is loaded alike. */
+  withoutDiodes: DeviceParts;
 }
 
-/** Works out what a device of a design is loaded with. */
-export function loadedWith(design: Design): Loaded {
-  const scan = scanTableOf(design);
-  const [tooMuch = null] = overLimits(scan, design);
-  return { tables: tooMuch === null ? tableBytes(scan, design) : new Uint8Array(), tooMuch };
+/**
+ * Works out what a device of a design is loaded with.
+ * @param open the same design with its diodes left out
+ */
+export function loadedWith(design: Design, open: Design): Loaded {
+  const parts = devicePartsOf(design);
+  const [tooMuch = null] = overLimits(parts.scan, design);
+  return {
+    tables: tooMuch === null ? tableBytes(parts.scan, design) : new Uint8Array(),
+    tooMuch,
+    parts,
+    withoutDiodes: devicePartsOf(open),
+  };
 }
 
-type Rest = ConstructorParameters<typeof Device> extends [Design, Uint8Array, ...infer More] ? More : never;
+type Rest =
+  ConstructorParameters<typeof Device> extends [Design, Uint8Array, DeviceParts, DeviceWatch, ...infer More]
+    ? More
+    : never;
 
 /** A device of a design, powered, with its own tables. */
-export const deviceOf = (design: Design, ...rest: Rest): Device =>
-  new Device(design, tableBytes(scanTableOf(design), design), ...rest);
+export function deviceOf(design: Design, watch: DeviceWatch, ...rest: Rest): Device {
+  const parts = devicePartsOf(design);
+  return new Device(design, tableBytes(parts.scan, design), parts, watch, ...rest);
+}

@@ -5,9 +5,9 @@ import { setInterfaces, setPacket } from "../edits/reportSet";
 import { wireAs } from "../edits/wiring";
 import { type PacketCheck, type PacketSettings, framings, usualPacket } from "../hid/packetSettings";
 import { randomFrom } from "../optimisation/random";
-import { Device } from "./device";
+import type { Device } from "./device";
 import { bringInlineRuntime } from "./inlineRuntime";
-import { loadedWith } from "./preparedDevice";
+import { deviceOf } from "./preparedDevice";
 import { type Air, RadioLink, clearAir } from "./radioLink";
 
 function handset(change: Partial<PacketSettings>) {
@@ -22,7 +22,7 @@ function rolled(change: Partial<PacketSettings>, air: Air, ms = 6000) {
   const design = handset({ gapMs: 1, everyMs: 20, ...change });
   const link = RadioLink.of(design, randomFrom(7))!;
   const answers: (Uint8Array | null)[] = [];
-  const device: Device = new Device(design, loadedWith(design).tables, {
+  const device: Device = deviceOf(design, {
     radio: (atMs, bytes) => answers.push(link.send(atMs, bytes, air, new Array<number>(16).fill(1))),
   });
   const keys = design.controls.flatMap(({ id, kind }) => (kind === "key" ? [`${id}:press`] : []));

@@ -38,6 +38,8 @@ export interface Runtime {
   tell(bytes: Uint8Array): boolean;
   /** What came back on the acknowledgement of a radio's packet; false where nothing is taken from it. */
   radioAnswered(bytes: Uint8Array): boolean;
+  /** A serial pad port is latched and read: the level of its data line at each of so many bits. */
+  readPlug(bits: number): boolean[];
   /** The bytes that outlast the power. */
   kept: Uint8Array;
   /** Answers of the electrical world: word of a bank while a strobe is driven, at (strobe + 1) · BANKS + bank. */
@@ -64,6 +66,8 @@ interface Exports {
   ov_live_asked(): void;
   ov_live_frame(): number;
   ov_panel_place(): number;
+  ov_plug_latched(): number;
+  ov_plug_clocked(): number;
   ov_answer_place(): number;
   ov_answer_came(length: number): number;
 }
@@ -122,6 +126,11 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       new Uint8Array(exports.memory.buffer, exports.ov_answer_place(), told.length).set(told);
       return exports.ov_answer_came(told.length) !== 0;
     },
+    readPlug: (bits) =>
+      Array.from(
+        { length: bits },
+        (_, nth) => (nth === 0 ? exports.ov_plug_latched() : exports.ov_plug_clocked()) !== 0,
+      ),
     answered() {
       const place = exports.ov_live_frame();
       return place === 0 ? null : frameAt(place).slice();

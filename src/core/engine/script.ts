@@ -27,6 +27,10 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
     display: (atMs, display, bytes) => expected.push(`${atMs} display ${display} ${toHex(bytes)}`),
     segments: (atMs, chain, bytes) => expected.push(`${atMs} segments ${chain} ${toHex(bytes)}`),
     radio: (atMs, bytes) => expected.push(`${atMs} radio ${toHex(bytes)}`),
+    plug(atMs, levels) {
+      script.push(`${atMs} poll`);
+      expected.push(`${atMs} plug ${levels.map(Number).join("")}`);
+    },
     radioAnswer: (atMs, bytes) => script.push(`${atMs} answer ${toHex(bytes)}`),
     shares: (kinds) => script.push(`0 shares ${kinds.map((kind) => REPORTS[kind].number).join(" ")}`),
     told: (atMs, bytes) => script.push(`${atMs} told ${toHex(bytes)}`),

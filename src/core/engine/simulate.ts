@@ -17,6 +17,7 @@ import type { Device, DeviceWatch, TimedReport } from "./device";
 import { deviceOf } from "./preparedDevice";
 import { heardOf } from "./hostMusic";
 import type { SoundingNote } from "./musicHeard";
+import { padPortOf } from "../firmware/padPort";
 import { packetOf } from "../firmware/packetOf";
 import { type Received, receiverOf } from "./packetReceiver";
 import { DisplayGlass } from "./displayGlass";
@@ -34,8 +35,20 @@ import { randomFrom } from "../optimisation/random";
 const LONGEST_MS = 600_000;
 
 const HAND_ACTIONS = ["press", "release", "turn", "set"] as const;
-/** What the computer or the board does: takes no reports for a while, sleeps, resets the bus, scans late, loses its power, asks, tells, answers a radio. */
-const HOST_ACTIONS = ["busy", "ready", "sleep", "wake", "reset", "late", "power-cut", "ask", "tell", "answer"] as const;
+/** What the computer or the board does: takes no reports for a while, sleeps, resets the bus, scans late, loses its power, asks, tells, answers a radio; a console reads the pad port. */
+const HOST_ACTIONS = [
+  "busy",
+  "ready",
+  "sleep",
+  "wake",
+  "reset",
+  "late",
+  "power-cut",
+  "ask",
+  "tell",
+  "answer",
+  "poll",
+] as const;
 
 const eventSchema = z.strictObject({
   atMs: whole(0, LONGEST_MS),
@@ -99,6 +112,8 @@ export interface TimedPacket {
 export interface SimulationResult {
   reports: TimedReport[];
   packets: TimedPacket[];
+  /** What a console read of the pad port, and when: a level for each bit, and two behind them. */
+  polls: { atMs: number; levels: string }[];
   /** Frames of live changes that the device answered. */
   answers: TimedFrame[];
   lights: TimedLights[];
@@ -174,8 +189,8 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {
       if (event.action === "ask" && !isFrame(event.frame)) return [{ path: `events.${at}.frame`, message: NO_FRAME }];
-      if (event.action === "answer") return answerProblems(design, event.answer, at);
-      if (event.action === "tell") return tellProblems(design, event.told, at);
+      const told = TOLD_PROBLEMS[event.action]?.(design, event, at);
+      if (told) return told;
       if (event.action === "set") {
         const axis = event.percent === undefined ? null : axisSet(design, event);
         const problem = axis ? ("field" in axis ? axis : null) : setProblem(design, event);
@@ -187,6 +202,15 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
     }),
   ];
 }
+
+/** What can be wrong with what reaches the device from outside, where that is not a hand. */
+const TOLD_PROBLEMS: Partial<
+  Record<SimulationEvent["action"], (design: Design, event: SimulationEvent, at: number) => Problem[]>
+> = {
+  answer: (design, { answer }, at) => answerProblems(design, answer, at),
+  poll: (design, _, at) => (padPortOf(design) ? [] : [{ path: `events.${at}.action`, message: NO_PORT }]),
+  tell: (design, { told }, at) => tellProblems(design, told, at),
+};
 
 function tellProblems({ reportSet }: Design, told: string | undefined, at: number): Problem[] {
   if (!reportSet.interfaces.includes("panel"))
@@ -200,6 +224,7 @@ function answerProblems(design: Design, answer: string | undefined, at: number):
 }
 
 const NO_ANSWER = "give what comes back in hexadecimal, two digits a byte";
+const NO_PORT = "the device has no pad port that a console reads";
 const NO_TOLD = "give what is told in hexadecimal, two digits a byte";
 const NO_FRAME = "give the frame to ask in hexadecimal, two digits a byte";
 const isFrame = (hex: string | undefined) => hex !== undefined && /^([0-9a-f]{2})+$/i.test(hex);
@@ -212,6 +237,7 @@ const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: 
   "power-cut": (device) => device.powerCut(),
   ask: (device, { frame = "" }) => device.ask(frameOf(frame)),
   answer: (device, { answer = "" }) => device.radioAnswered(frameOf(answer)),
+  poll: (device) => device.readPlug(),
   tell: (device, { told = "" }) => device.tell(frameOf(told)),
   busy: (device) => device.hostBusy(true),
   ready: (device) => device.hostBusy(false),
@@ -257,17 +283,22 @@ const wordsOf = ({ chains, glasses }: Shown): Pick<SimulationResult, "segments" 
   displays: Object.fromEntries(glasses.map((glass) => [glass.display.controlId, glass.rows()])),
 });
 
-/** What a radio is handed, and what its receiver makes of it. */
-function radioHeard(design: Design, watch: DeviceWatch) {
+/** What leaves the device by no bus: what a radio is handed, with what its receiver makes of it, and what a console reads. */
+function heardOutside(design: Design, watch: DeviceWatch) {
   const packets: TimedPacket[] = [];
+  const polls: SimulationResult["polls"] = [];
   const receiver = receiverOf(design);
-  return {
-    packets,
+  const told = {
+    plug(atMs: number, levels: boolean[]) {
+      polls.push({ atMs, levels: levels.map(Number).join("") });
+      watch.plug?.(atMs, levels);
+    },
     radio(atMs: number, bytes: Uint8Array) {
       packets.push({ atMs, bytes, received: receiver?.take(bytes) ?? [] });
       watch.radio?.(atMs, bytes);
     },
   };
+  return { told, heard: { packets, polls } };
 }
 
 const musicIn = (reports: TimedReport[]): SimulationResult["music"] =>
@@ -299,7 +330,7 @@ export function simulate(
   const reports: TimedReport[] = [];
   const answers: TimedFrame[] = [];
   const lights: TimedLights[] = [];
-  const { packets, radio } = radioHeard(design, watch);
+  const { told, heard } = heardOutside(design, watch);
   const host = new HostStandIn(hostLanguage(request.language ?? design.keymap.hostLanguage), heardOf);
   const { bounce, noise } = request;
   bringInlineRuntime();
@@ -314,7 +345,7 @@ export function simulate(
         host.receive(report);
         device.hostLocks(host.locks);
       },
-      radio,
+      ...told,
       lights(atMs, chain, bytes) {
         lights.push({ atMs, chain: device.scan.chains[chain].circuitId, bytes });
         watch.lights?.(atMs, chain, bytes);
@@ -340,7 +371,7 @@ export function simulate(
   run(device, design, request);
   return good({
     reports,
-    packets,
+    ...heard,
     answers,
     lights,
     text: host.text,

@@ -1,29 +1,19 @@
-import { converterBits } from "../catalogue/controllers/converter";
-import { BATTERY, batteryTrack } from "../derived/batteryValue";
-import { derive } from "../derived/derive";
-import { type TrackUse, trackUseOf } from "../document/axes";
-import type { Design } from "../document/schema";
+import type { DeviceParts } from "./deviceParts";
 
 /** Readings are parts of so much of the supply. */
 const WHOLE = 65536;
 
 /** Where a hand can bring the wipers of a design, and what the converter makes of it. */
 export class Tracks {
-  private readonly uses: TrackUse[];
   private readonly step: number;
   /** Places from -1 to 1, by sensor; of what rests at its end from 0 on. */
   private readonly places: number[];
+  private readonly uses: DeviceParts["tracks"]["uses"];
 
-  constructor(design: Design, sensors: string[]) {
-    const { elements, controls, profile } = derive(design);
-    this.step = 2 ** (16 - converterBits(profile));
-    this.uses = sensors.map((id) => {
-      if (id === BATTERY) return batteryTrack(design)!;
-      const { controlId, end } = elements.get(id)!;
-      return trackUseOf(controls.get(controlId)!, end) ?? { lowest: 0, rest: 0, highest: 100 };
-    });
-    // A battery is full when nobody says otherwise.
-    this.places = sensors.map((id) => (id === BATTERY ? 1 : 0));
+  constructor({ uses, places, bits }: DeviceParts["tracks"]) {
+    this.uses = uses;
+    this.places = [...places];
+    this.step = 2 ** (16 - bits);
   }
 
   /** @param place -1 to 1 from where it rests to its ends; beyond them nothing can be moved */

@@ -17,6 +17,7 @@ import { axisDeadZone } from "./rules/axisDeadZone";
 import { idleAxis } from "./rules/idleAxis";
 import { notes } from "./rules/notes";
 import { displays } from "./rules/displays";
+import { padPortRead } from "./rules/padPortRead";
 import { radioPacket } from "./rules/radioPacket";
 import { segments } from "./rules/segments";
 import { padButtons } from "./rules/padButtons";
@@ -200,6 +201,7 @@ export const rules: Rule[] = [
   displays,
   segments,
   radioPacket,
+  padPortRead,
   padButtons,
   startUpScreen,
   idleAxis,

@@ -14,8 +14,9 @@ import { addBoard, addLink, changeBoard } from "../edits/boards";
 import { changeWish } from "../edits/wish";
 import { addControl, changeControl, placeControls } from "../edits/controls";
 import { setAxis, setAxisUse } from "../edits/axes";
+import { type PadPortSettings, usualTimes } from "../hid/padPortSettings";
 import { type PacketSettings, usualPacket } from "../hid/packetSettings";
-import { setInterfaces, setPacket, setPad } from "../edits/reportSet";
+import { setInterfaces, setPacket, setPad, setPadPort } from "../edits/reportSet";
 import type { AxisSettings } from "../document/axes";
 import type { InterfaceKind } from "../hid/interfaceKinds";
 import { addLayer, bind } from "../edits/keymap";
@@ -164,6 +165,12 @@ const chorded = changeCircuit<MatrixCircuit>(chordless, "matrix", { chords: [["k
 const sending = (change: Partial<PacketSettings>) => {
   const radio = addControl(done, "radio", "r1", { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" });
   return setPacket(wireAs(radio, "spi-radio", ["r1:radio"]), { ...usualPacket, ...change });
+};
+/** A pad on a console's port, whose table is as usual but for this. */
+const plugged = (change: Partial<PadPortSettings>) => {
+  const port = addControl(done, "pad-port", "p1", { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" });
+  const bits = ["k1:press", "k2:press", "k3:press", "k4:press"];
+  return setPadPort(wireAs(port, "pad-port", ["p1:port"]), { ...usualTimes, bits, ...change });
 };
 const display = all(rowOf("display", 1, "dual-core-3v3-26"), "bus-displays");
 const lights = all(rowOf("light", 36, "small-5v-18"), "light-chain");
@@ -893,6 +900,44 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     ),
     /^There are 2 radios; the packet is handed to one function/,
   ],
+  [
+    "reports/pad-port",
+    plugged({ bits: ["k1:press", "gone", "low", "free"] }),
+    /^Of the pad port bit 2 tells of what is gone or not wired: it is never pressed\.$/,
+  ],
+  [
+    "reports/pad-port",
+    plugged({ bits: ["k1:press", "k2:press", "k1:press"] }),
+    /^K1 stands at more than one bit of the pad port\.$/,
+  ],
+  [
+    "reports/pad-port",
+    plugged({ clockUs: 6 }),
+    /^The pad port’s console looks 3 µs after a clock edge; at 16 MHz the bit is there after 5\.3 µs\.$/,
+  ],
+  [
+    "reports/pad-port",
+    chooseController(plugged({}), "dual-core-3v3-26"),
+    /^A console drives latch and clock with up to 5 V; this controller’s pins stand 3\.3 V\./,
+  ],
+  [
+    "reports/pad-port",
+    wireAs(
+      addControl(plugged({}), "light", "l1", { xMm: 240, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+      "light-chain",
+      ["l1:light"],
+    ),
+    /^A latched pad port and 1 chain of lights \(.*\) hang on one controller of 16 MHz: /,
+  ],
+  [
+    "reports/pad-port",
+    wireAs(
+      addControl(plugged({}), "pad-port", "p2", { xMm: 240, yMm: 0, rotationDeg: 0, boardId: "panel" }),
+      "pad-port",
+      ["p2:port"],
+    ),
+    /^There are 2 pad ports; one table and one pair of interrupts serve the first\.$/,
+  ],
   ["keymap/displays", paged(null), /^D1 shows nothing on any layer\.$/],
   [
     "keymap/displays",
@@ -1169,6 +1214,7 @@ describe("rules", () => {
         "keymap/too-large",
         "reports/pad-buttons",
         "reports/radio-packet",
+        "reports/pad-port",
       ]),
     );
   });

@@ -4,7 +4,7 @@ import { type InterfaceKind, isHid } from "../hid/interfaceKinds";
 import { hidInterfaces } from "../hid/interfaces";
 import { musicItems } from "../hid/musicInterfaces";
 import { withReportId } from "../hid/reportId";
-import { packetBytes } from "../hid/usbDescriptors";
+import { packetBytes } from "../hid/packetBytes";
 import { endpointPlanOf, reportNumberOf } from "./endpoints";
 import { reportShapeOf } from "./reportShape";
 

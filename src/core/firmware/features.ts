@@ -1,5 +1,6 @@
 import type { Design } from "../document/schema";
 import { radioBytes } from "./packet";
+import { plugBits } from "./padPort";
 import type { ScanTable } from "./scanTable";
 
 /** What the firmware can be compiled without (firmware/src/with.h). */
@@ -16,6 +17,7 @@ export const firmwareFeatures = [
   "tone",
   "place",
   "radio",
+  "plug",
 ] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
@@ -32,6 +34,7 @@ export const featureWords: Record<FirmwareFeature, string> = {
   tone: "a sounder's tone",
   place: "places on the screen",
   radio: "a radio's packet",
+  plug: "a serial pad port",
 };
 
 /** What of it a design wants. */
@@ -51,6 +54,7 @@ export function featuresOf(design: Design, scan: ScanTable): FirmwareFeature[] {
     music: reportSet.interfaces.includes("music"),
     place: reportSet.interfaces.includes("place"),
     radio: radioBytes(scan, design) > 0,
+    plug: plugBits(design) > 0,
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

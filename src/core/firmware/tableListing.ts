@@ -18,6 +18,7 @@ const TITLES: Partial<Record<TablePart["at"], string>> = {
   CHAIN_TABLE: "chains: lights, how many lit, how bright, ms to send",
   LIGHT_TABLE: "lights: input of its own key, places of red, green and blue",
   GLOW_TABLE: "glows: how, when, argument, from which value on, of, speed, two colours, fade, which lights",
+  PLUG_TABLE: "the pad port: what follows its last bit, then the switch of each bit",
   RADIO_TABLE: "a radio's packet: framing, check value, what is in it, gap, again after, marks",
   SEGMENT_CHAIN_TABLE: "segment displays: drivers of each chain",
   SEGMENT_START_TABLE: "chain, register, value at the start",

@@ -27,6 +27,7 @@ import { axisUseBytes, curveBytes, sensorBytes } from "./axes";
 import { chainBytes, glowTableBytes, glowsOf, lightBytes, lightsAScan, lightsOf } from "./lights";
 import { displayStates, displayTables } from "./displays";
 import { radioBytes, radioTableBytes } from "./packet";
+import { plugBits, plugTableBytes } from "./padPort";
 import { reportShapeOf } from "./reportShape";
 import {
   displaysOf,
@@ -195,6 +196,7 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     ...segmentSections(scan, design),
     ...displaySections(scan, design),
     section("RADIO_TABLE", radioTableBytes(scan, design), RADIO_BYTES),
+    section("PLUG_TABLE", plugTableBytes(scan, design), 16),
     section("TOGETHER_TABLE", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section("MACRO_TABLE", macroTable(design), 16),
@@ -249,7 +251,7 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("KEY_BYTES", keyBytes);
   put("SEGMENT_DISPLAYS", displaysOf(scan).length, scan.segmentChains.length, driversOf(scan), startCount(scan));
   put("DISPLAYS", scan.displays.length, displayStates(scan, design));
-  put("RADIO", radioBytes(scan, design));
+  put("RADIO", radioBytes(scan, design), plugBits(design));
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

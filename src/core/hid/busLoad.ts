@@ -1,7 +1,7 @@
 import { type InterfaceKind, isHid } from "./interfaceKinds";
 import type { EndpointPlan } from "./endpointPlan";
 import type { ReportShape } from "./reportShape";
-import { packetBytes } from "./usbDescriptors";
+import { packetBytes } from "./packetBytes";
 
 /** What one interface asks of the bus. */
 export interface BusShare {

@@ -1,4 +1,3 @@
-import { MUSIC_REPORT_BYTES } from "../contract/music";
 import { bytesOf } from "./descriptorWriter";
 import { DESCRIPTOR } from "./descriptorTypes";
 import { type InterfaceKind, type HidKind, isHid } from "./interfaceKinds";
@@ -7,7 +6,7 @@ import { hidInterfaces } from "./interfaces";
 import { MUSIC_INTERFACES, musicItems } from "./musicInterfaces";
 import { withReportId } from "./reportId";
 import type { ReportShape } from "./reportShape";
-import { reportBytes } from "./reportBytes";
+import { packetBytes } from "./packetBytes";
 
 /** Who a device says it is. */
 export interface UsbIdentity {
@@ -71,12 +70,6 @@ export const reportDescriptor = (group: readonly HidKind[], shape: ReportShape):
 /** How many interfaces that are. */
 export const interfaceCount = (plan: EndpointPlan): number =>
   plan.reduce((sum, [kind]) => sum + (isHid(kind) ? 1 : MUSIC_INTERFACES), 0);
-
-/** Bytes of an endpoint's packet, each report in whole, with its number where it has one; endpoints have 8, 16, 32 or 64. */
-export function packetBytes(group: readonly InterfaceKind[], shape: ReportShape): number {
-  const bytes = group.map((kind) => (kind === "music" ? MUSIC_REPORT_BYTES : reportBytes(kind, shape)));
-  return 2 ** Math.ceil(Math.log2(Math.max(8, Math.max(...bytes) + (group.length > 1 ? 1 : 0))));
-}
 
 /** Those of an interface of the HID class; null for music. */
 export const hidGroup = (group: readonly InterfaceKind[]): HidKind[] | null => {

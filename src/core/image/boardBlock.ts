@@ -36,10 +36,10 @@ import {
   hidGroup,
   interfaceCount,
   languageDescriptor,
-  packetBytes,
   reportDescriptor,
   stringDescriptor,
 } from "../hid/usbDescriptors";
+import { packetBytes } from "../hid/packetBytes";
 import { ALWAYS_HIGH, type BlockPins, BoardLines, type LevelPlace } from "./boardLines";
 import { addressesOf, chipsOf } from "../firmware/accessSets";
 import { twoWireBuses } from "../firmware/twoWireBuses";

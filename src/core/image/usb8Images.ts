@@ -36,7 +36,7 @@ export const usb8Images = [
   { id: "axes-lights-music", with: ["lights", "axes", "panel", "music"], boardAt: 0x6380, tablesAt: 0x6800 },
   { id: "axes-live-music", with: ["live", "axes", "music"], boardAt: 0x6500, tablesAt: 0x6980 },
   { id: "segments", with: ["panel", "segments", "tone"], boardAt: 0x5280, tablesAt: 0x5880 },
-  { id: "segments-live", with: ["live", "segments", "tone"], boardAt: 0x5e00, tablesAt: 0x6400 },
+  { id: "segments-live", with: ["live", "segments", "tone"], boardAt: 0x5e80, tablesAt: 0x6480 },
   { id: "axes-segments", with: ["axes", "pad", "panel", "segments", "tone"], boardAt: 0x5e80, tablesAt: 0x6480 },
   {
     id: "lights-segments",

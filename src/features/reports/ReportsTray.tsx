@@ -13,19 +13,20 @@ import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
 import { Checkbox } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
+import { BusSection } from "./BusSection";
 import { IdentitySection } from "./IdentitySection";
 import { TimingSection } from "./TimingSection";
 
 /** It needs the numbering of switches, and only a device with live changes needs it. */
 const UnlockSection = later(() => import("./UnlockSection").then((m) => m.UnlockSection));
 
-const BusSection = later(() => import("./BusSection").then((m) => m.BusSection));
-
 const KeyboardSection = later(() => import("./KeyboardSection").then((m) => m.KeyboardSection));
 
 const PadSection = later(() => import("./PadSection").then((m) => m.PadSection));
 
 const PacketSection = later(() => import("./PacketSection").then((m) => m.PacketSection));
+
+const PadPortSection = later(() => import("./PadPortSection").then((m) => m.PadPortSection));
 
 const PanelSection = later(() => import("./PanelSection").then((m) => m.PanelSection));
 
@@ -64,6 +65,7 @@ export function ReportsTray() {
       {reportSet.interfaces.includes("pad") && <PadSection />}
       {reportSet.interfaces.includes("panel") && <PanelSection />}
       {design.controls.some(({ kind }) => kind === "radio") && <PacketSection />}
+      {design.controls.some(({ kind }) => kind === "pad-port") && <PadPortSection />}
       {reportSet.interfaces.includes("live") && <UnlockSection />}
       <BusSection />
       <IdentitySection />

@@ -28,6 +28,7 @@ const PadView = later(() => import("./PadView").then((m) => m.PadView));
 
 const SoundersView = later(() => import("./SoundersView").then((m) => m.SoundersView));
 const RadioView = later(() => import("./RadioView").then((m) => m.RadioView));
+const PadPortView = later(() => import("./PadPortView").then((m) => m.PadPortView));
 const MusicView = later(() => import("./MusicView").then((m) => m.MusicView));
 
 /** Few have displays of dots. */
@@ -108,6 +109,7 @@ export function TryTray() {
       {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
       {design.reportSet.interfaces.includes("panel") && <TellSection design={design} />}
       {design.controls.some(({ kind }) => kind === "radio") && <RadioView />}
+      {design.controls.some(({ kind }) => kind === "pad-port") && <PadPortView design={design} />}
       {design.controls.some(({ kind }) => kind === "display") && <GlassViews design={design} />}
       <Section title="State">
         <Values

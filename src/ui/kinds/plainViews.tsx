@@ -1,5 +1,6 @@
 import {
   Bolt,
+  Cable,
   CircleDashed,
   Gamepad,
   Hash,
@@ -136,6 +137,7 @@ export const lightView: KindView<Control> = { Sign: Sun, Face: LightFace, wordsW
 export const segmentsView: KindView<Control> = { Sign: Hash, Face: SegmentsFace, wordsWidthMm: none };
 export const displayView: KindView<Control> = { Sign: Monitor, Face: WindowFace, wordsWidthMm: none };
 export const radioView: KindView<Control> = { Sign: RadioTower, Face: RingFace, wordsWidthMm: () => 14 };
+export const padPortView: KindView<Control> = { Sign: Cable, Face: RingFace, wordsWidthMm: () => 11 };
 export const buzzerView: KindView<Control> = { Sign: Volume2, Face: RingFace, wordsWidthMm: none };
 export const motorView: KindView<Control> = { Sign: Vibrate, Face: RingFace, wordsWidthMm: none };
 export const fixingView: KindView<Fixing> = { Sign: Bolt, Face: FixingFace, wordsWidthMm: none };

@@ -7,6 +7,7 @@ import sys
 
 sys.dont_write_bytecode = True
 LIBRARY, WIRING, PADS = sys.argv[1], sys.argv[2], [""] + sys.argv[3].split(",")
+PLUG_BITS = int(sys.argv[4]) if len(sys.argv) > 4 else 0
 
 from world import PULL_UP, world  # noqa: E402
 
@@ -141,6 +142,9 @@ def play(script):
             ctypes.memmove(library.ov_panel_place(), told, len(told))
         elif verb == "answer":
             library.ov_radio_answered(bytes.fromhex(rest[0]), len(rest[0]) // 2)
+        elif verb == "poll":
+            levels = [library.ov_plug_latched()] + [library.ov_plug_clocked() for _ in range(PLUG_BITS + 1)]
+            print(now_ms, "plug", "".join(map(str, levels)))
         elif verb == "locks":
             library.ov_host_locks(int(rest[0]))
         elif verb == "end":

@@ -10,6 +10,7 @@ import { type LadderPad, ladderPad } from "./ladderPad";
 import { type Lamp, lamp } from "./lamp";
 import { type Light, light } from "./light";
 import { type Buzzer, type Motor, buzzer, motor } from "./outputs";
+import { type PadPort, padPort } from "./padPort";
 import { type Pot, pot } from "./pot";
 import { type Radio, radio } from "./radio";
 import { type Segments, segments } from "./segments";
@@ -31,6 +32,7 @@ export type Control =
   | Segments
   | Display
   | Radio
+  | PadPort
   | Buzzer
   | Motor
   | Fixing;
@@ -49,6 +51,7 @@ export const controlKinds = [
   segments,
   display,
   radio,
+  padPort,
   buzzer,
   motor,
   fixing,

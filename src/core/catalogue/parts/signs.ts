@@ -108,6 +108,16 @@ export const signs: Part[] = [
     price: 2.2,
   }),
   part({
+    id: "pad-lead",
+    title: "Header for a pad port's lead",
+    kind: "pad-port",
+    body: box(12.7, 5, 0.3),
+    cap: box(12.5, 4.8, 0.3),
+    aboveMm: 8,
+    belowMm: 3,
+    price: 0.3,
+  }),
+  part({
     id: "standoff-m2",
     title: "Standoff, 2 mm screw",
     kind: "fixing",

@@ -115,6 +115,7 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
     number("currentMa", "All dots lit", "mA"),
     orElse("pullUpOhm", "Own pull-ups, 0: none", "Ω", 0),
   ],
+  "pad-port": [],
   radio: [
     number("currentMa", "While it sends", "mA"),
     pick(
