@@ -13,9 +13,12 @@ export const portsOf = (design: Design): string[] =>
     .flatMap((circuit) => (circuit.kind === "pad-port" ? circuit.members : []))
     .filter((member) => derive(design).elements.has(member));
 
-/** The first switches of a design in their order, where nobody said which. */
+/** The first switches of a design in their order, keys before all others, where nobody said which. */
 function usualPort(design: Design): PadPortSettings {
-  const switches = [...derive(design).elements.values()].filter(({ kind }) => kind === "switch");
+  const { elements, controls } = derive(design);
+  const isKey = ({ controlId }: { controlId: string }) => controls.get(controlId)?.kind === "key";
+  const all = [...elements.values()].filter(({ kind }) => kind === "switch");
+  const switches = [...all.filter(isKey), ...all.filter((element) => !isKey(element))];
   const bits = Array.from({ length: USUAL_BITS }, (_, nth) => switches[nth]?.id ?? FREE);
   return { bits, ...usualTimes };
 }

@@ -63,7 +63,7 @@ function BatterySlider({ pack, place }: { pack: Pack; place: number }) {
       />
       <Box fontSize="13px" color="var(--faint)">
         {Math.round(WHOLE * usableLeft(pack, volts))} % of what can be used is left
-        {isRead ? "." : "; nothing shows it: say what does in Keymap, or send it by radio."}
+        {isRead ? "." : "; nothing shows it: choose in Keymap what does, or send it by radio."}
       </Box>
     </>
   );

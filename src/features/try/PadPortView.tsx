@@ -37,6 +37,8 @@ const LEFT = 34;
 const ROW = 26;
 const HIGH = 16;
 const NAMES_AT = 3 * ROW + 8;
+const NAME_LETTERS = 14;
+const LETTER = 6;
 
 interface StripProps {
   levels: boolean[];
@@ -88,7 +90,7 @@ function PortStrip({ levels, names, latchUs, clockUs }: StripProps) {
   const words = levels.map((high, nth) => `${names[nth]} ${high ? "high" : "low"}`).join(", ");
   return (
     <svg
-      viewBox={`0 0 ${WIDTH} ${NAMES_AT + 6 + 5.2 * Math.min(longest, 14)}`}
+      viewBox={`0 0 ${WIDTH} ${NAMES_AT + 6 + LETTER * Math.min(longest, NAME_LETTERS)}`}
       width="100%"
       role="img"
       aria-label={`The lines of one reading: ${words}`}
@@ -120,7 +122,7 @@ function PortStrip({ levels, names, latchUs, clockUs }: StripProps) {
               fontSize={10}
               fill={high ? "var(--faint)" : "var(--ink)"}
             >
-              {names[nth].slice(0, 14)}
+              {names[nth].slice(0, NAME_LETTERS)}
             </text>
           </g>
         );
