@@ -2,6 +2,7 @@ import { expect, test } from "@playwright/test";
 import { addControl } from "@/core/edits/controls";
 import { adoptPinPlan, chooseController } from "@/core/edits/pins";
 import { wireAs } from "@/core/edits/wiring";
+import { usualSupply } from "@/core/document/supplySettings";
 import { planPins } from "@/core/pins/planPins";
 import type { Design } from "@/core/document/schema";
 import { handset } from "../support/handset";
@@ -55,4 +56,22 @@ test("a radio sends its packet from the start, what the air spoils is refused by
 
   await goTo(page, "Try");
   await expect(packets).toContainText("taken, though it is wrong");
+});
+
+test("a battery that is measured is emptied in Try: its receiver hears what is left, by the cell's own curve", async ({
+  page,
+}) => {
+  const cell = { kind: "battery", cell: "lithium-ion", series: 1, capacityMah: 1000, cutOffV: 3.3 } as const;
+  const measured = { topOhm: 100_000, bottomOhm: 100_000 };
+  const onCell = withPins({ ...sending, supply: { ...usualSupply, source: cell, measured } });
+  await openOwn(page, onCell, "Try");
+  const heard = tray(page).getByRole("region", { name: "What the radio’s receiver hears" });
+  await expect(heard).toContainText(/Battery\s*100 %/);
+  const slider = tray(page).getByLabel("Move Battery, percent of its way");
+  await slider.fill("50");
+  await expect(tray(page)).toContainText("46 % of what can be used is left.");
+  await expect(tray(page)).toContainText("3.75 V");
+  await expect(heard).toContainText(/Battery\s*4[5678] %/);
+  await slider.fill("0");
+  await expect(heard).toContainText(/Battery\s*0 %/);
 });
