@@ -482,11 +482,11 @@ static inline void ov_displays_play(uint8_t is_crowded, uint8_t may_send) { (voi
 extern uint8_t ov_radio_is_changed;
 static inline void ov_radio_changed(void) { ov_radio_is_changed = 1; } /* something that its packet tells */
 void ov_radio_init(void);
-OV_APART void ov_radio_play(uint8_t elapsed_ms);
+OV_APART void ov_radio_play(uint8_t elapsed_ms, uint8_t is_crowded);
 #else
 static inline void ov_radio_changed(void) {}
 static inline void ov_radio_init(void) {}
-static inline void ov_radio_play(uint8_t elapsed_ms) { (void)elapsed_ms; }
+static inline void ov_radio_play(uint8_t elapsed_ms, uint8_t is_crowded) { (void)elapsed_ms; (void)is_crowded; }
 #endif
 
 #if OV_WITH_PLUG

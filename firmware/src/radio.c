@@ -148,12 +148,12 @@ OV_APART static uint8_t send(void) {
   return ov_hal_radio(frame, (uint8_t)(end - frame));
 }
 
-/* In every scan, when all else has been looked at. */
-void ov_radio_play(uint8_t elapsed_ms) {
+/* In every scan, when all else has been looked at; one that has much to tell leaves its packet for the next. */
+void ov_radio_play(uint8_t elapsed_ms, uint8_t is_crowded) {
   uint16_t again;
   if (there == 0) return;
   since_ms = (uint16_t)(since_ms > 0xFFFFu - elapsed_ms ? 0xFFFFu : since_ms + elapsed_ms);
-  if (since_ms < of(OV_RADIO_AT_GAP_MS)) return;
+  if (is_crowded || since_ms < of(OV_RADIO_AT_GAP_MS)) return;
   again = (uint16_t)(of(OV_RADIO_AT_EVERY) * 10u);
   if (again > 0 && since_ms >= again) waits = 1;
   if (!ov_radio_is_changed && !waits) return;

@@ -94,6 +94,6 @@ void ov_scan(uint8_t elapsed_ms) {
   show();
   ov_lights_play();
   ov_reports_send();
-  ov_radio_play(elapsed_ms);
+  if (OV_WITH_RADIO) ov_radio_play(elapsed_ms, (uint8_t)(ov_debounce_told() > OV_MOST_CHANGES_BEFORE_AXES));
   ov_plug_play();
 }

@@ -116,10 +116,10 @@ class Radio:
         inside = between.join([self.marked(field) for field in fields])
         return bytes([self.entry[RADIO_AT_START]]) + inside + bytes([self.entry[RADIO_AT_END]])
 
-    def play(self, elapsed_ms, closed, axes, encoders):
-        """In every scan, when all else has been looked at."""
+    def play(self, elapsed_ms, is_crowded, closed, axes, encoders):
+        """In every scan, when all else has been looked at; one that has much to tell leaves its packet for the next."""
         self.since_ms = min(LONGEST_MS, self.since_ms + elapsed_ms)
-        if self.since_ms < self.entry[RADIO_AT_GAP_MS]:
+        if is_crowded or self.since_ms < self.entry[RADIO_AT_GAP_MS]:
             return
         again = self.entry[RADIO_AT_EVERY] * 10
         if again and self.since_ms >= again:

@@ -116,7 +116,7 @@ class Runtime:
             self.lights.play()
         self.reports.offer()
         if self.radio.there:
-            self.radio.play(elapsed_ms, self.debounce.closed, self.axes.axes, self.encoders.all)
+            self.radio.play(elapsed_ms, self.debounce.told() > MOST_CHANGES_BEFORE_AXES, self.debounce.closed, self.axes.axes, self.encoders.all)
 
     def show(self):
         """Segment displays leave scans that have much to tell, or in which lamps look at all that the computer told. Those of dots, which take
