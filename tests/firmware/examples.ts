@@ -284,7 +284,6 @@ export function readExample(text: string): Example {
 const ownCircuits = ({ controls }: Design) =>
   controls.flatMap(({ id, kind }) => (kind === "radio" ? [`${id}:radio`] : kind === "pad-port" ? [`${id}:port`] : []));
 
-/** "40 times 00 01 02" in full. */
 /** Displays of dots are put on the two-wire bus. */
 function withDots(design: Design, lines: string[]): Design {
   const dots = design.controls.flatMap(({ id, kind }) => (kind === "display" ? [`${id}:display`] : []));
@@ -293,6 +292,7 @@ function withDots(design: Design, lines: string[]): Design {
   return withTelling(wired, lines, wired.circuits.find(({ kind }) => kind === "bus-displays")!.id);
 }
 
+/** "40 times 00 01 02" in full. */
 const written = (line: string) =>
   line.replace(/(\d+) times (.*)$/, (_, times, bytes) => new Array<string>(Number(times)).fill(bytes).join(" "));
 

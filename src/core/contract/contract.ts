@@ -571,7 +571,9 @@ export const FIXED_RAM_BYTES = {
   plug: 12,
 };
 export const STACK_BYTES = 108;
+/** A radio's packet is framed on the stack, which is the deeper by so much. */
+export const RADIO_STACK_BYTES = 158;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */
-export const ramBytes = (counts: ArenaCounts, fixedBytes: number): number =>
-  arenaBytes(counts) + fixedBytes + STACK_BYTES;
+export const ramBytes = (counts: ArenaCounts, fixedBytes: number, stackBytes: number): number =>
+  arenaBytes(counts) + fixedBytes + stackBytes;

@@ -1,5 +1,14 @@
 import { featuresOf } from "./features";
-import { type ArenaCounts, FIXED_RAM_BYTES, LIMITS, arenaBytes, partBytes, ramBytes } from "../contract/contract";
+import {
+  type ArenaCounts,
+  FIXED_RAM_BYTES,
+  LIMITS,
+  RADIO_STACK_BYTES,
+  STACK_BYTES,
+  arenaBytes,
+  partBytes,
+  ramBytes,
+} from "../contract/contract";
 import { musicBytes } from "../contract/music";
 import { PANEL } from "../contract/panel";
 import { liveBytes } from "../contract/live";
@@ -53,9 +62,13 @@ export const arenaNeed = (scan: ScanTable, design: Design): number => arenaBytes
 export const fixedRamBytes = (scan: ScanTable, design: Design): number =>
   featuresOf(design, scan).reduce((sum, feature) => sum + FIXED_RAM_BYTES[feature], FIXED_RAM_BYTES.rest);
 
+/** Its deepest stack, in bytes. */
+export const stackBytes = (scan: ScanTable, design: Design): number =>
+  STACK_BYTES + (radioBytes(scan, design) > 0 ? RADIO_STACK_BYTES : 0);
+
 /** Bytes of RAM that the runtime needs for a device on the 8-bit core, stack included. */
 export const ramNeed = (scan: ScanTable, design: Design): number =>
-  ramBytes(countsOf(scan, design), fixedRamBytes(scan, design));
+  ramBytes(countsOf(scan, design), fixedRamBytes(scan, design), stackBytes(scan, design));
 
 /** Pages that its displays have. */
 const pagesOf = ({ displays }: ScanTable, { keymap }: Design): number =>
