@@ -37,6 +37,7 @@ EXPANDER_LEVELS = 0x12
 EXPANDER_ADDRESS = 0x20
 HALF_HIGH = 0x8000  # of 65536 of a wave
 TWO_BYTES = 0xC  # events of a program
+DIN_BAUD = 31250  # MIDI 1.0, hardware
 
 
 def now_ms():
@@ -404,6 +405,7 @@ class Lines:
         self.chains = [self.pins.output(name) for name in plan.CHAINS]
         self.segment_chains = [SegmentPins(pins, *one) for one in plan.SEGMENT_CHAINS]
         self.displays = [DisplayBus(pins, *one) for one in plan.DISPLAYS]
+        self.transmitter = plan.TRANSMITTER and busio.UART(getattr(board, plan.TRANSMITTER), None, baudrate=DIN_BAUD)
         self.pairs = [one for one in self.lamps if isinstance(one, Pair)]
         self.pair = 0
 
@@ -482,6 +484,10 @@ class Lines:
 
     def display(self, display, frame):
         self.displays[display].write(frame)
+
+    def din(self, told):
+        """The interpreter waits until they have left: nearly a millisecond for three."""
+        self.transmitter.write(told)
 
     def radio(self, packet):
         return radio_port.send_packet(packet)

@@ -104,6 +104,9 @@ class Bench:
     def display(self, display, frame):
         self.tell("%d display %d %s" % (self.now_ms, display, frame.hex()))
 
+    def din(self, told):
+        self.tell("%d din %s" % (self.now_ms, told.hex()))
+
     def radio(self, packet):
         self.tell("%d radio %s" % (self.now_ms, packet.hex()))
         return True

@@ -41,7 +41,7 @@ uint16_t ov_pool_place(uint16_t value) { return (uint16_t)(ov_table_word(OV_AT_A
 
 /* A channel, and two values of seven bits. */
 static uint8_t is_sound_music(uint32_t action) {
-  return (uint8_t)(ov_music_declared() && ov_action_modifiers(action) < OV_MUSIC_CHANNELS && (ov_action_value(action) & 0x8080u) == 0);
+  return (uint8_t)(ov_music_plays() && ov_action_modifiers(action) < OV_MUSIC_CHANNELS && (ov_action_value(action) & 0x8080u) == 0);
 }
 
 static uint8_t is_sound_short(uint32_t action) {

@@ -22,6 +22,7 @@ static uint8_t has_parts(void) {
   if (!OV_WITH_SEGMENTS && ov_table_byte(OV_AT_SEGMENT_DISPLAYS) > 0) return 0;
   if (!OV_WITH_DISPLAYS && ov_table_byte(OV_AT_DISPLAYS) > 0) return 0;
   if (!OV_WITH_MUSIC && ov_report_declared(OV_REPORT_MUSIC)) return 0;
+  if (!OV_WITH_DIN && ov_table_byte(OV_AT_DIN) > 0) return 0;
   if (!OV_WITH_RADIO && ov_table_byte(OV_AT_RADIO) > 0) return 0;
   if (!OV_WITH_PLUG && ov_table_byte(OV_AT_PLUG) > 0) return 0;
   if (!OV_WITH_PAD && ov_report_declared(OV_REPORT_PAD)) return 0;

@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 15
+#define OV_TABLE_VERSION 16
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -73,39 +73,40 @@
 #define OV_AT_DISPLAY_STATES 0x27
 #define OV_AT_RADIO 0x28
 #define OV_AT_PLUG 0x29
-#define OV_AT_FIXED_CRC 0x2A
-#define OV_AT_GROUP_TABLE 0x2C
-#define OV_AT_BANK_TABLE 0x2E
-#define OV_AT_SWITCH_TABLE 0x30
-#define OV_AT_ENCODER_TABLE 0x32
-#define OV_AT_LAMP_TABLE 0x34
-#define OV_AT_CHAIN_TABLE 0x36
-#define OV_AT_LIGHT_TABLE 0x38
-#define OV_AT_GLOW_TABLE 0x3A
-#define OV_AT_SENSOR_TABLE 0x3C
-#define OV_AT_CURVE_TABLE 0x3E
-#define OV_AT_AXIS_USE_TABLE 0x40
-#define OV_AT_SEGMENT_CHAIN_TABLE 0x42
-#define OV_AT_SEGMENT_START_TABLE 0x44
-#define OV_AT_SEGMENT_TABLE 0x46
-#define OV_AT_SEGMENT_USE_TABLE 0x48
-#define OV_AT_SEGMENT_TEXTS 0x4A
-#define OV_AT_DISPLAY_TABLE 0x4C
-#define OV_AT_DISPLAY_USE_TABLE 0x4E
-#define OV_AT_DISPLAY_FRAMES 0x50
-#define OV_AT_DISPLAY_PAGES 0x52
-#define OV_AT_DISPLAY_THINGS 0x54
-#define OV_AT_DISPLAY_TEXTS 0x56
-#define OV_AT_DISPLAY_GLYPHS 0x58
-#define OV_AT_DISPLAY_PICTURES 0x5A
-#define OV_AT_RADIO_TABLE 0x5C
-#define OV_AT_PLUG_TABLE 0x5E
-#define OV_AT_TOGETHER_TABLE 0x60
-#define OV_AT_OPPOSITE_TABLE 0x62
-#define OV_AT_MACRO_TABLE 0x64
-#define OV_AT_ACTION_TABLE 0x66
-#define OV_AT_ACTION_POOL 0x68
-#define OV_HEADER_BYTES 106
+#define OV_AT_DIN 0x2A
+#define OV_AT_FIXED_CRC 0x2B
+#define OV_AT_GROUP_TABLE 0x2D
+#define OV_AT_BANK_TABLE 0x2F
+#define OV_AT_SWITCH_TABLE 0x31
+#define OV_AT_ENCODER_TABLE 0x33
+#define OV_AT_LAMP_TABLE 0x35
+#define OV_AT_CHAIN_TABLE 0x37
+#define OV_AT_LIGHT_TABLE 0x39
+#define OV_AT_GLOW_TABLE 0x3B
+#define OV_AT_SENSOR_TABLE 0x3D
+#define OV_AT_CURVE_TABLE 0x3F
+#define OV_AT_AXIS_USE_TABLE 0x41
+#define OV_AT_SEGMENT_CHAIN_TABLE 0x43
+#define OV_AT_SEGMENT_START_TABLE 0x45
+#define OV_AT_SEGMENT_TABLE 0x47
+#define OV_AT_SEGMENT_USE_TABLE 0x49
+#define OV_AT_SEGMENT_TEXTS 0x4B
+#define OV_AT_DISPLAY_TABLE 0x4D
+#define OV_AT_DISPLAY_USE_TABLE 0x4F
+#define OV_AT_DISPLAY_FRAMES 0x51
+#define OV_AT_DISPLAY_PAGES 0x53
+#define OV_AT_DISPLAY_THINGS 0x55
+#define OV_AT_DISPLAY_TEXTS 0x57
+#define OV_AT_DISPLAY_GLYPHS 0x59
+#define OV_AT_DISPLAY_PICTURES 0x5B
+#define OV_AT_RADIO_TABLE 0x5D
+#define OV_AT_PLUG_TABLE 0x5F
+#define OV_AT_TOGETHER_TABLE 0x61
+#define OV_AT_OPPOSITE_TABLE 0x63
+#define OV_AT_MACRO_TABLE 0x65
+#define OV_AT_ACTION_TABLE 0x67
+#define OV_AT_ACTION_POOL 0x69
+#define OV_HEADER_BYTES 107
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
@@ -298,6 +299,8 @@
 #define OV_MUSIC_PACKET_BYTES 4
 #define OV_MUSIC_REPORT_BYTES 32
 #define OV_MUSIC_NEED 160
+#define OV_DIN_NEED 96
+#define OV_DIN_BYTES_A_MS 3
 #define OV_MUSIC_OFF 0x80
 #define OV_MUSIC_ON 0x90
 #define OV_MUSIC_CONTROL 0xB0
@@ -584,6 +587,6 @@
 #define OV_PART_BUS 6
 
 /* Bytes of the arena; what each is for stands in src/core/contract/contract.ts. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, segmentBytes, displayBytes, musicBytes, radioBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (segmentBytes) + 1u * (displayBytes) + 1u * (musicBytes) + 1u * (radioBytes) + 1u * (liveBytes))
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, segmentBytes, displayBytes, musicBytes, dinBytes, radioBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (segmentBytes) + 1u * (displayBytes) + 1u * (musicBytes) + 1u * (dinBytes) + 1u * (radioBytes) + 1u * (liveBytes))
 
 #endif

@@ -76,6 +76,8 @@ void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length);
 void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length);
 /* Hands a radio its packet, framed. 0 = not taken: the runtime offers it again, as all is then. Never wait for its acknowledgement. */
 uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length);
+/* Puts bytes on the wire of a socket for music, at 31,250 bit a second: at most OV_DIN_BYTES_A_MS, which are through when the next may come. */
+void ov_hal_din(const uint8_t *bytes, uint8_t length);
 /* Begins to read the voltage of a sensor, and answers that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. So nobody waits for a converter. The first answer is not looked at. */
 uint16_t ov_hal_sense(uint8_t sensor);

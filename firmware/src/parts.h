@@ -224,9 +224,26 @@ static inline uint8_t ov_pad_length(void) { return 0; }
 static inline void ov_pad_build(uint8_t *bytes) { (void)bytes; }
 #endif
 
+#if OV_WITH_DIN
+/* din.c */
+static inline uint8_t ov_din_there(void) { return ov_table_byte(OV_AT_DIN); }
+OV_RARELY void ov_din_init(void);
+OV_RARELY void ov_din_tell(uint8_t status, uint8_t first, uint8_t second);
+uint8_t ov_din_has_room(void);
+void ov_din_play(void);
+void ov_music_tell_din(void); /* report_music.c: that no note sounds but those that do */
+#else
+static inline uint8_t ov_din_there(void) { return 0; }
+static inline void ov_din_init(void) {}
+static inline void ov_din_tell(uint8_t status, uint8_t first, uint8_t second) { (void)status; (void)first; (void)second; }
+static inline uint8_t ov_din_has_room(void) { return 0; }
+static inline void ov_din_play(void) {}
+#endif
+
 #if OV_WITH_MUSIC
 /* report_music.c */
 static inline uint8_t ov_music_declared(void) { return ov_report_declared(OV_REPORT_MUSIC); }
+static inline uint8_t ov_music_plays(void) { return (uint8_t)(ov_music_declared() || ov_din_there()); } /* to somebody */
 void ov_music_init(void);
 OV_RARELY void ov_music_note(uint8_t channel, uint16_t value, uint8_t pressed); /* the note and, above it, how hard */
 OV_RARELY void ov_music_tell(uint8_t status, uint8_t first, uint8_t second);
@@ -237,6 +254,7 @@ uint8_t ov_music_waits(void); /* events that wait */
 void ov_music_forget(void);
 #else
 static inline uint8_t ov_music_declared(void) { return 0; }
+static inline uint8_t ov_music_plays(void) { return 0; }
 static inline void ov_music_init(void) {}
 static inline void ov_music_note(uint8_t channel, uint16_t value, uint8_t pressed) { (void)channel; (void)value; (void)pressed; }
 static inline void ov_music_tell(uint8_t status, uint8_t first, uint8_t second) { (void)status; (void)first; (void)second; }

@@ -1,4 +1,4 @@
-/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the radio, the pad port.
+/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the socket, the radio, the pad port.
  * A scan in which lights are sent does nothing else. */
 #include "ovrin.h"
 #include "parts.h"
@@ -47,6 +47,7 @@ OV_RARELY static uint8_t start(void) {
   ov_segments_init();
   ov_displays_init();
   ov_music_init();
+  ov_din_init();
   ov_radio_init();
   ov_plug_init();
   ov_reports_init();
@@ -94,6 +95,7 @@ void ov_scan(uint8_t elapsed_ms) {
   show();
   ov_lights_play();
   ov_reports_send();
+  if (OV_WITH_DIN) ov_din_play();
   if (OV_WITH_RADIO) ov_radio_play(elapsed_ms, (uint8_t)(ov_debounce_told() > OV_MOST_CHANGES_BEFORE_AXES));
   ov_plug_play();
 }

@@ -21,6 +21,9 @@
 #ifndef OV_WITH_MUSIC
 #define OV_WITH_MUSIC 1 /* notes, controllers, programs */
 #endif
+#ifndef OV_WITH_DIN
+#define OV_WITH_DIN 1 /* a socket for music; wants OV_WITH_MUSIC */
+#endif
 #ifndef OV_WITH_SEGMENTS
 #define OV_WITH_SEGMENTS 1 /* segment displays */
 #endif

@@ -48,17 +48,19 @@ const languageFor = ({ keymap }: Design): Promise<HostLanguage> =>
 
 /** What hears music and radios, and what draws segments and dots, comes with devices that have them. */
 async function extrasOf({ reportSet, controls }: Design): Promise<SessionDevice.Extras> {
-  const [music, segments, glass, radio] = await Promise.all([
+  const [music, segments, glass, radio, socket] = await Promise.all([
     reportSet.interfaces.includes("music") ? import("@/core/engine/hostMusic") : null,
     controls.some(({ kind }) => kind === "segments") ? import("@/core/engine/segmentDrivers") : null,
     controls.some(({ kind }) => kind === "display") ? import("@/core/engine/displayGlass") : null,
     controls.some(({ kind }) => kind === "radio") ? import("@/core/engine/radioLink") : null,
+    controls.some(({ kind }) => kind === "music-socket") ? import("@/core/engine/socketHeard") : null,
   ]);
   return {
     hear: music?.heardOf ?? null,
     Drivers: segments?.SegmentDrivers ?? null,
     Glass: glass?.DisplayGlass ?? null,
     Link: radio?.RadioLink ?? null,
+    Ear: socket?.SocketEar ?? null,
   };
 }
 

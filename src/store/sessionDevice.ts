@@ -5,6 +5,7 @@ import { coloursOfChain } from "@/core/engine/lightColours";
 import { panelBytes } from "@/core/hid/panelSettings";
 import type { heardOf } from "@/core/engine/hostMusic";
 import type { RadioLink } from "@/core/engine/radioLink";
+import type { SocketEar } from "@/core/engine/socketHeard";
 import type { DisplayGlass } from "@/core/engine/displayGlass";
 import type { SegmentDrivers } from "@/core/engine/segmentDrivers";
 import { HostStandIn } from "@/core/engine/hostText";
@@ -43,10 +44,11 @@ export interface Extras {
   Drivers: typeof SegmentDrivers | null;
   Glass: typeof DisplayGlass | null;
   Link: typeof RadioLink | null;
+  Ear: typeof SocketEar | null;
 }
 
 let host = new HostStandIn();
-let extras: Extras = { hear: null, Drivers: null, Glass: null, Link: null };
+let extras: Extras = { hear: null, Drivers: null, Glass: null, Link: null, Ear: null };
 let design: Design | null = null;
 /** What the device is loaded with: the same whether its diodes are there or not. */
 let tables: Uint8Array = new Uint8Array();
@@ -71,6 +73,8 @@ let glasses: DisplayGlass[] = [];
 /** The air behind a radio, and what came back through it since the last scan. */
 let link: RadioLink | null = null;
 let cameBack: Uint8Array | null = null;
+/** What hangs on a socket for music. */
+let ear: SocketEar | null = null;
 /** Lamps that are on now: dimmed ones only for some of eight milliseconds. */
 let lampsOn = new Set<string>();
 
@@ -133,6 +137,7 @@ function power() {
         const { air, told } = get();
         cameBack = link?.send(atMs, bytes, air, [...panelBytes(told.flags, told.values)]) ?? null;
       },
+      din: (atMs, bytes) => ear?.take(atMs, bytes),
       display(_, display, bytes) {
         glasses[display]?.take(bytes);
         log.displays.add(display);
@@ -149,7 +154,8 @@ function power() {
     },
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
   );
-  const { Drivers, Glass, Link } = extras;
+  const { Drivers, Glass, Link, Ear } = extras;
+  ear = Ear && new Ear();
   link = Link?.of(design, randomFrom(1)) ?? null;
   cameBack = null;
   glasses = Glass ? device.scan.displays.map((display) => new Glass(display)) : [];
@@ -226,6 +232,7 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
     next.heard = host.heard;
   }
   if (link && link.heard !== state.radio) next.radio = link.heard;
+  if (ear && ear.now.bytes.length > 0 && ear.now !== state.socket) next.socket = ear.now;
   next.asleep = running.isAsleep;
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);

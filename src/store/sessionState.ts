@@ -4,6 +4,7 @@ import type { LanguageId } from "@/core/languages/ids";
 import type { HostDeed } from "@/core/engine/hostText";
 import { type MusicHeard, silence } from "@/core/engine/musicHeard";
 import type { Air, RadioHeard } from "@/core/engine/radioLink";
+import type { SocketHeard } from "@/core/engine/socketHeard";
 import { type Pointing, stillPointer } from "@/core/hid/pointerWords";
 
 /** A line on the running strip that changes between two states. */
@@ -27,6 +28,8 @@ export interface SessionState {
   heard: MusicHeard;
   /** What a radio's receiver makes of its packets; null before the first. */
   radio: RadioHeard | null;
+  /** What hangs on a socket for music has heard; null before the first byte. */
+  socket: SocketHeard | null;
   /** What a console read of the pad port last: the level of each bit, and of what follows; null before it has. */
   plug: boolean[] | null;
   reports: TimedReport[];
@@ -64,6 +67,7 @@ export const emptySession = {
   pointing: stillPointer,
   heard: silence,
   radio: null,
+  socket: null,
   plug: null,
   reports: [],
   contacts: [],

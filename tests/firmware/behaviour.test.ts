@@ -22,6 +22,7 @@ describe("docs/device-behaviour.md", () => {
       {
         report: (report) => seen.push(`${report.atMs} ${report.interface} ${spaced(toHex(report.bytes))}`),
         plug: (atMs, levels) => seen.push(`${atMs} plug ${levels.map(Number).join("")}`),
+        din: (atMs, bytes) => seen.push(`${atMs} din ${spaced(toHex(bytes))}`),
         radio: (atMs, bytes) => seen.push(`${atMs} radio ${spaced(toHex(bytes))}`),
         lights: (atMs, chain, bytes) => seen.push(`${atMs} lights ${chain} ${spaced(toHex(bytes))}`),
         display: (atMs, display, bytes) => seen.push(`${atMs} display ${display} ${spaced(toHex(bytes))}`),

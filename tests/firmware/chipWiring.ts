@@ -2,6 +2,7 @@ import { chipPinOf, pinBytes } from "@/core/chips/usb8";
 import { interpreterPin } from "@/core/chips/interpreterPins";
 import { type AccessBy, accessSets, chipsOf } from "@/core/firmware/accessSets";
 import type { LineAccess } from "@/core/circuits/lineAccess";
+import { socketNets } from "@/core/firmware/musicSocket";
 import { tracksOf } from "@/core/engine/preparedDevice";
 import { Tracks } from "@/core/engine/tracks";
 import { derive } from "@/core/derived/derive";
@@ -120,5 +121,6 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
     lines.push(`segments ${net(data)} ${net(clock)} ${net(select)} ${drivers}`);
   for (const { scl, sda, address, behind } of scan.displays)
     lines.push(`display ${net(scl)} ${net(sda)} ${address} ${behind?.address ?? 0} ${behind ? 1 << behind.branch : 0}`);
+  for (const id of socketNets(design)) lines.push(`transmitter ${net(id)}`);
   return `${lines.join("\n")}\n`;
 }

@@ -208,7 +208,18 @@ function changeEvents(design: Design, lines: string[]): SimulationEvent[] {
 function place(
   design: Design,
   kind:
-    "key" | "encoder" | "lamp" | "light" | "toggle" | "stick" | "pot" | "segments" | "display" | "radio" | "pad-port",
+    | "key"
+    | "encoder"
+    | "lamp"
+    | "light"
+    | "toggle"
+    | "stick"
+    | "pot"
+    | "segments"
+    | "display"
+    | "radio"
+    | "pad-port"
+    | "music-socket",
   name: string,
   beside?: string,
 ): Design {
@@ -235,6 +246,7 @@ function withLayer(design: Design, id: string): Design {
 /** A controller on which knobs are told by their edges. */
 const INTERRUPTING = "pins interrupt";
 const EVERY_KEY = "every key";
+const NO_USB_MUSIC = "no music over USB";
 
 /** Reports that a new design does not declare by itself, where an example has something that speaks through them. */
 const DECLARED: [RegExp, InterfaceKind][] = [
@@ -246,7 +258,9 @@ const DECLARED: [RegExp, InterfaceKind][] = [
   [/[:=|] *system /, "system"],
 ];
 function declaring(design: Design, setup: string): Design {
-  const more = DECLARED.flatMap(([uses, kind]) => (uses.test(setup) ? [kind] : []));
+  const more = DECLARED.flatMap(([uses, kind]) => (uses.test(setup) ? [kind] : [])).filter(
+    (kind) => kind !== "music" || !setup.includes(NO_USB_MUSIC),
+  );
   return { ...design, reportSet: { ...design.reportSet, interfaces: [...design.reportSet.interfaces, ...more] } };
 }
 
@@ -267,7 +281,7 @@ export function readExample(text: string): Example {
     else if (line === EVERY_KEY) design = { ...design, reportSet: { ...design.reportSet, everyKey: true } };
     else if (line.startsWith("endpoints "))
       design = { ...design, reportSet: { ...design.reportSet, endpointsMost: Number(line.split(" ")[1]) } };
-    else if (line !== INTERRUPTING) design = obey(design, line);
+    else if (line !== INTERRUPTING && line !== NO_USB_MUSIC) design = obey(design, line);
   }
   const displays = design.controls.flatMap(({ id, kind }) => (kind === "segments" ? [`${id}:segments`] : []));
   const wiredUp = wireAsUsual(shareOutDirect(design), ownCircuits(design));
@@ -280,9 +294,10 @@ export function readExample(text: string): Example {
   return { design: wired, events, untilMs, expected: expected.split("\n").filter(Boolean).map(written) };
 }
 
-/** What has a circuit of its own sort: radios and pad ports. */
+/** What has a circuit of its own sort: radios, pad ports and sockets for music. */
 const ownCircuits = ({ controls }: Design) =>
-  controls.flatMap(({ id, kind }) => (kind === "radio" ? [`${id}:radio`] : kind === "pad-port" ? [`${id}:port`] : []));
+  controls.flatMap(({ id, kind }) => (Object.hasOwn(OWN, kind) ? [`${id}:${OWN[kind]}`] : []));
+const OWN: Record<string, string> = { radio: "radio", "pad-port": "port", "music-socket": "socket" };
 
 /** Displays of dots are put on the two-wire bus. */
 function withDots(design: Design, lines: string[]): Design {
@@ -329,6 +344,7 @@ function obey(design: Design, line: string): Design {
     return setOpposite(design, { first, second, counts: what as Opposite["counts"] });
   }
   if (verb === "segments") return changeControl(place(design, "segments", name), name, { digits: Number(what) });
+  if (verb === "socket") return place(design, "music-socket", rest);
   if (verb === "port") return withPort(place(design, "pad-port", name), what);
   if (verb === "radio") return withPacket(place(design, "radio", name), what);
   if (verb === "display") {

@@ -31,7 +31,17 @@ pot P
 axis P: smooth 1
 lamp L: told 3
 at 0 answer 00`).design;
-const radios: [string, Design][] = [["a pad with a radio", radioPad]];
+/** Its bytes leave by the chip's own transmitter, or by a call. */
+const socketPad = readExample(`socket S
+key A: note 60 96
+key B: note 64 96 2
+pot P
+use P: music controller 7
+at 0 press A`).design;
+const radios: [string, Design][] = [
+  ["a pad with a radio", radioPad],
+  ["a pad with a socket for music", socketPad],
+];
 const beforeTheCall = (expected: string) => expected.replace(/^\d+ radio .*\n/gm, "");
 
 const demos = wiredDemos.map((design): [string, Design] => [design.name, design]);
@@ -108,7 +118,7 @@ describe("port.h", () => {
   it("asks for a dozen calls, and lists each pin with what is on it", async () => {
     const design = onPythonClass(finishedPad());
     const text = readFileSync(join(await unpack(design, "firmware-project"), "port.h"), "utf8");
-    expect(text.match(/^static inline/gm)).toHaveLength(15);
+    expect(text.match(/^static inline/gm)).toHaveLength(16);
     expect(text).toMatch(new RegExp(`#define PIN_${design.pinPlan["matrix.R1"].pin} \\d+ /\\* R1 \\*/`));
   });
 });

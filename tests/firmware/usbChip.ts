@@ -135,6 +135,7 @@ export function recordContacts(design: Design, request: SimulationRequest): Reco
       script.push(`${atMs} poll`);
       expected.push(`${atMs} plug ${levels.map(Number).join("")}`);
     },
+    din: (atMs, bytes) => expected.push(`${atMs} din ${toHex(bytes)}`),
     radio: (atMs, bytes) => expected.push(`${atMs} radio ${toHex(bytes)}`),
     radioAnswer: (atMs, bytes) => script.push(`${atMs} answer ${toHex(bytes)}`),
     level: (atMs, sensor, level) => script.push(`${atMs} wiper ${sensor} ${level}`),

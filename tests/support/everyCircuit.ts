@@ -23,6 +23,7 @@ const EVERY: Control["kind"][] = [
   "segments",
   "radio",
   "pad-port",
+  "music-socket",
   "buzzer",
 ];
 

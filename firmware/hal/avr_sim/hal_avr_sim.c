@@ -80,6 +80,12 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
+void ov_hal_din(const uint8_t *bytes, uint8_t length) {
+  PORT(OV_PORT_DIN) = 1;
+  while (length-- > 0) PORT(OV_PORT_LIGHT_BYTE) = *bytes++;
+  PORT(OV_PORT_SEGMENTS_END) = 1;
+}
+
 void ov_hal_settle(uint8_t us) {
   uint16_t loops = (uint16_t)(us * (CYCLES_A_US / 4)); /* one turn of the loop below takes 4 cycles */
   if (loops == 0) return;

@@ -30,6 +30,7 @@
 #define OV_PORT_SEGMENTS_END 0xF9 /* write: it is complete; its bytes are those of lights */
 #define OV_PORT_DISPLAY 0xFA   /* write: a display whose frame begins; then as of segments */
 #define OV_PORT_PLUG 0xFC      /* write: a level of the pad port, 2 when all are told */
+#define OV_PORT_DIN 0xFD       /* write: bytes of a socket for music begin; then as of segments */
 #define OV_PORT_RADIO 0xFB     /* write: a radio's packet begins; then as of segments */
 
 #endif

@@ -64,6 +64,7 @@ static void on_lights(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p)
 static void on_segments(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu segments %u ", now_ms, v); }
 static void on_display(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu display %u ", now_ms, v); }
 static void on_radio(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu radio ", now_ms); }
+static void on_din(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu din ", now_ms); }
 static void on_plug(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   (void)avr; (void)addr; (void)p;
   if (!is_polled) printf("%lu plug ", now_ms);
@@ -325,6 +326,7 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_SEGMENTS, on_segments, NULL);
   avr_register_io_write(avr, OV_PORT_DISPLAY, on_display, NULL);
   avr_register_io_write(avr, OV_PORT_PLUG, on_plug, NULL);
+  avr_register_io_write(avr, OV_PORT_DIN, on_din, NULL);
   avr_register_io_write(avr, OV_PORT_RADIO, on_radio, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS_END, on_segments_end, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHTS_MS, on_lights_ms, NULL);

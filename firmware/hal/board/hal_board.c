@@ -50,6 +50,10 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
+/* Put these bytes (at most OV_DIN_BYTES_A_MS) on the wire of a socket for music: a serial transmitter at 31,250 bit a second, eight bits, no parity, one
+ * stop bit. Start to send, and do not wait: let its buffer or its interrupt take them. */
+void ov_hal_din(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
+
 /* Of a serial pad port nothing is asked here: let its latch line interrupt, put what ov_plug_latched answers on the data line (1: high), and at
  * each clock edge after it what ov_plug_clocked answers (ovrin.h). */
 

@@ -17,7 +17,7 @@
  *   MS off                      the power goes and comes back: only what is kept stays
  *   MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)
  * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES, MS segments CHAIN BYTES, MS display DISPLAY BYTES,
- * MS radio BYTES, MS plug LEVELS, MS live BYTES (a frame, answered), and "end". */
+ * MS din BYTES, MS radio BYTES, MS plug LEVELS, MS live BYTES (a frame, answered), and "end". */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -72,6 +72,12 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   while (length-- > 0) printf("%02x", *bytes++);
   putchar('\n');
   return 1;
+}
+
+void ov_hal_din(const uint8_t *bytes, uint8_t length) {
+  printf("%lu din ", now_ms);
+  while (length-- > 0) printf("%02x", *bytes++);
+  putchar('\n');
 }
 
 uint16_t ov_hal_sense(uint8_t sensor) {

@@ -51,6 +51,10 @@ static inline uint16_t port_convert(uint8_t pin) { (void)pin; return 0; }
  * comes back on its acknowledgement goes to ov_radio_answered, between two scans. Asked of devices with a radio only. */
 static inline uint8_t port_radio(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; return 1; }
 
+/* Puts bytes, three at most, on the wire of a socket for music: a serial transmitter at 31,250 bit a second, eight bits, no parity, one stop bit, on
+ * the pin of pins.h. Starts to send, and does not wait: its buffer or its interrupt takes them. Asked of devices with such a socket only. */
+static inline void port_din(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
+
 /* The two-wire bus: opened once; a start, the address with its write bit, the bytes, a stop; and for reading the
  * register's number first, then a start again and the bytes. Asked of expanders and displays only. */
 static inline void port_bus_open(uint8_t clock_pin, uint8_t data_pin, uint16_t khz) { (void)clock_pin; (void)data_pin; (void)khz; }

@@ -3,6 +3,7 @@
 #include <avr/io.h>
 
 #include "board.h"
+#include "din.h"
 #include "edges.h"
 #include "ovrin.h"
 #include "usb.h"
@@ -32,8 +33,10 @@ static void start_chip(void) {
  * device that has too much to do still answers. */
 static uint8_t passed_ms(uint16_t *since) {
   uint8_t ms = 0;
-  do ov_usb_poll();
-  while ((uint16_t)(TCNT3 - *since) < TICKS_A_MS);
+  do {
+    ov_usb_poll();
+    ov_din_pass();
+  } while ((uint16_t)(TCNT3 - *since) < TICKS_A_MS);
   while ((uint16_t)(TCNT3 - *since) >= TICKS_A_MS) {
     *since = (uint16_t)(*since + TICKS_A_MS);
     ms++;

@@ -24,6 +24,7 @@ __attribute__((import_module("host"), import_name("lights"))) void host_lights(u
 __attribute__((import_module("host"), import_name("segments"))) void host_segments(uint32_t chain, const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("display"))) void host_display(uint32_t display, const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("radio"))) void host_radio(const uint8_t *bytes, uint32_t length);
+__attribute__((import_module("host"), import_name("din"))) void host_din(const uint8_t *bytes, uint32_t length);
 
 uint8_t *ov_tables_place(void);
 uint8_t *ov_tables_place(void) { return ov_tables; }
@@ -54,6 +55,7 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   host_radio(bytes, length);
   return 1;
 }
+void ov_hal_din(const uint8_t *bytes, uint8_t length) { host_din(bytes, length); }
 /* Where the page writes what comes back on an acknowledgement. */
 static uint8_t answer[OV_RADIO_FRAME_MOST];
 uint8_t *ov_answer_place(void);

@@ -21,15 +21,22 @@ from device.table import is_declared
 class MusicReport:
     length = 0  # as long as it has to say
 
-    def __init__(self, table):
+    def __init__(self, table, socket):
         self.is_declared = is_declared(table, REPORT_MUSIC)
+        self.socket = socket
+        self.plays = self.is_declared or socket.there
         self.events = []
         self.notes = []  # that sound, the one pressed first ahead: channel, note, velocity, inputs that hold it
         self.used = 0  # channels that had a note
+        self.used_ever = 0  # the same for the socket, which no host resets
         self.ran_over = False
         self.reports = self.axes = None
 
     def tell(self, status, one, two):
+        self.socket.tell(status, one, two)
+        self.tell_host(status, one, two)
+
+    def tell_host(self, status, one, two):
         self.reports.changed = True
         if not self.is_declared or self.ran_over:
             return
@@ -39,10 +46,14 @@ class MusicReport:
         self.events.append((status >> 4, status, one, two))
 
     def has_room(self):
+        """A socket is slower than a host that listens; one that does not shall not hold it up."""
+        if self.socket.there:
+            return self.socket.has_room()
         return self.is_declared and not self.ran_over and len(self.events) <= MUSIC_EVENTS // 2
 
     def switch_on(self, note):
         self.used |= 1 << note[0]
+        self.used_ever |= self.used
         self.tell(MUSIC_ON | note[0], note[1], note[2])
 
     def switch_off(self, note):
@@ -60,7 +71,7 @@ class MusicReport:
 
     def press(self, channel, number, velocity):
         """One that sounds already is struck anew; it ends with the last key that holds it."""
-        if not self.is_declared:
+        if not self.plays:
             return
         note = self.found(channel, number)
         if note:
@@ -81,15 +92,23 @@ class MusicReport:
             if note[3] == 0:
                 self.end(note)
 
+    def tell_all(self, channels, tell):
+        for channel in range(MUSIC_CHANNELS):
+            if channels >> channel & 1:
+                tell(MUSIC_CONTROL | channel, MUSIC_ALL_OFF, 0)
+        for note in self.notes:
+            tell(MUSIC_ON | note[0], note[1], note[2])
+        self.axes.untold()
+
     def tell_anew(self):
         self.ran_over = False
         self.events = []
-        for channel in range(MUSIC_CHANNELS):
-            if self.used >> channel & 1:
-                self.tell(MUSIC_CONTROL | channel, MUSIC_ALL_OFF, 0)
+        self.tell_all(self.used, self.tell_host)
         for note in self.notes:
-            self.switch_on(note)
-        self.axes.untold()
+            self.used |= 1 << note[0]
+
+    def tell_socket(self):
+        self.tell_all(self.used_ever, self.socket.tell)
 
     def build(self):
         if self.ran_over:

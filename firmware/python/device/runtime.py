@@ -1,4 +1,4 @@
-"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the radio.
+"""One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the socket, the radio.
 A scan in which lights are sent does nothing else.
 
 What it does is specified, in examples, in the design program's docs/device-behaviour.md; the C runtime does the same."""
@@ -31,6 +31,7 @@ from device.panel import Panel
 from device.place_report import PlaceReport
 from device.pointer_report import PointerReport
 from device.pulses import Pulses
+from device.din import Socket
 from device.radio import Radio
 from device.reports import Reports
 from device.scan import Scan
@@ -60,7 +61,8 @@ class Runtime:
         pointer = PointerReport()
         system = SystemReport()
         pad = PadReport(table)
-        self.music = music = MusicReport(table)
+        self.socket = Socket(table, lines.din)
+        self.music = self.socket.music = music = MusicReport(table, self.socket)
         place = PlaceReport(actions)
         self.reports = Reports(table, keyboard, consumer, pointer, system, pad, music, place, send)
         pointer.reports = system.reports = pad.reports = music.reports = place.reports = self.reports
@@ -115,6 +117,8 @@ class Runtime:
         if self.lights.count:
             self.lights.play()
         self.reports.offer()
+        if self.socket.there:
+            self.socket.play()
         if self.radio.there:
             self.radio.play(elapsed_ms, self.debounce.told() > MOST_CHANGES_BEFORE_AXES, self.debounce.closed, self.axes.axes, self.encoders.all)
 

@@ -4,6 +4,7 @@ A slot is written from its second byte on and sealed by its first, so whatever m
 is still whole."""
 
 from device.contract import (
+    AT_DIN,
     ACTION_BYTES,
     AT_LAYERS,
     AT_LENGTH,
@@ -106,7 +107,7 @@ class Slots:
         if kind == DO_PAD_HAT:
             return word(action, 2) < 4
         if kind in (DO_NOTE, DO_CONTROLLER, DO_PROGRAM):
-            is_music = is_declared(self.table, REPORT_MUSIC)
+            is_music = is_declared(self.table, REPORT_MUSIC) or self.table[AT_DIN] > 0
             return is_music and action[1] < MUSIC_CHANNELS and not word(action, 2) & 0x8080
         if kind == DO_SYSTEM:
             return word(action, 2) < USAGES

@@ -185,6 +185,7 @@ describe("simulate", () => {
       ],
       packets: [],
       polls: [],
+      socket: [],
       answers: [],
       lights: [],
       text: "a",

@@ -11,6 +11,7 @@ import { type MatrixCircuit, matrix } from "./matrix";
 import { type MultiplexerCircuit, multiplexer } from "./multiplexer";
 import { type OutputRegisters, outputRegisters } from "./outputRegisters";
 import { type SegmentChain, segmentChain } from "./segmentChain";
+import { type MusicOut, musicOut } from "./musicOut";
 import { type PadPortCircuit, padPort } from "./padPort";
 import { type SpiRadio, spiRadio } from "./spiRadio";
 import { type TwoWayMatrix, twoWayMatrix } from "./twoWayMatrix";
@@ -30,7 +31,8 @@ export type Circuit =
   | BusDisplays
   | SegmentChain
   | SpiRadio
-  | PadPortCircuit;
+  | PadPortCircuit
+  | MusicOut;
 
 const kinds = [
   direct,
@@ -47,6 +49,7 @@ const kinds = [
   segmentChain,
   spiRadio,
   padPort,
+  musicOut,
 ] as const;
 
 export const circuitKinds = kinds as unknown as CircuitKind<Circuit>[];

@@ -88,6 +88,11 @@ const steps: Steps = {
     "Feed it from 3.3 V; its inputs may take more, its supply does not.",
     "Run clock and both data lines to the bus pins, then select, enable and interrupt. Mind the radio rules of your country.",
   ],
+  "music-out": ({ sourceOhm, dataOhm }) => [
+    "Seen from behind, the middle pin of the five is 2; on its two sides are 4 and 5, outside them 1 and 3. Measure with a plug in: drawings turn them round.",
+    `Run ${sourceOhm} Ω from the supply to pin 4, ${dataOhm} Ω from the transmitter to pin 5, and ground to pin 2. Pins 1 and 3 stay free.`,
+    "The instrument's side is kept apart by its coupler: join no ground there.",
+  ],
   "pad-port": () => [
     "Measure the console's lead with it unplugged: which wire is latch, clock, data, ground and supply. Colours tell nothing.",
     "Run latch and clock to pins whose edges interrupt, data to any other, ground to ground.",

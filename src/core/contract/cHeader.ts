@@ -49,7 +49,7 @@ import {
 } from "./contract";
 import { AXIS_DO, AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "./axes";
 import { HAT_NONE } from "./pad";
-import { MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, musicBytes } from "./music";
+import { DIN, MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, dinBytes, musicBytes } from "./music";
 import { PANEL } from "./panel";
 import { PLUG } from "./plug";
 import { RADIO_AT, RADIO_BYTES, RADIO_CHECK, RADIO_FRAME_MOST, RADIO_FRAMING, RADIO_PARTS } from "./radio";
@@ -136,6 +136,7 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "segmentBytes",
   "displayBytes",
   "musicBytes",
+  "dinBytes",
   "radioBytes",
   "liveBytes",
 ];
@@ -219,6 +220,8 @@ ${defines("PANEL_", PANEL).join("\n")}
 ${defines("MUSIC_", MUSIC).join("\n")}
 #define OV_MUSIC_REPORT_BYTES ${MUSIC_REPORT_BYTES}
 #define OV_MUSIC_NEED ${musicBytes}
+#define OV_DIN_NEED ${dinBytes}
+${defines("DIN_", DIN).join("\n")}
 ${defines("MUSIC_", MUSIC_STATUS).join("\n")}
 ${defines("MUSIC_", MUSIC_USUAL).join("\n")}
 ${defines("MUSIC_AXIS_", MUSIC_AXIS).join("\n")}`;

@@ -7,7 +7,7 @@ import { padBytes } from "./pad";
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 15;
+export const TABLE_VERSION = 16;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -112,6 +112,8 @@ const HEADER = [
   ["RADIO", 1],
   /** Bits of a serial pad port; 0 where there is none. */
   ["PLUG", 1],
+  /** Whether a socket for music hangs on a serial transmitter (1). */
+  ["DIN", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -484,6 +486,8 @@ export interface ArenaCounts {
   displayBytes: number;
   /** Events and notes of music, where it is declared. */
   musicBytes: number;
+  /** Events that wait for a socket. */
+  dinBytes: number;
   /** Of a radio's packet. */
   radioBytes: number;
   /** Of live changes, where they are declared (contract/live.ts). */
@@ -540,6 +544,8 @@ export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
   [1, "displayBytes"],
   // Events of music that wait, and notes that sound.
   [1, "musicBytes"],
+  // Events of music that wait for a socket.
+  [1, "dinBytes"],
   // The packet that was sent last.
   [1, "radioBytes"],
   // Changed bindings and a frame.
@@ -562,7 +568,8 @@ export const FIXED_RAM_BYTES = {
   axes: 20,
   pad: 10,
   panel: 4,
-  music: 10,
+  music: 12,
+  din: 8,
   segments: 14,
   displays: 10,
   tone: 6,

@@ -8,6 +8,7 @@ import { present } from "../circuits/circuitBuilder";
 import { endCount } from "../circuits/readEnds";
 import type { MatrixAnswer } from "../matrix/planMatrix";
 import { derive } from "../derived/derive";
+import { standardLoop } from "../electrics/musicLoop";
 import type { Design } from "../document/schema";
 import { matrixOfElement } from "../matrix/matrixOfElement";
 import { tidyPins } from "./tidyPins";
@@ -171,7 +172,16 @@ export const OWN_CIRCUITS: Circuit["kind"][] = [
   "segment-chain",
   "spi-radio",
   "pad-port",
+  "music-out",
 ];
+
+/** Resistors of sockets as the standard names them for the controller's voltage. */
+export function fitSockets(design: Design): Design {
+  const { profile } = derive(design);
+  const fitted = standardLoop(profile?.logicV ?? 5);
+  const circuits = design.circuits.map((one) => (one.kind === "music-out" ? { ...one, ...fitted } : one));
+  return { ...design, circuits };
+}
 
 /** Wires elements as they usually are: what a pin can serve direct, the rest in the circuit of its own sort. */
 export function wireAsUsual(design: Design, ids: string[]): Design {
@@ -179,7 +189,8 @@ export function wireAsUsual(design: Design, ids: string[]): Design {
   const isDirect = (id: string) => direct.accepts(elements.get(id)!);
   const others = ids.filter((id) => !isDirect(id));
   const own = OWN_CIRCUITS.reduce((d, kind) => wireAs(d, kind, others), design);
-  return wireDirect(own, ids.filter(isDirect));
+  const hadSocket = design.circuits.some(({ kind }) => kind === "music-out");
+  return wireDirect(hadSocket ? own : fitSockets(own), ids.filter(isDirect));
 }
 
 /** What no circuit holds and a pin can serve is wired direct. */

@@ -31,6 +31,8 @@ export interface DeviceWatch {
   display?(atMs: number, display: number, bytes: Uint8Array): void;
   /** A radio is handed its packet. */
   radio?(atMs: number, bytes: Uint8Array): void;
+  /** Bytes leave a socket for music. */
+  din?(atMs: number, bytes: Uint8Array): void;
   /** What came back on its acknowledgement, seen from this millisecond on. */
   radioAnswer?(atMs: number, bytes: Uint8Array): void;
   /** A pad port was latched and read, seen from this millisecond on: all of its levels, and two behind them. */
@@ -140,6 +142,7 @@ export class Device {
       lights: (chain: number, bytes: Uint8Array) => this.watch.lights?.(this.nowMs, chain, bytes),
       display: (display: number, bytes: Uint8Array) => this.watch.display?.(this.nowMs, display, bytes),
       radio: (bytes: Uint8Array) => this.watch.radio?.(this.nowMs, bytes),
+      din: (bytes: Uint8Array) => this.watch.din?.(this.nowMs, bytes),
       segments: (chain: number, bytes: Uint8Array) => this.watch.segments?.(this.nowMs, chain, bytes),
     };
     const runtime = startRuntime(this.tables, host, kept);

@@ -27,8 +27,11 @@ function heardAfter(heard: MusicHeard, event: MusicEvent): MusicHeard {
 }
 
 /** What is heard after a report of music. */
-export function heardOf(heard: MusicHeard, { atMs, bytes }: Pick<TimedReport, "atMs" | "bytes">): MusicHeard {
-  const events = musicEventsOf(bytes);
+export const heardOf = (heard: MusicHeard, { atMs, bytes }: Pick<TimedReport, "atMs" | "bytes">): MusicHeard =>
+  heardWith(heard, atMs, musicEventsOf(bytes));
+
+/** What is heard after these events. */
+export function heardWith(heard: MusicHeard, atMs: number, events: MusicEvent[]): MusicHeard {
   const after = events.reduce(heardAfter, heard);
   const told = events.map((event) => ({ atMs, words: musicEventWords(event) }));
   return { ...after, events: [...heard.events, ...told].slice(-MOST_EVENTS) };

@@ -16,6 +16,8 @@ export interface RuntimeHost {
   display?(display: number, bytes: Uint8Array): void;
   /** A radio is handed its packet. */
   radio?(bytes: Uint8Array): void;
+  /** Bytes leave a socket for music. */
+  din?(bytes: Uint8Array): void;
 }
 
 /** The firmware, compiled to WebAssembly, with one device's tables. */
@@ -84,6 +86,7 @@ const calledBy = (host: RuntimeHost, bytesAt: (place: number, length: number) =>
   lights: (chain: number, place: number, length: number) => host.lights(chain, bytesAt(place, length)),
   display: (display: number, place: number, length: number) => host.display?.(display, bytesAt(place, length)),
   radio: (place: number, length: number) => host.radio?.(bytesAt(place, length)),
+  din: (place: number, length: number) => host.din?.(bytesAt(place, length)),
   segments: (chain: number, place: number, length: number) => host.segments?.(chain, bytesAt(place, length)),
 });
 

@@ -27,6 +27,7 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
     display: (atMs, display, bytes) => expected.push(`${atMs} display ${display} ${toHex(bytes)}`),
     segments: (atMs, chain, bytes) => expected.push(`${atMs} segments ${chain} ${toHex(bytes)}`),
     radio: (atMs, bytes) => expected.push(`${atMs} radio ${toHex(bytes)}`),
+    din: (atMs, bytes) => expected.push(`${atMs} din ${toHex(bytes)}`),
     plug(atMs, levels) {
       script.push(`${atMs} poll`);
       expected.push(`${atMs} plug ${levels.map(Number).join("")}`);

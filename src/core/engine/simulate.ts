@@ -15,6 +15,7 @@ import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { patternWords } from "../keymap/segmentSigns";
 import type { Device, DeviceWatch, TimedReport } from "./device";
 import { deviceOf } from "./preparedDevice";
+import { SocketReceiver } from "./socketReceiver";
 import { heardOf } from "./hostMusic";
 import type { SoundingNote } from "./musicHeard";
 import { padPortOf } from "../firmware/padPort";
@@ -114,6 +115,8 @@ export interface SimulationResult {
   packets: TimedPacket[];
   /** What a console read of the pad port, and when: a level for each bit, and two behind them. */
   polls: { atMs: number; levels: string }[];
+  /** Bytes that left a socket for music, with the events that they complete, in words. */
+  socket: { atMs: number; bytes: Uint8Array; events: string[] }[];
   /** Frames of live changes that the device answered. */
   answers: TimedFrame[];
   lights: TimedLights[];
@@ -283,12 +286,18 @@ const wordsOf = ({ chains, glasses }: Shown): Pick<SimulationResult, "segments" 
   displays: Object.fromEntries(glasses.map((glass) => [glass.display.controlId, glass.rows()])),
 });
 
-/** What leaves the device by no bus: what a radio is handed, with what its receiver makes of it, and what a console reads. */
+/** What leaves the device by no bus: what a radio is handed, with what its receiver makes of it, what a console reads, and what leaves a socket. */
 function heardOutside(design: Design, watch: DeviceWatch) {
   const packets: TimedPacket[] = [];
   const polls: SimulationResult["polls"] = [];
+  const socket: SimulationResult["socket"] = [];
   const receiver = receiverOf(design);
+  const instrument = new SocketReceiver();
   const told = {
+    din(atMs: number, bytes: Uint8Array) {
+      socket.push({ atMs, bytes, events: instrument.take(bytes).map(musicEventWords) });
+      watch.din?.(atMs, bytes);
+    },
     plug(atMs: number, levels: boolean[]) {
       polls.push({ atMs, levels: levels.map(Number).join("") });
       watch.plug?.(atMs, levels);
@@ -298,7 +307,7 @@ function heardOutside(design: Design, watch: DeviceWatch) {
       watch.radio?.(atMs, bytes);
     },
   };
-  return { told, heard: { packets, polls } };
+  return { told, heard: { packets, polls, socket } };
 }
 
 const musicIn = (reports: TimedReport[]): SimulationResult["music"] =>

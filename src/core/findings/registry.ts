@@ -18,6 +18,7 @@ import { idleAxis } from "./rules/idleAxis";
 import { notes } from "./rules/notes";
 import { displays } from "./rules/displays";
 import { padPortRead } from "./rules/padPortRead";
+import { socketCurrent } from "./rules/socketCurrent";
 import { radioPacket } from "./rules/radioPacket";
 import { segments } from "./rules/segments";
 import { padButtons } from "./rules/padButtons";
@@ -202,6 +203,7 @@ export const rules: Rule[] = [
   segments,
   radioPacket,
   padPortRead,
+  socketCurrent,
   padButtons,
   startUpScreen,
   idleAxis,

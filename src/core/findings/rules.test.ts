@@ -15,6 +15,7 @@ import { changeWish } from "../edits/wish";
 import { addControl, changeControl, placeControls } from "../edits/controls";
 import { setAxis, setAxisUse } from "../edits/axes";
 import { type PadPortSettings, usualTimes } from "../hid/padPortSettings";
+import type { MusicOut } from "../circuits/musicOut";
 import { type PacketSettings, usualPacket } from "../hid/packetSettings";
 import { setInterfaces, setPacket, setPad, setPadPort } from "../edits/reportSet";
 import type { AxisSettings } from "../document/axes";
@@ -172,6 +173,9 @@ const plugged = (change: Partial<PadPortSettings>) => {
   const bits = ["k1:press", "k2:press", "k3:press", "k4:press"];
   return setPadPort(wireAs(port, "pad-port", ["p1:port"]), { ...usualTimes, bits, ...change });
 };
+/** So many sockets for music on a class, through these resistors. */
+const socketed = (sockets: number, profileId: string, change: Partial<MusicOut> = {}) =>
+  changeCircuit<MusicOut>(all(rowOf("music-socket", sockets, profileId), "music-out"), "music", change);
 const display = all(rowOf("display", 1, "dual-core-3v3-26"), "bus-displays");
 const lights = all(rowOf("light", 36, "small-5v-18"), "light-chain");
 /** A knob whose pads nobody has chosen, beside a display and a chain of lights that takes two milliseconds. */
@@ -938,6 +942,21 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     ),
     /^There are 2 pad ports; one table and one pair of interrupts serve the first\.$/,
   ],
+  [
+    "circuits/socket-current",
+    socketed(1, "dual-core-3v3-26"),
+    /^Through 220 Ω, 220 Ω and 220 Ω a music socket carries 2\.4 mA at 3\.3 V: too little to be heard surely; 5 mA is meant\.$/,
+  ],
+  [
+    "circuits/socket-current",
+    socketed(1, "small-5v-18", { sourceOhm: 33, dataOhm: 10 }),
+    /carries 12\.5 mA at 5 V: more than it is meant for/,
+  ],
+  [
+    "circuits/socket-current",
+    socketed(5, "small-5v-18"),
+    /^5 music sockets take 25\.0 mA through one pin, which may carry 20 mA\. Put a gate/,
+  ],
   ["keymap/displays", paged(null), /^D1 shows nothing on any layer\.$/],
   [
     "keymap/displays",
@@ -1207,6 +1226,7 @@ describe("rules", () => {
         "pins/no-controller",
         "pins/start-up",
         "circuits/rail-without-source",
+        "circuits/socket-current",
         "circuits/register-current",
         "wiring/too-many-displays",
         "keymap/no-way-back",

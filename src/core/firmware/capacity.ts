@@ -9,12 +9,13 @@ import {
   partBytes,
   ramBytes,
 } from "../contract/contract";
-import { musicBytes } from "../contract/music";
+import { dinBytes, musicBytes } from "../contract/music";
 import { PANEL } from "../contract/panel";
 import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
 import { reportBytes } from "../hid/reportBytes";
+import { hasSocket, playsMusic } from "./musicSocket";
 import { radioBytes } from "./packet";
 import { reportShapeOf } from "./reportShape";
 import { glowsOf, lightsOf } from "./lights";
@@ -49,7 +50,8 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     panelBytes: interfaces.includes("panel") ? PANEL.BYTES : 0,
     segmentBytes: segmentBytes(driversOf(scan), displaysOf(scan).length, scan.segmentChains.length),
     displayBytes: displayBytes(scan.displays.length, displayStates(scan, design)),
-    musicBytes: interfaces.includes("music") ? musicBytes : 0,
+    musicBytes: playsMusic(design) ? musicBytes : 0,
+    dinBytes: hasSocket(design) ? dinBytes : 0,
     radioBytes: radioBytes(scan, design),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };

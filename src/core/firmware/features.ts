@@ -1,5 +1,6 @@
 import type { Design } from "../document/schema";
 import { radioBytes } from "./packet";
+import { hasSocket, playsMusic } from "./musicSocket";
 import { plugBits } from "./padPort";
 import type { ScanTable } from "./scanTable";
 
@@ -18,6 +19,7 @@ export const firmwareFeatures = [
   "place",
   "radio",
   "plug",
+  "din",
 ] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
@@ -35,6 +37,7 @@ export const featureWords: Record<FirmwareFeature, string> = {
   place: "places on the screen",
   radio: "a radio's packet",
   plug: "a serial pad port",
+  din: "a music socket",
 };
 
 /** What of it a design wants. */
@@ -51,10 +54,11 @@ export function featuresOf(design: Design, scan: ScanTable): FirmwareFeature[] {
     segments: segmentChains.length > 0,
     displays: displays.length > 0,
     tone: Object.keys(tones).length > 0,
-    music: reportSet.interfaces.includes("music"),
+    music: playsMusic(design),
     place: reportSet.interfaces.includes("place"),
     radio: radioBytes(scan, design) > 0,
     plug: plugBits(design) > 0,
+    din: hasSocket(design),
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

@@ -42,6 +42,7 @@ import {
 import { packetBytes } from "../hid/packetBytes";
 import { ALWAYS_HIGH, type BlockPins, BoardLines, type LevelPlace } from "./boardLines";
 import { addressesOf, chipsOf } from "../firmware/accessSets";
+import { socketNets } from "../firmware/musicSocket";
 import { twoWireBuses } from "../firmware/twoWireBuses";
 import { identityOf } from "./identity";
 
@@ -299,6 +300,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   const segments = segmentBytes(scan, lines);
   const parts = partBytes(design, scan, lines);
   const edges = edgeBytes(design, scan, lines);
+  for (const netId of socketNets(design)) lines.transmitter(netId);
   const pairsFirst = lines.takeBytes(lamps.pairs);
   const problems = problemsOf(design, scan, lines);
   if (problems.length > 0) return bad(...problems);

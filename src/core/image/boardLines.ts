@@ -98,6 +98,20 @@ export class BoardLines {
     return pin;
   }
 
+  /** A serial transmitter's pin, high while its line rests; the chip has it at one pin only, so none is named. */
+  transmitter(netId: string): void {
+    this.pin(netId, START_MODE.HIGH);
+    const pad = this.design.pinPlan[netId]?.pin;
+    const sends = ({ buses }: { buses: { bus: string; line: string }[] }) =>
+      buses.some(({ bus, line }) => bus === "uart" && line === "TX");
+    const { profile, netById } = this.derived;
+    const own = profile?.pins.find(({ name }) => name === pad);
+    if (!own || sends(own)) return;
+    const right = profile!.pins.filter(sends).map(({ name }) => name);
+    const message = `has ${netById.get(netId)?.flag ?? netId} on ${pad}, which is no serial transmitter; put it on ${right.join(" or ") || "another controller"}`;
+    this.problems.push({ path: "pinPlan", message });
+  }
+
   /** The converter's channel on a net's pin. */
   channel(netId: string): number {
     const pin = this.pin(netId, START_MODE.FLOAT);

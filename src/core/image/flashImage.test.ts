@@ -4,6 +4,7 @@ import { finishedPad, keyBlock } from "../../../tests/support/designs";
 import { BOARD_AT, LOADER_AT } from "../contract/board";
 import { crc16 } from "../contract/crc16";
 import { derive } from "../derived/derive";
+import { addControl } from "../edits/controls";
 import { addLayer, bind } from "../edits/keymap";
 import { adoptPinPlan, chooseController, clearPins } from "../edits/pins";
 import { wireAs } from "../edits/wiring";
@@ -80,6 +81,15 @@ describe("no finished image", () => {
     const message = refusal(clearPins(onSmall(finishedPad())));
     expect(message).toMatch(/has no pin of the chip for R1; share out the pins first/);
     expect(message.match(/for R1;/g)).toHaveLength(1);
+  });
+
+  it("is made for a socket on a pin that is no serial transmitter", () => {
+    const at = { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" };
+    const pad = wireAs(addControl(finishedPad(), "music-socket", "s1", at), "music-out", ["s1:socket"]);
+    const fine = onSmall(pad);
+    expect(refusal(fine)).toBe("");
+    const moved = { ...fine, pinPlan: { ...fine.pinPlan, "music.data": { ...fine.pinPlan["music.data"], pin: "P9" } } };
+    expect(refusal(moved)).toMatch(/^has MUSIC data on P9, which is no serial transmitter; put it on P1/);
   });
 
   it("is made without a report", () => {

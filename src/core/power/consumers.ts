@@ -7,6 +7,7 @@ import type { Derived } from "../derived/derive";
 import type { Design } from "../document/schema";
 import type { Supply } from "../document/supplySettings";
 import { REGISTER_BITS } from "../circuits/lineAccess";
+import { loopMa } from "../electrics/musicLoop";
 import { lampBranches } from "./lampBranches";
 import { powerOf } from "./profilePower";
 import { type Glow, DARK_LIGHT_MA, lightMa } from "./lightCurrent";
@@ -24,7 +25,17 @@ export const byState = <T>(value: (state: State) => T): Record<State, T> => ({
 });
 
 export type ConsumerSort =
-  "controller" | "lamp" | "light" | "display" | "segments" | "radio" | "output" | "track" | "ladder" | "added part";
+  | "controller"
+  | "lamp"
+  | "light"
+  | "display"
+  | "segments"
+  | "radio"
+  | "socket"
+  | "output"
+  | "track"
+  | "ladder"
+  | "added part";
 
 /** Something that takes current between two places of the wiring. */
 export interface Consumer {
@@ -196,6 +207,27 @@ function outputs({ design, derived, built }: Sight): Consumer[] {
   });
 }
 
+/** Of ten bits that are sent at least one is a pause; a usual moment plays one byte in ten. */
+const SENT = { worst: 0.9, typical: 0.1 };
+
+/** Loops of sockets for music, closed by the transmitter's pin. */
+function sockets({ derived, circuit }: Sight): Consumer[] {
+  if (circuit.kind !== "music-out") return [];
+  const ma = loopMa(derived.profile?.logicV ?? 0, circuit);
+  return circuit.members.flatMap((id): Consumer[] => {
+    const element = derived.elements.get(id);
+    if (!element) return [];
+    return [
+      {
+        ...base(element, "socket", SUPPLY),
+        plus: `${circuit.id}.resistor ${id} source.1`,
+        minus: null,
+        ma: fixed({ idle: 0, typical: ma * SENT.typical, worst: ma * SENT.worst, asleep: 0 }),
+      },
+    ];
+  });
+}
+
 /** Tracks of sticks and pots lie across the logic's supply for good, asleep too. */
 function tracks({ derived, built }: Sight): Consumer[] {
   const logicV = derived.profile?.logicV ?? 0;
@@ -287,7 +319,7 @@ function ofCircuit(derived: Derived, circuit: Circuit, nth: number): Consumer[] 
   let own = known.get(circuit);
   if (!own) {
     const sight: Sight = { design: derived.design, derived, circuit, built: derived.builtCircuits[nth] };
-    own = [lights, lamps, devices, outputs, tracks, ladders, addedParts].flatMap((sort) => sort(sight));
+    own = [lights, lamps, devices, outputs, sockets, tracks, ladders, addedParts].flatMap((sort) => sort(sight));
     known.set(circuit, own);
   }
   return own;

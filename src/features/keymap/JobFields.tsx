@@ -2,6 +2,7 @@
 
 import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
+import { playsMusic } from "@/core/firmware/musicSocket";
 import { type SimpleBinding, leadsOf, phraseOf } from "@/core/bindings";
 import type { KeyboardBinding } from "@/core/bindings/keyboardUsage";
 import type { RepeatBinding } from "@/core/bindings/repeat";
@@ -67,7 +68,7 @@ export function JobFields({ design, job, isPress, onJob, cap }: JobProps) {
       )}
       {job?.does === "repeat" && <RepeatFields job={job} onJob={onJob} />}
       <OtherDeeds design={design} job={job} onJob={onJob} />
-      {(design.reportSet.interfaces.includes("music") || plays(job)) && <MusicDeeds job={job} onJob={onJob} />}
+      {(playsMusic(design) || plays(job)) && <MusicDeeds job={job} onJob={onJob} />}
       <MacroField design={design} job={job} onJob={onJob} />
       {isPress && <LayerField design={design} job={job} onJob={onJob} />}
       <PlainButton onClick={() => onJob({ does: "nothing" })}>Do nothing</PlainButton>

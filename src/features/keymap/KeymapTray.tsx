@@ -1,6 +1,7 @@
 "use client";
 
 import { later } from "@/ui/pieces/later";
+import { playsMusic } from "@/core/firmware/musicSocket";
 import { openInputs } from "@/core/keymap/openInputs";
 import { type Control, kindOf } from "@/core/catalogue/kinds";
 import type { Design } from "@/core/document/schema";
@@ -77,7 +78,7 @@ export function KeymapTray() {
       {control?.kind === "segments" && <SegmentsSection key={control.id} control={control} />}
       {control?.kind === "display" && <DisplaySection key={`${control.id} ${layer.id}`} control={control} />}
       {isLight && <LightsNote />}
-      {design.reportSet.interfaces.includes("music") && <NotesSection />}
+      {playsMusic(design) && <NotesSection />}
       <TogetherSection />
       <MacrosSection />
       {control && isShown(control) && <LampSection control={control} />}

@@ -1,6 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { playsMusic } from "@/core/firmware/musicSocket";
 import type { Control } from "@/core/catalogue/kinds";
 import { kindOf } from "@/core/catalogue/kinds";
 import type { Element } from "@/core/catalogue/kinds/controlKind";
@@ -57,7 +58,7 @@ function StepsOf({ element }: { element: Element }) {
           />
         ))}
       </Columns>
-      {(design.reportSet.interfaces.includes("music") || knob.controller) && <KnobController knob={knob} set={set} />}
+      {(playsMusic(design) || knob.controller) && <KnobController knob={knob} set={set} />}
       <Box fontSize="13px" color="var(--faint)">
         {stepWords(knob, element)} One felt step takes at most {mostToldMs(knob, design.timing)} ms to tell. Lamps can
         show its value.

@@ -29,6 +29,7 @@ const PadView = later(() => import("./PadView").then((m) => m.PadView));
 const SoundersView = later(() => import("./SoundersView").then((m) => m.SoundersView));
 const RadioView = later(() => import("./RadioView").then((m) => m.RadioView));
 const PadPortView = later(() => import("./PadPortView").then((m) => m.PadPortView));
+const SocketView = later(() => import("./SocketView").then((m) => m.SocketView));
 const MusicView = later(() => import("./MusicView").then((m) => m.MusicView));
 
 /** Few have displays of dots. */
@@ -105,6 +106,7 @@ export function TryTray() {
         </Section>
       )}
       {design.reportSet.interfaces.includes("music") && <MusicView />}
+      {design.controls.some(({ kind }) => kind === "music-socket") && <SocketView />}
       {design.controls.some(({ kind }) => kind === "buzzer") && <SoundersView design={design} />}
       {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
       {design.reportSet.interfaces.includes("panel") && <TellSection design={design} />}

@@ -112,6 +112,21 @@ export function CircuitFields({ circuit }: { circuit: Circuit }) {
           <BusDisplayFields circuit={circuit} set={set} />
         </>
       );
+    case "music-out":
+      return (
+        <Columns>
+          {(["sourceOhm", "dataOhm"] as const).map((name) => (
+            <NumberField
+              key={name}
+              label={name === "sourceOhm" ? "Supply to pin 4" : "Data to pin 5"}
+              unit="Ω"
+              schema={fieldOf(circuitKindOf(circuit).schema, name)}
+              value={circuit[name]}
+              onCommit={(ohm) => set({ [name]: ohm })}
+            />
+          ))}
+        </Columns>
+      );
     case "spi-radio":
       return <BusChoice bus={circuit.bus} set={set} />;
     default:

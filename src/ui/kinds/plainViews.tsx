@@ -6,6 +6,7 @@ import {
   Hash,
   Joystick,
   Monitor,
+  Music,
   RadioTower,
   RectangleVertical,
   SlidersVertical,
@@ -137,6 +138,21 @@ export const lightView: KindView<Control> = { Sign: Sun, Face: LightFace, wordsW
 export const segmentsView: KindView<Control> = { Sign: Hash, Face: SegmentsFace, wordsWidthMm: none };
 export const displayView: KindView<Control> = { Sign: Monitor, Face: WindowFace, wordsWidthMm: none };
 export const radioView: KindView<Control> = { Sign: RadioTower, Face: RingFace, wordsWidthMm: () => 14 };
+const SocketFace = () => (
+  <g {...line}>
+    <circle r={5.5} />
+    {[-90, -45, 0, 45, 90].map((deg) => (
+      <circle
+        key={deg}
+        r={0.7}
+        cx={3.6 * Math.sin((deg * Math.PI) / 180)}
+        cy={-3.6 * Math.cos((deg * Math.PI) / 180)}
+      />
+    ))}
+  </g>
+);
+
+export const musicSocketView: KindView<Control> = { Sign: Music, Face: SocketFace, wordsWidthMm: () => 13 };
 export const padPortView: KindView<Control> = { Sign: Cable, Face: RingFace, wordsWidthMm: () => 11 };
 export const buzzerView: KindView<Control> = { Sign: Volume2, Face: RingFace, wordsWidthMm: none };
 export const motorView: KindView<Control> = { Sign: Vibrate, Face: RingFace, wordsWidthMm: none };

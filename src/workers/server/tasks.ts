@@ -38,7 +38,8 @@ const simulation: Task = (body) =>
     const answers = run.value.answers.map(({ atMs, bytes }) => ({ atMs, bytes: toHex(bytes) }));
     const lights = run.value.lights.map(({ bytes, ...one }) => ({ ...one, bytes: toHex(bytes) }));
     const packets = run.value.packets.map(({ bytes, ...one }) => ({ ...one, bytes: toHex(bytes) }));
-    return good(jsonReply({ ...run.value, reports, packets, answers, lights }));
+    const socket = run.value.socket.map(({ bytes, ...one }) => ({ ...one, bytes: toHex(bytes) }));
+    return good(jsonReply({ ...run.value, reports, packets, socket, answers, lights }));
   });
 
 const exportArtifact: Task = async (body, id) => {

@@ -32,3 +32,14 @@ class I2C:
 
     def writeto_then_readfrom(self, address, data, into):
         into[:] = self.part(address).read(data[0], len(into))
+
+
+class UART:
+    def __init__(self, tx, rx, baudrate=9600):
+        if baudrate != 31250 or rx is not None:
+            raise ValueError("no socket for music")
+        if world.net_of[tx] != world.transmitter:
+            raise ValueError("another pin")
+
+    def write(self, told):
+        world.din_told.append(bytes(told))

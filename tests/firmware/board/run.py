@@ -121,6 +121,9 @@ class Sequence:
         for net, told in lights_told:
             print(ms, "lights", world.lights.index(net), told.hex())
         lights_told.clear()
+        for told in world.din_told:
+            print(ms, "din", told.hex())
+        world.din_told.clear()
         for packet in packets_told:
             print(ms, "radio", packet.hex())
         packets_told.clear()

@@ -28,6 +28,7 @@ class Calls(ctypes.Structure):
         ("bus_read", ctypes.CFUNCTYPE(None, u8, u8, some, u8)),
         ("lights", ctypes.CFUNCTYPE(None, u8, some, ctypes.c_uint16)),
         ("tone", ctypes.CFUNCTYPE(None, u8, ctypes.c_uint16)),
+        ("din", ctypes.CFUNCTYPE(None, some, u8)),
         ("radio", ctypes.CFUNCTYPE(u8, some, u8)),
         ("report", ctypes.CFUNCTYPE(u8, u8, some, u8)),
     ]
@@ -83,6 +84,9 @@ class Board:
     def lights(self, number, told, length):
         chain = world.lights.index(world.net_of[PADS[number]])
         self.reports.append("lights %d %s" % (chain, bytes(told[:length]).hex()))
+
+    def din(self, told, length):
+        self.reports.append("din %s" % bytes(told[:length]).hex())
 
     def radio(self, packet, length):
         self.reports.append("radio %s" % bytes(packet[:length]).hex())

@@ -24,6 +24,7 @@ class World:
         self.chains_in, self.chains_out, self.multiplexers = [], [], []
         self.expanders, self.ladders, self.lamps, self.lights = [], [], [], []
         self.segments, self.displays, self.branches = [], [], []
+        self.transmitter, self.din_told = None, []  # of sockets for music
         self.tones = {}  # net to Hz of the wave on it
         self.wipers = []  # [line, its select nets, channel, part of 65536 of the supply]
         self.ground = None
@@ -84,6 +85,9 @@ class World:
             before = there[0] if there else Branches(scl, sda, int(multiplexer))
             self.branches = self.branches if there else self.branches + [before]
         self.displays.append(Glass(scl, sda, int(address), before, int(branch)))
+
+    def add_transmitter(self, net):
+        self.transmitter = net
 
     def on_bus(self, nets):
         return [one for one in self.expanders + self.displays + self.branches if (one.scl, one.sda) == nets]

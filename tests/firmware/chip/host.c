@@ -14,6 +14,7 @@
 #include <unistd.h>
 
 #include <simavr/avr_eeprom.h>
+#include <simavr/avr_uart.h>
 #include <simavr/sim_avr.h>
 #include <simavr/sim_io.h>
 
@@ -299,6 +300,23 @@ static void tell_display(int display, const unsigned char *bytes, int count) {
   putchar('\n');
 }
 
+/* What the serial transmitter was given since the scan before. */
+static unsigned char transmitted[16];
+static int transmitted_count;
+static void on_transmitted(struct avr_irq_t *irq, uint32_t value, void *p) {
+  (void)irq; (void)p;
+  if (transmitted_count < (int)sizeof transmitted) transmitted[transmitted_count++] = (unsigned char)value;
+}
+
+static void tell_transmitted(void) {
+  int i;
+  if (transmitted_count == 0) return;
+  printf("%ld din ", now_ms);
+  for (i = 0; i < transmitted_count; i++) printf("%02x", transmitted[i]);
+  putchar('\n');
+  transmitted_count = 0;
+}
+
 static void nobody(int chain, const unsigned char *bytes, int count) { (void)chain; (void)bytes; (void)count; }
 
 static void tell_lamp(int lamp, int lit) { printf("%ld lamp %d %d\n", now_ms, lamp, lit); }
@@ -315,6 +333,7 @@ static void scan_has_begun(void) {
     if (!displays_tell(tell_display)) exit(5);
     if (!lights_tell(tell_lights)) exit(5);
     collect();
+    tell_transmitted();
   }
   if (passed > 1 && now_ms >= 0) {
     late++;
@@ -365,6 +384,7 @@ static int begin_and(int tells) {
   if (!displays_tell(nobody)) exit(5);
   if (!lights_tell(nobody)) exit(5);
   is_settled = 1;
+  transmitted_count = 0;
   now_ms = -1;
   run_to(0);
   return 1;
@@ -667,6 +687,8 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, EEPROM_CONTROL, on_eeprom_control, NULL);
   avr->io[AVR_DATA_TO_IO(BUS_EVENTS)].w.c = on_bus_events;
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_USB_GETIRQ(), USB_IRQ_ATTACH), on_attach, NULL);
+  avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_UART_GETIRQ('1'), UART_IRQ_OUTPUT), on_transmitted, NULL);
+  avr_ioctl(avr, AVR_IOCTL_UART_SET_FLAGS('1'), &(uint32_t){0});
   if (argc > 4 && strcmp(argv[4], "talk") != 0) {
     if (!attach() || !enumerate()) {
       puts("does not attach");

@@ -215,6 +215,14 @@ static int read_numbers(const char *text, int *to, int most) {
   return n;
 }
 
+/* The chip's transmitter is at one pin only, the fourth of port D. */
+static int is_transmitter(int net) {
+  int i;
+  for (i = 0; i < pin_count; i++)
+    if (pins[i].net == net) return pins[i].port == 2 && pins[i].bit == 3;
+  return 0;
+}
+
 static int add_part(const char *word, const int *n, int count) {
   if (strcmp(word, "ground") == 0) ground = n[0];
   else if (strcmp(word, "held") == 0) held[n[0]] = 1;
@@ -231,6 +239,7 @@ static int add_part(const char *word, const int *n, int count) {
     m->data = n[4], m->lines = count - 5;
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
   } else if (strcmp(word, "light") == 0) lights_add(n[0]);
+  else if (strcmp(word, "transmitter") == 0) return is_transmitter(n[0]);
   else if (strcmp(word, "segments") == 0) segments_add(n);
   else if (strcmp(word, "display") == 0) displays_add(n);
   else if (strcmp(word, "expander") == 0) expanders_add(n);

@@ -17,6 +17,7 @@ struct port_calls {
   void (*bus_read)(uint8_t address, uint8_t reg, uint8_t *bytes, uint8_t count);
   void (*lights)(uint8_t pin, const uint8_t *bytes, uint16_t length);
   void (*tone)(uint8_t pin, uint16_t hz);
+  void (*din)(const uint8_t *bytes, uint8_t length);
   uint8_t (*radio)(const uint8_t *bytes, uint8_t length);
   uint8_t (*report)(uint8_t kind, const uint8_t *bytes, uint8_t length);
 };
@@ -37,6 +38,7 @@ static inline void port_bus_read(uint8_t address, uint8_t reg, uint8_t *bytes, u
 }
 static inline void port_lights(uint8_t pin, const uint8_t *bytes, uint16_t length) { port_calls.lights(pin, bytes, length); }
 static inline void port_tone(uint8_t pin, uint16_t hz) { port_calls.tone(pin, hz); }
+static inline void port_din(const uint8_t *bytes, uint8_t length) { port_calls.din(bytes, length); }
 static inline uint8_t port_radio(const uint8_t *bytes, uint8_t length) { return port_calls.radio(bytes, length); }
 static inline uint8_t port_report(uint8_t kind, const uint8_t *bytes, uint8_t length) { return port_calls.report(kind, bytes, length); }
 

@@ -4,11 +4,19 @@ import { ground, io, logicSupply, pinRow, reset, supply, unused } from "./pinRow
 
 const any: Partial<Pin> = { interrupt: true, pwm: true };
 
+/** Of every four pins one can be a transmitter of a serial line, the next its receiver; which of two it is changes with the four. */
+const SERIAL = [0, 1, 1, 0, 0, 1, 1, 0];
+const serial = (number: number): Pin["buses"] =>
+  number % 4 < 2
+    ? [{ bus: "uart", instance: SERIAL[Math.floor(number / 4)], line: number % 4 === 0 ? "TX" : "RX" }]
+    : [];
+
 /** Two I²C controllers reach the pins in turn, pair by pair (typical of the class). */
 function busPin(number: number): Omit<Pin, "xMm" | "yMm"> {
   const buses: Pin["buses"] = [
     { bus: "i2c", instance: Math.floor(number / 2) % 2, line: number % 2 === 0 ? "SDA" : "SCL" },
     { bus: "spi", instance: Math.floor(number / 8) % 2, line: ["data in", "select", "clock", "data out"][number % 4] },
+    ...serial(number),
   ];
   return io(`P${number}`, { ...any, buses });
 }
@@ -19,7 +27,8 @@ const analog = (number: number, channel: number) => io(`P${number}`, { ...any, a
 export const dual26: ControllerProfile = {
   id: "dual-core-3v3-26",
   title: "Full-size 3.3 V dual-core board, 26 I/O",
-  summary: "Two rows of twenty pads. Every I/O pin can interrupt; three are analog. Two I²C and two SPI controllers.",
+  summary:
+    "Two rows of twenty pads. Every I/O pin can interrupt; three are analog. Two I²C, two SPI and two serial controllers.",
   widthMm: 21,
   heightMm: 51,
   ...logic3v3,

@@ -3,7 +3,16 @@ import { logic5v } from "./logicLevels";
 import { ground, io, logicSupply, pinRow, reset, supply } from "./pinRow";
 
 const INTERRUPTS = new Set([2, 3, 18, 19, 20, 21]);
+const uart = (instance: number, line: "TX" | "RX"): Pin["buses"] => [{ bus: "uart", instance, line }];
 const BUSES: Record<number, Pin["buses"]> = {
+  0: uart(0, "RX"),
+  1: uart(0, "TX"),
+  14: uart(3, "TX"),
+  15: uart(3, "RX"),
+  16: uart(2, "TX"),
+  17: uart(2, "RX"),
+  18: uart(1, "TX"),
+  19: uart(1, "RX"),
   20: [{ bus: "i2c", instance: 0, line: "SDA" }],
   21: [{ bus: "i2c", instance: 0, line: "SCL" }],
   50: [{ bus: "spi", instance: 0, line: "data in" }],

@@ -189,6 +189,8 @@ export const full34: ControllerProfile = {
       ...numbered(0, 15, {
         0: { boot: "it must not be held high while the board starts" },
         2: { buses: spi(1, "select") },
+        6: { buses: [{ bus: "uart", instance: 0, line: "TX" }] },
+        7: { buses: [{ bus: "uart", instance: 0, line: "RX" }] },
         3: { buses: spi(1, "clock") },
         4: { buses: spi(1, "data in") },
         5: { buses: spi(1, "data out") },

@@ -10,6 +10,7 @@ import { type LadderPad, ladderPad } from "./ladderPad";
 import { type Lamp, lamp } from "./lamp";
 import { type Light, light } from "./light";
 import { type Buzzer, type Motor, buzzer, motor } from "./outputs";
+import { type MusicSocket, musicSocket } from "./musicSocket";
 import { type PadPort, padPort } from "./padPort";
 import { type Pot, pot } from "./pot";
 import { type Radio, radio } from "./radio";
@@ -33,6 +34,7 @@ export type Control =
   | Display
   | Radio
   | PadPort
+  | MusicSocket
   | Buzzer
   | Motor
   | Fixing;
@@ -52,6 +54,7 @@ export const controlKinds = [
   display,
   radio,
   padPort,
+  musicSocket,
   buzzer,
   motor,
   fixing,

@@ -33,7 +33,7 @@ describe.each(kinds)("kind $kind", (kind) => {
   });
 
   it("has as many contacts as its elements need", () => {
-    const needed = { switch: 2, quadrature: 3, lamp: 2, analog: 3, light: 4, output: 2, device: 4 };
+    const needed = { switch: 2, quadrature: 3, lamp: 2, analog: 3, light: 4, output: 2, device: 3 };
     for (const { kind: sort, contacts } of kind.elements(control)) {
       if (sort === "device") expect(contacts.length).toBeGreaterThanOrEqual(needed[sort]);
       else expect(contacts).toHaveLength(needed[sort]);

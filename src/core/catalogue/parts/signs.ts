@@ -108,6 +108,18 @@ export const signs: Part[] = [
     price: 2.2,
   }),
   part({
+    id: "din-socket",
+    title: "Round five-pin socket, standing",
+    kind: "music-socket",
+    body: disc(18.2),
+    opening: disc(15.4),
+    cap: disc(15),
+    behind: box(20.9, 12),
+    aboveMm: 1,
+    belowMm: 13,
+    price: 0.6,
+  }),
+  part({
     id: "pad-lead",
     title: "Header for a pad port's lead",
     kind: "pad-port",

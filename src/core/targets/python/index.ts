@@ -3,6 +3,7 @@ import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { type Problem, bad, good } from "../../document/problem";
 import { recordScript } from "../../engine/script";
+import { hasSocket } from "../../firmware/musicSocket";
 import { padPortOf } from "../../firmware/padPort";
 import { packetOf } from "../../firmware/packetOf";
 import type { ScanTable } from "../../firmware/scanTable";
@@ -33,7 +34,7 @@ function problemsOf(design: Design): Problem[] {
   if (wrongClass) return [wrongClass];
   if (padPortOf(design))
     return [{ path: "circuits", message: "has a serial pad port, whose clock an interpreter cannot follow" }];
-  if (design.reportSet.interfaces.length === 0 && !packetOf(design))
+  if (design.reportSet.interfaces.length === 0 && !packetOf(design) && !hasSocket(design))
     return [{ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" }];
   return pinProblems(design);
 }
@@ -53,6 +54,7 @@ export const python: FirmwareTarget = {
     "Every circuit of contacts, knobs, sticks and pots, lamps, motors, sounders, lights and displays; music; live changes where the board has memory for them.",
     "Addressable lights, but for one call to your interpreter's own way to send them (lights_port.py).",
     "No serial pad port.",
+    "Music sockets; the interpreter waits while bytes leave, nearly a millisecond for three.",
     "A radio's packets, but for the calls that hand them to yours (radio_port.py).",
     "Knobs are sampled in each scan: one that is turned fast loses steps.",
   ],

@@ -5,6 +5,7 @@ import { REPORTS } from "../../contract/contract";
 import { derive } from "../../derived/derive";
 import { throughWords } from "../../derived/throughWords";
 import type { Design } from "../../document/schema";
+import { socketNets } from "../../firmware/musicSocket";
 import { reportShapeOf } from "../../firmware/reportShape";
 import type { ScanTable } from "../../firmware/scanTable";
 import { type TwoWireBus, twoWireBuses } from "../../firmware/twoWireBuses";
@@ -81,6 +82,11 @@ const busLines = ({ displays }: ScanTable, buses: readonly TwoWireBus[], pinOf: 
     ),
   ].join("\n");
 
+function transmitter(design: Design, pinOf: (netId: string) => string): string {
+  const [first] = socketNets(design);
+  return first ? literal(pinOf(first)) : "None";
+}
+
 /** The lines of a design for hardware.py: who it is, its interfaces, its pins, and what stands between. */
 export function planFile(design: Design, scan: ScanTable): string {
   const derived = derive(design);
@@ -147,6 +153,9 @@ ${listing(
 
 # Data, clock and select of each chain of segment drivers.
 ${segmentPins(scan, pinOf)}
+
+# The pin of the transmitter for music sockets, or None.
+TRANSMITTER = ${transmitter(design, pinOf)}
 
 LADDER_SETTLE_US = ${LADDER_SETTLE_US}
 `;

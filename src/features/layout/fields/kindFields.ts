@@ -116,6 +116,7 @@ const fields: Record<Control["kind"], FieldSpec[]> = {
     orElse("pullUpOhm", "Own pull-ups, 0: none", "Ω", 0),
   ],
   "pad-port": [],
+  "music-socket": [],
   radio: [
     number("currentMa", "While it sends", "mA"),
     pick(
