@@ -105,6 +105,11 @@ export function setBounce(bounce: boolean): void {
   loaded?.powerAnew();
 }
 
+export function setNoisy(noisy: boolean): void {
+  useSession.setState({ noisy });
+  loaded?.powerAnew();
+}
+
 /** The computer is set to another keyboard language; null for the design's. */
 export async function setComputerLanguage(language: LanguageId | null): Promise<void> {
   useSession.setState({ language });

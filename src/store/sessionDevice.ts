@@ -4,6 +4,7 @@ import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
 import { panelBytes } from "@/core/hid/panelSettings";
 import type { heardOf } from "@/core/engine/hostMusic";
+import { DeviceEnd } from "./cable";
 import type { RadioLink } from "@/core/engine/radioLink";
 import type { SocketEar } from "@/core/engine/socketHeard";
 import type { DisplayGlass } from "@/core/engine/displayGlass";
@@ -21,6 +22,8 @@ const get = useSession.getState;
 const KEPT_MS = 6000;
 const KEPT_REPORTS = 200;
 const LONGEST_FRAME_MS = 100;
+/** What a reading of a voltage is off by at most, with long leads and no capacitor (common practice). */
+const NOISE_COUNTS = 3;
 const BOUNCE_MS = 4;
 
 /** What a frame gathered before it is shown. */
@@ -73,6 +76,8 @@ let glasses: DisplayGlass[] = [];
 /** The air behind a radio, and what came back through it since the last scan. */
 let link: RadioLink | null = null;
 let cameBack: Uint8Array | null = null;
+/** Windows that stand in for its computer. */
+let cable: DeviceEnd | null = null;
 /** What hangs on a socket for music. */
 let ear: SocketEar | null = null;
 /** Lamps that are on now: dimmed ones only for some of eight milliseconds. */
@@ -101,6 +106,7 @@ export function startDevice(next: Design, computer: HostLanguage, loaded: Loaded
 export function stopDevice(): void {
   cancelAnimationFrame(frame);
   device = null;
+  cable?.unplug();
   set({ running: false });
 }
 
@@ -118,8 +124,10 @@ export function forgetText(): void {
 
 function power() {
   if (!design || !made) return;
-  const { bounce, withoutDiodes } = get();
+  const { bounce, withoutDiodes, noisy } = get();
   host = new HostStandIn(language, extras.hear);
+  cable ??= new DeviceEnd();
+  cable.plug(design, get().language ?? design.keymap.hostLanguage);
   log = emptyLog();
   closedSwitches = new Set();
   lampsOn = new Set();
@@ -153,6 +161,8 @@ function power() {
       },
     },
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
+    undefined,
+    noisy ? { counts: NOISE_COUNTS, random: randomFrom(2) } : null,
   );
   const { Drivers, Glass, Link, Ear } = extras;
   ear = Ear && new Ear();
@@ -225,6 +235,7 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
   next.layers = recent(state.layers, layers);
   if (layers.length > 0) next.activeLayers = [...active].sort((a, b) => a - b);
   if (log.reports.length > 0) {
+    cable?.send(log.reports);
     next.reports = [...state.reports, ...log.reports].slice(-KEPT_REPORTS);
     next.text = host.text;
     next.deeds = host.deeds.slice(-KEPT_REPORTS);

@@ -53,6 +53,8 @@ export interface SessionState {
   /** The computer sleeps. */
   asleep: boolean;
   bounce: boolean;
+  /** Readings of voltages scatter. */
+  noisy: boolean;
   /** What the air does to a radio's packets. */
   air: Air;
   withoutDiodes: boolean;
@@ -91,6 +93,7 @@ export const useSession = create<SessionState>(() => ({
   seen: { hasInputs: true, sensors: [] },
   refusal: null,
   bounce: false,
+  noisy: false,
   air: { spoiltIn: 0, lostIn: 0 },
   withoutDiodes: false,
   language: null,

@@ -146,6 +146,7 @@ test("a stick becomes an axis of a game pad, with keys for its buttons; what can
   await expect(game.getByLabel("Axis Y -2047", { exact: true })).toBeVisible();
   await section(page, "Move").getByRole("button", { name: "Let go of the stick" }).click();
   await expect(game.getByLabel("Axis X 0", { exact: true })).toBeVisible();
+  await expect(game).toContainText("untouched: in the middle");
   await part(page, "Stop").hover();
   await page.mouse.down();
   await expect(game.getByLabel("Button 12 down")).toBeVisible();
@@ -155,6 +156,23 @@ test("a stick becomes an axis of a game pad, with keys for its buttons; what can
   await page.mouse.down();
   await expect(game).toContainText("Hat: up");
   await page.mouse.up();
+
+  // Without a dead zone what scatters is told.
+  await goTo(page, "Keymap");
+  await part(page, "Slew").click();
+  await x.getByRole("button", { name: "How Slew X is read" }).click();
+  for (const [name, value] of [
+    ["Dead zone (% of way)", "0"],
+    ["Still within (% of track)", "0"],
+  ]) {
+    const own = x.getByLabel(name);
+    await own.fill(value);
+    await own.press("Enter");
+  }
+  await goTo(page, "Try");
+  await page.getByRole("button", { name: "Close the list of findings" }).click();
+  await section(page, "What if").getByRole("checkbox", { name: "Voltages scatter, by up to 3 counts" }).click();
+  await expect(game).toContainText(/untouched: X −\d\.\d % to \+\d\.\d %, Y/);
 });
 
 test("a click on a stick is a push of its handle", async ({ page }) => {

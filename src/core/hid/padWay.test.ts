@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { DIRECTIONS, noWays, roundWords, withPlace } from "./padWay";
+import { DIRECTIONS, type Rest, noWays, restWords, roundWords, withPlace, withRest } from "./padWay";
 
 const around = (way: (turn: number) => [number, number]) =>
   Array.from({ length: 360 }, (_, degree) => way((degree * Math.PI) / 180)).reduce(
@@ -25,5 +25,21 @@ describe("how round a stick's way is", () => {
     expect(withPlace(noWays, 0.1, 0.1)).toBe(noWays);
     const far = withPlace(noWays, 0.9, 0);
     expect(withPlace(far, 0.5, 0)).toBe(far);
+  });
+});
+
+describe("how far an untouched stick drifts", () => {
+  const seen = (...places: [number, number][]) => places.reduce<Rest>((rest, [x, y]) => withRest(rest, x, y), null);
+
+  it("is told of the middle, of one place, and of a range", () => {
+    expect(restWords(seen())).toBe("");
+    expect(restWords(seen([0, 0]))).toBe("untouched: in the middle");
+    expect(restWords(seen([0.021, -0.004]))).toBe("untouched: X +2.1 %, Y −0.4 % of the way");
+    expect(restWords(seen([0.01, 0], [-0.02, 0]))).toBe("untouched: X −2.0 % to +1.0 %, Y 0.0 % of the way");
+  });
+
+  it("is the same while nothing leaves the range", () => {
+    const wide = seen([-0.1, -0.1], [0.1, 0.1]);
+    expect(withRest(wide, 0.05, -0.1)).toBe(wide);
   });
 });

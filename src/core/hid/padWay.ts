@@ -29,3 +29,25 @@ export function roundWords(ways: Ways): string {
   if (seen.length < DIRECTIONS) return `round the edge: seen in ${seen.length} of ${DIRECTIONS} directions`;
   return `round the edge: from ${percent(Math.min(...seen))} to ${percent(Math.max(...seen))} of the way`;
 }
+
+/** Where an untouched stick was told to be: lowest and highest of x and y, as parts of an axis's way; null before it was seen so. */
+export type Rest = readonly [xLow: number, xHigh: number, yLow: number, yHigh: number] | null;
+
+/** The rest with one more place of an untouched stick. */
+export function withRest(rest: Rest, x: number, y: number): Rest {
+  if (rest === null) return [x, x, y, y];
+  const [xLow, xHigh, yLow, yHigh] = rest;
+  if (x >= xLow && x <= xHigh && y >= yLow && y <= yHigh) return rest;
+  return [Math.min(xLow, x), Math.max(xHigh, x), Math.min(yLow, y), Math.max(yHigh, y)];
+}
+
+const signed = (part: number) => `${part > 0 ? "+" : part < 0 ? "−" : ""}${(100 * Math.abs(part)).toFixed(1)} %`;
+
+/** How far it drifts, in words: off the middle, and to and fro. */
+export function restWords(rest: Rest): string {
+  if (rest === null) return "";
+  const [xLow, xHigh, yLow, yHigh] = rest;
+  if (rest.every((part) => part === 0)) return "untouched: in the middle";
+  const range = (low: number, high: number) => (low === high ? signed(low) : `${signed(low)} to ${signed(high)}`);
+  return `untouched: X ${range(xLow, xHigh)}, Y ${range(yLow, yHigh)} of the way`;
+}

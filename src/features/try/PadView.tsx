@@ -6,12 +6,14 @@ import type { Design } from "@/core/document/schema";
 import { reportShapeOf } from "@/core/firmware/reportShape";
 import { padAxisNames } from "@/core/hid/padShape";
 import { axisLimits, padStateOf, stillPad } from "@/core/hid/padWords";
-import { noWays, roundWords, withPlace } from "@/core/hid/padWay";
+import { type Rest, noWays, restWords, roundWords, withPlace, withRest } from "@/core/hid/padWay";
 import { useSession } from "@/store/session";
 import { Section } from "@/ui/pieces/sheets";
 
 const HAT_WORDS = ["up", "up and right", "right", "down and right", "down", "down and left", "left", "up and left"];
 const FIELD = 84;
+/** Until what was let go of is surely read at rest. */
+const SETTLES_MS = 400;
 
 /** What the host reads of the game pad: buttons by number, the hat, axes as they are told. */
 export function PadView({ design }: { design: Design }) {
@@ -59,14 +61,27 @@ export function PadView({ design }: { design: Design }) {
   );
 }
 
+/** Whether no hand has moved a stick or pot for a while. */
+function useRest(): boolean {
+  const nowMs = useSession((state) => state.nowMs);
+  const isTouched = useSession((state) => Object.values(state.places).some((one) => one !== 0));
+  const [touchedMs, setTouchedMs] = useState(0);
+  if ((isTouched || nowMs < touchedMs) && touchedMs !== nowMs) setTouchedMs(nowMs);
+  return !isTouched && nowMs - touchedMs > SETTLES_MS;
+}
+
 /** Both axes of a stick together; the circle is as far as a round way goes. */
 function Field({ x, y, limits: [, high] }: { x: number; y: number; limits: [number, number] }) {
   const [ways, setWays] = useState(noWays);
   const half = FIELD / 2;
   const place = (value: number) => half + (value / high) * (half - 4);
+  const [rest, setRest] = useState<Rest>(null);
+  const isAtRest = useRest();
   const next = withPlace(ways, x / high, y / high);
-  // What was seen of its way so far; a state of its own that follows from what comes in.
+  // What was seen of its way, and of its rest, so far; states of their own that follow from what comes in.
   if (next !== ways) setWays(next);
+  const nextRest = !isAtRest ? rest : withRest(rest, x / high, y / high);
+  if (nextRest !== rest) setRest(nextRest);
   return (
     <Box display="flex" gap="12px" alignItems="center">
       <svg
@@ -81,7 +96,8 @@ function Field({ x, y, limits: [, high] }: { x: number; y: number; limits: [numb
         <circle cx={place(x)} cy={place(y)} r={4} fill="var(--saffron)" stroke="var(--ink)" />
       </svg>
       <Box fontSize="13px" color="var(--faint)">
-        {roundWords(ways) || "Move the stick all round to see how round its way is."}
+        <div>{roundWords(ways) || "Move the stick all round to see how round its way is."}</div>
+        <div>{restWords(rest)}</div>
       </Box>
     </Box>
   );

@@ -6,7 +6,15 @@ import { useState } from "react";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
 import type { Design } from "@/core/document/schema";
 import type { LanguageId } from "@/core/languages/ids";
-import { clearText, setAsleep, setBounce, setComputerLanguage, setWithoutDiodes, useSession } from "@/store/session";
+import {
+  clearText,
+  setAsleep,
+  setBounce,
+  setNoisy,
+  setComputerLanguage,
+  setWithoutDiodes,
+  useSession,
+} from "@/store/session";
 import { stillPointer } from "@/core/hid/pointerWords";
 import { hasSmallEnds } from "./smallEnds";
 import { useDesign } from "@/store/bench";
@@ -38,6 +46,7 @@ const GlassViews = later(() => import("@/ui/drawing/glasses").then((m) => m.Glas
 const TellSection = later(() => import("./TellSection").then((m) => m.TellSection));
 
 /** These come with the first thing that is done. */
+const ComputerSection = later(() => import("./ComputerSection").then((m) => m.ComputerSection));
 const Deeds = later(() => import("./Deeds").then((m) => m.Deeds));
 const PointerArea = later(() => import("./PointerArea").then((m) => m.PointerArea));
 
@@ -70,11 +79,12 @@ function ComputerLanguage({ language }: { language: LanguageId | null }) {
 /** The host that listens, and what may go wrong on purpose. */
 export function TryTray() {
   const design = useDesign();
-  const { asleep, bounce, withoutDiodes, language, activeLayers, deeds, reports } = useSession();
+  const { asleep, bounce, noisy, withoutDiodes, language, activeLayers, deeds, reports } = useSession();
   const hasMatrix = design.circuits.some(
     (circuit): circuit is MatrixCircuit => circuit.kind === "matrix" && circuit.diodes !== "none",
   );
   const refusal = useSession((state) => state.refusal);
+  const readsVoltages = useSession((state) => state.seen.sensors.length > 0);
   const hasPointed = useSession((state) => state.pointing !== stillPointer);
   return (
     <>
@@ -113,6 +123,7 @@ export function TryTray() {
       {design.controls.some(({ kind }) => kind === "radio") && <RadioView />}
       {design.controls.some(({ kind }) => kind === "pad-port") && <PadPortView design={design} />}
       {design.controls.some(({ kind }) => kind === "display") && <GlassViews design={design} />}
+      <ComputerSection design={design} />
       <Section title="State">
         <Values
           rows={[
@@ -127,6 +138,7 @@ export function TryTray() {
       <Section title="What if">
         <Checkbox label="The computer sleeps: a key wakes it" checked={asleep} onChange={setAsleep} />
         <Checkbox label="Contacts bounce, up to 4 ms" checked={bounce} onChange={setBounce} />
+        {readsVoltages && <Checkbox label="Voltages scatter, by up to 3 counts" checked={noisy} onChange={setNoisy} />}
         <Checkbox
           label="The diodes were left out"
           disabled={!hasMatrix}

@@ -1,0 +1,23 @@
+import { describe, expect, it } from "vitest";
+import { newDesign } from "../document/newDesign";
+import { hostKinds, unlistedKinds } from "./hostKinds";
+import type { InterfaceKind } from "./interfaceKinds";
+
+const declaring = (...interfaces: InterfaceKind[]) => {
+  const design = newDesign("a", "A");
+  return { ...design, reportSet: { ...design.reportSet, interfaces } };
+};
+
+describe("as what a computer lists a device", () => {
+  it("has a line for each interface that people see, in the order of their numbers", () =>
+    expect(hostKinds(declaring("music", "keyboard", "live", "pad"))).toEqual([
+      "keyboard",
+      "game controller",
+      "sound device, a MIDI port in and one out",
+    ]));
+
+  it("counts those that only a program of one's own speaks with", () =>
+    expect(unlistedKinds(declaring("keyboard", "live", "panel"))).toBe(2));
+
+  it("is nothing for a device that declares nothing", () => expect(hostKinds(declaring())).toEqual([]));
+});
