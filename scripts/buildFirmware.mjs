@@ -40,6 +40,7 @@ const EXPORTS = [
   "ov_panel_place",
   "ov_answer_place",
   "ov_answer_came",
+  "ov_line_byte",
   "ov_plug_latched",
   "ov_plug_clocked",
 ];

@@ -9,6 +9,7 @@ lines = hardware.Lines()
 runtime = Runtime(TABLES, lines, host.send, hardware.Kept())
 live = runtime.live
 has_panel = runtime.panel.is_declared
+has_lines = runtime.lines.there
 has_radio = runtime.radio.there
 told_ms = hardware.now_ms()
 is_asleep = False
@@ -31,6 +32,8 @@ while True:
         told = host.told()
         if told is not None:
             runtime.panel.tell(told)
+    if has_lines:
+        runtime.lines.take(host.line_bytes())
     if has_radio:
         answer = lines.radio_answer()
         if answer is not None:

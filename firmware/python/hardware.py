@@ -8,6 +8,7 @@ import busio
 import digitalio
 import microcontroller
 import supervisor
+import usb_cdc
 import usb_hid
 import usb_midi
 
@@ -122,6 +123,12 @@ class Host:
     def told(self):
         """What the computer told the panel since the last call, or None."""
         return self.last_of(REPORT_PANEL)
+
+    @staticmethod
+    def line_bytes():
+        """What came over the board's own serial port since the last call."""
+        console = usb_cdc.console
+        return console.read(console.in_waiting) if console and console.in_waiting else b""
 
     def answer(self, frame):
         return self.send(REPORT_LIVE, bytes(frame[:PACKED_FRAME_BYTES]))

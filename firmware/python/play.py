@@ -12,6 +12,7 @@ Lines of a script (the same as those of the C archive):
   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
+  MS line BYTES               these came over the serial port (hex)
   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
   MS reset                    the bus is reset: the host knows nothing any more
   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
@@ -185,6 +186,9 @@ class Bench:
 
     def do_told(self, ms, told):
         self.runtime.panel.tell(bytes.fromhex(told))
+
+    def do_line(self, ms, told):
+        self.runtime.lines.take(bytes.fromhex(told))
 
     def do_answer(self, ms, told):
         self.runtime.radio_answered(bytes.fromhex(told))

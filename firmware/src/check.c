@@ -12,21 +12,28 @@ static uint16_t crc_of(uint16_t length) {
 
 uint16_t ov_tables_crc(void) { return ov_table_word((uint16_t)(ov_table_word(OV_AT_LENGTH) - 2u)); }
 
-/* Whether this runtime was compiled with all that the tables want. */
+/* Reports that this runtime was compiled without. */
+static uint8_t lacks_reports(void) {
+  if (!OV_WITH_POINTER && ov_report_declared(OV_REPORT_POINTER)) return 1;
+  if (!OV_WITH_PLACE && ov_report_declared(OV_REPORT_PLACE)) return 1;
+  if (!OV_WITH_PANEL && ov_report_declared(OV_REPORT_PANEL)) return 1;
+  if (!OV_WITH_MUSIC && ov_report_declared(OV_REPORT_MUSIC)) return 1;
+  if (!OV_WITH_PAD && ov_report_declared(OV_REPORT_PAD)) return 1;
+  return (uint8_t)(!OV_WITH_LIVE && ov_report_declared(OV_REPORT_LIVE));
+}
+
+/* Whether it was compiled with all that the tables want. */
 static uint8_t has_parts(void) {
-  if (!OV_WITH_LIGHTS && ov_table_byte(OV_AT_LIGHTS) > 0) return 0;
-  if (!OV_WITH_POINTER && ov_report_declared(OV_REPORT_POINTER)) return 0;
-  if (!OV_WITH_PLACE && ov_report_declared(OV_REPORT_PLACE)) return 0;
-  if (!OV_WITH_AXES && ov_table_byte(OV_AT_SENSORS) > 0) return 0;
-  if (!OV_WITH_PANEL && ov_report_declared(OV_REPORT_PANEL)) return 0;
-  if (!OV_WITH_SEGMENTS && ov_table_byte(OV_AT_SEGMENT_DISPLAYS) > 0) return 0;
-  if (!OV_WITH_DISPLAYS && ov_table_byte(OV_AT_DISPLAYS) > 0) return 0;
-  if (!OV_WITH_MUSIC && ov_report_declared(OV_REPORT_MUSIC)) return 0;
-  if (!OV_WITH_DIN && ov_table_byte(OV_AT_DIN) > 0) return 0;
-  if (!OV_WITH_RADIO && ov_table_byte(OV_AT_RADIO) > 0) return 0;
-  if (!OV_WITH_PLUG && ov_table_byte(OV_AT_PLUG) > 0) return 0;
-  if (!OV_WITH_PAD && ov_report_declared(OV_REPORT_PAD)) return 0;
-  return (uint8_t)(OV_WITH_LIVE || !ov_report_declared(OV_REPORT_LIVE));
+  uint8_t wanted = lacks_reports();
+  if (!OV_WITH_LIGHTS) wanted |= ov_table_byte(OV_AT_LIGHTS);
+  if (!OV_WITH_AXES) wanted |= ov_table_byte(OV_AT_SENSORS);
+  if (!OV_WITH_SEGMENTS) wanted |= ov_table_byte(OV_AT_SEGMENT_DISPLAYS);
+  if (!OV_WITH_DISPLAYS) wanted |= ov_table_byte(OV_AT_DISPLAYS);
+  if (!OV_WITH_RADIO) wanted |= ov_table_byte(OV_AT_RADIO);
+  if (!OV_WITH_PLUG) wanted |= ov_table_byte(OV_AT_PLUG);
+  if (!OV_WITH_DIN) wanted |= ov_table_byte(OV_AT_DIN);
+  if (!OV_WITH_LINES) wanted |= ov_table_byte(OV_AT_LINES);
+  return (uint8_t)(wanted == 0);
 }
 
 uint8_t ov_tables_state(void) {

@@ -41,6 +41,9 @@ const uint8_t *ov_live_frame(void);
  * only; 0 on a device without one. */
 uint8_t *ov_panel_place(void);
 
+/* A byte that came over a serial port, of lines that tell a panel ("value 2 200", "flag 3 1"). Between two scans only. */
+void ov_line_byte(uint8_t byte);
+
 /* What came back on the acknowledgement of a radio's packet: what a panel is told, OV_PANEL_BYTES, and behind it the packet's check value.
  * Between two scans only. 0 where nothing is expected there, or the check value does not fit; then nothing is taken. */
 uint8_t ov_radio_answered(const uint8_t *bytes, uint8_t length);

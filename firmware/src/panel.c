@@ -9,7 +9,7 @@
 static uint8_t *told;
 static uint8_t changed, fresh;
 
-uint8_t ov_panel_bytes(void) { return (uint8_t)(ov_report_declared(OV_REPORT_PANEL) ? OV_PANEL_BYTES : 0); }
+uint8_t ov_panel_bytes(void) { return (uint8_t)(ov_report_declared(OV_REPORT_PANEL) || ov_lines_there() ? OV_PANEL_BYTES : 0); }
 
 void ov_panel_init(void) {
   told = ov_arena_take(ov_panel_bytes());

@@ -170,6 +170,15 @@ OV_RARELY void ov_macro_let_go(uint8_t input);
 OV_RARELY void ov_macro_end(void);
 void ov_macros_play(uint8_t elapsed_ms);
 
+/* lines.c */
+#if OV_WITH_LINES && OV_WITH_PANEL
+static inline uint8_t ov_lines_there(void) { return ov_table_byte(OV_AT_LINES); }
+OV_RARELY void ov_lines_init(void);
+#else
+static inline uint8_t ov_lines_there(void) { return 0; }
+static inline void ov_lines_init(void) {}
+#endif
+
 #if OV_WITH_PANEL
 /* panel.c */
 OV_RARELY uint8_t ov_panel_bytes(void);

@@ -44,6 +44,7 @@ OV_RARELY static uint8_t start(void) {
   ov_system_init();
   ov_pad_init();
   ov_panel_init();
+  ov_lines_init();
   ov_segments_init();
   ov_displays_init();
   ov_music_init();

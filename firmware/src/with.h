@@ -42,6 +42,9 @@
 #ifndef OV_WITH_PLUG
 #define OV_WITH_PLUG 1 /* a serial pad port */
 #endif
+#ifndef OV_WITH_LINES
+#define OV_WITH_LINES 1 /* lines of text that tell a panel; want OV_WITH_PANEL */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif

@@ -149,6 +149,9 @@ export const setAsleep = (asleep: boolean): void => whenAwake((device) => device
 /** The computer tells the panel this. */
 export const tellPanel = (told: SessionState["told"]): void => whenAwake((device) => device.tellDevice(told));
 
+/** A line of text over the device's serial port. */
+export const sayLine = (text: string): void => whenAwake((device) => device.sayLine(text));
+
 /** Turns a knob round once, as fast as the brief wishes. */
 export const spinElement = (elementId: string): void => whenAwake((device) => device.spinKnob(elementId));
 

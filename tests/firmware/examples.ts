@@ -28,6 +28,8 @@ import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
 import { axisFrom, withUse, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
 import { withPage, withTelling } from "./displayExamples";
+import { noPanel } from "@/core/hid/panelSettings";
+import { setPanel } from "@/core/edits/reportSet";
 import { withPacket, withPort } from "./radioExamples";
 import { withShow, withStart } from "./segmentExamples";
 import { onSmallClass } from "./onSmallClass";
@@ -175,6 +177,8 @@ function readHostEvent(line: string): SimulationEvent {
   if (answer) return { atMs: Number(answer[1]), action: "answer", answer: answer[2].replaceAll(" ", "") };
   const polled = /^at (\d+) poll$/.exec(line);
   if (polled) return { atMs: Number(polled[1]), action: "poll" };
+  const said = /^at (\d+) line "(.*)"$/.exec(line);
+  if (said) return { atMs: Number(said[1]), action: "line", line: said[2] };
   const told = /^at (\d+) told ([0-9a-f ]+)$/.exec(line);
   if (told) return { atMs: Number(told[1]), action: "tell", told: told[2].replaceAll(" ", "") };
   const [, atMs, action, late, cut] = /^at (\d+) (?:host (busy|ready|sleep|wake|reset)|late (\d+)|(power cut))$/.exec(
@@ -246,6 +250,7 @@ function withLayer(design: Design, id: string): Design {
 /** A controller on which knobs are told by their edges. */
 const INTERRUPTING = "pins interrupt";
 const EVERY_KEY = "every key";
+const LINES = "lines over a serial port";
 const NO_USB_MUSIC = "no music over USB";
 
 /** Reports that a new design does not declare by itself, where an example has something that speaks through them. */
@@ -279,6 +284,7 @@ export function readExample(text: string): Example {
     else if (CHANGE.test(line)) changes.push(line);
     else if (line.startsWith("at ")) events.push(readHostEvent(line));
     else if (line === EVERY_KEY) design = { ...design, reportSet: { ...design.reportSet, everyKey: true } };
+    else if (line === LINES) design = setPanel(design, { ...noPanel, lines: true });
     else if (line.startsWith("endpoints "))
       design = { ...design, reportSet: { ...design.reportSet, endpointsMost: Number(line.split(" ")[1]) } };
     else if (line !== INTERRUPTING && line !== NO_USB_MUSIC) design = obey(design, line);

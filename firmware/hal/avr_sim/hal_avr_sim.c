@@ -163,6 +163,11 @@ static void tell_answered(void) {
   ov_radio_answered(bytes, i);
 }
 
+static void read_line(void) {
+  uint8_t length = PORT(OV_PORT_FRAME);
+  for (; length > 0; length--) ov_line_byte(PORT(OV_PORT_FRAME));
+}
+
 static void poll_plug(void) {
   uint8_t bits = (uint8_t)(ov_table_byte(OV_AT_PLUG) + 1u);
   PORT(OV_PORT_PLUG) = ov_plug_latched();
@@ -200,6 +205,7 @@ int main(void) {
       case 6: tell_panel(); break;
       case 9: tell_answered(); break;
       case 10: poll_plug(); break;
+      case 11: read_line(); break;
       default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }

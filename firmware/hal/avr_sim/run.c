@@ -26,6 +26,7 @@
 #define COMMAND_WAKES 8
 #define COMMAND_ANSWER 9
 #define COMMAND_POLL 10
+#define COMMAND_LINE 11
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -253,6 +254,9 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "told") == 0) {
     read_frame(line + used);
     do_command(avr, COMMAND_PANEL);
+  } else if (strcmp(verb, "line") == 0) {
+    read_answer(line + used);
+    do_command(avr, COMMAND_LINE);
   } else if (strcmp(verb, "poll") == 0) {
     do_command(avr, COMMAND_POLL);
   } else if (strcmp(verb, "answer") == 0) {

@@ -9,6 +9,7 @@
  *   MS busy 1|0                 from this millisecond on, the host asks for no report, or asks again: an endpoint holds one
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
+ *   MS line BYTES               these came over the serial port (hex)
  *   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
  *   MS poll                     what hangs on the pad port latches and reads all of its bits, and two behind them
  *   MS reset                    the bus is reset: the host knows nothing any more
@@ -228,6 +229,13 @@ static int tell_answered(const char *hex) {
   return 1;
 }
 
+static int read_line(const char *hex) {
+  unsigned byte;
+  int used = 0;
+  for (; sscanf(hex, " %2x%n", &byte, &used) == 1; hex += used) ov_line_byte((uint8_t)byte);
+  return 1;
+}
+
 static int poll_plug(void) {
   uint8_t bits = (uint8_t)(ov_table_byte(OV_AT_PLUG) + 2u), n;
   printf("%lu plug %u", now_ms, ov_plug_latched());
@@ -291,6 +299,7 @@ static int obey(const char *line) {
     return 1;
   }
   if (strcmp(verb, "poll") == 0) return poll_plug();
+  if (strcmp(verb, "line") == 0) return read_line(line + used);
   if (strcmp(verb, "answer") == 0) return tell_answered(line + used);
   if (strcmp(verb, "ask") == 0) return ask(line + used);
   if (strcmp(verb, "told") == 0) return tell_panel(line + used);

@@ -114,6 +114,8 @@ const HEADER = [
   ["PLUG", 1],
   /** Whether a socket for music hangs on a serial transmitter (1). */
   ["DIN", 1],
+  /** Whether lines of text over a serial port tell a panel (1). */
+  ["LINES", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -570,6 +572,7 @@ export const FIXED_RAM_BYTES = {
   panel: 4,
   music: 12,
   din: 8,
+  lines: 8,
   segments: 14,
   displays: 10,
   tone: 6,

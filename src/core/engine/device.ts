@@ -41,6 +41,8 @@ export interface DeviceWatch {
   shares?(kinds: ReportName[]): void;
   /** Something the host does, seen from this millisecond on: its lock lights, busy or not, asleep or not, a reset; or a late scan. */
   host?(atMs: number, what: "locks" | "busy" | "sleeps" | "reset" | "late" | "off", value: number): void;
+  /** Bytes come over a serial port, seen from this millisecond on. */
+  line?(atMs: number, bytes: Uint8Array): void;
   /** What the computer tells a panel, seen from this millisecond on. */
   told?(atMs: number, bytes: Uint8Array): void;
   /** A frame of live changes that the host sends, seen from this millisecond on. */
@@ -280,6 +282,14 @@ export class Device {
     if (!this.runtime.tell(bytes)) return false;
     this.watch.told?.(this.nowMs, bytes);
     return true;
+  }
+
+  /** A line of text comes over the serial port, with its end. */
+  sayLine(text: string): void {
+    // Nothing beyond ASCII is part of a line; what is there spoils it.
+    const bytes = Uint8Array.from(`${text}\n`, (sign) => Math.min(sign.charCodeAt(0), 0x7f));
+    this.watch.line?.(this.nowMs, bytes);
+    this.runtime.line(bytes);
   }
 
   /** This comes back on the acknowledgement of a radio's packet. @returns whether the device takes it */

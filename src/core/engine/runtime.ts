@@ -40,6 +40,8 @@ export interface Runtime {
   tell(bytes: Uint8Array): boolean;
   /** What came back on the acknowledgement of a radio's packet; false where nothing is taken from it. */
   radioAnswered(bytes: Uint8Array): boolean;
+  /** Bytes that came over a serial port. */
+  line(bytes: Uint8Array): void;
   /** A serial pad port is latched and read: the level of its data line at each of so many bits. */
   readPlug(bits: number): boolean[];
   /** The bytes that outlast the power. */
@@ -68,6 +70,7 @@ interface Exports {
   ov_live_asked(): void;
   ov_live_frame(): number;
   ov_panel_place(): number;
+  ov_line_byte(byte: number): void;
   ov_plug_latched(): number;
   ov_plug_clocked(): number;
   ov_answer_place(): number;
@@ -124,6 +127,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       new Uint8Array(exports.memory.buffer, place, PANEL.BYTES).fill(0).set(bytes.slice(0, PANEL.BYTES));
       return true;
     },
+    line: (bytes) => bytes.forEach((byte) => exports.ov_line_byte(byte)),
     radioAnswered(bytes) {
       const told = bytes.slice(0, RADIO_FRAME_MOST);
       new Uint8Array(exports.memory.buffer, exports.ov_answer_place(), told.length).set(told);

@@ -15,6 +15,7 @@ import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { patternWords } from "../keymap/segmentSigns";
 import type { Device, DeviceWatch, TimedReport } from "./device";
 import { deviceOf } from "./preparedDevice";
+import { takesLines } from "../hid/panelSettings";
 import { SocketReceiver } from "./socketReceiver";
 import { heardOf } from "./hostMusic";
 import type { SoundingNote } from "./musicHeard";
@@ -47,6 +48,7 @@ const HOST_ACTIONS = [
   "power-cut",
   "ask",
   "tell",
+  "line",
   "answer",
   "poll",
 ] as const;
@@ -72,6 +74,8 @@ const eventSchema = z.strictObject({
   frame: z.optional(text(2, 2 * FRAME_BYTES)),
   /** What the computer tells a panel, in hexadecimal: eight bytes of flags, then eight values; what is left out is 0. */
   told: z.optional(text(2, 2 * PANEL.BYTES)),
+  /** A line of text that comes over the serial port: "value 2 200", "flag 3 1". */
+  line: z.optional(text(1, 80)),
   /** What comes back on the acknowledgement of a radio's packet, in hexadecimal. */
   answer: z.optional(text(2, 2 * RADIO_FRAME_MOST)),
 });
@@ -213,12 +217,18 @@ const TOLD_PROBLEMS: Partial<
   answer: (design, { answer }, at) => answerProblems(design, answer, at),
   poll: (design, _, at) => (padPortOf(design) ? [] : [{ path: `events.${at}.action`, message: NO_PORT }]),
   tell: (design, { told }, at) => tellProblems(design, told, at),
+  line: (design, { line }, at) => lineProblems(design, line, at),
 };
 
 function tellProblems({ reportSet }: Design, told: string | undefined, at: number): Problem[] {
   if (!reportSet.interfaces.includes("panel"))
     return [{ path: `events.${at}.action`, message: "the device has no panel that the computer tells" }];
   return isFrame(told) ? [] : [{ path: `events.${at}.told`, message: NO_TOLD }];
+}
+
+function lineProblems(design: Design, line: string | undefined, at: number): Problem[] {
+  if (!takesLines(design)) return [{ path: `events.${at}.action`, message: "the device takes no lines of text" }];
+  return line === undefined ? [{ path: `events.${at}.line`, message: "give the line, like: value 2 200" }] : [];
 }
 
 function answerProblems(design: Design, answer: string | undefined, at: number): Problem[] {
@@ -242,6 +252,7 @@ const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: 
   answer: (device, { answer = "" }) => device.radioAnswered(frameOf(answer)),
   poll: (device) => device.readPlug(),
   tell: (device, { told = "" }) => device.tell(frameOf(told)),
+  line: (device, { line = "" }) => device.sayLine(line),
   busy: (device) => device.hostBusy(true),
   ready: (device) => device.hostBusy(false),
   sleep: (device) => device.hostSleeps(true),

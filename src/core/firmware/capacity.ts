@@ -15,6 +15,7 @@ import { liveBytes } from "../contract/live";
 import type { Design } from "../document/schema";
 import { bankCount, type ScanTable } from "./scanTable";
 import { reportBytes } from "../hid/reportBytes";
+import { isTold } from "../hid/panelSettings";
 import { hasSocket, playsMusic } from "./musicSocket";
 import { radioBytes } from "./packet";
 import { reportShapeOf } from "./reportShape";
@@ -47,7 +48,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     padButtons: shape.buttons,
     movers: interfaces.includes("pointer") ? LIMITS.MOVERS : 0,
     reportBytes: interfaces.reduce((sum, name) => sum + reportBytes(name, shape), 0),
-    panelBytes: interfaces.includes("panel") ? PANEL.BYTES : 0,
+    panelBytes: isTold(design) ? PANEL.BYTES : 0,
     segmentBytes: segmentBytes(driversOf(scan), displaysOf(scan).length, scan.segmentChains.length),
     displayBytes: displayBytes(scan.displays.length, displayStates(scan, design)),
     musicBytes: playsMusic(design) ? musicBytes : 0,

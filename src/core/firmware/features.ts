@@ -1,5 +1,6 @@
 import type { Design } from "../document/schema";
 import { radioBytes } from "./packet";
+import { isTold, takesLines } from "../hid/panelSettings";
 import { hasSocket, playsMusic } from "./musicSocket";
 import { plugBits } from "./padPort";
 import type { ScanTable } from "./scanTable";
@@ -20,6 +21,7 @@ export const firmwareFeatures = [
   "radio",
   "plug",
   "din",
+  "lines",
 ] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
@@ -38,6 +40,7 @@ export const featureWords: Record<FirmwareFeature, string> = {
   radio: "a radio's packet",
   plug: "a serial pad port",
   din: "a music socket",
+  lines: "lines over a serial port",
 };
 
 /** What of it a design wants. */
@@ -50,7 +53,7 @@ export function featuresOf(design: Design, scan: ScanTable): FirmwareFeature[] {
     pointer: reportSet.interfaces.includes("pointer"),
     axes: sensors.length > 0,
     pad: reportSet.interfaces.includes("pad"),
-    panel: reportSet.interfaces.includes("panel"),
+    panel: isTold(design),
     segments: segmentChains.length > 0,
     displays: displays.length > 0,
     tone: Object.keys(tones).length > 0,
@@ -59,6 +62,7 @@ export function featuresOf(design: Design, scan: ScanTable): FirmwareFeature[] {
     radio: radioBytes(scan, design) > 0,
     plug: plugBits(design) > 0,
     din: hasSocket(design),
+    lines: takesLines(design),
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

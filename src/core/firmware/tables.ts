@@ -26,6 +26,7 @@ import type { ActionEntry } from "../bindings/bindingKind";
 import { axisUseBytes, curveBytes, sensorBytes } from "./axes";
 import { chainBytes, glowTableBytes, glowsOf, lightBytes, lightsAScan, lightsOf } from "./lights";
 import { displayStates, displayTables } from "./displays";
+import { takesLines } from "../hid/panelSettings";
 import { hasSocket } from "./musicSocket";
 import { radioBytes, radioTableBytes } from "./packet";
 import { plugBits, plugTableBytes } from "./padPort";
@@ -252,7 +253,7 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   put("KEY_BYTES", keyBytes);
   put("SEGMENT_DISPLAYS", displaysOf(scan).length, scan.segmentChains.length, driversOf(scan), startCount(scan));
   put("DISPLAYS", scan.displays.length, displayStates(scan, design));
-  put("RADIO", radioBytes(scan, design), plugBits(design), hasSocket(design) ? 1 : 0);
+  put("RADIO", radioBytes(scan, design), plugBits(design), hasSocket(design) ? 1 : 0, takesLines(design) ? 1 : 0);
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

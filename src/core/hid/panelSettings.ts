@@ -5,8 +5,19 @@ import { listOf, text, z } from "../schema";
 export const panelSettingsSchema = z.strictObject({
   flags: listOf(text(1, 40), PANEL.FLAGS),
   values: listOf(text(1, 40), PANEL.VALUES),
+  /** Lines of text over a serial port tell the same. */
+  lines: z.optional(z.boolean()),
 });
 export type PanelSettings = z.infer<typeof panelSettingsSchema>;
+
+interface Told {
+  reportSet: { interfaces: readonly string[]; panel?: PanelSettings | undefined };
+}
+/** Whether lines of text tell it. */
+export const takesLines = ({ reportSet }: Told): boolean => reportSet.panel?.lines === true;
+
+/** Whether a computer tells it anything, over its report or by lines. */
+export const isTold = (design: Told): boolean => design.reportSet.interfaces.includes("panel") || takesLines(design);
 
 export const noPanel: PanelSettings = { flags: [], values: [] };
 

@@ -22,7 +22,7 @@ export const usb8Images = [
   { id: "plain", with: ["panel", "tone"], boardAt: 0x4b00, tablesAt: 0x5100 },
   { id: "pointer", with: ["live", "pointer", "tone"], boardAt: 0x5e00, tablesAt: 0x6380 },
   { id: "place", with: ["live", "pointer", "place", "tone"], boardAt: 0x5f00, tablesAt: 0x6500 },
-  { id: "lights", with: ["lights", "live", "tone"], boardAt: 0x6100, tablesAt: 0x6700 },
+  { id: "lights", with: ["lights", "live", "tone"], boardAt: 0x6180, tablesAt: 0x6780 },
   { id: "lights-pointer", with: ["lights", "pointer", "panel", "tone"], boardAt: 0x5c80, tablesAt: 0x6200 },
   { id: "lights-live-pointer", with: ["lights", "live", "pointer"], boardAt: 0x6800, tablesAt: 0x6b80 },
   { id: "axes", with: ["axes", "pad", "panel", "tone"], boardAt: 0x5780, tablesAt: 0x5d80 },
@@ -119,6 +119,9 @@ export function tooMuchAtOnce(design: Design, scan: ScanTable): string | null {
   const features = featuresOf(design, scan);
   if (lackingIn(imageWith(features), features).length === 0) return null;
   const words = (list: readonly FirmwareFeature[]) => listed(list.map((one) => featureWords[one]));
+  const never = features.filter((one) => !usb8Images.some((image) => lackingIn(image, [one]).length === 0));
+  if (never.length > 0)
+    return `The finished image cannot do ${words(never)}. The project to compile can; there a call or an interrupt is yours.`;
   const without = (gone: FirmwareFeature[]) => features.filter((one) => !gone.includes(one));
   const helps = (gone: FirmwareFeature[]) => lackingIn(imageWith(without(gone)), without(gone)).length === 0;
   const ways = features.filter((one) => helps([one])).map((one) => featureWords[one]);

@@ -4,10 +4,10 @@ import { Box } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
 import { PANEL } from "@/core/contract/panel";
 import { setPanel } from "@/core/edits/reportSet";
-import { type PanelSettings, noPanel } from "@/core/hid/panelSettings";
+import { noPanel, takesLines } from "@/core/hid/panelSettings";
 import { edit, useDesign } from "@/store/bench";
 import { IconButton, PlainButton } from "@/ui/pieces/buttons";
-import { TextField } from "@/ui/pieces/fields";
+import { Checkbox, TextField } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
 
 const MOST = { flags: PANEL.FLAGS, values: PANEL.VALUES };
@@ -22,13 +22,32 @@ export function PanelSection() {
         A program on the computer sends {PANEL.BYTES} bytes: flags that lamps and lights show, then values from 0 to
         255. Name them here; in Keymap a lamp shows one.
       </Box>
+      <LinesBox />
       <Names of="flags" title="Flags" />
       <Names of="values" title="Values" />
     </Section>
   );
 }
 
-function Names({ of, title }: { of: keyof PanelSettings; title: string }) {
+function LinesBox() {
+  const design = useDesign();
+  const panel = design.reportSet.panel ?? noPanel;
+  const set = (lines: boolean) => edit("lines over a serial port", (d) => setPanel(d, { ...panel, lines }));
+  return (
+    <>
+      <Checkbox label="Lines of text over a serial port tell it too" checked={takesLines(design)} onChange={set} />
+      {takesLines(design) && (
+        <Box fontSize="13px" color="var(--faint)">
+          Each line tells one thing by its number: “value 1 200”, “flag 2 1”. In Python they come over the board’s own
+          serial port; in firmware to compile you hand each byte to <code>ov_line_byte</code>. The finished image takes
+          none.
+        </Box>
+      )}
+    </>
+  );
+}
+
+function Names({ of, title }: { of: "flags" | "values"; title: string }) {
   const design = useDesign();
   const panel = design.reportSet.panel ?? noPanel;
   const names = panel[of];

@@ -2,13 +2,14 @@
 
 import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
+import { isTold, noPanel } from "@/core/hid/panelSettings";
 import { type InterfaceKind, interfaceKinds, interfaceFaces } from "@/core/hid/interfaceKinds";
 import { reportShapeOf } from "@/core/firmware/reportShape";
 import { keyboardUsageNamed } from "@/core/hid/keyboardUsages";
 import { usagesIn } from "@/core/hid/everyKey";
 import { padByteNames } from "@/core/hid/padWords";
 import type { Design } from "@/core/document/schema";
-import { setInterfaces } from "@/core/edits/reportSet";
+import { setInterfaces, setPanel } from "@/core/edits/reportSet";
 import { edit, useDesign } from "@/store/bench";
 import { useSession } from "@/store/session";
 import { Checkbox } from "@/ui/pieces/fields";
@@ -60,10 +61,17 @@ export function ReportsTray() {
             }
           />
         ))}
+        {!isTold(design) && (
+          <Checkbox
+            label="No report, but lines over a serial port tell what is shown"
+            checked={false}
+            onChange={() => edit("lines over a serial port", (d) => setPanel(d, { ...noPanel, lines: true }))}
+          />
+        )}
       </Section>
       {reportSet.interfaces.includes("keyboard") && <KeyboardSection />}
       {reportSet.interfaces.includes("pad") && <PadSection />}
-      {reportSet.interfaces.includes("panel") && <PanelSection />}
+      {isTold(design) && <PanelSection />}
       {design.controls.some(({ kind }) => kind === "radio") && <PacketSection />}
       {design.controls.some(({ kind }) => kind === "pad-port") && <PadPortSection />}
       {reportSet.interfaces.includes("live") && <UnlockSection />}

@@ -23,7 +23,7 @@ export function ComputerWindow({ designId }: { designId: string }) {
     document.title = plugged ? `The computer of ${plugged.name}` : "The computer";
   }, [plugged]);
   return (
-    <Box as="main" padding="16px 24px" maxWidth="980px" marginInline="auto" display="grid" gap="12px">
+    <Box as="main" padding="16px 24px" maxWidth="640px" marginInline="auto" display="grid" gap="12px">
       <Box as="h1" fontSize="20px" fontWeight="600">
         {plugged ? `The computer of ${plugged.name}` : "The computer"}
       </Box>
@@ -63,7 +63,7 @@ function Received({ design }: { design: Design }) {
           tabIndex={0}
           minHeight="220px"
           padding="12px 16px"
-          bg="var(--paper)"
+          bg="var(--sheet)"
           border="1px solid var(--edge)"
           fontFamily="mono"
           fontSize="20px"

@@ -4,12 +4,14 @@ import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import type { Design } from "@/core/document/schema";
 import { dayAt } from "@/core/engine/hostDay";
-import { noPanel } from "@/core/hid/panelSettings";
-import { tellPanel, useSession } from "@/store/session";
+import { noPanel, takesLines } from "@/core/hid/panelSettings";
+import { readPanelLine } from "@/core/hid/panelLine";
+import { sayLine, tellPanel, useSession } from "@/store/session";
 import { PlainButton } from "@/ui/pieces/buttons";
-import { Checkbox } from "@/ui/pieces/fields";
+import { Checkbox, TextField } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
 
+const SHOWN = 4;
 const STEP_MS = 250;
 const HIGHEST = 255;
 
@@ -64,6 +66,30 @@ export function TellSection({ design }: { design: Design }) {
           </Box>
         </label>
       ))}
+      {takesLines(design) && <LineField />}
     </Section>
+  );
+}
+
+/** A line as a program on the computer would write it to the serial port; what is none is sent too, and changes nothing. */
+function LineField() {
+  const [said, setSaid] = useState<string[]>([]);
+  const say = (text: string) => {
+    if (text === "") return;
+    sayLine(text);
+    setSaid([`${text}${readPanelLine(text) ? "" : "   (no line: nothing changes)"}`, ...said].slice(0, SHOWN));
+  };
+  return (
+    <Box display="flex" flexDirection="column" gap="4px">
+      <TextField label="A line over the serial port" mono value="" check={() => null} onCommit={say} />
+      <Box fontSize="13px" color="var(--faint)">
+        Like: value 1 200, or flag 2 1. Enter sends it.
+      </Box>
+      <Box as="ul" listStyleType="none" fontFamily="mono" fontSize="13px" aria-label="Lines sent, the newest first">
+        {said.map((line, nth) => (
+          <li key={nth}>{line}</li>
+        ))}
+      </Box>
+    </Box>
   );
 }

@@ -3,6 +3,7 @@
 import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
+import { isTold } from "@/core/hid/panelSettings";
 import type { MatrixCircuit } from "@/core/circuits/matrix";
 import type { Design } from "@/core/document/schema";
 import type { LanguageId } from "@/core/languages/ids";
@@ -119,7 +120,7 @@ export function TryTray() {
       {design.controls.some(({ kind }) => kind === "music-socket") && <SocketView />}
       {design.controls.some(({ kind }) => kind === "buzzer") && <SoundersView design={design} />}
       {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
-      {design.reportSet.interfaces.includes("panel") && <TellSection design={design} />}
+      {isTold(design) && <TellSection design={design} />}
       {design.controls.some(({ kind }) => kind === "radio") && <RadioView />}
       {design.controls.some(({ kind }) => kind === "pad-port") && <PadPortView design={design} />}
       {design.controls.some(({ kind }) => kind === "display") && <GlassViews design={design} />}

@@ -140,19 +140,19 @@ export const displayView: KindView<Control> = { Sign: Monitor, Face: WindowFace,
 export const radioView: KindView<Control> = { Sign: RadioTower, Face: RingFace, wordsWidthMm: () => 14 };
 const SocketFace = () => (
   <g {...line}>
-    <circle r={5.5} />
+    <circle r={6.9} />
     {[-90, -45, 0, 45, 90].map((deg) => (
       <circle
         key={deg}
         r={0.7}
-        cx={3.6 * Math.sin((deg * Math.PI) / 180)}
-        cy={-3.6 * Math.cos((deg * Math.PI) / 180)}
+        cx={5.6 * Math.sin((deg * Math.PI) / 180)}
+        cy={-5.6 * Math.cos((deg * Math.PI) / 180)}
       />
     ))}
   </g>
 );
 
-export const musicSocketView: KindView<Control> = { Sign: Music, Face: SocketFace, wordsWidthMm: () => 13 };
+export const musicSocketView: KindView<Control> = { Sign: Music, Face: SocketFace, wordsWidthMm: () => 9 };
 export const padPortView: KindView<Control> = { Sign: Cable, Face: RingFace, wordsWidthMm: () => 11 };
 export const buzzerView: KindView<Control> = { Sign: Volume2, Face: RingFace, wordsWidthMm: none };
 export const motorView: KindView<Control> = { Sign: Vibrate, Face: RingFace, wordsWidthMm: none };

@@ -36,6 +36,7 @@ class Host:
     def power_on(self):
         self.reports, self.locks, self.is_busy, self.is_there, self.boot_device = [], None, False, True, 0
         self.question = self.told = self.answer = None
+        self.serial = b""
 
 
 class Clock:

@@ -12,7 +12,7 @@ import harness  # noqa: E402
 from harness import NAMES, PowerCut, SequenceEnds, clock, host  # noqa: E402
 from world import world  # noqa: E402
 
-BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "pwmio", "supervisor", "usb_hid", "usb_midi")
+BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "pwmio", "supervisor", "usb_cdc", "usb_hid", "usb_midi")
 sys.path.insert(0, DEVICE)
 
 
@@ -88,6 +88,8 @@ class Sequence:
                 host.told = bytes.fromhex(rest[0])
             elif verb == "answer":
                 host.answer = bytes.fromhex(rest[0])
+            elif verb == "line":
+                host.serial += bytes.fromhex(rest[0])
             elif verb == "locks":
                 host.locks = bytes([int(rest[0])])
             elif verb == "busy":

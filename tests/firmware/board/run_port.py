@@ -146,6 +146,9 @@ def play(script):
             ctypes.memmove(library.ov_panel_place(), told, len(told))
         elif verb == "answer":
             library.ov_radio_answered(bytes.fromhex(rest[0]), len(rest[0]) // 2)
+        elif verb == "line":
+            for byte in bytes.fromhex(rest[0]):
+                library.ov_line_byte(byte)
         elif verb == "poll":
             levels = [library.ov_plug_latched()] + [library.ov_plug_clocked() for _ in range(PLUG_BITS + 1)]
             print(now_ms, "plug", "".join(map(str, levels)))

@@ -1,5 +1,6 @@
 import { axisUseReport } from "../../axisUses";
 import { type InterfaceKind, interfaceFaces } from "../../hid/interfaceKinds";
+import { takesLines } from "../../hid/panelSettings";
 import { hasSocket } from "../../firmware/musicSocket";
 import type { GlowRule } from "../../document/glows";
 import { type LampRule, toldNumber } from "../../document/lampRule";
@@ -49,7 +50,12 @@ export const missingInterface: Rule = {
     const nameOf = (id: string) =>
       bindable.find((i) => i.id === id)?.label ?? elements.get(id)?.label ?? controls.get(id)?.label ?? id;
     return [...needed.entries()]
-      .filter(([kind]) => !design.reportSet.interfaces.includes(kind) && !(kind === "music" && hasSocket(design)))
+      .filter(
+        ([kind]) =>
+          !design.reportSet.interfaces.includes(kind) &&
+          !(kind === "music" && hasSocket(design)) &&
+          !(kind === "panel" && takesLines(design)),
+      )
       .map(([kind, ids]) => ({
         message: `${listed(ids.slice(0, 4).map((id) => nameOf(id)))} ${kind === "panel" ? "would show what is told on" : "would report on"} "${interfaceFaces[kind].title}", which the device does not declare.`,
         subjects: [...new Set(ids)].map((id) =>

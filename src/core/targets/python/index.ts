@@ -54,6 +54,7 @@ export const python: FirmwareTarget = {
     "Every circuit of contacts, knobs, sticks and pots, lamps, motors, sounders, lights and displays; music; live changes where the board has memory for them.",
     "Addressable lights, but for one call to your interpreter's own way to send them (lights_port.py).",
     "No serial pad port.",
+    "Lines of text that tell what is shown, over the board's own serial port.",
     "Music sockets; the interpreter waits while bytes leave, nearly a millisecond for three.",
     "A radio's packets, but for the calls that hand them to yours (radio_port.py).",
     "Knobs are sampled in each scan: one that is turned fast loses steps.",

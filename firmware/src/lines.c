@@ -1,0 +1,77 @@
+/* Lines of text that tell a panel over a serial port: "value 2 200", "flag 3 1", each with a line's end. Numbers count from 1. They are
+ * understood byte by byte, so none is kept; what is no such line changes nothing. */
+#include "ovrin.h"
+#include "parts.h"
+#include "tables.h"
+
+#if OV_WITH_LINES && OV_WITH_PANEL
+
+/* Where in a line it is; a line that is spoilt is skipped to its end. */
+enum { WORD, FIRST, SECOND, SPOILT };
+#define NOTHING 0xFFFFu
+
+static const char words[2][6] OV_IN_FLASH = {"flag ", "value "};
+static uint8_t part, at, is_value;
+static uint16_t number[2];
+
+void ov_lines_init(void) {
+  part = WORD;
+  at = 0;
+}
+
+static uint8_t letter_of(uint8_t word, uint8_t nth) { return ov_flash_byte((const uint8_t *)words[word] + nth); }
+
+/* Of the word, whose last character is the space behind it. */
+static void take_letter(uint8_t byte) {
+  if (at == 0) is_value = (uint8_t)(byte == letter_of(1, 0));
+  if (byte != letter_of(is_value, at)) {
+    part = SPOILT;
+    return;
+  }
+  if (at++ < 4u + is_value) return;
+  part = FIRST;
+  number[0] = number[1] = NOTHING;
+}
+
+static void take_digit(uint8_t byte) {
+  uint16_t *own = &number[part - FIRST];
+  if (part == FIRST && byte == ' ' && *own != NOTHING) {
+    part = SECOND;
+    return;
+  }
+  if (byte < '0' || byte > '9' || (*own != NOTHING && *own > 99u)) {
+    part = SPOILT;
+    return;
+  }
+  *own = (uint16_t)((*own == NOTHING ? 0 : *own * 10u) + (byte - '0'));
+}
+
+static void carry_out(void) {
+  uint8_t *place;
+  uint8_t nth = (uint8_t)(number[0] - 1u), bit;
+  if (part != SECOND || number[0] == 0 || number[0] > (is_value ? OV_PANEL_VALUES : OV_PANEL_FLAGS)) return;
+  if (number[1] > (is_value ? 255u : 1u)) return;
+  place = ov_panel_place();
+  if (is_value) {
+    place[OV_PANEL_VALUES_AT + nth] = (uint8_t)number[1];
+    return;
+  }
+  bit = ov_flash_byte(ov_bits + (nth & 7u));
+  if (number[1]) place[nth >> 3] |= bit;
+  else place[nth >> 3] &= (uint8_t)~bit;
+}
+
+void ov_line_byte(uint8_t byte) {
+  if (!ov_table_byte(OV_AT_LINES)) return;
+  if (byte == '\n' || byte == '\r') {
+    carry_out();
+    ov_lines_init();
+  } else if (part == WORD) take_letter(byte);
+  else if (part != SPOILT) take_digit(byte);
+}
+
+#else
+
+void ov_line_byte(uint8_t byte) { (void)byte; }
+
+#endif
