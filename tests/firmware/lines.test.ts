@@ -18,7 +18,7 @@ lamp L2: told 64
 lamp L3: value 1 100
 lamp L4: value 8 255
 segments D: 4
-show D: value told 3
+show D: value 3 from 0 to 255
 at 0 press A`).design;
 
 /** Lines as programs write them, spoilt ones, and bytes of any kind. */
