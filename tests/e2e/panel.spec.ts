@@ -51,3 +51,34 @@ test("flags and values are named, shown by a lamp, and what is missing is told",
   await all.getByRole("button", { name: "Declare Panel that the computer tells" }).click();
   await expect(all).not.toContainText("would show what is told");
 });
+
+test("without a report lines over a serial port tell a lamp; what is no line changes nothing", async ({ page }) => {
+  await page.goto("/bench/tern/reports");
+  await section(page, "The device declares")
+    .getByRole("checkbox", { name: "No report, but lines over a serial port tell what is shown" })
+    .click();
+  const told = section(page, "What the computer tells");
+  await expect(told.getByRole("checkbox", { name: "Lines of text over a serial port tell it too" })).toBeChecked();
+  await told.getByRole("button", { name: "One flag more" }).click();
+  await goTo(page, "Keymap");
+  await part(page, "Locked").click();
+  await section(page, "Lamp Locked")
+    .getByLabel("Shows", { exact: true })
+    .selectOption({ label: "that the computer says “flag 1”" });
+  await goTo(page, "Try");
+  await isDark(page, "Locked");
+  const says = section(page, "What the computer tells");
+  const line = says.getByLabel("A line over the serial port");
+  const sent = says.getByRole("list", { name: "Lines sent, the newest first" });
+  await line.fill("flag 1 1");
+  await line.press("Enter");
+  await isLit(page, "Locked");
+  await expect(says.getByRole("checkbox", { name: "flag 1" })).toBeChecked();
+  await line.fill("flag 1 zero");
+  await line.press("Enter");
+  await expect(sent).toContainText("flag 1 zero (no line: nothing changes)");
+  await isLit(page, "Locked");
+  // The tick is told in a line too.
+  await says.getByRole("checkbox", { name: "flag 1" }).click();
+  await isDark(page, "Locked");
+});

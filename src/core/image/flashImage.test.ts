@@ -92,6 +92,14 @@ describe("no finished image", () => {
     expect(refusal(moved)).toMatch(/^has MUSIC data on P9, which is no serial transmitter; put it on P1/);
   });
 
+  it("is made for what no image can", () => {
+    const pad = onSmall(finishedPad());
+    const taking = { ...pad, reportSet: { ...pad.reportSet, panel: { flags: [], values: [], lines: true } } };
+    expect(refusal(taking)).toMatch(
+      /^The finished image cannot do lines over a serial port\. The project to compile can/,
+    );
+  });
+
   it("is made without a report", () => {
     const pad = onSmall(finishedPad());
     expect(refusal({ ...pad, reportSet: { ...pad.reportSet, interfaces: [] } })).toMatch(/^declares no report/);
