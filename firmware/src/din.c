@@ -9,28 +9,36 @@
 
 #define EVENT_BYTES 3u
 
-static uint8_t *events;
-static uint8_t first, waiting, ran_over;
+static uint8_t *events, *behind; /* the row, and its end */
+static uint8_t *first, *next;    /* the event that leaves, and the place of the one that comes */
+static uint8_t there, waiting, ran_over;
 static uint8_t at;      /* bytes of the first event that have left */
 static uint8_t running; /* the status told last; 0: none since the line rested */
 
+static void empty(void) {
+  first = next = events;
+  waiting = ran_over = at = running = 0;
+}
+
 void ov_din_init(void) {
-  if (!ov_din_there()) return;
+  there = ov_din_there();
+  if (!there) return;
   events = ov_arena_take(EVENT_BYTES * OV_MUSIC_EVENTS);
-  first = waiting = ran_over = at = running = 0;
+  behind = events + EVENT_BYTES * OV_MUSIC_EVENTS;
+  empty();
 }
 
 void ov_din_tell(uint8_t status, uint8_t one, uint8_t two) {
-  uint8_t *place;
-  if (!ov_din_there() || ran_over) return;
+  uint8_t *place = next;
+  if (!there || ran_over) return;
   if (waiting == OV_MUSIC_EVENTS) {
     ran_over = 1;
     return;
   }
-  place = events + EVENT_BYTES * ((uint8_t)(first + waiting) % OV_MUSIC_EVENTS);
-  place[0] = status;
-  place[1] = one;
-  place[2] = two;
+  *place++ = status;
+  *place++ = one;
+  *place++ = two;
+  next = place == behind ? events : place;
   waiting++;
 }
 
@@ -40,25 +48,27 @@ uint8_t ov_din_has_room(void) { return (uint8_t)(!ran_over && waiting <= OV_MUSI
 static uint8_t length_of(uint8_t status) { return (uint8_t)((status & 0xF0u) == OV_MUSIC_PROGRAM ? 2 : 3); }
 
 static uint8_t next_byte(void) {
-  const uint8_t *event = events + EVENT_BYTES * first;
+  const uint8_t *event = first;
   uint8_t byte;
   if (at == 0 && *event == running) at = 1;
   byte = event[at];
   if (at == 0) running = byte;
   if (++at == length_of(*event)) {
     at = 0;
-    first = (uint8_t)((uint8_t)(first + 1u) % OV_MUSIC_EVENTS);
+    first += EVENT_BYTES;
+    if (first == behind) first = events;
     waiting--;
   }
   return byte;
 }
 
-void ov_din_play(void) {
+/* In every scan; one that has much to tell leaves its bytes for the next. */
+void ov_din_play(uint8_t is_crowded) {
   uint8_t bytes[OV_DIN_BYTES_A_MS];
   uint8_t n = 0;
-  if (!ov_din_there()) return;
+  if (!there || is_crowded) return;
   if (ran_over) {
-    ran_over = first = waiting = at = running = 0;
+    empty();
     ov_music_tell_din();
   }
   while (n < OV_DIN_BYTES_A_MS && waiting > 0) bytes[n++] = next_byte();

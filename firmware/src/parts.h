@@ -237,16 +237,16 @@ static inline void ov_pad_build(uint8_t *bytes) { (void)bytes; }
 /* din.c */
 static inline uint8_t ov_din_there(void) { return ov_table_byte(OV_AT_DIN); }
 OV_RARELY void ov_din_init(void);
-OV_RARELY void ov_din_tell(uint8_t status, uint8_t first, uint8_t second);
+OV_APART void ov_din_tell(uint8_t status, uint8_t first, uint8_t second);
 uint8_t ov_din_has_room(void);
-void ov_din_play(void);
+void ov_din_play(uint8_t is_crowded);
 void ov_music_tell_din(void); /* report_music.c: that no note sounds but those that do */
 #else
 static inline uint8_t ov_din_there(void) { return 0; }
 static inline void ov_din_init(void) {}
 static inline void ov_din_tell(uint8_t status, uint8_t first, uint8_t second) { (void)status; (void)first; (void)second; }
 static inline uint8_t ov_din_has_room(void) { return 0; }
-static inline void ov_din_play(void) {}
+static inline void ov_din_play(uint8_t is_crowded) { (void)is_crowded; }
 #endif
 
 #if OV_WITH_MUSIC

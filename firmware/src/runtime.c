@@ -96,7 +96,7 @@ void ov_scan(uint8_t elapsed_ms) {
   show();
   ov_lights_play();
   ov_reports_send();
-  if (OV_WITH_DIN) ov_din_play();
+  if (OV_WITH_DIN) ov_din_play((uint8_t)(ov_debounce_told() > OV_MOST_CHANGES_BEFORE_AXES));
   if (OV_WITH_RADIO) ov_radio_play(elapsed_ms, (uint8_t)(ov_debounce_told() > OV_MOST_CHANGES_BEFORE_AXES));
   ov_plug_play();
 }

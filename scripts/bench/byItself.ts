@@ -28,6 +28,10 @@ function asNotes(design: Design): Design {
   };
 }
 
+/** The same over a socket too. */
+const withSocket = (design: Design): Design =>
+  wireAs(addControl(asNotes(design), "music-socket", "m", at), "music-out", ["m:socket"]);
+
 /** A text on the base layer, another on that which is held. */
 function withDigits(design: Design): Design {
   const digits = addControl(design, "segments", "s", at);
@@ -43,6 +47,7 @@ const alone: [what: string, add: (design: Design) => Design][] = [
   ["nothing else", (design) => design],
   ["a bit for every key", everyKey],
   ["notes instead of keys", asNotes],
+  ["notes over USB and a socket", withSocket],
   ["4 axes of a game pad", withSticks],
   ["eight digits", withDigits],
   ["a display's page", withDisplay],

@@ -1,6 +1,10 @@
 import { demoDesigns } from "../../demo";
 import type { Design } from "@/core/document/schema";
 import { ramNeed } from "@/core/firmware/capacity";
+import { addControl } from "@/core/edits/controls";
+import { setPacket } from "@/core/edits/reportSet";
+import { wireAs } from "@/core/edits/wiring";
+import { usualPacket } from "@/core/hid/packetSettings";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { buildAvr, buildSimulator, play, workFolder } from "../../tests/firmware/builds";
 import { everyContactOnce } from "../../tests/firmware/everyContactOnce";
@@ -28,6 +32,15 @@ function cyclesOf(design: Design, script: string, pins: "free" | "one-by-one"): 
   return { most: read("most"), mean: read("mean") };
 }
 
+/** Its packet holds every key, checked by a CRC of 16 bits, and goes as soon as it may. */
+const withRadio = (design: Design): Design =>
+  setPacket(
+    wireAs(addControl(design, "radio", "r", { xMm: 0, yMm: -120, rotationDeg: 0, boardId: "panel" }), "spi-radio", [
+      "r:radio",
+    ]),
+    { ...usualPacket, check: "crc16", gapMs: 1 },
+  );
+
 /** 16 MHz 8-bit: scans with pins read one by one and for nothing, twenty keys and all of them changing at once. */
 export function firmwareRows(): Row[] {
   const design = keyboard64(8);
@@ -54,6 +67,12 @@ export function firmwareRows(): Row[] {
       cyclesOf(design, everyKeyOnce(ALL), "one-by-one").most,
       "cycles",
       2 * CYCLES_A_MS,
+    ),
+    row(
+      `firmware, 64 keys and a radio, pin by pin: worst scan, ${AT_ONCE} at once`,
+      cyclesOf(withRadio(design), everyKeyOnce(AT_ONCE), "one-by-one").most,
+      "cycles",
+      CYCLES_A_MS,
     ),
     row("firmware: mean scan, pins for nothing", free.mean, "cycles", CYCLES_A_MS),
     ...onPins.map(({ name, most }) => row(`firmware, ${name}, pin by pin: worst scan`, most, "cycles", CYCLES_A_MS)),

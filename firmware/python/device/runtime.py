@@ -120,7 +120,7 @@ class Runtime:
             self.lights.play()
         self.reports.offer()
         if self.socket.there:
-            self.socket.play()
+            self.socket.play(self.debounce.told() > MOST_CHANGES_BEFORE_AXES)
         if self.radio.there:
             self.radio.play(elapsed_ms, self.debounce.told() > MOST_CHANGES_BEFORE_AXES, self.debounce.closed, self.axes.axes, self.encoders.all)
 

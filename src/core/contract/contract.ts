@@ -571,7 +571,7 @@ export const FIXED_RAM_BYTES = {
   pad: 10,
   panel: 4,
   music: 12,
-  din: 8,
+  din: 14,
   lines: 8,
   segments: 14,
   displays: 10,

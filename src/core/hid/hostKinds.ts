@@ -1,4 +1,3 @@
-import type { Design } from "../document/schema";
 import { type InterfaceKind, inOrder } from "./interfaceKinds";
 
 /** What a computer lists for each interface among its devices; null where people see nothing of it (common practice). */
@@ -14,10 +13,14 @@ const LISTED: Record<InterfaceKind, string | null> = {
   live: null,
 };
 
+interface Declaring {
+  reportSet: { interfaces: readonly InterfaceKind[] };
+}
+
 /** As what a computer lists the device, one for each interface that people see. */
-export const hostKinds = ({ reportSet: { interfaces } }: Design): string[] =>
+export const hostKinds = ({ reportSet: { interfaces } }: Declaring): string[] =>
   inOrder(interfaces).flatMap((kind) => LISTED[kind] ?? []);
 
 /** Interfaces that only a program of one's own speaks with. */
-export const unlistedKinds = ({ reportSet: { interfaces } }: Design): number =>
+export const unlistedKinds = ({ reportSet: { interfaces } }: Declaring): number =>
   interfaces.filter((kind) => LISTED[kind] === null).length;
