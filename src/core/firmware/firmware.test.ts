@@ -9,7 +9,7 @@ import { describe, expect, it } from "vitest";
 import { finishedPad, pad, wiredDemos } from "../../../tests/support/designs";
 import { addControl, changeControl } from "../edits/controls";
 import { addLayer, bind, setLampLook, setLampRule } from "../edits/keymap";
-import { shareOutDirect, unwire } from "../edits/wiring";
+import { shareOutDirect, unwire, wireAsUsual } from "../edits/wiring";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { pinsHeader, tablesSource } from "../targets/archiveFiles";
@@ -233,6 +233,18 @@ describe("sources", () => {
       expect(text).not.toMatch(/^#error/m);
       expect(text).not.toContain("??/");
     }
+  });
+
+  it("name the lines of radios and sockets, which have no number, with their pins", () => {
+    const at = { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" };
+    const both = addControl(addControl(finishedPad(), "radio", "r1", at), "music-socket", "s1", at);
+    const wired = wireAsUsual(both, ["r1:radio", "s1:socket"]);
+    const pinPlan = { ...wired.pinPlan, "music.data": { controllerId: "c1", pin: "P1", locked: false } };
+    const text = pinsHeader(scanTableOf(wired), { ...wired, pinPlan });
+    const others = text.slice(text.indexOf("Other lines"), text.indexOf("#ifndef"));
+    expect(others).toMatch(/MUSIC data +P1$/m);
+    expect(others).toMatch(/RM1 select +no pin yet$/m);
+    expect(others).not.toContain("R1 ");
   });
 
   it("say which lines have no pin yet", () => {

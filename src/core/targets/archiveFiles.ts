@@ -67,6 +67,16 @@ function lineComments(title: string, nets: string[], design: Design): string {
   return ` * ${title}\n${lines.length > 0 ? lines.join("\n") : " *   none"}`;
 }
 
+/** Lines that have no number in the tables: of chains, buses, radios and sockets. */
+function otherLines(plan: ScanTable, design: Design): string {
+  const numbered = new Set([...plan.strobeLines, ...plan.senseLines, ...plan.lampLines, ...plan.sensors]);
+  const others = derive(design).signalNets.filter(({ id, need }) => need !== null && !numbered.has(id));
+  const lines = others.map(
+    ({ id, flag }) => ` *        ${inComment(flag).padEnd(16)} ${inComment(design.pinPlan[id]?.pin ?? "no pin yet")}`,
+  );
+  return ` * Other lines (of chains, buses, radios, sockets):\n${lines.length > 0 ? lines.join("\n") : " *   none"}`;
+}
+
 const pinArray = (name: string, nets: string[], design: Design) => {
   const pins = nets.map((id) => JSON.stringify(design.pinPlan[id]?.pin ?? ""));
   const items = pins.length > 0 ? pins.join(", ") : '""';
@@ -96,6 +106,7 @@ ${lineComments("Strobe lines (driven low one at a time, else floating):", plan.s
 ${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design)}
 ${lineComments("Lamp lines (outputs, high is lit):", plan.lampLines, design)}
 ${lineComments("Sensors (voltages):", plan.sensors, design)}
+${otherLines(plan, design)}
  */
 #ifndef OV_PINS_H
 #define OV_PINS_H
