@@ -6,11 +6,12 @@ import type { BuiltChain, BuiltCircuit } from "../circuits/circuitKind";
 import { LIGHT_BYTES, LIGHT_US, PICTURE_MS, lightsMs } from "../contract/contract";
 import { movesByItself } from "../document/glows";
 import { pictureMs } from "../firmware/lights";
-import { type ScanTable, beyondCount, scanTableOf } from "../firmware/scanTable";
+import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { DISPLAYS } from "../contract/displays";
 import { isWrittenByRows } from "../document/displayPages";
 import { busKhz } from "../document/busClock";
 import { writeUs } from "./busTime";
+import { scanWorkCycles } from "./scanWork";
 
 export const SCAN_US = 1000;
 
@@ -31,38 +32,11 @@ const LIGHT_CHANGES = 30;
 /** Handing a report over and USB's own upkeep, in µs (from memory). */
 const USB_US = 40;
 
-/**
- * What deciding takes beside reading, with twenty inputs changing at once: within a quarter of what the four demos took
- * on the simulated 8-bit chip.
- */
-const WORK_CYCLES = { own: 4340, input: 156 };
-
 function readings(circuit: Circuit, { reading }: BuiltCircuit, settleUs: number): Share[] {
   const us = reading.settles * settleUs + reading.fixedUs;
   if (us === 0) return [];
   const what = `${circuitKindOf(circuit).title.toLowerCase()}: ${circuit.name}`;
   return [{ id: circuit.id, what, sort: "read", us, perSecond: 1000 }];
-}
-
-/**
- * What axes and lights add to the longest scan, measured with Kestrel on the simulated 8-bit chip: a voltage that is worked out takes
- * about 4,400 cycles, but none is in a scan that tells many changes; some of the lights are worked out in each.
- */
-const AXIS_CYCLES = 1000;
-const GLOW_CYCLES = 600;
-
-function axesAndGlows({ sensors, chains }: ScanTable, mhz: number): Share[] {
-  const share = (id: string, what: string, cycles: number): Share => ({
-    id,
-    what,
-    sort: "work",
-    us: cycles / mhz,
-    perSecond: 1000,
-  });
-  return [
-    ...(sensors.length > 0 ? [share("axes", `axes: one of ${sensors.length} voltages`, AXIS_CYCLES)] : []),
-    ...(chains.length > 0 ? [share("glows", "lights: some are worked out", GLOW_CYCLES)] : []),
-  ];
 }
 
 /** What a bit for every key adds with twenty of 64 held: all are looked at, where six are enough. Measured on the simulated 8-bit chip. */
@@ -135,8 +109,7 @@ export function millisecondOf(design: Design): Millisecond {
     const { settleUs } = design.timing;
     const mhz = derived.profile?.clockMhz ?? 16;
     const scan = scanTableOf(design);
-    const bound = derived.inputs.filter(({ motion }) => motion !== "high" && motion !== "low").length;
-    const work = (WORK_CYCLES.own + WORK_CYCLES.input * (bound + beyondCount(scan))) / mhz;
+    const work = scanWorkCycles(design, scan) / mhz;
     const every = design.circuits.flatMap((circuit, nth) => readings(circuit, derived.builtCircuits[nth], settleUs));
     const own: Share[] = [
       ...every,
@@ -147,7 +120,6 @@ export function millisecondOf(design: Design): Millisecond {
         us: work,
         perSecond: 1000,
       },
-      ...axesAndGlows(scan, mhz),
       ...waves(scan, mhz),
       ...everyKey(design, mhz),
       { id: "usb", what: "reports over USB", sort: "usb", us: USB_US, perSecond: 1000 },
