@@ -5,6 +5,7 @@ import { wireAs } from "@/core/edits/wiring";
 import { type SimulationEvent, type SimulationResult, simulate } from "@/core/engine/simulate";
 import { readExample } from "./examples";
 import { sameInEveryBuild } from "./inEveryBuild";
+import { manyNotes, noteUses } from "./manyNotes";
 import { onBoard, onPythonClass, unpackPython } from "./python";
 
 /** Keys, a knob, sticks and pots that play, on two layers and three channels. */
@@ -53,14 +54,7 @@ describe("music in every build", () => {
   });
 });
 
-/** Forty keys, two octaves of them twice. */
-const many = readExample(
-  [
-    ...Array.from({ length: 40 }, (_, nth) => `key K${nth}: note ${40 + (nth % 24)} ${nth + 1} ${1 + (nth % 3)}`),
-    "debounce 0",
-    "at 0 press K0",
-  ].join("\n"),
-).design;
+const many = manyNotes();
 
 function played(design: Design, events: SimulationEvent[], untilMs: number): SimulationResult {
   const run = simulate(design, { events, untilMs });
@@ -96,10 +90,7 @@ function strict({ reports }: SimulationResult): number {
 }
 
 describe("notes, whatever is played", () => {
-  const deeds = fc.array(fc.tuple(fc.integer({ min: 0, max: 45 }), fc.integer({ min: 0, max: 6 })), {
-    minLength: 1,
-    maxLength: 160,
-  });
+  const deeds = noteUses(160);
 
   /** Keys 40 to 45 are moods of the computer; at the end all are let go and it asks again. */
   function eventsOf(use: [number, number][], moods: boolean): { events: SimulationEvent[]; endMs: number } {

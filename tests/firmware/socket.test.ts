@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { Design } from "@/core/document/schema";
 import { type SimulationEvent, simulate } from "@/core/engine/simulate";
 import { readExample } from "./examples";
+import { manyNotes, noteUses } from "./manyNotes";
 import { sameInEveryBuild } from "./inEveryBuild";
 
 /** Keys, a knob, a stick and a pot that play over USB and over a socket. */
@@ -42,19 +43,8 @@ describe("what a socket for music is told, in every build", () => {
   });
 });
 
-/** Forty keys, two octaves of them twice, on three channels; with music over USB beside it, or the socket alone. */
-const many = (alone: boolean) =>
-  readExample(
-    [
-      "socket S1",
-      ...(alone ? ["no music over USB"] : []),
-      ...Array.from({ length: 40 }, (_, nth) => `key K${nth}: note ${40 + (nth % 24)} ${nth + 1} ${1 + (nth % 3)}`),
-      "debounce 0",
-      "at 0 press K0",
-    ].join("\n"),
-  ).design;
-const both = many(false);
-const alone = many(true);
+const both = manyNotes("socket S1");
+const alone = manyNotes("socket S1", "no music over USB");
 
 /** What leaves the socket, by milliseconds. */
 function told(design: Design, events: SimulationEvent[], untilMs: number): [number, number[]][] {
@@ -88,10 +78,7 @@ function soundingAfter(bytes: number[]): string[] {
 }
 
 describe("notes on a socket, whatever is played", () => {
-  const deeds = fc.array(fc.tuple(fc.integer({ min: 0, max: 45 }), fc.integer({ min: 0, max: 6 })), {
-    minLength: 1,
-    maxLength: 200,
-  });
+  const deeds = noteUses(200);
 
   it("are those that are held, and none in the end; never more than three bytes in a millisecond", () =>
     fc.assert(

@@ -3,6 +3,9 @@ import { demoDesigns } from "../../../demo";
 import { chainOf, elementIds, rowOf } from "../../../tests/support/litRows";
 import { finishedPad, keyBlock } from "../../../tests/support/designs";
 import { addControl } from "../edits/controls";
+import { bind } from "../edits/keymap";
+import { setInterfaces } from "../edits/reportSet";
+import { findingsOf } from "../findings/check";
 import type { Circuit } from "../circuits";
 import type { Design } from "../document/schema";
 import { adoptPinPlan, chooseController } from "../edits/pins";
@@ -53,6 +56,18 @@ describe("one millisecond", () => {
     const { scanUs } = millisecondOf(planned);
     expect(scanUs * 16).toBeGreaterThan(0.9 * cycles);
     expect(scanUs * 16).toBeLessThan(1.1 * cycles);
+  });
+
+  it("of 64 keys that play is on time over USB, and late with a socket too, which is found", () => {
+    const plays = keys(8, 8).controls.reduce(
+      (d, { id }, nth) => bind(d, "base", `${id}:press`, { does: "note", note: 24 + nth, velocity: 96, channel: 0 }),
+      setInterfaces(all(chooseController(keys(8, 8), "small-5v-18"), "input-registers"), ["music"]),
+    );
+    const late = (design: Design) =>
+      findingsOf(design).some(({ rule, message }) => rule === "circuits/late-scan" && /up to 1\.0 ms/.test(message));
+    expect(late(plays)).toBe(false);
+    const at = { xMm: 0, yMm: -120, rotationDeg: 0, boardId: plays.boards[0].id };
+    expect(late(wireAs(addControl(plays, "music-socket", "m", at), "music-out", ["m:socket"]))).toBe(true);
   });
 
   it("is longer by a display's cell only where that is slower than many changes: on a bus of 100 kHz", () => {

@@ -1,15 +1,13 @@
 "use client";
 
-import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import type { MusicHeard } from "@/core/engine/musicHeard";
 import { controllerName, noteName } from "@/core/hid/musicWords";
 import { Checkbox } from "@/ui/pieces/fields";
 import { Values } from "@/ui/pieces/sheets";
+import { EventList } from "./EventList";
 import { Hearing } from "./hearing";
 import { NoteStrip } from "./NoteStrip";
-
-const SHOWN = 12;
 
 /** Notes on a strip of keys, what channels are set to, and events as they came. @param more rows of values about them */
 export function HeardMusic({ heard, name, more = [] }: { heard: MusicHeard; name: string; more?: [string, string][] }) {
@@ -27,28 +25,7 @@ export function HeardMusic({ heard, name, more = [] }: { heard: MusicHeard; name
       <Checkbox label="Let me hear it, as plain tones" checked={isLoud} onChange={listen} />
       <NoteStrip sounding={heard.sounding} />
       <Values rows={[["Sounds now", names || "nothing"], ...channelRows(heard), ...more]} />
-      <Box
-        as="ul"
-        listStyleType="none"
-        fontSize="13px"
-        maxHeight="110px"
-        overflowY="auto"
-        tabIndex={0}
-        aria-label={`${name}, the newest first`}
-      >
-        {heard.events.length === 0 && <li>Press a key that plays a note.</li>}
-        {heard.events
-          .slice(-SHOWN)
-          .reverse()
-          .map(({ atMs, words }, nth) => (
-            <li key={`${atMs} ${nth}`}>
-              <Box as="span" fontFamily="mono">
-                {atMs} ms
-              </Box>{" "}
-              {words}
-            </li>
-          ))}
-      </Box>
+      <EventList label={`${name}, the newest first`} events={heard.events} none="Press a key that plays a note." />
     </>
   );
 }
