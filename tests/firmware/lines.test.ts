@@ -7,8 +7,10 @@ import type { SimulationEvent } from "@/core/engine/simulate";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
 import { readExample } from "./examples";
 import { firstDifference } from "./firstDifference";
+import { wireAs } from "@/core/edits/wiring";
+import { onSmallClass } from "./onSmallClass";
 import { barePython, onBoard, onPythonClass, playPython, unpackPython } from "./python";
-import { recordContacts } from "./usbChip";
+import { buildUsbHost, imageFiles, inAnyOrder, later, recordContacts, recordOnChip } from "./usbChip";
 
 /** Lamps that show flags and values, a segment display and lights that do. */
 const panel = readExample(`lines over a serial port
@@ -27,7 +29,12 @@ const number = fc.oneof(
   fc.integer({ min: 0, max: 300 }).map(String),
   fc.constantFrom("01", "0", "1000", "-1", "1.5", "64", "8"),
 );
+/** Of what the panel shows. */
+const shown = fc
+  .tuple(fc.constantFrom("flag 1", "flag 64", "value 1", "value 3", "value 8"), fc.integer({ min: 0, max: 255 }))
+  .map(([what, to]) => `${what} ${what.startsWith("flag") ? to & 1 : to}`);
 const line = fc.oneof(
+  { weight: 3, arbitrary: shown },
   {
     weight: 3,
     arbitrary: fc
@@ -54,8 +61,9 @@ function recorded(design: typeof panel, count: number) {
   };
 }
 
+const folder = workFolder();
+
 describe("lines over a serial port in every build", () => {
-  const folder = workFolder();
   const many = recorded(panel, 400);
 
   it("show much", () => expect(many.expected.match(/ (lamp|segments) /g)!.length).toBeGreaterThan(1500));
@@ -78,6 +86,23 @@ describe("lines over a serial port in every build", () => {
     const runs = usesOf(20, 9).map((events) => recordContacts(there, { events, untilMs: 40 + 3 * events.length }));
     const { output } = onBoard(there, await unpackPython(there), runs.map(({ script }) => script).join(""));
     expect(firstDifference(output, runs.map(({ expected }) => expected).join(""))).toBeNull();
+  });
+});
+
+describe("lines over a serial port of the finished image", () => {
+  const keys = panel.controls.flatMap(({ id, kind }) => (kind === "key" ? [`${id}:press`] : []));
+  const reportSet = { ...panel.reportSet, interfaces: ["keyboard" as const] };
+  const design = onSmallClass({ ...wireAs(panel, "matrix", keys), reportSet });
+
+  it("show the same over USB on the simulated chip, packet by packet", () => {
+    const runs = usesOf(120, 7).map((events) =>
+      recordOnChip(design, later({ events, untilMs: 40 + 3 * events.length })),
+    );
+    const script = runs.map((run) => run.script).join("");
+    const expected = runs.map((run) => run.expected).join("");
+    expect(expected.match(/ (lamp|segments) /g)!.length).toBeGreaterThan(150);
+    const { output } = play(buildUsbHost(folder), imageFiles(design, folder), script);
+    expect(firstDifference(inAnyOrder(output), inAnyOrder(expected))).toBeNull();
   });
 });
 

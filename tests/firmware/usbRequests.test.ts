@@ -1,3 +1,4 @@
+import type { Design } from "@/core/document/schema";
 import { type HidKind } from "@/core/hid/interfaceKinds";
 import { describe, expect, it } from "vitest";
 import { BOARD_AT } from "@/core/contract/board";
@@ -12,6 +13,7 @@ import { finishedPad } from "../support/designs";
 import { workFolder } from "./builds";
 import { onSmallClass } from "./onSmallClass";
 import { configurationDescriptor } from "@/core/hid/usbDescriptors";
+import { usbLayout } from "@/core/hid/usbLayout";
 import { plainReports } from "@/core/hid/reportShape";
 import { ask, buildUsbHost, imageFiles } from "./usbChip";
 
@@ -69,9 +71,52 @@ describe("the interfaces of music over USB", () => {
 
   it("stand in the configuration as the design says", () => {
     const [bytes] = asked("80060002" + "0000" + "ff00");
-    const own = configurationDescriptor([["keyboard"], ["music"]], plainReports);
+    const own = configurationDescriptor(usbLayout([["keyboard"], ["music"]]), plainReports);
     // What the device takes of the port is the design's own.
     expect(bytes.slice(0, 16)).toBe(toHex(Uint8Array.from(own)).slice(0, 16));
+    expect(bytes.slice(18)).toBe(toHex(Uint8Array.from(own)).slice(18));
+  });
+});
+
+describe("a serial port for lines over USB", () => {
+  const plain = onSmallClass(finishedPad());
+  const panel = { flags: [], values: [], lines: true };
+  const keyed = { ...plain.reportSet, interfaces: ["keyboard" as const], panel };
+  const taking: Design = { ...plain, reportSet: keyed };
+  const asked = (...requests: string[]) => ask(host, imageFiles(taking, workFolder()), requests);
+  const GET = "a121" + "0000" + "0100" + "0700";
+  const set = (index: string, length: string, bytes: string) => "2120" + "0000" + `${index}00` + `${length}00` + bytes;
+
+  it("makes it a device whose interfaces belong together", () => expect(asked(DEVICE)[0].slice(8, 14)).toBe("ef0201"));
+
+  it("is told how fast its line would be, keeps it and gives it back (PSTN 1.2, table 17)", () => {
+    // 9,600 bit a second at the start; then 115,200, two stop bits, even parity, seven bits.
+    const coding = "00c20100" + "02" + "02" + "07";
+    expect(asked(GET, set("01", "07", coding), GET)).toEqual(["80250000" + "00" + "00" + "08", "", coding]);
+  });
+
+  it("takes nothing of another length, on another interface, or of another class", () => {
+    const wrong = [
+      set("01", "06", "000000000000"),
+      set("02", "07", "00000000000000"),
+      set("00", "07", "00000000000000"),
+    ];
+    const others = ["a1010001" + "0100" + "0800", "210a007d" + "0100" + "0000", "2123" + "0000" + "0100" + "0000"];
+    expect(asked(...wrong, ...others, GET).slice(0, -1)).toEqual([...wrong, ...others].map(() => "stall"));
+  });
+
+  it("is opened by a program that says so", () => expect(asked("2122" + "0300" + "0100" + "0000")).toEqual([""]));
+
+  it("has three endpoints, the second of them from the computer, and no others", () => {
+    const status = (address: string) => "8200" + "0000" + `${address}00` + "0200";
+    const there = ["81", "82", "03", "84"].map(status);
+    const absent = ["01", "02", "04", "85", "05"].map(status);
+    expect(asked(...there, ...absent)).toEqual([...there.map(() => "0000"), ...absent.map(() => "stall")]);
+  });
+
+  it("stands in the configuration as the design says", () => {
+    const [bytes] = asked("80060002" + "0000" + "ff00");
+    const own = configurationDescriptor(usbLayout([["keyboard"]], true), plainReports);
     expect(bytes.slice(18)).toBe(toHex(Uint8Array.from(own)).slice(18));
   });
 });

@@ -2,7 +2,8 @@ import { inOrder } from "@/core/hid/interfaceKinds";
 import { describe, expect, it } from "vitest";
 import { bytesOf } from "@/core/hid/descriptorWriter";
 import { musicItems } from "@/core/hid/musicInterfaces";
-import { configurationDescriptor, interfaceCount } from "@/core/hid/usbDescriptors";
+import { configurationDescriptor } from "@/core/hid/usbDescriptors";
+import { usbLayout } from "@/core/hid/usbLayout";
 import { plainReports } from "@/core/hid/reportShape";
 import { simulate } from "@/core/engine/simulate";
 import { readExample } from "../firmware/examples";
@@ -40,8 +41,8 @@ describe("the interfaces of music (USB Device Class Definition for MIDI Devices 
 
   it("stand last, whatever the order they were declared in, and are counted as two", () => {
     expect(inOrder(["music", "keyboard", "live"])).toEqual(["keyboard", "live", "music"]);
-    expect(interfaceCount([["keyboard"], ["music"]])).toBe(3);
-    const [configuration, ...rest] = split(configurationDescriptor([["keyboard"], ["music"]], plainReports));
+    expect(usbLayout([["keyboard"], ["music"]])).toMatchObject({ interfaces: 3, endpoints: 2, serial: null });
+    const [configuration, ...rest] = split(configurationDescriptor(usbLayout([["keyboard"], ["music"]]), plainReports));
     expect(configuration[2] | (configuration[3] << 8)).toBe([configuration, ...rest].flat().length);
     expect(configuration[4]).toBe(3);
     const interfaces = rest.filter(([, type]) => type === 4);

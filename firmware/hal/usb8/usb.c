@@ -5,6 +5,7 @@
 #include "board.h"
 #include "ovrin.h"
 #include "parts.h"
+#include "serial.h"
 #include "usb.h"
 
 /* Requests are few, and reports at most one a millisecond: room in flash counts for more here than speed. What is compiled for size as a
@@ -64,6 +65,9 @@ static void open_reports(void) {
     UECFG0X = of_report(nth, SET_UP);
     UECFG1X = of_report(nth, SET_UP + 1);
   }
+#if OV_HAS_SERIAL
+  ov_serial_open();
+#endif
 }
 
 static void bus_was_reset(void) {
@@ -165,6 +169,9 @@ static uint8_t set_configuration(const struct setup *ask) {
 static uint8_t is_endpoint(uint8_t address) {
   uint8_t number = address & 0x0F;
   if (number == 0) return 1;
+#if OV_HAS_SERIAL
+  if (!(address & 0x80)) return (uint8_t)(configuration && ov_serial_is_out(number));
+#endif
   return (uint8_t)((address & 0x80) && configuration && number <= ov_board_byte(OV_BOARD_AT_ENDPOINTS));
 }
 
@@ -309,6 +316,34 @@ static uint8_t take_panel(const struct setup *ask) {
 }
 #endif
 
+#if OV_HAS_SERIAL
+/* PSTN 1.2, section 6.3. A program that opens the port begins a line, whatever one before it left half told. */
+enum { SET_LINE_CODING = 0x20, GET_LINE_CODING, SET_CONTROL_LINE_STATE };
+
+static uint8_t take_coding(const struct setup *ask) {
+  uint8_t nth;
+  if (ask->length_high || ask->length_low != OV_CODING_BYTES) return 0;
+  if (!wait_for(BIT(RXOUTI))) return 1;
+  for (nth = 0; nth < OV_CODING_BYTES; nth++) ov_serial_coding[nth] = UEDATX;
+  UEINTX = (uint8_t)~BIT(RXOUTI);
+  send_nothing();
+  return 1;
+}
+
+static uint8_t of_serial(const struct setup *ask) {
+  if (ask->type == CLASS_IN) {
+    if (ask->request != GET_LINE_CODING) return 0;
+    send_bytes(ov_serial_coding, OV_CODING_BYTES, ask);
+    return 1;
+  }
+  if (ask->request == SET_LINE_CODING) return take_coding(ask);
+  if (ask->request != SET_CONTROL_LINE_STATE) return 0;
+  ov_lines_init();
+  send_nothing();
+  return 1;
+}
+#endif
+
 /* The keyboard's lock lights. */
 static uint8_t take_report(const struct setup *ask, uint8_t nth) {
   uint8_t kind = of_report(nth, KIND);
@@ -344,6 +379,9 @@ static uint8_t of_class(const struct setup *ask) {
   uint8_t is_any = (uint8_t)(ask->request == GET_PROTOCOL || ask->request == SET_IDLE || ask->request == SET_PROTOCOL);
   uint8_t nth;
   if (!is_interface(ask)) return 0;
+#if OV_HAS_SERIAL
+  if (ov_serial_is_at(ask->index)) return of_serial(ask);
+#endif
   nth = asked_report(ask, is_any);
   if (nth == OV_NONE) return 0;
   if (ask->type == CLASS_IN) {
@@ -394,6 +432,9 @@ void ov_usb_poll(void) {
   }
   select_endpoint(0);
   if (UEINTX & BIT(RXSTPI)) obey();
+#if OV_HAS_SERIAL
+  if (configuration) ov_serial_pass();
+#endif
 }
 
 /* A report while the bus sleeps wakes up the host, when it has allowed that; it is told once the bus runs again. What the pointer

@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 9;
+export const BOARD_VERSION = 10;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -35,6 +35,8 @@ const HEADER = [
   ["REPORTS", 1],
   ["ENDPOINTS", 1],
   ["INTERFACES", 1],
+  /** A serial port's first endpoint, or 0 without, and its first interface. */
+  ["SERIAL", 2],
   ["DESCRIPTORS", 1],
   /** Encoders whose edges interrupt. */
   ["EDGE_ENCODERS", 1],

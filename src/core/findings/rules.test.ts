@@ -780,7 +780,20 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
         endpointsMost: 3,
       },
     },
-    /^The reports take 4 endpoints though all share that can \(Keyboard, boot layout; .*; there may be 3\.$/,
+    /^The device takes 4 endpoints though all share that can \(Keyboard, boot layout; .*; there may be 3\.$/,
+  ],
+  [
+    "reports/endpoints",
+    {
+      ...kestrel,
+      reportSet: {
+        ...kestrel.reportSet,
+        interfaces: ["keyboard", "live", "pointer", "music"],
+        panel: { flags: [], values: [], lines: true },
+        endpointsMost: 6,
+      },
+    },
+    /^The device takes 7 endpoints though all share that can \(.*; Music \(MIDI\); the serial port, 3\); there may be 6\.$/,
   ],
   [
     "reports/pad-buttons",

@@ -3,23 +3,29 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { ENDPOINTS_THERE_CAN_BE, type EndpointPlan, endpointPlan, reportNumber } from "../hid/endpointPlan";
 import type { InterfaceKind } from "../hid/interfaceKinds";
+import { takesLines } from "../hid/panelSettings";
+import { SERIAL_ENDPOINTS } from "../hid/serialInterfaces";
+import { type UsbLayout, usbLayout } from "../hid/usbLayout";
 
 /** Endpoints of the 8-bit USB class beside the first (from memory). */
 export const USB8_ENDPOINTS = 6;
 
-/** Endpoints beside the first that the controller's chip has for reports. */
+/** Endpoints beside the first that the controller's chip has. */
 export function chipEndpoints(design: Design): number {
   const { profile } = derive(design);
   return profile && hasUsb8Chip(profile.id) ? USB8_ENDPOINTS : ENDPOINTS_THERE_CAN_BE;
 }
 
-/** How many the reports may take: what the chip has, or less where a person wants less. */
+/** How many the device may take: what the chip has, or less where a person wants less. */
 export const endpointsMost = (design: Design): number =>
   Math.min(chipEndpoints(design), design.reportSet.endpointsMost ?? ENDPOINTS_THERE_CAN_BE);
 
-/** Interfaces in order, each with its reports. */
+/** Interfaces in order, each with its reports; a serial port takes its endpoints beside theirs. */
 export const endpointPlanOf = (design: Design): EndpointPlan =>
-  endpointPlan(design.reportSet.interfaces, endpointsMost(design));
+  endpointPlan(design.reportSet.interfaces, endpointsMost(design) - (takesLines(design) ? SERIAL_ENDPOINTS : 0));
+
+/** All interfaces and endpoints of the device. */
+export const usbLayoutOf = (design: Design): UsbLayout => usbLayout(endpointPlanOf(design), takesLines(design));
 
 /** The number in front of a report of the design; 0 where none is. */
 export function reportNumberOf(design: Design, kind: InterfaceKind): number {

@@ -39,6 +39,12 @@ describe("what the device asks of the bus", () => {
     expect(keptShare(busShares([["music"]], plainReports))).toBe(0);
   });
 
+  it("keeps time for what a serial port would tell of its line", () => {
+    // 8 bytes, as above.
+    expect(keptShare([], true)).toBeCloseTo(15_539.58 / 1_000_000, 8);
+    expect(keptShare([])).toBe(0);
+  });
+
   it("has room for everything that can be declared", () => {
     const shape = { ...plainReports, keyBytes: EVERY_KEY_BYTES, buttons: 128, hat: true, axisBits: 16 };
     expect(keptShare(busShares(endpointPlan(interfaceKinds, 15), shape))).toBeLessThan(KEPT_MOST);

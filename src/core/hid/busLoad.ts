@@ -2,6 +2,7 @@ import { type InterfaceKind, isHid } from "./interfaceKinds";
 import type { EndpointPlan } from "./endpointPlan";
 import type { ReportShape } from "./reportShape";
 import { packetBytes } from "./packetBytes";
+import { SERIAL_PACKETS } from "./serialInterfaces";
 
 /** What one interface asks of the bus. */
 export interface BusShare {
@@ -50,6 +51,9 @@ export const busShares = (plan: EndpointPlan, shape: ReportShape): BusShare[] =>
     };
   });
 
-/** Of each frame what is kept for the device, 0 to 1. */
-export const keptShare = (shares: readonly BusShare[]): number =>
-  shares.reduce((sum, { isKept, ns }) => sum + (isKept ? ns : 0), 0) / FRAME_NS;
+/** What of each millisecond is kept for a serial port, in ns: the question whether it has something to tell of its line. */
+export const serialNs = (): number => transactionNs(SERIAL_PACKETS.told);
+
+/** Of each frame what is kept for the device, 0 to 1. @param hasSerial whether it has a serial port too */
+export const keptShare = (shares: readonly BusShare[], hasSerial = false): number =>
+  shares.reduce((sum, { isKept, ns }) => sum + (isKept ? ns : 0), hasSerial ? serialNs() : 0) / FRAME_NS;

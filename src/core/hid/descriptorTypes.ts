@@ -5,6 +5,8 @@ export const DESCRIPTOR = {
   STRING: 3,
   INTERFACE: 4,
   ENDPOINT: 5,
+  /** Interfaces that belong together (its engineering change notice). */
+  ASSOCIATION: 0x0b,
   HID: 0x21,
   REPORT: 0x22,
 } as const;

@@ -19,5 +19,11 @@ describe("as what a computer lists a device", () => {
   it("counts those that only a program of one's own speaks with", () =>
     expect(unlistedKinds(declaring("keyboard", "live", "panel"))).toBe(2));
 
+  it("has a serial port last, where lines are taken", () => {
+    const design = declaring("keyboard");
+    const reportSet = { ...design.reportSet, panel: { flags: [], values: [], lines: true } };
+    expect(hostKinds({ reportSet })).toEqual(["keyboard", "serial port"]);
+  });
+
   it("is nothing for a device that declares nothing", () => expect(hostKinds(declaring())).toEqual([]));
 });

@@ -1,4 +1,5 @@
 import { type InterfaceKind, inOrder } from "./interfaceKinds";
+import { type PanelSettings, takesLines } from "./panelSettings";
 
 /** What a computer lists for each interface among its devices; null where people see nothing of it (common practice). */
 const LISTED: Record<InterfaceKind, string | null> = {
@@ -14,12 +15,14 @@ const LISTED: Record<InterfaceKind, string | null> = {
 };
 
 interface Declaring {
-  reportSet: { interfaces: readonly InterfaceKind[] };
+  reportSet: { interfaces: readonly InterfaceKind[]; panel?: PanelSettings | undefined };
 }
 
-/** As what a computer lists the device, one for each interface that people see. */
-export const hostKinds = ({ reportSet: { interfaces } }: Declaring): string[] =>
-  inOrder(interfaces).flatMap((kind) => LISTED[kind] ?? []);
+/** As what a computer lists the device, one for each interface that people see, and the port that takes lines. */
+export const hostKinds = (design: Declaring): string[] => [
+  ...inOrder(design.reportSet.interfaces).flatMap((kind) => LISTED[kind] ?? []),
+  ...(takesLines(design) ? ["serial port"] : []),
+];
 
 /** Interfaces that only a program of one's own speaks with. */
 export const unlistedKinds = ({ reportSet: { interfaces } }: Declaring): number =>

@@ -1,11 +1,13 @@
 import { bytesOf } from "./descriptorWriter";
 import { DESCRIPTOR } from "./descriptorTypes";
 import { type InterfaceKind, type HidKind, isHid } from "./interfaceKinds";
-import { type EndpointPlan, reportNumber } from "./endpointPlan";
+import { reportNumber } from "./endpointPlan";
 import { hidInterfaces } from "./interfaces";
-import { MUSIC_INTERFACES, musicItems } from "./musicInterfaces";
+import { musicItems } from "./musicInterfaces";
 import { withReportId } from "./reportId";
 import type { ReportShape } from "./reportShape";
+import { serialItems } from "./serialInterfaces";
+import type { UsbLayout } from "./usbLayout";
 import { packetBytes } from "./packetBytes";
 
 /** Who a device says it is. */
@@ -34,14 +36,19 @@ const DEVICE_VERSION = 0x0100;
 const INTERRUPT = 3;
 const IN = 0x80;
 
-/** USB 2.0, table 9-8. Texts 1 and 2 are maker and product. */
-export const deviceDescriptor = ({ vendorId, productId }: UsbIdentity): number[] => [
+/** What a device says that it is, so that hosts look for interfaces that belong together (USB interface association descriptors). */
+const ASSOCIATING = [0xef, 2, 1];
+const BY_INTERFACE = [0, 0, 0];
+
+/**
+ * USB 2.0, table 9-8. Texts 1 and 2 are maker and product.
+ * @param associates whether interfaces are told to belong together: a serial port's are
+ */
+export const deviceDescriptor = ({ vendorId, productId }: UsbIdentity, associates: boolean): number[] => [
   18,
   DESCRIPTOR.DEVICE,
   ...word(USB_VERSION),
-  0,
-  0,
-  0,
+  ...(associates ? ASSOCIATING : BY_INTERFACE),
   CONTROL_BYTES,
   ...word(vendorId),
   ...word(productId),
@@ -67,10 +74,6 @@ export const hidDescriptor = (group: readonly HidKind[], shape: ReportShape): nu
 export const reportDescriptor = (group: readonly HidKind[], shape: ReportShape): number[] =>
   group.flatMap((kind) => [...bytesOf(withReportId(hidInterfaces[kind].descriptor(shape), reportNumber(group, kind)))]);
 
-/** How many interfaces that are. */
-export const interfaceCount = (plan: EndpointPlan): number =>
-  plan.reduce((sum, [kind]) => sum + (isHid(kind) ? 1 : MUSIC_INTERFACES), 0);
-
 /** Those of an interface of the HID class; null for music. */
 export const hidGroup = (group: readonly InterfaceKind[]): HidKind[] | null => {
   const kinds = group.filter(isHid);
@@ -89,18 +92,20 @@ function interfaceBytes(group: readonly InterfaceKind[], shape: ReportShape, num
 }
 
 /**
- * USB 2.0, table 9-10, with the interfaces' own descriptors behind it, in order; interface n has endpoint n + 1.
+ * USB 2.0, table 9-10, with the interfaces' own descriptors behind it, in order; interface n of the reports has endpoint n + 1.
  * @param currentMa the most that the device takes once configured; a port grants 500 mA at most (7.2.1)
  */
 export function configurationDescriptor(
-  plan: EndpointPlan,
+  { plan, serial, interfaces }: UsbLayout,
   shape: ReportShape,
   currentMa = USUAL_MA,
   pollMs = 1,
 ): number[] {
-  const body = plan.flatMap((group, number) => interfaceBytes(group, shape, number, pollMs));
+  const reports = plan.flatMap((group, number) => interfaceBytes(group, shape, number, pollMs));
+  const port = serial ? [...bytesOf(serialItems(serial.interface, serial.endpoint))] : [];
+  const body = [...reports, ...port];
   const attributes = BUS_POWERED | REMOTE_WAKE;
-  const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), interfaceCount(plan), 1, 0, attributes];
+  const head = [9, DESCRIPTOR.CONFIGURATION, ...word(9 + body.length), interfaces, 1, 0, attributes];
   return [...head, Math.ceil(Math.min(Math.max(currentMa, MA_UNITS), MOST_MA) / MA_UNITS), ...body];
 }
 

@@ -23,7 +23,7 @@ import { BANK_LINES, NONE, REPORTS } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import type { Design } from "../document/schema";
 import { type Problem, type Result, bad, good } from "../document/problem";
-import { endpointPlanOf } from "../firmware/endpoints";
+import { endpointPlanOf, usbLayoutOf } from "../firmware/endpoints";
 import { reportShapeOf } from "../firmware/reportShape";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { bankCount, type ScanTable } from "../firmware/scanTable";
@@ -34,7 +34,6 @@ import {
   deviceDescriptor,
   hidDescriptor,
   hidGroup,
-  interfaceCount,
   languageDescriptor,
   reportDescriptor,
   stringDescriptor,
@@ -217,21 +216,21 @@ function portMa(design: Design): number | undefined {
 }
 
 function described(design: Design): Described[] {
-  const plan = endpointPlanOf(design);
+  const layout = usbLayoutOf(design);
   const shape = reportShapeOf(design);
   const identity = identityOf(design);
   const any = NONE;
   const texts = [languageDescriptor, stringDescriptor(identity.maker), stringDescriptor(identity.product)];
   return [
-    { type: DESCRIPTOR.DEVICE, index: 0, forInterface: any, bytes: deviceDescriptor(identity) },
+    { type: DESCRIPTOR.DEVICE, index: 0, forInterface: any, bytes: deviceDescriptor(identity, layout.serial !== null) },
     {
       type: DESCRIPTOR.CONFIGURATION,
       index: 0,
       forInterface: any,
-      bytes: configurationDescriptor(plan, shape, portMa(design)),
+      bytes: configurationDescriptor(layout, shape, portMa(design)),
     },
     ...texts.map((bytes, index) => ({ type: DESCRIPTOR.STRING, index, forInterface: any, bytes })),
-    ...plan.flatMap((group, forInterface) => {
+    ...layout.plan.flatMap((group, forInterface) => {
       const kinds = hidGroup(group);
       if (!kinds) return [];
       return [
@@ -338,10 +337,11 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   put("LAMPS", scan.lampLines.length);
   put("PAIRS", lamps.pairs);
   put("PAIRS_FIRST", pairsFirst);
-  const plan = endpointPlanOf(design);
+  const { endpoints, interfaces, serial } = usbLayoutOf(design);
   put("REPORTS", design.reportSet.interfaces.length);
-  put("ENDPOINTS", plan.length);
-  put("INTERFACES", interfaceCount(plan));
+  put("ENDPOINTS", endpoints);
+  put("INTERFACES", interfaces);
+  put("SERIAL", serial?.endpoint ?? 0, serial?.interface ?? 0);
   put("DESCRIPTORS", all.length);
   put("EDGE_ENCODERS", edges.length);
   const bytes = [...header, ...sections.flatMap(([, section]) => section), ...descriptors];

@@ -9,6 +9,7 @@ import { addLayer, bind } from "../edits/keymap";
 import { adoptPinPlan, chooseController, clearPins } from "../edits/pins";
 import { wireAs } from "../edits/wiring";
 import type { Design } from "../document/schema";
+import type { InterfaceKind } from "../hid/interfaceKinds";
 import { planPins } from "../pins/planPins";
 import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
@@ -93,11 +94,38 @@ describe("no finished image", () => {
   });
 
   it("is made for what no image can", () => {
-    const pad = onSmall(finishedPad());
-    const taking = { ...pad, reportSet: { ...pad.reportSet, panel: { flags: [], values: [], lines: true } } };
-    expect(refusal(taking)).toMatch(
-      /^The finished image cannot do lines over a serial port\. The project to compile can/,
+    const at = { xMm: 200, yMm: 0, rotationDeg: 0, boardId: "panel" };
+    const port = addControl(finishedPad(), "pad-port", "x1", at);
+    const ends = [...derive(port).elements.values()].filter(({ controlId }) => controlId === "x1");
+    const plugged = wireAs(
+      port,
+      "pad-port",
+      ends.map(({ id }) => id),
     );
+    expect(refusal(onSmall(plugged))).toMatch(
+      /^The finished image cannot do a serial pad port\. The project to compile can/,
+    );
+  });
+
+  it("is made for lines beside live changes, and not for lines alone, or beside a few reports", () => {
+    const pad = onSmall(finishedPad());
+    const taking = (...interfaces: InterfaceKind[]) =>
+      refusal({ ...pad, reportSet: { ...pad.reportSet, interfaces, panel: { flags: [], values: [], lines: true } } });
+    expect(taking("keyboard", "live")).toMatch(
+      /^The chip's flash has no room for live changes, what the computer tells and lines over a serial port at once\./,
+    );
+    expect(taking("keyboard", "consumer", "system", "panel")).toBe("");
+    expect(taking()).toBe("");
+  });
+
+  it("is made for lines where reports leave no three endpoints", () => {
+    const pad = onSmall(finishedPad());
+    const panel = { flags: [], values: [], lines: true };
+    const interfaces: InterfaceKind[] = ["keyboard", "consumer"];
+    const few = (endpointsMost: number) =>
+      refusal({ ...pad, reportSet: { ...pad.reportSet, interfaces, panel, endpointsMost } });
+    expect(few(4)).toMatch(/^declares what takes 5 endpoints; there may be 4/);
+    expect(few(5)).toBe("");
   });
 
   it("is made without a report", () => {

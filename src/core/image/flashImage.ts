@@ -4,10 +4,11 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { type Problem, type Result, bad, good } from "../document/problem";
 import { arenaNeed, overLimits } from "../firmware/capacity";
-import { endpointPlanOf, endpointsMost } from "../firmware/endpoints";
+import { endpointsMost, usbLayoutOf } from "../firmware/endpoints";
 import { scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import { boardBlock } from "./boardBlock";
+import { takesLines } from "../hid/panelSettings";
 import type { HexPart } from "./intelHex";
 import { type Usb8Image, boardBytesMost, roomWithout, tableBytesMost, tooMuchAtOnce } from "./usb8Images";
 import { usb8Pins } from "./usb8Pins";
@@ -64,15 +65,15 @@ export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImag
   const scan = scanTableOf(design);
   const over = overLimits(scan, design);
   if (over.length > 0) return bad(...over.map((what) => ({ path: "", message: `has ${what}` })));
-  if (design.reportSet.interfaces.length === 0)
+  if (design.reportSet.interfaces.length === 0 && !takesLines(design))
     return bad({ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" });
   const tooMuch = tooMuchAtOnce(design, scan);
   if (tooMuch) return bad({ path: "", message: tooMuch });
-  const endpoints = endpointPlanOf(design).length;
+  const { endpoints } = usbLayoutOf(design);
   if (endpoints > endpointsMost(design))
     return bad({
       path: "reportSet.interfaces",
-      message: `declares reports that take ${endpoints} endpoints; there may be ${endpointsMost(design)}`,
+      message: `declares what takes ${endpoints} endpoints; there may be ${endpointsMost(design)}`,
     });
   const tones = Object.keys(scan.tones).length;
   if (tones > 1)

@@ -3,7 +3,8 @@ import { throughWords } from "../derived/throughWords";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
 import { reportNumber } from "../hid/endpointPlan";
-import { endpointPlanOf } from "../firmware/endpoints";
+import { serialItems } from "../hid/serialInterfaces";
+import { usbLayoutOf } from "../firmware/endpoints";
 import { descriptorItems } from "../firmware/descriptorItems";
 import type { ScanTable } from "../firmware/scanTable";
 import { arenaNeed } from "../firmware/capacity";
@@ -89,7 +90,8 @@ const descriptorArray = (name: string, bytes: Uint8Array) =>
 /** Which pin each numbered line is on, and the report descriptors, as a C header. */
 export function pinsHeader(plan: ScanTable, design: Design): string {
   const { profile } = derive(design);
-  const descriptors = endpointPlanOf(design).flatMap((group) => [
+  const { plan: groups, serial } = usbLayoutOf(design);
+  const descriptors = groups.flatMap((group) => [
     descriptorArray(
       `OV_DESCRIPTOR_${group.join("_").toUpperCase()}`,
       Uint8Array.from(group.flatMap((kind) => [...bytesOf(descriptorItems(design, kind))])),
@@ -101,6 +103,10 @@ export function pinsHeader(plan: ScanTable, design: Design): string {
         : [];
     }),
   ]);
+  if (serial) {
+    const bytes = bytesOf(serialItems(serial.interface, serial.endpoint));
+    descriptors.push(descriptorArray("OV_DESCRIPTOR_SERIAL", bytes));
+  }
   return `/* Lines and pins of "${inComment(design.name)}" on the ${inComment(profile?.title ?? "controller (none chosen yet)")}.
 ${lineComments("Strobe lines (driven low one at a time, else floating):", plan.strobeLines, design)}
 ${lineComments("Sense lines (inputs with pull-up; 16 to a bank):", plan.senseLines, design)}

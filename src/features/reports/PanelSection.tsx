@@ -38,9 +38,9 @@ function LinesBox() {
       <Checkbox label="Lines of text over a serial port tell it too" checked={takesLines(design)} onChange={set} />
       {takesLines(design) && (
         <Box fontSize="13px" color="var(--faint)">
-          Each line tells one thing by its number: “value 1 200”, “flag 2 1”. In Python they come over the board’s own
-          serial port; in firmware to compile you hand each byte to <code>ov_line_byte</code>. The finished image takes
-          none.
+          Each line tells one thing by its number: “value 1 200”, “flag 2 1”. The finished image is a serial port to the
+          computer for it, which takes three endpoints; in Python lines come over the board’s own; in firmware to
+          compile you hand each byte to <code>ov_line_byte</code>.
         </Box>
       )}
     </>

@@ -2,7 +2,7 @@
 
 import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
-import { endpointPlanOf } from "@/core/firmware/endpoints";
+import { usbLayoutOf } from "@/core/firmware/endpoints";
 import { reportShapeOf } from "@/core/firmware/reportShape";
 import { interfaceFaces, isHid } from "@/core/hid/interfaceKinds";
 import { reportNumber } from "@/core/hid/endpointPlan";
@@ -11,16 +11,18 @@ import { hidInterfaces } from "@/core/hid/interfaces";
 import { useDesign } from "@/store/bench";
 import { DescriptorPart } from "./DescriptorPart";
 
-/** Few play music. */
+/** Few play music, or take lines. */
 const MusicDescriptor = later(() => import("./MusicDescriptor").then((m) => m.MusicDescriptor));
+const SerialDescriptor = later(() => import("./SerialDescriptor").then((m) => m.SerialDescriptor));
 
 /** The descriptors of the declared interfaces, byte by byte. */
 export function ReportsTable() {
   const design = useDesign();
   const shape = reportShapeOf(design);
+  const { plan, serial } = usbLayoutOf(design);
   return (
     <>
-      {endpointPlanOf(design).flatMap((group, nth) =>
+      {plan.flatMap((group, nth) =>
         group.map((kind) =>
           isHid(kind) ? (
             <DescriptorPart
@@ -34,7 +36,8 @@ export function ReportsTable() {
           ),
         ),
       )}
-      {design.reportSet.interfaces.length === 0 && (
+      {serial && <SerialDescriptor place={serial} />}
+      {plan.length === 0 && !serial && (
         <Box padding="16px">
           The device declares no interface: no computer would listen to it. Declare one in the tray.
         </Box>

@@ -13,6 +13,7 @@
 #define GIVES_MEMORY 0x02
 #define INTERRUPT_IN 0xC1
 #define BULK_IN 0x81
+#define BULK_OUT 0x80
 
 static int bytes_of[256], banks_of[256], kind_of[256], last;
 static char trouble[80];
@@ -60,8 +61,9 @@ static int memory_given(void) {
 /* One endpoint descriptor (USB 2.0, table 9-13) against what was set up. */
 static void hold(const uint8_t *endpoint) {
   int number = endpoint[2] & 0x0F, packet = endpoint[4] | (endpoint[5] << 8);
-  if (!(endpoint[2] & 0x80) || (endpoint[3] != 3 && endpoint[3] != 2)) snprintf(trouble, sizeof trouble, "endpoint %d is no interrupt or bulk endpoint to the host", number);
-  else if (kind_of[number] != (endpoint[3] == 2 ? BULK_IN : INTERRUPT_IN)) snprintf(trouble, sizeof trouble, "endpoint %d is set up as %02x", number, kind_of[number]);
+  int is_in = (endpoint[2] & 0x80) != 0, is_bulk = endpoint[3] == 2;
+  if (!is_bulk && (endpoint[3] != 3 || !is_in)) snprintf(trouble, sizeof trouble, "endpoint %d is no interrupt endpoint to the host, and no bulk one", number);
+  else if (kind_of[number] != (is_bulk ? (is_in ? BULK_IN : BULK_OUT) : INTERRUPT_IN)) snprintf(trouble, sizeof trouble, "endpoint %d is set up as %02x", number, kind_of[number]);
   else if (bytes_of[number] < packet) snprintf(trouble, sizeof trouble, "endpoint %d: packets of %d bytes in %d", number, packet, bytes_of[number]);
 }
 

@@ -1,10 +1,11 @@
 import { FRAME_BYTES } from "@/core/contract/live";
 import { MUSIC_REPORT_BYTES } from "@/core/contract/music";
 import { PANEL } from "@/core/contract/panel";
-import { endpointPlanOf } from "@/core/firmware/endpoints";
+import { usbLayoutOf } from "@/core/firmware/endpoints";
 import { reportShapeOf } from "@/core/firmware/reportShape";
 import { type InterfaceKind, interfaceFaces } from "@/core/hid/interfaceKinds";
 import { reportBytes } from "@/core/hid/reportBytes";
+import { SERIAL_ENDPOINTS, SERIAL_PACKETS } from "@/core/hid/serialInterfaces";
 import type { Design } from "@/core/document/schema";
 import type { ImageSizes } from "@/core/image/flashImage";
 import { Section, Values } from "@/ui/pieces/sheets";
@@ -20,8 +21,14 @@ function bytesOf(kind: InterfaceKind, design: Design): string {
   return `${reportBytes(kind, reportShapeOf(design))} bytes`;
 }
 
+const serialRow = (first: number): [string, string] => [
+  `Serial port for lines, endpoints ${first} to ${first + SERIAL_ENDPOINTS - 1}`,
+  `packets of ${SERIAL_PACKETS.data} bytes told`,
+];
+
 /** What of the chip's memory the device takes, and what the computer will find. */
 export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageSizes }) {
+  const { plan, serial } = usbLayoutOf(design);
   const { code, codeMost, board, boardMost, tables, tablesMost, arena, arenaMost } = sizes;
   return (
     <>
@@ -37,12 +44,15 @@ export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageS
       </Section>
       <Section title="What the computer finds">
         <Values
-          rows={endpointPlanOf(design).flatMap((group, nth) =>
-            group.map((kind): [string, string] => [
-              `${interfaceFaces[kind].title}, endpoint ${nth + 1}`,
-              bytesOf(kind, design),
-            ]),
-          )}
+          rows={[
+            ...plan.flatMap((group, nth) =>
+              group.map((kind): [string, string] => [
+                `${interfaceFaces[kind].title}, endpoint ${nth + 1}`,
+                bytesOf(kind, design),
+              ]),
+            ),
+            ...(serial ? [serialRow(serial.endpoint)] : []),
+          ]}
         />
       </Section>
     </>
