@@ -41,6 +41,7 @@ const EXPORTS = [
   "ov_answer_place",
   "ov_answer_came",
   "ov_line_byte",
+  "ov_hear",
   "ov_plug_latched",
   "ov_plug_clocked",
 ];

@@ -10,6 +10,7 @@ runtime = Runtime(TABLES, lines, host.send, hardware.Kept())
 live = runtime.live
 has_panel = runtime.panel.is_declared
 has_lines = runtime.lines.there
+hears = runtime.heard.there
 has_radio = runtime.radio.there
 told_ms = hardware.now_ms()
 is_asleep = False
@@ -34,6 +35,8 @@ while True:
             runtime.panel.tell(told)
     if has_lines:
         runtime.lines.take(host.line_bytes())
+    if hears:
+        runtime.heard.take(host.played_bytes())
     if has_radio:
         answer = lines.radio_answer()
         if answer is not None:

@@ -38,6 +38,7 @@ EXPANDER_LEVELS = 0x12
 EXPANDER_ADDRESS = 0x20
 HALF_HIGH = 0x8000  # of 65536 of a wave
 TWO_BYTES = 0xC  # events of a program
+PLAYED_MOST = 30  # bytes a scan
 DIN_BAUD = 31250  # MIDI 1.0, hardware
 
 
@@ -129,6 +130,11 @@ class Host:
         """What came over the board's own serial port since the last call."""
         console = usb_cdc.console
         return console.read(console.in_waiting) if console and console.in_waiting else b""
+
+    @staticmethod
+    def played_bytes():
+        """What the computer played since the last call."""
+        return usb_midi.ports[0].read(PLAYED_MOST) or b""
 
     def answer(self, frame):
         return self.send(REPORT_LIVE, bytes(frame[:PACKED_FRAME_BYTES]))

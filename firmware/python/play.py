@@ -13,6 +13,7 @@ Lines of a script (the same as those of the C archive):
   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
   MS line BYTES               these came over the serial port (hex)
+  MS heard BYTES              the computer plays an event: its packet of four bytes (hex)
   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
   MS reset                    the bus is reset: the host knows nothing any more
   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
@@ -189,6 +190,9 @@ class Bench:
 
     def do_line(self, ms, told):
         self.runtime.lines.take(bytes.fromhex(told))
+
+    def do_heard(self, ms, event):
+        self.runtime.heard.take(bytes.fromhex(event)[1:])
 
     def do_answer(self, ms, told):
         self.runtime.radio_answered(bytes.fromhex(told))

@@ -22,6 +22,8 @@ static uint8_t lacks_reports(void) {
   return (uint8_t)(!OV_WITH_LIVE && ov_report_declared(OV_REPORT_LIVE));
 }
 
+#define LACKS_TO_LISTEN ((OV_WITH_LINES ? 0 : OV_LISTENS_TO_LINES) | (OV_WITH_HEARD ? 0 : OV_LISTENS_TO_CHANNEL))
+
 /* Whether it was compiled with all that the tables want. */
 static uint8_t has_parts(void) {
   uint8_t wanted = lacks_reports();
@@ -32,7 +34,7 @@ static uint8_t has_parts(void) {
   if (!OV_WITH_RADIO) wanted |= ov_table_byte(OV_AT_RADIO);
   if (!OV_WITH_PLUG) wanted |= ov_table_byte(OV_AT_PLUG);
   if (!OV_WITH_DIN) wanted |= ov_table_byte(OV_AT_DIN);
-  if (!OV_WITH_LINES) wanted |= ov_table_byte(OV_AT_LINES);
+  if (LACKS_TO_LISTEN) wanted |= (uint8_t)(ov_table_byte(OV_AT_LISTENS) & LACKS_TO_LISTEN);
   return (uint8_t)(wanted == 0);
 }
 

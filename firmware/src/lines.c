@@ -47,22 +47,15 @@ static void take_digit(uint8_t byte) {
 }
 
 static void carry_out(void) {
-  uint8_t *place;
-  uint8_t nth = (uint8_t)(number[0] - 1u), bit;
+  uint8_t nth = (uint8_t)(number[0] - 1u);
   if (part != SECOND || number[0] == 0 || number[0] > (is_value ? OV_PANEL_VALUES : OV_PANEL_FLAGS)) return;
   if (number[1] > (is_value ? 255u : 1u)) return;
-  place = ov_panel_place();
-  if (is_value) {
-    place[OV_PANEL_VALUES_AT + nth] = (uint8_t)number[1];
-    return;
-  }
-  bit = ov_flash_byte(ov_bits + (nth & 7u));
-  if (number[1]) place[nth >> 3] |= bit;
-  else place[nth >> 3] &= (uint8_t)~bit;
+  if (is_value) ov_panel_set_value(nth, (uint8_t)number[1]);
+  else ov_panel_set_flag(nth, (uint8_t)number[1]);
 }
 
 void ov_line_byte(uint8_t byte) {
-  if (!ov_table_byte(OV_AT_LINES)) return;
+  if (!ov_lines_there()) return;
   if (byte == '\n' || byte == '\r') {
     carry_out();
     ov_lines_init();

@@ -43,6 +43,8 @@ uint8_t *ov_panel_place(void);
 
 /* A byte that came over a serial port, of lines that tell a panel ("value 2 200", "flag 3 1"). Between two scans only. */
 void ov_line_byte(uint8_t byte);
+/* An event that the computer plays to a panel, as USB brings it: four bytes, its kind, its status and two values. Between two scans only. */
+void ov_music_heard(const uint8_t *event);
 
 /* What came back on the acknowledgement of a radio's packet: what a panel is told, OV_PANEL_BYTES, and behind it the packet's check value.
  * Between two scans only. 0 where nothing is expected there, or the check value does not fit; then nothing is taken. */

@@ -9,7 +9,7 @@
 static uint8_t *told;
 static uint8_t changed, fresh;
 
-uint8_t ov_panel_bytes(void) { return (uint8_t)(ov_report_declared(OV_REPORT_PANEL) || ov_lines_there() ? OV_PANEL_BYTES : 0); }
+uint8_t ov_panel_bytes(void) { return (uint8_t)(ov_report_declared(OV_REPORT_PANEL) || ov_lines_there() || ov_heard_there() ? OV_PANEL_BYTES : 0); }
 
 void ov_panel_init(void) {
   told = ov_arena_take(ov_panel_bytes());
@@ -31,6 +31,14 @@ uint8_t *ov_panel_place(void) {
   fresh = (uint8_t)(ov_panel_bytes() > 0);
   return told && ov_panel_bytes() ? told : 0;
 }
+
+void ov_panel_set_flag(uint8_t flag, uint8_t on) {
+  uint8_t *byte = ov_panel_place() + (flag >> 3), bit = ov_flash_byte(ov_bits + (flag & 7u));
+  if (on) *byte |= bit;
+  else *byte &= (uint8_t)~bit;
+}
+
+void ov_panel_set_value(uint8_t nth, uint8_t to) { ov_panel_place()[OV_PANEL_VALUES_AT + nth] = to; }
 
 uint8_t ov_panel_changed(void) {
   uint8_t was = changed;

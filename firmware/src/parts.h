@@ -172,15 +172,24 @@ void ov_macros_play(uint8_t elapsed_ms);
 
 /* lines.c */
 #if OV_WITH_LINES && OV_WITH_PANEL
-static inline uint8_t ov_lines_there(void) { return ov_table_byte(OV_AT_LINES); }
+static inline uint8_t ov_lines_there(void) { return ov_table_byte(OV_AT_LISTENS) & OV_LISTENS_TO_LINES; }
 OV_RARELY void ov_lines_init(void);
 #else
 static inline uint8_t ov_lines_there(void) { return 0; }
 static inline void ov_lines_init(void) {}
 #endif
 
+/* heard.c: the channel, counted from 1, or 0 */
+#if OV_WITH_HEARD && OV_WITH_PANEL
+static inline uint8_t ov_heard_there(void) { return ov_table_byte(OV_AT_LISTENS) & OV_LISTENS_TO_CHANNEL; }
+#else
+static inline uint8_t ov_heard_there(void) { return 0; }
+#endif
+
 #if OV_WITH_PANEL
 /* panel.c */
+void ov_panel_set_flag(uint8_t flag, uint8_t on); /* of a device that has a panel, within its flags and values */
+void ov_panel_set_value(uint8_t nth, uint8_t to);
 OV_RARELY uint8_t ov_panel_bytes(void);
 void ov_panel_init(void);
 OV_RARELY void ov_panel_forget(void);

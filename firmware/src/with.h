@@ -45,6 +45,9 @@
 #ifndef OV_WITH_LINES
 #define OV_WITH_LINES 1 /* lines of text that tell a panel; want OV_WITH_PANEL */
 #endif
+#ifndef OV_WITH_HEARD
+#define OV_WITH_HEARD 1 /* notes that the computer plays to a panel; want OV_WITH_PANEL */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif

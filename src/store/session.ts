@@ -146,11 +146,16 @@ export const setAir = (air: SessionState["air"]): void => useSession.setState({ 
 
 export const setAsleep = (asleep: boolean): void => whenAwake((device) => device.putHostToSleep(asleep));
 
-/** The computer tells the panel this. */
+/** The computer tells the panel this, over its report. */
 export const tellPanel = (told: SessionState["told"]): void => whenAwake((device) => device.tellDevice(told));
 
-/** A line of text over the device's serial port. */
-export const sayLine = (text: string): void => whenAwake((device) => device.sayLine(text));
+/** Lines of text over the device's serial port. @param told what it then shows */
+export const sayLines = (lines: string[], told: SessionState["told"]): void =>
+  whenAwake((device) => device.sayLines(lines, told));
+
+/** Messages that a program on the computer plays to the device. @param told what it then shows */
+export const playToDevice = (messages: number[][], told: SessionState["told"]): void =>
+  whenAwake((device) => device.playToDevice(messages, told));
 
 /** Turns a knob round once, as fast as the brief wishes. */
 export const spinElement = (elementId: string): void => whenAwake((device) => device.spinKnob(elementId));

@@ -4,7 +4,6 @@ import { Device, type TimedReport } from "@/core/engine/device";
 import { coloursOfChain } from "@/core/engine/lightColours";
 import { panelBytes } from "@/core/hid/panelSettings";
 import type { heardOf } from "@/core/engine/hostMusic";
-import { panelLines, readPanelLine } from "@/core/hid/panelLine";
 import { DeviceEnd } from "./cable";
 import type { RadioLink } from "@/core/engine/radioLink";
 import type { SocketEar } from "@/core/engine/socketHeard";
@@ -351,30 +350,22 @@ export function moveWiperTo(elementId: string, place: number): void {
   set({ places: { ...get().places, [elementId]: bounded } });
 }
 
-/** Over the bus; or, where a radio's acknowledgement brings it, with the next one; or in lines, where that is the only way. */
+/** Over its report; where a radio's acknowledgement brings it, with the next one. */
 export function tellDevice(told: SessionState["told"]): void {
-  const isDeclared = design?.reportSet.interfaces.includes("panel");
-  if (isDeclared && !link?.answers) device?.tell(panelBytes(told.flags, told.values));
-  if (!isDeclared) for (const line of panelLines(get().told, told)) device?.sayLine(line);
+  if (!link?.answers) device?.tell(panelBytes(told.flags, told.values));
   set({ told });
 }
 
-/** A line over the serial port, understood or not. */
-export function sayLine(text: string): void {
-  device?.sayLine(text);
-  const line = readPanelLine(text);
-  if (!line) return;
-  const { flags, values } = get().told;
-  const filled = <T>(list: T[], to: T, none: T) =>
-    Array.from({ length: Math.max(list.length, line.nth + 1) }, (_, nth) =>
-      nth === line.nth ? to : (list[nth] ?? none),
-    );
-  set({
-    told: {
-      flags: line.of === "flags" ? filled(flags, line.to === 1, false) : flags,
-      values: line.of === "values" ? filled(values, line.to, 0) : values,
-    },
-  });
+/** Lines over the serial port, understood or not. @param told what the device then shows */
+export function sayLines(lines: string[], told: SessionState["told"]): void {
+  for (const line of lines) device?.sayLine(line);
+  set({ told });
+}
+
+/** Messages that a program plays, shown or not. @param told what the device then shows */
+export function playToDevice(messages: number[][], told: SessionState["told"]): void {
+  for (const message of messages) device?.hear(message);
+  set({ told });
 }
 
 /** The computer goes to sleep, or wakes by itself. */

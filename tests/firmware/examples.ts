@@ -179,6 +179,8 @@ function readHostEvent(line: string): SimulationEvent {
   if (polled) return { atMs: Number(polled[1]), action: "poll" };
   const said = /^at (\d+) line "(.*)"$/.exec(line);
   if (said) return { atMs: Number(said[1]), action: "line", line: said[2] };
+  const heard = /^at (\d+) hear ([0-9a-f ]+)$/.exec(line);
+  if (heard) return { atMs: Number(heard[1]), action: "hear", heard: heard[2].replaceAll(" ", "") };
   const told = /^at (\d+) told ([0-9a-f ]+)$/.exec(line);
   if (told) return { atMs: Number(told[1]), action: "tell", told: told[2].replaceAll(" ", "") };
   const [, atMs, action, late, cut] = /^at (\d+) (?:host (busy|ready|sleep|wake|reset)|late (\d+)|(power cut))$/.exec(
@@ -251,6 +253,7 @@ function withLayer(design: Design, id: string): Design {
 const INTERRUPTING = "pins interrupt";
 const EVERY_KEY = "every key";
 const LINES = "lines over a serial port";
+const NOTES = /^notes from the computer: channel (\d+), note (\d+), controller (\d+)$/;
 const NO_USB_MUSIC = "no music over USB";
 
 /** Reports that a new design does not declare by itself, where an example has something that speaks through them. */
@@ -259,7 +262,7 @@ const DECLARED: [RegExp, InterfaceKind][] = [
   [/[:=|] *place /, "place"],
   [/[:=] *(pad|hat) /, "pad"],
   [/^at \d+ (told|answer) /m, "panel"],
-  [/[:=|] *(note|controller|program|music) |controls \d/, "music"],
+  [/[:=|] *(note|controller|program|music) |controls \d|^notes from the computer/m, "music"],
   [/[:=|] *system /, "system"],
 ];
 function declaring(design: Design, setup: string): Design {
@@ -285,7 +288,10 @@ export function readExample(text: string): Example {
     else if (line.startsWith("at ")) events.push(readHostEvent(line));
     else if (line === EVERY_KEY) design = { ...design, reportSet: { ...design.reportSet, everyKey: true } };
     else if (line === LINES) design = setPanel(design, { ...noPanel, lines: true });
-    else if (line.startsWith("endpoints "))
+    else if (NOTES.test(line)) {
+      const [channel, note, controller] = NOTES.exec(line)!.slice(1).map(Number);
+      design = setPanel(design, { ...noPanel, notes: { channel: channel - 1, note, controller } });
+    } else if (line.startsWith("endpoints "))
       design = { ...design, reportSet: { ...design.reportSet, endpointsMost: Number(line.split(" ")[1]) } };
     else if (line !== INTERRUPTING && line !== NO_USB_MUSIC) design = obey(design, line);
   }

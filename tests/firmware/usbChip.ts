@@ -137,6 +137,7 @@ export function recordContacts(design: Design, request: SimulationRequest): Reco
     },
     din: (atMs, bytes) => expected.push(`${atMs} din ${toHex(bytes)}`),
     radio: (atMs, bytes) => expected.push(`${atMs} radio ${toHex(bytes)}`),
+    heard: (atMs, event) => script.push(`${atMs} heard ${toHex(event)}`),
     line: (atMs, bytes) => script.push(`${atMs} line ${toHex(bytes)}`),
     radioAnswer: (atMs, bytes) => script.push(`${atMs} answer ${toHex(bytes)}`),
     level: (atMs, sensor, level) => script.push(`${atMs} wiper ${sensor} ${level}`),

@@ -78,6 +78,38 @@ describe("the interfaces of music over USB", () => {
   });
 });
 
+describe("music that listens, over USB", () => {
+  const pad = onSmallClass(finishedPad());
+  const panel = { flags: [], values: [], notes: { channel: 0, note: 60, controller: 20 } };
+  const hearing: Design = { ...pad, reportSet: { ...pad.reportSet, interfaces: ["keyboard", "music"], panel } };
+  const asked = (...requests: string[]) => ask(host, imageFiles(hearing, workFolder()), requests);
+
+  it("has an endpoint more, from the computer, and no others", () => {
+    const status = (address: string) => "8200" + "0000" + `${address}00` + "0200";
+    expect(asked(...["81", "82", "03", "83", "04"].map(status))).toEqual(["0000", "0000", "0000", "stall", "stall"]);
+  });
+
+  it("stands in the configuration as the design says, and the device's interfaces are each its own", () => {
+    const [bytes, device] = asked("80060002" + "0000" + "ff00", DEVICE);
+    const own = configurationDescriptor(
+      usbLayout([["keyboard"], ["music"]], { notes: true, lines: false }),
+      plainReports,
+    );
+    expect(bytes.slice(18)).toBe(toHex(Uint8Array.from(own)).slice(18));
+    expect(device.slice(8, 14)).toBe("000000");
+  });
+
+  it("halts and goes on", () => {
+    const status = "8200" + "0000" + "0300" + "0200";
+    expect(asked("0203" + "0000" + "0300" + "0000", status, "0201" + "0000" + "0300" + "0000", status)).toEqual([
+      "",
+      "0100",
+      "",
+      "0000",
+    ]);
+  });
+});
+
 describe("a serial port for lines over USB", () => {
   const plain = onSmallClass(finishedPad());
   const panel = { flags: [], values: [], lines: true };
@@ -110,13 +142,13 @@ describe("a serial port for lines over USB", () => {
   it("has three endpoints, the second of them from the computer, and no others", () => {
     const status = (address: string) => "8200" + "0000" + `${address}00` + "0200";
     const there = ["81", "82", "03", "84"].map(status);
-    const absent = ["01", "02", "04", "85", "05"].map(status);
+    const absent = ["01", "02", "83", "04", "85", "05"].map(status);
     expect(asked(...there, ...absent)).toEqual([...there.map(() => "0000"), ...absent.map(() => "stall")]);
   });
 
   it("stands in the configuration as the design says", () => {
     const [bytes] = asked("80060002" + "0000" + "ff00");
-    const own = configurationDescriptor(usbLayout([["keyboard"]], true), plainReports);
+    const own = configurationDescriptor(usbLayout([["keyboard"]], { notes: false, lines: true }), plainReports);
     expect(bytes.slice(18)).toBe(toHex(Uint8Array.from(own)).slice(18));
   });
 });

@@ -39,6 +39,27 @@ describe("the interfaces of music (USB Device Class Definition for MIDI Devices 
     expect(parts).toHaveLength(8);
   });
 
+  it("listen too: a jack from the computer, one to the outside, and what carries it on an endpoint of its own", () => {
+    const both = split([...bytesOf(musicItems(2, 3, 32, 5))]);
+    const [, , streaming, header, ...rest] = both;
+    expect(streaming[4]).toBe(2); // two endpoints
+    expect(header[5]).toBe(both.slice(3).reduce((sum, { length }) => sum + length, 0));
+    const jacks = rest.filter(([, type, subtype]) => type === 0x24 && (subtype === 2 || subtype === 3));
+    // Subtype 2 in, 3 out; type 1 embedded, 2 external; each out jack names the in jack that feeds it (tables B-7 to B-10).
+    expect(jacks.map(([, , subtype, type, id]) => [subtype, type, id])).toEqual([
+      [2, 2, 1],
+      [3, 1, 2],
+      [2, 1, 3],
+      [3, 2, 4],
+    ]);
+    expect(jacks.filter(([, , subtype]) => subtype === 3).map((jack) => jack[6])).toEqual([1, 3]);
+    const endpoints = rest.filter(([, type]) => type === 5 || type === 0x25).slice(-2);
+    expect(endpoints).toEqual([
+      [9, 5, 0x05, 2, 32, 0, 0, 0, 0],
+      [5, 0x25, 1, 1, 3],
+    ]);
+  });
+
   it("stand last, whatever the order they were declared in, and are counted as two", () => {
     expect(inOrder(["music", "keyboard", "live"])).toEqual(["keyboard", "live", "music"]);
     expect(usbLayout([["keyboard"], ["music"]])).toMatchObject({ interfaces: 3, endpoints: 2, serial: null });

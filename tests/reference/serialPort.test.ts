@@ -38,7 +38,7 @@ describe("a serial port over USB (CDC 1.2 and PSTN 1.2, from memory)", () => {
   });
 
   it("stands behind all reports, music's two interfaces included, and takes three endpoints", () => {
-    const layout = usbLayout([["keyboard"], ["music"]], true);
+    const layout = usbLayout([["keyboard"], ["music"]], { notes: false, lines: true });
     expect(layout).toMatchObject({ interfaces: 5, endpoints: 5, serial: { interface: 3, endpoint: 3 } });
     const [configuration, ...rest] = split(configurationDescriptor(layout, plainReports));
     expect(configuration[4]).toBe(5);

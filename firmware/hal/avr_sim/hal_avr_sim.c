@@ -168,6 +168,14 @@ static void read_line(void) {
   for (; length > 0; length--) ov_line_byte(PORT(OV_PORT_FRAME));
 }
 
+static void hear(void) {
+  uint8_t event[OV_MUSIC_PACKET_BYTES], i;
+  for (i = PORT(OV_PORT_FRAME); i > 0; i--) {
+    event[OV_MUSIC_PACKET_BYTES - i] = PORT(OV_PORT_FRAME);
+  }
+  ov_music_heard(event);
+}
+
 static void poll_plug(void) {
   uint8_t bits = (uint8_t)(ov_table_byte(OV_AT_PLUG) + 1u);
   PORT(OV_PORT_PLUG) = ov_plug_latched();
@@ -206,6 +214,7 @@ int main(void) {
       case 9: tell_answered(); break;
       case 10: poll_plug(); break;
       case 11: read_line(); break;
+      case 12: hear(); break;
       default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }

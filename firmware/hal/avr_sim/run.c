@@ -27,6 +27,7 @@
 #define COMMAND_ANSWER 9
 #define COMMAND_POLL 10
 #define COMMAND_LINE 11
+#define COMMAND_HEARD 12
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -257,6 +258,9 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "line") == 0) {
     read_answer(line + used);
     do_command(avr, COMMAND_LINE);
+  } else if (strcmp(verb, "heard") == 0) {
+    read_answer(line + used);
+    do_command(avr, COMMAND_HEARD);
   } else if (strcmp(verb, "poll") == 0) {
     do_command(avr, COMMAND_POLL);
   } else if (strcmp(verb, "answer") == 0) {

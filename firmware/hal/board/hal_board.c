@@ -54,7 +54,8 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
  * stop bit. Start to send, and do not wait: let its buffer or its interrupt take them. */
 void ov_hal_din(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
 
-/* Of lines that tell a panel nothing is asked here: give each byte of your serial port to ov_line_byte, between two scans (ovrin.h). */
+/* Of lines that tell a panel nothing is asked here: give each byte of your serial port to ov_line_byte, between two scans (ovrin.h). Of notes
+ * that the computer plays neither: give each packet of your MIDI interface to ov_music_heard. */
 
 /* Of a serial pad port nothing is asked here: let its latch line interrupt, put what ov_plug_latched answers on the data line (1: high), and at
  * each clock edge after it what ov_plug_clocked answers (ovrin.h). */

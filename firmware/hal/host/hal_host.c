@@ -10,6 +10,7 @@
  *   MS locks VALUE              the host sets its lock lights (bit 0 num, 1 caps, 2 scroll)
  *   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
  *   MS line BYTES               these came over the serial port (hex)
+ *   MS heard BYTES              the computer plays an event: its packet of four bytes (hex)
  *   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
  *   MS poll                     what hangs on the pad port latches and reads all of its bits, and two behind them
  *   MS reset                    the bus is reset: the host knows nothing any more
@@ -236,6 +237,18 @@ static int read_line(const char *hex) {
   return 1;
 }
 
+static int hear(const char *hex) {
+  uint8_t event[OV_MUSIC_PACKET_BYTES];
+  unsigned byte, i;
+  int used = 0;
+  for (i = 0; i < sizeof event; i++, hex += used) {
+    if (sscanf(hex, " %2x%n", &byte, &used) != 1) return 0;
+    event[i] = (uint8_t)byte;
+  }
+  ov_music_heard(event);
+  return 1;
+}
+
 static int poll_plug(void) {
   uint8_t bits = (uint8_t)(ov_table_byte(OV_AT_PLUG) + 2u), n;
   printf("%lu plug %u", now_ms, ov_plug_latched());
@@ -300,6 +313,7 @@ static int obey(const char *line) {
   }
   if (strcmp(verb, "poll") == 0) return poll_plug();
   if (strcmp(verb, "line") == 0) return read_line(line + used);
+  if (strcmp(verb, "heard") == 0) return hear(line + used);
   if (strcmp(verb, "answer") == 0) return tell_answered(line + used);
   if (strcmp(verb, "ask") == 0) return ask(line + used);
   if (strcmp(verb, "told") == 0) return tell_panel(line + used);

@@ -2,7 +2,7 @@
  *
  * USB is the larger part of it: declare one interface for each descriptor of pins.h (that of music is two whole interfaces with
  * a bulk endpoint), hand reports over in port_report, call ov_host_locks when the keyboard's output report comes, ov_host_reset
- * after a bus reset, and ov_host_sleeps when the bus is suspended and when it runs again (all in ovrin.h); for what the computer tells a panel, put the 16 bytes of its interface's output report to ov_panel_place, and each byte of lines that come over a serial port to ov_line_byte, between two scans; for
+ * after a bus reset, and ov_host_sleeps when the bus is suspended and when it runs again (all in ovrin.h); for what the computer tells a panel, put the 16 bytes of its interface's output report to ov_panel_place, each byte of lines that come over a serial port to ov_line_byte, and each packet that the computer plays to ov_music_heard, between two scans; for
  * a serial pad port, let its latch and clock lines interrupt and put on its data line what ov_plug_latched and ov_plug_clocked answer; for
  * live changes, join the feature report of their interface to ov_live_place, ov_live_asked and ov_live_frame. */
 #ifndef OV_PORT_H

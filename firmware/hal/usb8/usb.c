@@ -3,6 +3,7 @@
 #include <avr/io.h>
 
 #include "board.h"
+#include "listen.h"
 #include "ovrin.h"
 #include "parts.h"
 #include "serial.h"
@@ -65,6 +66,9 @@ static void open_reports(void) {
     UECFG0X = of_report(nth, SET_UP);
     UECFG1X = of_report(nth, SET_UP + 1);
   }
+#if OV_HEARS_NOTES
+  ov_listen_open();
+#endif
 #if OV_HAS_SERIAL
   ov_serial_open();
 #endif
@@ -169,8 +173,11 @@ static uint8_t set_configuration(const struct setup *ask) {
 static uint8_t is_endpoint(uint8_t address) {
   uint8_t number = address & 0x0F;
   if (number == 0) return 1;
+#if OV_HEARS_NOTES
+  if (number == ov_board_byte(OV_BOARD_AT_MUSIC_IN)) return (uint8_t)(configuration && address == number);
+#endif
 #if OV_HAS_SERIAL
-  if (!(address & 0x80)) return (uint8_t)(configuration && ov_serial_is_out(number));
+  if (ov_serial_is_out(number)) return (uint8_t)(configuration && address == number);
 #endif
   return (uint8_t)((address & 0x80) && configuration && number <= ov_board_byte(OV_BOARD_AT_ENDPOINTS));
 }
@@ -434,6 +441,9 @@ void ov_usb_poll(void) {
   if (UEINTX & BIT(RXSTPI)) obey();
 #if OV_HAS_SERIAL
   if (configuration) ov_serial_pass();
+#endif
+#if OV_HEARS_NOTES
+  if (configuration) ov_listen_pass();
 #endif
 }
 

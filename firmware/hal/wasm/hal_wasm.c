@@ -58,6 +58,13 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
 void ov_hal_din(const uint8_t *bytes, uint8_t length) { host_din(bytes, length); }
 /* Where the page writes what comes back on an acknowledgement. */
 static uint8_t answer[OV_RADIO_FRAME_MOST];
+/* An event that the computer plays. */
+void ov_hear(uint32_t kind, uint32_t status, uint32_t first, uint32_t second);
+void ov_hear(uint32_t kind, uint32_t status, uint32_t first, uint32_t second) {
+  const uint8_t event[4] = {(uint8_t)kind, (uint8_t)status, (uint8_t)first, (uint8_t)second};
+  ov_music_heard(event);
+}
+
 uint8_t *ov_answer_place(void);
 uint8_t *ov_answer_place(void) { return answer; }
 uint8_t ov_answer_came(uint8_t length);

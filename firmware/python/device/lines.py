@@ -1,14 +1,14 @@
 """Lines of text that tell a panel over a serial port: "value 2 200", "flag 3 1", each with a line's end. Numbers count from 1; what is
 no such line changes nothing."""
 
-from device.contract import AT_LINES, PANEL_FLAGS, PANEL_VALUES
+from device.contract import AT_LISTENS, LISTENS_TO_LINES, PANEL_FLAGS, PANEL_VALUES
 
 LONGEST = 16  # a longer one is none
 
 
 class Lines:
     def __init__(self, table, panel):
-        self.there = table[AT_LINES] > 0
+        self.there = (table[AT_LISTENS] & LISTENS_TO_LINES) > 0
         self.panel = panel
         self.line = ""
 

@@ -1,14 +1,14 @@
 """What the computer tells a panel: flags that lamps and lights show, and values. It stays until the computer tells something else,
 or the bus is reset."""
 
-from device.contract import AT_LINES, PANEL_BYTES, PANEL_VALUES, PANEL_VALUES_AT, REPORT_PANEL
+from device.contract import AT_LISTENS, PANEL_BYTES, PANEL_VALUES, PANEL_VALUES_AT, REPORT_PANEL
 from device.table import is_declared
 
 
 class Panel:
     def __init__(self, table):
         self.is_declared = is_declared(table, REPORT_PANEL)
-        self.is_told = self.is_declared or table[AT_LINES] > 0
+        self.is_told = self.is_declared or table[AT_LISTENS] > 0
         self.told = bytes(PANEL_BYTES)
         self.is_fresh = False  # it was told something since displays looked
 

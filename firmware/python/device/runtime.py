@@ -20,6 +20,7 @@ from device.keymap import Keymap
 from device.lamps import Lamps
 from device.layers import Layers
 from device.lights import Lights
+from device.heard import Heard
 from device.lines import Lines
 from device.live import Live
 from device.macros import Macros
@@ -84,6 +85,7 @@ class Runtime:
         self.radio = self.debounce.radio = self.encoders.radio = self.axes.radio = Radio(table, lines.radio)
         self.panel = Panel(table)
         self.lines = Lines(table, self.panel)
+        self.heard = Heard(table, self.panel)
         self.lamps = Lamps(table, actions, layers, next_key, self.awake, self.value_of, self.panel, lines.lamp)
         self.lights = Lights(table, Glows(table, actions, self.lamps, self.value_of), lines.lights)
         self.segments = Segments(table, layers, self.value_of, lines.segments)

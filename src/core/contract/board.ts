@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 10;
+export const BOARD_VERSION = 11;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -37,6 +37,8 @@ const HEADER = [
   ["INTERFACES", 1],
   /** A serial port's first endpoint, or 0 without, and its first interface. */
   ["SERIAL", 2],
+  /** The endpoint on which a computer plays to it, or 0 without. */
+  ["MUSIC_IN", 1],
   ["DESCRIPTORS", 1],
   /** Encoders whose edges interrupt. */
   ["EDGE_ENCODERS", 1],

@@ -50,7 +50,7 @@ import {
 import { AXIS_DO, AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "./axes";
 import { HAT_NONE } from "./pad";
 import { DIN, MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, dinBytes, musicBytes } from "./music";
-import { PANEL } from "./panel";
+import { LISTENS_TO, PANEL } from "./panel";
 import { PLUG } from "./plug";
 import { RADIO_AT, RADIO_BYTES, RADIO_CHECK, RADIO_FRAME_MOST, RADIO_FRAMING, RADIO_PARTS } from "./radio";
 import {
@@ -217,6 +217,7 @@ ${defines("AXIS_DO_", AXIS_DO).join("\n")}
 ${defines("AXIS_USE_AT_", AXIS_USE_AT).join("\n")}
 #define OV_HAT_NONE ${HAT_NONE}
 ${defines("PANEL_", PANEL).join("\n")}
+${defines("LISTENS_TO_", LISTENS_TO).join("\n")}
 ${defines("MUSIC_", MUSIC).join("\n")}
 #define OV_MUSIC_REPORT_BYTES ${MUSIC_REPORT_BYTES}
 #define OV_MUSIC_NEED ${musicBytes}

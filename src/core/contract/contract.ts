@@ -7,7 +7,7 @@ import { padBytes } from "./pad";
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 16;
+export const TABLE_VERSION = 17;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -114,8 +114,11 @@ const HEADER = [
   ["PLUG", 1],
   /** Whether a socket for music hangs on a serial transmitter (1). */
   ["DIN", 1],
-  /** Whether lines of text over a serial port tell a panel (1). */
-  ["LINES", 1],
+  /** What tells a panel beside its report: LISTENS_TO. */
+  ["LISTENS", 1],
+  /** Where notes tell it: that of its first flag, and the controller of its first value. */
+  ["HEARD_NOTE", 1],
+  ["HEARD_CONTROLLER", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -579,6 +582,7 @@ export const FIXED_RAM_BYTES = {
   place: 6,
   radio: 24,
   plug: 12,
+  heard: 0,
 };
 export const STACK_BYTES = 108;
 /** A radio's packet is framed on the stack, which is the deeper by so much. */

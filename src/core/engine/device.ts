@@ -43,6 +43,8 @@ export interface DeviceWatch {
   host?(atMs: number, what: "locks" | "busy" | "sleeps" | "reset" | "late" | "off", value: number): void;
   /** Bytes come over a serial port, seen from this millisecond on. */
   line?(atMs: number, bytes: Uint8Array): void;
+  /** The computer plays an event, seen from this millisecond on. */
+  heard?(atMs: number, event: Uint8Array): void;
   /** What the computer tells a panel, seen from this millisecond on. */
   told?(atMs: number, bytes: Uint8Array): void;
   /** A frame of live changes that the host sends, seen from this millisecond on. */
@@ -290,6 +292,13 @@ export class Device {
     const bytes = Uint8Array.from(`${text}\n`, (sign) => Math.min(sign.charCodeAt(0), 0x7f));
     this.watch.line?.(this.nowMs, bytes);
     this.runtime.line(bytes);
+  }
+
+  /** The computer plays a message of up to three bytes, which reaches the device as a packet on its first cable. */
+  hear([status, first = 0, second = 0]: ArrayLike<number> & Iterable<number>): void {
+    const event = Uint8Array.of(status >> 4, status, first, second);
+    this.watch.heard?.(this.nowMs, event);
+    this.runtime.hear(event);
   }
 
   /** This comes back on the acknowledgement of a radio's packet. @returns whether the device takes it */

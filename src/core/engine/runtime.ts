@@ -42,6 +42,8 @@ export interface Runtime {
   radioAnswered(bytes: Uint8Array): boolean;
   /** Bytes that came over a serial port. */
   line(bytes: Uint8Array): void;
+  /** An event that the computer plays: the four bytes of its packet. */
+  hear(event: Uint8Array): void;
   /** A serial pad port is latched and read: the level of its data line at each of so many bits. */
   readPlug(bits: number): boolean[];
   /** The bytes that outlast the power. */
@@ -71,6 +73,7 @@ interface Exports {
   ov_live_frame(): number;
   ov_panel_place(): number;
   ov_line_byte(byte: number): void;
+  ov_hear(kind: number, status: number, first: number, second: number): void;
   ov_plug_latched(): number;
   ov_plug_clocked(): number;
   ov_answer_place(): number;
@@ -127,6 +130,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       new Uint8Array(exports.memory.buffer, place, PANEL.BYTES).fill(0).set(bytes.slice(0, PANEL.BYTES));
       return true;
     },
+    hear: ([kind, status, first, second]) => exports.ov_hear(kind, status, first, second),
     line: (bytes) => bytes.forEach((byte) => exports.ov_line_byte(byte)),
     radioAnswered(bytes) {
       const told = bytes.slice(0, RADIO_FRAME_MOST);

@@ -32,6 +32,7 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
       script.push(`${atMs} poll`);
       expected.push(`${atMs} plug ${levels.map(Number).join("")}`);
     },
+    heard: (atMs, event) => script.push(`${atMs} heard ${toHex(event)}`),
     line: (atMs, bytes) => script.push(`${atMs} line ${toHex(bytes)}`),
     radioAnswer: (atMs, bytes) => script.push(`${atMs} answer ${toHex(bytes)}`),
     shares: (kinds) => script.push(`0 shares ${kinds.map((kind) => REPORTS[kind].number).join(" ")}`),

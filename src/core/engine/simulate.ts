@@ -15,7 +15,7 @@ import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { patternWords } from "../keymap/segmentSigns";
 import type { Device, DeviceWatch, TimedReport } from "./device";
 import { deviceOf } from "./preparedDevice";
-import { takesLines } from "../hid/panelSettings";
+import { notesHeard, takesLines } from "../hid/panelSettings";
 import { SocketReceiver } from "./socketReceiver";
 import { heardOf } from "./hostMusic";
 import type { SoundingNote } from "./musicHeard";
@@ -49,6 +49,7 @@ const HOST_ACTIONS = [
   "ask",
   "tell",
   "line",
+  "hear",
   "answer",
   "poll",
 ] as const;
@@ -76,6 +77,8 @@ const eventSchema = z.strictObject({
   told: z.optional(text(2, 2 * PANEL.BYTES)),
   /** A line of text that comes over the serial port: "value 2 200", "flag 3 1". */
   line: z.optional(text(1, 80)),
+  /** What the computer plays, a message in hexadecimal: "903c7f". */
+  heard: z.optional(text(4, 6)),
   /** What comes back on the acknowledgement of a radio's packet, in hexadecimal. */
   answer: z.optional(text(2, 2 * RADIO_FRAME_MOST)),
 });
@@ -218,7 +221,15 @@ const TOLD_PROBLEMS: Partial<
   poll: (design, _, at) => (padPortOf(design) ? [] : [{ path: `events.${at}.action`, message: NO_PORT }]),
   tell: (design, { told }, at) => tellProblems(design, told, at),
   line: (design, { line }, at) => lineProblems(design, line, at),
+  hear: (design, { heard }, at) => heardProblems(design, heard, at),
 };
+
+function heardProblems(design: Design, heard: string | undefined, at: number): Problem[] {
+  if (!notesHeard(design)) return [{ path: `events.${at}.action`, message: "the device hears no notes" }];
+  return /^[89a-e][0-9a-f]([0-7][0-9a-f]){1,2}$/i.test(heard ?? "")
+    ? []
+    : [{ path: `events.${at}.heard`, message: "give a message as hexadecimal, like: 903c7f" }];
+}
 
 function tellProblems({ reportSet }: Design, told: string | undefined, at: number): Problem[] {
   if (!reportSet.interfaces.includes("panel"))
@@ -253,6 +264,7 @@ const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: 
   poll: (device) => device.readPlug(),
   tell: (device, { told = "" }) => device.tell(frameOf(told)),
   line: (device, { line = "" }) => device.sayLine(line),
+  hear: (device, { heard = "" }) => device.hear(frameOf(heard)),
   busy: (device) => device.hostBusy(true),
   ready: (device) => device.hostBusy(false),
   sleep: (device) => device.hostSleeps(true),

@@ -5,7 +5,7 @@ import { hidInterfaces } from "../hid/interfaces";
 import { musicItems } from "../hid/musicInterfaces";
 import { withReportId } from "../hid/reportId";
 import { packetBytes } from "../hid/packetBytes";
-import { endpointPlanOf, reportNumberOf } from "./endpoints";
+import { reportNumberOf, usbLayoutOf } from "./endpoints";
 import { reportShapeOf } from "./reportShape";
 
 /**
@@ -15,9 +15,10 @@ import { reportShapeOf } from "./reportShape";
 export function descriptorItems(design: Design, kind: InterfaceKind): DescriptorItem[] {
   const shape = reportShapeOf(design);
   if (isHid(kind)) return withReportId(hidInterfaces[kind].descriptor(shape), reportNumberOf(design, kind));
+  const { plan, musicIn } = usbLayoutOf(design);
   const number = Math.max(
     0,
-    endpointPlanOf(design).findIndex((group) => group.includes(kind)),
+    plan.findIndex((group) => group.includes(kind)),
   );
-  return musicItems(number, number + 1, packetBytes([kind], shape));
+  return musicItems(number, number + 1, packetBytes([kind], shape), musicIn);
 }

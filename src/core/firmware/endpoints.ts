@@ -3,9 +3,8 @@ import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { ENDPOINTS_THERE_CAN_BE, type EndpointPlan, endpointPlan, reportNumber } from "../hid/endpointPlan";
 import type { InterfaceKind } from "../hid/interfaceKinds";
-import { takesLines } from "../hid/panelSettings";
-import { SERIAL_ENDPOINTS } from "../hid/serialInterfaces";
-import { type UsbLayout, usbLayout } from "../hid/usbLayout";
+import { notesHeard, takesLines } from "../hid/panelSettings";
+import { type Listening, type UsbLayout, listeningEndpoints, usbLayout } from "../hid/usbLayout";
 
 /** Endpoints of the 8-bit USB class beside the first (from memory). */
 export const USB8_ENDPOINTS = 6;
@@ -20,12 +19,17 @@ export function chipEndpoints(design: Design): number {
 export const endpointsMost = (design: Design): number =>
   Math.min(chipEndpoints(design), design.reportSet.endpointsMost ?? ENDPOINTS_THERE_CAN_BE);
 
-/** Interfaces in order, each with its reports; a serial port takes its endpoints beside theirs. */
+const listeningOf = (design: Design): Listening => ({
+  notes: notesHeard(design) !== undefined,
+  lines: takesLines(design),
+});
+
+/** Interfaces in order, each with its reports; what the device listens to takes its endpoints beside theirs. */
 export const endpointPlanOf = (design: Design): EndpointPlan =>
-  endpointPlan(design.reportSet.interfaces, endpointsMost(design) - (takesLines(design) ? SERIAL_ENDPOINTS : 0));
+  endpointPlan(design.reportSet.interfaces, endpointsMost(design) - listeningEndpoints(listeningOf(design)));
 
 /** All interfaces and endpoints of the device. */
-export const usbLayoutOf = (design: Design): UsbLayout => usbLayout(endpointPlanOf(design), takesLines(design));
+export const usbLayoutOf = (design: Design): UsbLayout => usbLayout(endpointPlanOf(design), listeningOf(design));
 
 /** The number in front of a report of the design; 0 where none is. */
 export function reportNumberOf(design: Design, kind: InterfaceKind): number {

@@ -1,6 +1,6 @@
 import type { Design } from "../document/schema";
 import { radioBytes } from "./packet";
-import { isTold, takesLines } from "../hid/panelSettings";
+import { isTold, notesHeard, takesLines } from "../hid/panelSettings";
 import { hasSocket, playsMusic } from "./musicSocket";
 import { plugBits } from "./padPort";
 import type { ScanTable } from "./scanTable";
@@ -22,6 +22,7 @@ export const firmwareFeatures = [
   "plug",
   "din",
   "lines",
+  "heard",
 ] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
@@ -41,6 +42,7 @@ export const featureWords: Record<FirmwareFeature, string> = {
   plug: "a serial pad port",
   din: "a music socket",
   lines: "lines over a serial port",
+  heard: "notes that the computer plays to it",
 };
 
 /** What of it a design wants. */
@@ -63,6 +65,7 @@ export function featuresOf(design: Design, scan: ScanTable): FirmwareFeature[] {
     plug: plugBits(design) > 0,
     din: hasSocket(design),
     lines: takesLines(design),
+    heard: notesHeard(design) !== undefined,
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

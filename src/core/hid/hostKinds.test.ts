@@ -13,11 +13,22 @@ describe("as what a computer lists a device", () => {
     expect(hostKinds(declaring("music", "keyboard", "live", "pad"))).toEqual([
       "keyboard",
       "game controller",
-      "sound device, a MIDI port in and one out",
+      "sound device, a MIDI port that it plays on",
     ]));
 
   it("counts those that only a program of one's own speaks with", () =>
     expect(unlistedKinds(declaring("keyboard", "live", "panel"))).toBe(2));
+
+  it("says that a device that hears notes listens too, and not where it plays no music", () => {
+    const panel = { flags: [], values: [], notes: { channel: 0, note: 60, controller: 20 } };
+    const hearing = (...interfaces: InterfaceKind[]) => ({
+      reportSet: { ...declaring(...interfaces).reportSet, panel },
+    });
+    expect(hostKinds(hearing("music"))).toEqual([
+      "sound device, a MIDI port that it plays on and one that it listens to",
+    ]);
+    expect(hostKinds(hearing("keyboard"))).toEqual(["keyboard"]);
+  });
 
   it("has a serial port last, where lines are taken", () => {
     const design = declaring("keyboard");

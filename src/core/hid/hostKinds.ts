@@ -1,5 +1,5 @@
 import { type InterfaceKind, inOrder } from "./interfaceKinds";
-import { type PanelSettings, takesLines } from "./panelSettings";
+import { type PanelSettings, notesHeard, takesLines } from "./panelSettings";
 
 /** What a computer lists for each interface among its devices; null where people see nothing of it (common practice). */
 const LISTED: Record<InterfaceKind, string | null> = {
@@ -9,10 +9,12 @@ const LISTED: Record<InterfaceKind, string | null> = {
   pointer: "mouse",
   place: "mouse that is put to places",
   pad: "game controller",
-  music: "sound device, a MIDI port in and one out",
+  music: "sound device, a MIDI port that it plays on",
   panel: null,
   live: null,
 };
+
+const BOTH_WAYS = "sound device, a MIDI port that it plays on and one that it listens to";
 
 interface Declaring {
   reportSet: { interfaces: readonly InterfaceKind[]; panel?: PanelSettings | undefined };
@@ -20,7 +22,9 @@ interface Declaring {
 
 /** As what a computer lists the device, one for each interface that people see, and the port that takes lines. */
 export const hostKinds = (design: Declaring): string[] => [
-  ...inOrder(design.reportSet.interfaces).flatMap((kind) => LISTED[kind] ?? []),
+  ...inOrder(design.reportSet.interfaces).flatMap((kind) =>
+    kind === "music" && notesHeard(design) ? BOTH_WAYS : (LISTED[kind] ?? []),
+  ),
   ...(takesLines(design) ? ["serial port"] : []),
 ];
 

@@ -9,8 +9,11 @@ const CLASS_ENDPOINT = 0x25;
 const BULK = 2;
 const IN = 0x80;
 const VERSION = [0x00, 0x01];
-const OUTSIDE = { jack: 1, type: 2 } as const;
-const INSIDE = { jack: 2, type: 1 } as const;
+const EXTERNAL = 2;
+const EMBEDDED = 1;
+/** From the keys to the computer, and, where it listens, from the computer to the lamps. */
+const FROM_KEYS = { outside: 1, inside: 2 } as const;
+const TO_LAMPS = { inside: 3, outside: 4 } as const;
 
 /** Interfaces of one function of the audio class: control, which has no endpoint, and streaming. */
 export const MUSIC_INTERFACES = 2;
@@ -22,21 +25,41 @@ const item = (name: string, meaning: string, bytes: number[], depth = 1): Descri
   depth,
 });
 
-/** The streaming interface's own descriptors: one way out of the device, from the keys to the computer. */
-function streaming(endpoint: number, packetBytes: number): DescriptorItem[] {
+const jackIn = (words: string, type: number, jack: number, meaning: string) =>
+  item(`MIDI In Jack (${words}, ${jack})`, meaning, [6, CLASS_INTERFACE, 2, type, jack, 0]);
+const jackOut = (words: string, type: number, jack: number, from: number, meaning: string) =>
+  item(`MIDI Out Jack (${words}, ${jack})`, meaning, [9, CLASS_INTERFACE, 3, type, jack, 1, from, 1, 0]);
+
+/** An endpoint, with the jack that it carries behind it. */
+const carrying = (number: number, isIn: boolean, bytes: number, jack: number) => [
+  item(`Endpoint (${number}, ${isIn ? "In" : "Out"}, Bulk)`, `up to ${bytes} bytes at once, four an event`, [
+    9,
+    DESCRIPTOR.ENDPOINT,
+    isIn ? IN | number : number,
+    BULK,
+    bytes,
+    0,
+    0,
+    0,
+    0,
+  ]),
+  item(`MIDI Streaming Endpoint (${jack})`, `which carries jack ${jack}`, [5, CLASS_ENDPOINT, 1, 1, jack]),
+];
+
+/** The streaming interface's own descriptors: a way out of the device and, where it listens, one into it. */
+function streaming(endpoint: number, packetBytes: number, listensOn: number | null): DescriptorItem[] {
+  const listens = listensOn !== null;
   const behind = [
-    item("MIDI In Jack (External, 1)", "what is played comes from outside", [
-      ...[6, CLASS_INTERFACE, 2, OUTSIDE.type, OUTSIDE.jack, 0],
-    ]),
-    item("MIDI Out Jack (Embedded, 2)", "and goes on to the computer: fed by jack 1", [
-      ...[9, CLASS_INTERFACE, 3, INSIDE.type, INSIDE.jack],
-      ...[1, OUTSIDE.jack, 1, 0],
-    ]),
-    item(`Endpoint (${endpoint}, In, Bulk)`, `up to ${packetBytes} bytes at once, four an event`, [
-      ...[9, DESCRIPTOR.ENDPOINT, IN | endpoint, BULK, packetBytes, 0],
-      ...[0, 0, 0],
-    ]),
-    item("MIDI Streaming Endpoint (2)", "which carries jack 2", [5, CLASS_ENDPOINT, 1, 1, INSIDE.jack]),
+    jackIn("External", EXTERNAL, FROM_KEYS.outside, "what is played comes from outside"),
+    jackOut("Embedded", EMBEDDED, FROM_KEYS.inside, FROM_KEYS.outside, "and goes on to the computer: fed by jack 1"),
+    ...(listens
+      ? [
+          jackIn("Embedded", EMBEDDED, TO_LAMPS.inside, "what the computer plays comes in"),
+          jackOut("External", EXTERNAL, TO_LAMPS.outside, TO_LAMPS.inside, "and goes on to the lamps: fed by jack 3"),
+        ]
+      : []),
+    ...carrying(endpoint, true, packetBytes, FROM_KEYS.inside),
+    ...(listens ? carrying(listensOn, false, packetBytes, TO_LAMPS.inside) : []),
   ];
   const all = behind.reduce((sum, { bytes }) => sum + bytes.length, 7);
   const head = item("MIDI Streaming Header", `${all} bytes belong to it`, [7, CLASS_INTERFACE, 1, ...VERSION, all, 0]);
@@ -44,11 +67,17 @@ function streaming(endpoint: number, packetBytes: number): DescriptorItem[] {
 }
 
 /**
- * Both interfaces of a device that plays music, as the USB Device Class Definition for MIDI Devices 1.0 has them in its appendix B,
- * of which the way from the computer into the device is left out.
+ * Both interfaces of a device that plays music, as the USB Device Class Definition for MIDI Devices 1.0 has them in its appendix B;
+ * the way from the computer into the device is left out where it does not listen.
  * @param first number of the control interface; streaming is the next
+ * @param listensOn the endpoint on which the computer plays to it
  */
-export const musicItems = (first: number, endpoint: number, packetBytes: number): DescriptorItem[] => [
+export const musicItems = (
+  first: number,
+  endpoint: number,
+  packetBytes: number,
+  listensOn: number | null = null,
+): DescriptorItem[] => [
   item(
     `Interface (${first}, Audio Control)`,
     "music begins; this one has no endpoint",
@@ -61,8 +90,8 @@ export const musicItems = (first: number, endpoint: number, packetBytes: number)
   item(
     `Interface (${first + 1}, MIDI Streaming)`,
     "this interface plays music",
-    [9, DESCRIPTOR.INTERFACE, first + 1, 0, 1, AUDIO, MIDI_STREAMING, 0, 0],
+    [9, DESCRIPTOR.INTERFACE, first + 1, 0, listensOn === null ? 1 : 2, AUDIO, MIDI_STREAMING, 0, 0],
     0,
   ),
-  ...streaming(endpoint, packetBytes),
+  ...streaming(endpoint, packetBytes, listensOn),
 ];

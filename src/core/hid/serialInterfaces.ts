@@ -38,9 +38,7 @@ const endpointItem = (number: number, isIn: boolean, isBulk: boolean, meaning: s
 const functional = (first: number): DescriptorItem[] => [
   item("Header", "communication class 1.20", [5, CLASS_INTERFACE, 0, ...VERSION]),
   item("Call Management", "no calls are made", [5, CLASS_INTERFACE, 1, 0, first + 1]),
-  item("Abstract Control", "how fast the line would be is told and kept, though no wire has that speed", [
-    ...[4, CLASS_INTERFACE, 2, 2],
-  ]),
+  item("Abstract Control", "its speed is told and kept; no wire has it", [...[4, CLASS_INTERFACE, 2, 2]]),
   item("Union", `interfaces ${first} and ${first + 1} are one port`, [5, CLASS_INTERFACE, 6, first, first + 1]),
 ];
 
@@ -63,13 +61,13 @@ export const serialItems = (first: number, endpoint: number): DescriptorItem[] =
     0,
   ),
   ...functional(first),
-  endpointItem(endpoint, true, false, "would tell of the line; the device never has anything to say there"),
+  endpointItem(endpoint, true, false, "would tell of the line, and never does"),
   item(
     `Interface (${first + 1}, Data)`,
     "and this carries its bytes",
     [9, DESCRIPTOR.INTERFACE, first + 1, 0, 2, DATA, 0, 0, 0],
     0,
   ),
-  endpointItem(endpoint + 1, false, true, `lines of text, up to ${SERIAL_PACKETS.data} bytes at once`),
-  endpointItem(endpoint + 2, true, true, "bytes to the computer: a port has them, the device sends none"),
+  endpointItem(endpoint + 1, false, true, `lines of text, up to ${SERIAL_PACKETS.data} bytes`),
+  endpointItem(endpoint + 2, true, true, "to the computer; the device sends none"),
 ];

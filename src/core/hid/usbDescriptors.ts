@@ -80,9 +80,19 @@ export const hidGroup = (group: readonly InterfaceKind[]): HidKind[] | null => {
   return kinds.length === group.length ? kinds : null;
 };
 
-function interfaceBytes(group: readonly InterfaceKind[], shape: ReportShape, number: number, pollMs: number): number[] {
+interface Asked {
+  pollMs: number;
+  musicIn: number | null;
+}
+
+function interfaceBytes(
+  group: readonly InterfaceKind[],
+  shape: ReportShape,
+  number: number,
+  { pollMs, musicIn }: Asked,
+): number[] {
   const kinds = hidGroup(group);
-  if (!kinds) return [...bytesOf(musicItems(number, number + 1, packetBytes(group, shape)))];
+  if (!kinds) return [...bytesOf(musicItems(number, number + 1, packetBytes(group, shape), musicIn))];
   const boots = kinds[0] === "keyboard" ? [BOOT_SUBCLASS, BOOT_KEYBOARD] : [0, 0];
   return [
     ...[9, DESCRIPTOR.INTERFACE, number, 0, 1, HID_CLASS, ...boots, 0],
@@ -96,12 +106,12 @@ function interfaceBytes(group: readonly InterfaceKind[], shape: ReportShape, num
  * @param currentMa the most that the device takes once configured; a port grants 500 mA at most (7.2.1)
  */
 export function configurationDescriptor(
-  { plan, serial, interfaces }: UsbLayout,
+  { plan, musicIn, serial, interfaces }: UsbLayout,
   shape: ReportShape,
   currentMa = USUAL_MA,
   pollMs = 1,
 ): number[] {
-  const reports = plan.flatMap((group, number) => interfaceBytes(group, shape, number, pollMs));
+  const reports = plan.flatMap((group, number) => interfaceBytes(group, shape, number, { pollMs, musicIn }));
   const port = serial ? [...bytesOf(serialItems(serial.interface, serial.endpoint))] : [];
   const body = [...reports, ...port];
   const attributes = BUS_POWERED | REMOTE_WAKE;

@@ -12,6 +12,8 @@ export interface UsbPlace {
 /** Interfaces and endpoints of a device: those of its reports first, then what it only listens to. */
 export interface UsbLayout {
   plan: EndpointPlan;
+  /** The endpoint on which the computer plays to it; null for none. */
+  musicIn: number | null;
   /** The serial port; null for none. */
   serial: UsbPlace | null;
   /** How many there are in all, the control endpoint not counted. */
@@ -23,13 +25,28 @@ export interface UsbLayout {
 export const reportInterfaces = (plan: EndpointPlan): number =>
   plan.reduce((sum, [kind]) => sum + (isHid(kind) ? 1 : MUSIC_INTERFACES), 0);
 
-/** @param hasSerial whether a serial port stands behind the reports */
-export function usbLayout(plan: EndpointPlan, hasSerial = false): UsbLayout {
-  const own = { interface: reportInterfaces(plan), endpoint: plan.length + 1 };
+/** What a device listens to beside its reports. */
+export interface Listening {
+  notes: boolean;
+  lines: boolean;
+}
+
+/** Endpoints that listening takes. */
+export const listeningEndpoints = ({ notes, lines }: Listening): number =>
+  (notes ? 1 : 0) + (lines ? SERIAL_ENDPOINTS : 0);
+
+const DEAF: Listening = { notes: false, lines: false };
+
+/** Where everything stands: reports, then what notes come on, then the serial port. */
+export function usbLayout(plan: EndpointPlan, listening: Listening = DEAF): UsbLayout {
+  const { notes, lines } = listening;
+  const first = reportInterfaces(plan);
+  const after = plan.length + 1;
   return {
     plan,
-    serial: hasSerial ? own : null,
-    endpoints: plan.length + (hasSerial ? SERIAL_ENDPOINTS : 0),
-    interfaces: own.interface + (hasSerial ? SERIAL_INTERFACES : 0),
+    musicIn: notes ? after : null,
+    serial: lines ? { interface: first, endpoint: after + (notes ? 1 : 0) } : null,
+    endpoints: plan.length + listeningEndpoints(listening),
+    interfaces: first + (lines ? SERIAL_INTERFACES : 0),
   };
 }

@@ -337,10 +337,11 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   put("LAMPS", scan.lampLines.length);
   put("PAIRS", lamps.pairs);
   put("PAIRS_FIRST", pairsFirst);
-  const { endpoints, interfaces, serial } = usbLayoutOf(design);
+  const { endpoints, interfaces, serial, musicIn } = usbLayoutOf(design);
   put("REPORTS", design.reportSet.interfaces.length);
   put("ENDPOINTS", endpoints);
   put("INTERFACES", interfaces);
+  put("MUSIC_IN", musicIn ?? 0);
   put("SERIAL", serial?.endpoint ?? 0, serial?.interface ?? 0);
   put("DESCRIPTORS", all.length);
   put("EDGE_ENCODERS", edges.length);

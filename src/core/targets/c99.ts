@@ -11,7 +11,7 @@ export const c99: FirmwareTarget = {
   purpose: "Runtime, tables, pin list, a stand-in that runs on this computer, and what to do in which order.",
   takes: [
     "The whole runtime: keymap, layers, knobs, sticks and pots, lamps, lights and segment displays, music, live changes.",
-    "Lines of text that tell what is shown: each byte of your serial port goes to one call.",
+    "Lines of text that tell what is shown: each byte of your serial port goes to one call; so does each note that does.",
     "Music sockets, but for the call that hands their bytes to your serial transmitter.",
     "A radio's packets, but for the call that hands them to yours.",
     "Pins, added parts and USB are left to whoever builds it.",

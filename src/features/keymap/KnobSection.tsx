@@ -11,7 +11,8 @@ import { mostToldMs } from "@/core/timing/knobLag";
 import { edit, useDesign } from "@/store/bench";
 import { Checkbox, NumberField } from "@/ui/pieces/fields";
 import { Columns, Section } from "@/ui/pieces/sheets";
-import { ChannelField, ControllerField } from "./MusicDeeds";
+import { ChannelField } from "@/ui/pieces/musicFields";
+import { ControllerField } from "./MusicDeeds";
 
 /** What is told of the steps of each part that turns. */
 export function KnobSection({ control }: { control: Control }) {

@@ -4,7 +4,8 @@ import type { MusicUse } from "@/core/axisUses/musicUse";
 import { LAST_FINE_CONTROLLER } from "@/core/hid/musicWords";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Columns } from "@/ui/pieces/sheets";
-import { ChannelField, ControllerField } from "./MusicDeeds";
+import { ChannelField } from "@/ui/pieces/musicFields";
+import { ControllerField } from "./MusicDeeds";
 
 const TELLS: Record<MusicUse["tells"], string> = {
   controller: "a controller, 0 to 127",

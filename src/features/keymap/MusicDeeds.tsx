@@ -2,8 +2,9 @@
 
 import type { SimpleBinding } from "@/core/bindings";
 import { USUAL_VELOCITY } from "@/core/bindings/note";
-import { LAST_CONTROLLER, namedControllers, noteName, noteNamed } from "@/core/hid/musicWords";
-import { ChoiceField, NumberField, TextField } from "@/ui/pieces/fields";
+import { LAST_CONTROLLER, namedControllers } from "@/core/hid/musicWords";
+import { ChoiceField, NumberField } from "@/ui/pieces/fields";
+import { ChannelField, NoteField } from "@/ui/pieces/musicFields";
 import { Columns } from "@/ui/pieces/sheets";
 
 interface MusicDeedsProps {
@@ -19,8 +20,6 @@ const FRESH: Record<string, SimpleBinding> = {
 };
 
 const LABELS = { note: "a note", controller: "a controller while held", program: "choose a program" };
-
-const CHANNELS = 16;
 
 /** A note, a controller, a program. */
 export function MusicDeeds({ job, onJob }: MusicDeedsProps) {
@@ -70,34 +69,6 @@ export function MusicDeeds({ job, onJob }: MusicDeedsProps) {
     </>
   );
 }
-
-const badNote = (words: string) =>
-  noteNamed(words) === null ? `"${words}" is no note: C-1 to G9, like C4 or F#3, or a number from 0 to 127.` : null;
-
-/** A note by its name or number. */
-export const NoteField = ({ label, note, onNote }: { label: string; note: number; onNote: (note: number) => void }) => (
-  <TextField
-    label={label}
-    value={noteName(note)}
-    check={badNote}
-    onCommit={(words) => {
-      const named = noteNamed(words);
-      if (named !== null) onNote(named);
-    }}
-  />
-);
-
-export const ChannelField = ({ channel, onChannel }: { channel: number; onChannel: (channel: number) => void }) => (
-  <NumberField
-    label="Channel"
-    whole
-    unit=""
-    min={1}
-    max={CHANNELS}
-    value={channel + 1}
-    onCommit={(value) => onChannel(value - 1)}
-  />
-);
 
 export const SevenBits = ({
   label,

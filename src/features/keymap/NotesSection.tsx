@@ -12,7 +12,8 @@ import { useHand } from "@/store/hand";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
-import { ChannelField, NoteField, SevenBits } from "./MusicDeeds";
+import { ChannelField, NoteField } from "@/ui/pieces/musicFields";
+import { SevenBits } from "./MusicDeeds";
 import { useKeymap } from "./useKeymap";
 
 /** Keys that notes are laid over: those in hand where there are several; else all that play a note there or do nothing. */

@@ -8,12 +8,17 @@ import { KEPT_MOST, busShares, keptShare } from "@/core/hid/busLoad";
 import { reportNumber } from "@/core/hid/endpointPlan";
 import { type InterfaceKind, interfaceFaces } from "@/core/hid/interfaceKinds";
 import { SERIAL_ENDPOINTS, SERIAL_PACKETS } from "@/core/hid/serialInterfaces";
+import { MUSIC_REPORT_BYTES } from "@/core/contract/music";
 import { edit, useDesign } from "@/store/bench";
 import { NumberField } from "@/ui/pieces/fields";
 import { Section, Values } from "@/ui/pieces/sheets";
 
 const titleWith = (kind: InterfaceKind, number: number) =>
   interfaceFaces[kind].title + (number > 0 ? ` (${number})` : "");
+const notesRow = (endpoint: number): [string, string] => [
+  "Notes to the device",
+  `endpoint ${endpoint}, ${MUSIC_REPORT_BYTES} bytes, as there is room`,
+];
 const serialRow = (first: number): [string, string] => [
   "Serial port for lines",
   `endpoints ${first} to ${first + SERIAL_ENDPOINTS - 1}, ${SERIAL_PACKETS.data} bytes, as there is room`,
@@ -24,7 +29,7 @@ const percent = (share: number) => `${(100 * share).toFixed(1)} %`;
 /** What the reports ask of the bus: their endpoints and packets, and how much of the time is kept for them. */
 export function BusSection() {
   const design = useDesign();
-  const { plan, serial } = usbLayoutOf(design);
+  const { plan, musicIn, serial } = usbLayoutOf(design);
   const shares = busShares(plan, reportShapeOf(design));
   if (shares.length === 0 && !serial) return null;
   return (
@@ -35,6 +40,7 @@ export function BusSection() {
             kinds.map((kind) => titleWith(kind, reportNumber(kinds, kind))).join(", "),
             `endpoint ${endpoint}, ${packetBytes} bytes${isKept ? "" : ", as there is room"}`,
           ]),
+          ...(musicIn ? [notesRow(musicIn)] : []),
           ...(serial ? [serialRow(serial.endpoint)] : []),
         ]}
       />

@@ -2,7 +2,7 @@
 
 import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
-import { isTold, noPanel } from "@/core/hid/panelSettings";
+import { isTold, noPanel, usualNotes } from "@/core/hid/panelSettings";
 import { type InterfaceKind, interfaceKinds, interfaceFaces } from "@/core/hid/interfaceKinds";
 import { reportShapeOf } from "@/core/firmware/reportShape";
 import { keyboardUsageNamed } from "@/core/hid/keyboardUsages";
@@ -65,7 +65,20 @@ export function ReportsTray() {
           <Checkbox
             label="No report, but lines over a serial port tell what is shown"
             checked={false}
-            onChange={() => edit("lines over a serial port", (d) => setPanel(d, { ...noPanel, lines: true }))}
+            onChange={() =>
+              edit("lines over a serial port", (d) => setPanel(d, { ...(reportSet.panel ?? noPanel), lines: true }))
+            }
+          />
+        )}
+        {!isTold(design) && reportSet.interfaces.includes("music") && (
+          <Checkbox
+            label="No report, but notes that the computer plays tell what is shown"
+            checked={false}
+            onChange={() =>
+              edit("notes that tell a panel", (d) =>
+                setPanel(d, { ...(reportSet.panel ?? noPanel), notes: usualNotes }),
+              )
+            }
           />
         )}
       </Section>

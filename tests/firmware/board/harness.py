@@ -37,6 +37,7 @@ class Host:
         self.reports, self.locks, self.is_busy, self.is_there, self.boot_device = [], None, False, True, 0
         self.question = self.told = self.answer = None
         self.serial = b""
+        self.played = b""
 
 
 class Clock:

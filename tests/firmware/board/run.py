@@ -90,6 +90,8 @@ class Sequence:
                 host.answer = bytes.fromhex(rest[0])
             elif verb == "line":
                 host.serial += bytes.fromhex(rest[0])
+            elif verb == "heard":
+                host.played += bytes.fromhex(rest[0])[1 : 3 if rest[0][1] in "cd" else 4]
             elif verb == "locks":
                 host.locks = bytes([int(rest[0])])
             elif verb == "busy":

@@ -149,6 +149,8 @@ def play(script):
         elif verb == "line":
             for byte in bytes.fromhex(rest[0]):
                 library.ov_line_byte(byte)
+        elif verb == "heard":
+            library.ov_music_heard(bytes.fromhex(rest[0]))
         elif verb == "poll":
             levels = [library.ov_plug_latched()] + [library.ov_plug_clocked() for _ in range(PLUG_BITS + 1)]
             print(now_ms, "plug", "".join(map(str, levels)))

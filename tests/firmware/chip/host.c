@@ -51,7 +51,7 @@ static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static int is_busy; /* the host asks for no report */
 /* Which report comes on which endpoint, by the number in front of it; 0 where it comes alone, without one. */
 #define NUMBERS 8
-static int kind_at[ENDPOINTS][NUMBERS], live_interface = -1, panel_interface = -1, line_pipe;
+static int kind_at[ENDPOINTS][NUMBERS], live_interface = -1, panel_interface = -1, line_pipe, music_pipe;
 static unsigned lowest_sp = 0xffff;
 
 static void end_scan(void) {
@@ -208,7 +208,7 @@ static void learn_reports(int interface, int kinds[NUMBERS]) {
 static void learn_endpoints(const uint8_t *bytes, int length) {
   int at, kinds[NUMBERS], interface = 0, i;
   live_interface = panel_interface = -1;
-  line_pipe = 0;
+  line_pipe = music_pipe = 0;
   for (at = 0; at + 1 < length && bytes[at] > 0; at += bytes[at]) {
     if (bytes[at + 1] == 4) {
       interface = bytes[at + 2];
@@ -218,7 +218,7 @@ static void learn_endpoints(const uint8_t *bytes, int length) {
       if (kinds[0] == OV_REPORT_LIVE) live_interface = interface;
       if (kinds[0] == OV_REPORT_PANEL) panel_interface = interface;
     }
-    if (bytes[at + 1] == 5 && !(bytes[at + 2] & 0x80)) line_pipe = bytes[at + 2];
+    if (bytes[at + 1] == 5 && !(bytes[at + 2] & 0x80)) *(kinds[0] == OV_REPORT_MUSIC ? &music_pipe : &line_pipe) = bytes[at + 2];
     else if (bytes[at + 1] == 5 && (bytes[at + 2] & 0x0F) < ENDPOINTS) memcpy(kind_at[bytes[at + 2] & 0x0F], kinds, sizeof kinds);
   }
 }
@@ -411,8 +411,8 @@ static void tell_panel(const char *hex) {
   request(0x21, 9, 0x0200, panel_interface, OV_PANEL_BYTES, bytes);
 }
 
-/* A line of text comes over the serial port, packet by packet, before the scan of that millisecond. */
-static void tell_line(const char *hex) {
+/* Bytes go to an endpoint, packet by packet, before the scan of that millisecond. */
+static void tell_pipe(int pipe, const char *hex) {
   while (*hex > ' ' || (*hex == ' ' && hex[1] > ' ')) {
     uint8_t bytes[64];
     avr_cycle_count_t end = avr->cycle + PATIENCE;
@@ -420,7 +420,7 @@ static void tell_line(const char *hex) {
     int count = 0, used;
     uint32_t length;
     for (; count < 64 && sscanf(hex, " %2x%n", &byte, &used) == 1; hex += used) bytes[count++] = (uint8_t)byte;
-    for (length = (uint32_t)count; usb(AVR_IOCTL_USB_WRITE, line_pipe, bytes, &length) == AVR_IOCTL_USB_NAK; length = (uint32_t)count) {
+    for (length = (uint32_t)count; usb(AVR_IOCTL_USB_WRITE, pipe, bytes, &length) == AVR_IOCTL_USB_NAK; length = (uint32_t)count) {
       if (avr->cycle > end) exit(6);
       run_cycles(100);
     }
@@ -433,7 +433,7 @@ static int obey(const char *line) {
   int used, a = 0, b = 0;
   if (sscanf(line, "%ld %15s%n", &ms, word, &used) != 2) return 0;
   /* Lights are set between two scans. */
-  run_to(strcmp(word, "locks") == 0 || strcmp(word, "told") == 0 || strcmp(word, "line") == 0 ? ms - 1 : ms);
+  run_to(strcmp(word, "locks") == 0 || strcmp(word, "told") == 0 || strcmp(word, "line") == 0 || strcmp(word, "heard") == 0 ? ms - 1 : ms);
   sscanf(line + used, "%d %d", &a, &b);
   if (strcmp(word, "contact") == 0) move_contact(a, b);
   else if (strcmp(word, "wiper") == 0) wipers_set(a, (unsigned)b);
@@ -443,7 +443,9 @@ static int obey(const char *line) {
   } else if (strcmp(word, "told") == 0) {
     tell_panel(line + used);
   } else if (strcmp(word, "line") == 0) {
-    tell_line(line + used);
+    tell_pipe(line_pipe, line + used);
+  } else if (strcmp(word, "heard") == 0) {
+    tell_pipe(music_pipe, line + used);
   } else if (strcmp(word, "locks") == 0) {
     uint8_t value = (uint8_t)a;
     request(0x21, 9, 0x0200, 0, 1, &value);

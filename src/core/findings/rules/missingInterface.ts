@@ -1,6 +1,6 @@
 import { axisUseReport } from "../../axisUses";
 import { type InterfaceKind, interfaceFaces } from "../../hid/interfaceKinds";
-import { takesLines } from "../../hid/panelSettings";
+import { isTold } from "../../hid/panelSettings";
 import { hasSocket } from "../../firmware/musicSocket";
 import type { GlowRule } from "../../document/glows";
 import { type LampRule, toldNumber } from "../../document/lampRule";
@@ -10,15 +10,15 @@ import { type Rule, controlSubject, listed } from "../finding";
 
 /** Lamps, segment displays, and lights of glows, that show what the computer tells. */
 function toldShown({ keymap: { lamps, glows = [], layers } }: Design): string[] {
-  const isTold = (rule: LampRule | GlowRule) =>
+  const isTelling = (rule: LampRule | GlowRule) =>
     rule.when === "told" || (rule.when === "value" && toldNumber(rule.elementId) >= 0);
   const figures = layers.flatMap(({ segments = {} }) =>
     Object.entries(segments).flatMap(([id, show]) =>
       show.shows === "value" && toldNumber(show.elementId) >= 0 ? [id] : [],
     ),
   );
-  const lit = [...Object.entries(lamps).flatMap(([id, rule]) => (isTold(rule) ? [id] : [])), ...new Set(figures)];
-  return glows.some(({ when }) => isTold(when)) ? [...lit, "Glows"] : lit;
+  const lit = [...Object.entries(lamps).flatMap(([id, rule]) => (isTelling(rule) ? [id] : [])), ...new Set(figures)];
+  return glows.some(({ when }) => isTelling(when)) ? [...lit, "Glows"] : lit;
 }
 
 export const missingInterface: Rule = {
@@ -54,7 +54,7 @@ export const missingInterface: Rule = {
         ([kind]) =>
           !design.reportSet.interfaces.includes(kind) &&
           !(kind === "music" && hasSocket(design)) &&
-          !(kind === "panel" && takesLines(design)),
+          !(kind === "panel" && isTold(design)),
       )
       .map(([kind, ids]) => ({
         message: `${listed(ids.slice(0, 4).map((id) => nameOf(id)))} ${kind === "panel" ? "would show what is told on" : "would report on"} "${interfaceFaces[kind].title}", which the device does not declare.`,

@@ -64,7 +64,7 @@ export const project: FirmwareTarget = {
   purpose: "Whole for the 8-bit USB boards; for any other controller a dozen calls and USB are left to join.",
   takes: [
     "Every circuit of contacts, knobs, sticks and pots, lamps, motors, sounders, lights and displays; music, also over sockets; live changes.",
-    "Lines of text that tell what is shown: each byte of your serial port goes to one call.",
+    "Lines of text that tell what is shown: each byte of your serial port goes to one call; so does each note that does.",
     "A radio's packets, but for the call that hands them to yours.",
     "Whole for the 8-bit USB classes but for that; elsewhere pins and USB are left to join.",
   ],

@@ -1,3 +1,4 @@
+import { takesLines } from "../../hid/panelSettings";
 import type { ControllerProfile } from "../../catalogue/controllers/controllerProfile";
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
@@ -34,7 +35,7 @@ function problemsOf(design: Design): Problem[] {
   if (wrongClass) return [wrongClass];
   if (padPortOf(design))
     return [{ path: "circuits", message: "has a serial pad port, whose clock an interpreter cannot follow" }];
-  if (design.reportSet.interfaces.length === 0 && !packetOf(design) && !hasSocket(design))
+  if (design.reportSet.interfaces.length === 0 && !packetOf(design) && !hasSocket(design) && !takesLines(design))
     return [{ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" }];
   return pinProblems(design);
 }
@@ -54,7 +55,7 @@ export const python: FirmwareTarget = {
     "Every circuit of contacts, knobs, sticks and pots, lamps, motors, sounders, lights and displays; music; live changes where the board has memory for them.",
     "Addressable lights, but for one call to your interpreter's own way to send them (lights_port.py).",
     "No serial pad port.",
-    "Lines of text that tell what is shown, over the board's own serial port.",
+    "Lines of text that tell what is shown, over the board's own serial port; notes that do.",
     "Music sockets; the interpreter waits while bytes leave, nearly a millisecond for three.",
     "A radio's packets, but for the calls that hand them to yours (radio_port.py).",
     "Knobs are sampled in each scan: one that is turned fast loses steps.",

@@ -21,6 +21,10 @@ function bytesOf(kind: InterfaceKind, design: Design): string {
   return `${reportBytes(kind, reportShapeOf(design))} bytes`;
 }
 
+const notesRow = (endpoint: number): [string, string] => [
+  `Notes to the device, endpoint ${endpoint}`,
+  `up to ${MUSIC_REPORT_BYTES} bytes told`,
+];
 const serialRow = (first: number): [string, string] => [
   `Serial port for lines, endpoints ${first} to ${first + SERIAL_ENDPOINTS - 1}`,
   `packets of ${SERIAL_PACKETS.data} bytes told`,
@@ -28,7 +32,7 @@ const serialRow = (first: number): [string, string] => [
 
 /** What of the chip's memory the device takes, and what the computer will find. */
 export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageSizes }) {
-  const { plan, serial } = usbLayoutOf(design);
+  const { plan, musicIn, serial } = usbLayoutOf(design);
   const { code, codeMost, board, boardMost, tables, tablesMost, arena, arenaMost } = sizes;
   return (
     <>
@@ -51,6 +55,7 @@ export function WhatIsWritten({ design, sizes }: { design: Design; sizes: ImageS
                 bytesOf(kind, design),
               ]),
             ),
+            ...(musicIn ? [notesRow(musicIn)] : []),
             ...(serial ? [serialRow(serial.endpoint)] : []),
           ]}
         />
