@@ -116,3 +116,16 @@ describe("a device that hears", () => {
     }
   });
 });
+
+describe("a packet that is no event of the first cable", () => {
+  // USB MIDI 1.0, section 4: cable and kind in the first byte, and a kind for each status; MIDI 1.0: values have seven bits.
+  const wrong = ["19923c7f", "08923c7f", "00923c7f", "0992bc7f", "09923cff", "0b92147f"];
+  const script = (packets: string[]) =>
+    [...packets.map((one, nth) => `${10 + nth} heard ${one}`), "40 end", ""].join("\n");
+
+  it.each(["gcc", "clang"] as const)("changes nothing when built by %s", (compiler) => {
+    const binary = buildNative(compiler, plain, folder);
+    expect(play(binary, [], script(wrong)).output).not.toMatch(/lamp \d 1/);
+    expect(play(binary, [], script(["09923c7f"])).output).toContain("10 lamp 0 1");
+  });
+});
