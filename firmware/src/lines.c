@@ -8,10 +8,10 @@
 
 /* Where in a line it is; a line that is spoilt is skipped to its end. */
 enum { WORD, FIRST, SECOND, SPOILT };
-#define NOTHING 0xFFFFu
+#define MOST_DIGITS 3u
 
 static const char words[2][6] OV_IN_FLASH = {"flag ", "value "};
-static uint8_t part, at, is_value;
+static uint8_t part, at, is_value; /* at: letters of its word, then digits of a number */
 static uint16_t number[2];
 
 void ov_lines_init(void) {
@@ -30,25 +30,26 @@ static void take_letter(uint8_t byte) {
   }
   if (at++ < 4u + is_value) return;
   part = FIRST;
-  number[0] = number[1] = NOTHING;
+  at = 0;
 }
 
 static void take_digit(uint8_t byte) {
   uint16_t *own = &number[part - FIRST];
-  if (part == FIRST && byte == ' ' && *own != NOTHING) {
+  if (part == FIRST && byte == ' ' && at > 0) {
     part = SECOND;
+    at = 0;
     return;
   }
-  if (byte < '0' || byte > '9' || (*own != NOTHING && *own > 99u)) {
+  if (byte < '0' || byte > '9' || at == MOST_DIGITS) {
     part = SPOILT;
     return;
   }
-  *own = (uint16_t)((*own == NOTHING ? 0 : *own * 10u) + (byte - '0'));
+  *own = (uint16_t)((at++ ? *own * 10u : 0u) + (byte - '0'));
 }
 
 static void carry_out(void) {
   uint8_t nth = (uint8_t)(number[0] - 1u);
-  if (part != SECOND || number[0] == 0 || number[0] > (is_value ? OV_PANEL_VALUES : OV_PANEL_FLAGS)) return;
+  if (part != SECOND || at == 0 || number[0] == 0 || number[0] > (is_value ? OV_PANEL_VALUES : OV_PANEL_FLAGS)) return;
   if (number[1] > (is_value ? 255u : 1u)) return;
   if (is_value) ov_panel_set_value(nth, (uint8_t)number[1]);
   else ov_panel_set_flag(nth, (uint8_t)number[1]);

@@ -33,7 +33,21 @@ const number = fc.oneof(
 const shown = fc
   .tuple(fc.constantFrom("flag 1", "flag 64", "value 1", "value 3", "value 8"), fc.integer({ min: 0, max: 255 }))
   .map(([what, to]) => `${what} ${what.startsWith("flag") ? to & 1 : to}`);
+/** At the edges of what is a line. */
+const EDGES = [
+  "flag 1 2",
+  "flag 0 1",
+  "value 0 9",
+  "value 1 0200",
+  "value 1 256",
+  "value 01 200",
+  "value 1 ",
+  "flag  1 1",
+  "value  200",
+  "flag 65 1",
+];
 const line = fc.oneof(
+  { weight: 1, arbitrary: fc.constantFrom(...EDGES) },
   { weight: 3, arbitrary: shown },
   {
     weight: 3,
@@ -134,4 +148,18 @@ at 0 press A`).design;
     expect(readPanelLine(`flag ${PANEL.FLAGS + 1} 1`)).toBeNull();
     expect(readPanelLine(`value ${PANEL.VALUES + 1} 1`)).toBeNull();
   });
+});
+
+describe("bytes of lines, as they come", () => {
+  const bytes = (text: string) => Buffer.from(text).toString("hex");
+  const shownBy = (text: string) =>
+    play(buildNative("gcc", panel, folder), [], `10 line ${bytes(text)}\n20 end\n`).output.match(/10 lamp (\d) 1/g) ??
+    [];
+
+  it("end a line with either of its ends, or both", () => {
+    for (const end of ["\n", "\r", "\r\n"]) expect(shownBy(`flag 1 1${end}value 1 200${end}`)).toHaveLength(2);
+    expect(shownBy("flag 1 1")).toEqual([]);
+  });
+
+  it("go on behind a line that was none", () => expect(shownBy("flag 1 two\nflag 1 1\n")).toHaveLength(1));
 });
