@@ -1,6 +1,6 @@
 import { create } from "zustand";
 
-export type WiringTab = "circuits" | "matrix" | "ghosts" | "wires" | "lights";
+export type WiringTab = "circuits" | "matrix" | "ghosts" | "wires" | "lights" | "apart";
 
 interface WiringView {
   tab: WiringTab;

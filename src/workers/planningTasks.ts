@@ -2,6 +2,7 @@ import { bestOfLadder, yieldOfLadder } from "@/core/analog/analogView";
 import { lossByRate } from "@/core/timing/interruptQueue";
 import type { RankedOption } from "@/core/brief/plan";
 import { planBrief } from "@/core/brief/plan";
+import { partsApart } from "@/core/brief/apart/partsApart";
 import { type Room, type SmallestChange, roomFor, smallestChange } from "@/core/brief/breaks";
 import type { OptionSetting } from "@/core/brief/option";
 import { type MatrixAnswer, type MatrixPart } from "@/core/matrix/planMatrix";
@@ -75,5 +76,6 @@ export const planningTasks = {
   bestOfLadder,
   lossByRate,
   proposePlacement,
+  partsApart,
 };
 export type PlanningTasks = typeof planningTasks;

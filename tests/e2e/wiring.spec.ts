@@ -301,3 +301,19 @@ test("a net goes round the module with the arrow keys, and wishes keep a side fr
   await page.keyboard.press("ArrowDown");
   await expect(page.getByRole("button", { name: /^Undo: move .* to P\d+$/ })).toBeVisible();
 });
+
+test("ways to Loom's other half stand beneath each other; a pad of one part has none", async ({ page }) => {
+  await page.goto("/bench/loom-64/wiring");
+  await sheet(page, "Apart").click();
+  const ways = section(page, /^Ways to /);
+  const way = (title: string) => ways.getByRole("region", { name: title });
+  await expect(way("One controller, a conductor for each net")).toContainText("Conductors12");
+  await expect(way("One controller, a chain of registers there")).toContainText("4 × 74HC165 input register");
+  await expect(way("One controller, expanders on a bus there")).toContainText("Conductors4");
+  await expect(way("Two controllers, a serial line")).toContainText("0.36 to 1.36 ms");
+  await expect(way("A module with a controller, on a bus")).toContainText("addresses of their own");
+  await expect(way("Two devices, a plug each")).toContainText("later bynothing");
+  await page.goto("/bench/kestrel/wiring");
+  await expect(sheet(page, "Wires")).toBeVisible();
+  await expect(sheet(page, "Apart")).toHaveCount(0);
+});

@@ -200,6 +200,17 @@ const titleOf = (plan: ChosenPlan, wish: Wish) => {
   return words.join(", ");
 };
 
+/** The pins that a plan needs, by sort; null when one of its strategies makes no sense for the wish. */
+export function lotsOf(
+  wish: Wish,
+  plan: ChosenPlan,
+  profile: ControllerProfile,
+  { brief, settleUs }: OptionSetting,
+): PinLot[] | null {
+  const pieces = piecesOf(wish, plan, { wish, profile, matrixShape: brief.matrixShape, settleUs });
+  return pieces && (Object.values(pieces) as StrategyCost[]).flatMap(({ pins }) => pins);
+}
+
 /** Works out one plan on one controller class. Null when one of its strategies makes no sense for the wish. */
 export function optionFor(
   wish: Wish,

@@ -11,6 +11,8 @@ const GhostsTab = later(() => import("./GhostsTab").then((m) => m.GhostsTab));
 const WiresTab = later(() => import("./WiresTab").then((m) => m.WiresTab));
 const LightsTab = later(() => import("./LightsTab").then((m) => m.LightsTab));
 
+const ApartTab = later(() => import("./ApartTab").then((m) => m.ApartTab));
+
 const TABS: { id: WiringTab; title: string }[] = [
   { id: "circuits", title: "Circuits" },
   { id: "matrix", title: "Matrix" },
@@ -21,8 +23,14 @@ const TABS: { id: WiringTab; title: string }[] = [
 /** How contacts reach the controller: circuits, rows and columns, what ghosts allow, and the wires to solder. */
 export function WiringTray() {
   const tab = useWiringView((state) => state.tab);
-  const hasLights = useDesign().circuits.some(({ kind }) => kind === "light-chain");
-  const tabs = hasLights ? [...TABS, { id: "lights" as const, title: "Lights" }] : TABS;
+  const { circuits, boards, controls } = useDesign();
+  const hasLights = circuits.some(({ kind }) => kind === "light-chain");
+  const isApart = boards.filter(({ id }) => controls.some(({ placement }) => placement.boardId === id)).length > 1;
+  const tabs = [
+    ...TABS,
+    ...(hasLights ? [{ id: "lights" as const, title: "Lights" }] : []),
+    ...(isApart ? [{ id: "apart" as const, title: "Apart" }] : []),
+  ];
   const open = tabs.some(({ id }) => id === tab) ? tab : "circuits";
   return (
     <Tabs label="Sheets of the wiring" tabs={tabs} open={open} onOpen={openWiringTab}>
@@ -31,6 +39,7 @@ export function WiringTray() {
       {open === "ghosts" && <GhostsTab />}
       {open === "wires" && <WiresTab />}
       {open === "lights" && <LightsTab />}
+      {open === "apart" && <ApartTab />}
     </Tabs>
   );
 }

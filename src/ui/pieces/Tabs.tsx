@@ -48,7 +48,7 @@ export function Tabs<T extends string>({ label, tabs, open, onOpen, children }: 
             onClick={() => onOpen(id)}
             onKeyDown={(event) => step(event, at)}
             flex={1}
-            padding="6px 4px"
+            padding="6px 2px"
             borderBottom={`3px solid ${open === id ? "var(--saffron)" : "var(--edge)"}`}
             fontWeight={open === id ? 700 : 400}
           >

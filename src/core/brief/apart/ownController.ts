@@ -1,0 +1,89 @@
+import { controllerCatalogue } from "../../catalogue/controllers";
+import { busNeed, readNeed } from "../../circuits/net";
+import { type BriefOption, lotsOf } from "../option";
+import { pinRoomOf } from "../pinRoom";
+import { planBrief } from "../plan";
+import type { PinLot } from "../strategies/strategy";
+import { MODULES_ON_A_BUS, askedMs, frameMs } from "./partLink";
+import { type ApartSetting, type ApartWay, SUPPLY, wayOf } from "./way";
+
+const SERIAL_LINK: PinLot[] = [
+  { what: "line to the other", need: busNeed("uart", "TX"), count: 1 },
+  { what: "line from the other", need: busNeed("uart", "RX"), count: 1 },
+];
+const BUS_LINK: PinLot[] = [
+  { what: "bus clock", need: busNeed("i2c", "SCL"), count: 1 },
+  { what: "bus data", need: busNeed("i2c", "SDA"), count: 1 },
+  { what: "interrupt line", need: readNeed, count: 1 },
+];
+
+/** The best class and plan for the far part by itself that also has the lines of a link. */
+function farOption({ wish, design, option }: ApartSetting, link: PinLot[]): BriefOption | null {
+  const fits = ({ plan, profile, fits: hasRoom, unmet }: BriefOption) => {
+    const lots = lotsOf(wish, plan, profile, option);
+    return hasRoom && unmet.length === 0 && lots !== null && pinRoomOf([...lots, ...link], profile).fits;
+  };
+  return planBrief(wish, [...controllerCatalogue, ...design.profiles], option).find(fits) ?? null;
+}
+
+interface OwnController extends Pick<ApartWay, "id" | "title" | "conductors" | "laterMs" | "breaks"> {
+  link: PinLot[];
+}
+
+const NO_CLASS = "no controller class has room for that part and the link";
+
+function withController(setting: ApartSetting, { link, ...way }: OwnController): ApartWay {
+  const far = farOption(setting, link);
+  const lines = pinRoomOf(link, setting.profile);
+  const lacks = lines.fits
+    ? null
+    : `the near controller has no ${lines.short.map(({ what }) => what).join(" and no ")}`;
+  return wayOf(setting, {
+    ...way,
+    nearPins: setting.nearPins + link.length,
+    parts: far?.parts ?? {},
+    controller: far?.profile.title ?? null,
+    money: far?.money ?? 0,
+    lacks: far ? lacks : NO_CLASS,
+  });
+}
+
+/** The far part has a controller of its own: on a line, on a bus, or as a device of its own. */
+export function ownController(setting: ApartSetting): ApartWay[] {
+  const [serialMs, busMs] = [frameMs(setting.inputs), askedMs(setting.inputs)];
+  // The near one looks once a millisecond at what came.
+  const between = (ms: number) => ({ least: ms, most: ms + 1 });
+  const ways: OwnController[] = [
+    {
+      id: "serial",
+      title: "Two controllers, a serial line",
+      link: SERIAL_LINK,
+      conductors: [...SUPPLY, "to the far part", "from the far part"],
+      laterMs: between(serialMs),
+      breaks: ["a broken line silences the far part, and only it", "both must be loaded with what belongs together"],
+    },
+    {
+      id: "bus-module",
+      title: "A module with a controller, on a bus",
+      link: BUS_LINK,
+      conductors: [...SUPPLY, "clock", "data", "interrupt"],
+      laterMs: between(busMs),
+      breaks: [
+        `modules of one kind want addresses of their own, ${MODULES_ON_A_BUS} at most`,
+        "on a shared interrupt line all are asked for each event: with more than two, events wait",
+      ],
+    },
+    {
+      id: "own-plug",
+      title: "Two devices, a plug each",
+      link: [],
+      conductors: [],
+      laterMs: { least: 0, most: 0 },
+      breaks: [
+        "a layer key on one part changes nothing on the other",
+        "two sockets of the computer, and no order between the parts",
+      ],
+    },
+  ];
+  return ways.map((way) => withController(setting, way));
+}

@@ -1,0 +1,38 @@
+/**
+ * Two controllers over a serial line. 250,000 bit a second divides evenly from 8 and 16 MHz; a byte is ten bits with its start and stop.
+ * A frame tells every contact of the far part: begin, number, check value of 16 bits and what ends it stand around them.
+ */
+const SERIAL_BITS_A_SECOND = 250_000;
+const BITS_A_BYTE = 10;
+const AROUND_BYTES = 5;
+/** A knob's steps since the last frame. */
+const BYTES_A_KNOB = 1;
+
+/** What a far part has to tell. */
+export interface FarInputs {
+  switches: number;
+  knobs: number;
+  voltages: number;
+}
+
+/** A voltage is told by one byte. */
+const told = ({ switches, knobs, voltages }: FarInputs) => Math.ceil(switches / 8) + BYTES_A_KNOB * knobs + voltages;
+
+/** Bytes of a frame that tells all of it. */
+export const frameBytes = (far: FarInputs): number => AROUND_BYTES + told(far);
+
+/** Time of a frame on the line, in ms. */
+export const frameMs = (far: FarInputs): number => (1000 * BITS_A_BYTE * frameBytes(far)) / SERIAL_BITS_A_SECOND;
+
+/** A two-wire bus in its fast mode (I²C-bus specification): nine clocks a byte. */
+const BUS_BITS_A_SECOND = 400_000;
+const CLOCKS_A_BYTE = 9;
+/** Its address, asked to read, and a check value behind what it tells. */
+const ASKED_BYTES = 2;
+
+/** Time in which a module is asked and answers, in ms. */
+export const askedMs = (far: FarInputs): number =>
+  (1000 * CLOCKS_A_BYTE * (ASKED_BYTES + told(far))) / BUS_BITS_A_SECOND;
+
+/** Modules of one kind that a bus tells apart by a selector of three bits (common practice). */
+export const MODULES_ON_A_BUS = 8;
