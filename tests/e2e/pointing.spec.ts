@@ -86,7 +86,7 @@ test("a key puts the pointer somewhere on the screen, and reports share what end
   const bus = tray(page).getByRole("region", { name: "On the bus" });
   await expect(bus).toContainText("Place on the screenendpoint");
   await tray(page).getByRole("checkbox", { name: "Consumer control" }).check();
-  const most = bus.getByLabel(/^Endpoints they take at most/);
+  const most = bus.getByLabel(/^Endpoints taken at most/);
   await most.fill("16");
   await expect(bus).toContainText(/Between 1 and \d+/);
   await most.fill("2");
