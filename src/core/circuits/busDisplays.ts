@@ -106,7 +106,7 @@ export const busDisplays: CircuitKind<BusDisplays> = {
   accepts: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "SDA"),
   ...memberList,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const displays = present(circuit.members, elements).filter(busDisplays.accepts);
     if (displays.length === 0) return builder.built;
     const main = addI2c(builder, circuit.bus, middleOf(displays));

@@ -1,5 +1,5 @@
-import { text, whole, z } from "../schema";
-import { idSchema } from "../catalogue/kinds/controlKind";
+import { whole, z } from "../schema";
+import { circuitFields } from "./circuitFields";
 import type { Point } from "../geometry/point";
 import type { CircuitKind } from "./circuitKind";
 import { outputNeed } from "./net";
@@ -9,9 +9,8 @@ const pairSchema = z.strictObject({ from: whole(0, 15), to: whole(0, 15) });
 export type LinePair = z.infer<typeof pairSchema>;
 
 const charlieplexSchema = z.strictObject({
-  id: idSchema,
+  ...circuitFields,
   kind: z.literal("charlieplex"),
-  name: text(1, 40),
   /** By lamp: the line its anode is on, and the line its cathode is on. */
   pairs: z.record(z.string(), pairSchema),
 });
@@ -51,7 +50,7 @@ export const charlieplex: CircuitKind<Charlieplex> = {
     return { ...circuit, pairs };
   },
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const { built } = builder;
     /** The pin's side of a line's resistor has the line's name; the lamps hang on the other side. */
     const pinOf = (number: number) => builder.own(`X${number + 1}`, "line", { ...outputNeed, input: true });

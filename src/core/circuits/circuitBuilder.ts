@@ -11,6 +11,7 @@ import {
   RAIL_5V,
   SUPPLY,
   jointOf,
+  ownNet,
 } from "./net";
 
 /** Collects the nets and parts of one circuit; asking for a net twice gives the same net. */
@@ -34,10 +35,16 @@ export class CircuitBuilder {
   };
   private readonly byId = new Map<string, Net>();
 
+  readonly circuitId: string;
+  private readonly controllerId: string | undefined;
+
   constructor(
-    readonly circuitId: string,
+    { id, controllerId }: { id: string; controllerId?: string | undefined },
     private readonly places: ChipPlaces = {},
-  ) {}
+  ) {
+    this.circuitId = id;
+    this.controllerId = controllerId;
+  }
 
   net(id: string, flag: string, role: NetRole, need: PinNeed | null, more: Partial<Net> = {}): Net {
     let net = this.byId.get(id);
@@ -49,26 +56,31 @@ export class CircuitBuilder {
     return net;
   }
 
+  /** What circuits of one controller share, and each controller has for itself: a rail, ground, a bus. */
+  sharedId(id: string): string {
+    return ownNet(id, this.controllerId);
+  }
+
   /** A net of this circuit alone. */
   own(name: string, role: NetRole, need: PinNeed | null, more: Partial<Net> = {}): Net {
     return this.net(`${this.circuitId}.${name}`, `${this.circuitId.toUpperCase()} ${name}`, role, need, more);
   }
 
   get ground(): Net {
-    return this.net(GROUND, "GND", "ground", null);
+    return this.net(this.sharedId(GROUND), "GND", "ground", null);
   }
 
   /** The logic's own voltage. */
   get supply(): Net {
-    return this.net(SUPPLY, "V+", "supply", null);
+    return this.net(this.sharedId(SUPPLY), "V+", "supply", null);
   }
 
   get fiveVolt(): Net {
-    return this.net(RAIL_5V, "5V", "supply", null);
+    return this.net(this.sharedId(RAIL_5V), "5V", "supply", null);
   }
 
   get threeVolt(): Net {
-    return this.net(RAIL_3V3, "3V3", "supply", null);
+    return this.net(this.sharedId(RAIL_3V3), "3V3", "supply", null);
   }
 
   joint(net: Net, element: PlacedElement, contact: number): Net {

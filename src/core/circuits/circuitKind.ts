@@ -11,6 +11,8 @@ export interface CircuitBase {
   id: string;
   kind: string;
   name: string;
+  /** The controller that its lines go to, where that is not the main one. */
+  controllerId?: string | undefined;
 }
 
 /**

@@ -93,7 +93,7 @@ export const direct: CircuitKind<DirectCircuit> = {
   accepts: (element) => TAKEN.includes(element.kind),
   ...memberList,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const members = present(circuit.members, elements).filter(direct.accepts);
     for (const element of members) {
       if (isRead(element)) addRead(builder, circuit, element);

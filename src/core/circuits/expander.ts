@@ -70,7 +70,7 @@ export const expander: CircuitKind<ExpanderCircuit> = {
   ...memberList,
   partLines: () => LINES,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const { built } = builder;
     const members = present(circuit.members, elements).filter(isRead);
     const lines = members.reduce((sum, element) => sum + endCount(element), 0);

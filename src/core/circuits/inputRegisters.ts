@@ -53,7 +53,7 @@ export const inputRegisters: CircuitKind<InputRegisters> = {
   ...memberList,
   partLines: () => LINES,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const { built } = builder;
     const members = present(circuit.members, elements).filter(isRead);
     const ends = members.flatMap((element) => readEnds(builder, element, null));

@@ -89,7 +89,7 @@ export const ladder: CircuitKind<LadderCircuit> = {
   accepts: (element) => element.kind === "switch",
   ...memberList,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const pads = present(circuit.members, elements).filter(({ kind }) => kind === "switch");
     if (pads.length === 0) return builder.built;
     const read = builder.own("rung", "analog", analogNeed);

@@ -78,7 +78,7 @@ export const lightChain: CircuitKind<LightChain> = {
     return left === circuit ? circuit : { ...left, bridged: others(left.bridged), feedAt: others(left.feedAt) };
   },
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const lights = present(circuit.members, elements).filter(({ kind }) => kind === "light");
     if (lights.length === 0) return builder.built;
     const pin = builder.own("data", "data", outputNeed);

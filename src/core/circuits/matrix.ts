@@ -1,5 +1,5 @@
-import { text, whole, listOf, z } from "../schema";
-import { idSchema } from "../catalogue/kinds/controlKind";
+import { whole, listOf, z } from "../schema";
+import { circuitFields } from "./circuitFields";
 import type { CircuitKind, Conductor, ScanGroup } from "./circuitKind";
 import { type PlacedElement, inputNeed, outputNeed } from "./net";
 import { memberIds } from "./memberList";
@@ -17,9 +17,8 @@ export const diodeDirections = ["column-to-row", "row-to-column", "none"] as con
 export type DiodeDirection = (typeof diodeDirections)[number];
 
 const matrixSchema = z.strictObject({
-  id: idSchema,
+  ...circuitFields,
   kind: z.literal("matrix"),
-  name: text(1, 40),
   diodes: z.enum(diodeDirections),
   cells: z.record(z.string(), cellSchema),
   /** Switches whose own diode is left out although the matrix has diodes. */
@@ -143,7 +142,7 @@ export const matrix: CircuitKind<MatrixCircuit> = {
     };
   },
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const members: Member[] = [];
     for (const [id, cell] of Object.entries(circuit.cells)) {
       const element = elements.get(id);

@@ -1,5 +1,5 @@
-import { listOf, text, z } from "../schema";
-import { idSchema } from "../catalogue/kinds/controlKind";
+import { listOf, z } from "../schema";
+import { circuitFields } from "./circuitFields";
 
 /** Most elements of one circuit: a design holds 1000 controls, and some have several. */
 export const MOST_MEMBERS = 2000;
@@ -8,7 +8,7 @@ export const MOST_MEMBERS = 2000;
 export const memberIds = listOf(z.string(), MOST_MEMBERS);
 
 /** Fields of a circuit whose members stand in an order. */
-export const listFields = { id: idSchema, name: text(1, 40), members: memberIds };
+export const listFields = { ...circuitFields, members: memberIds };
 
 interface Listed {
   members: string[];

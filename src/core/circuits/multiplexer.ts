@@ -99,7 +99,7 @@ export const multiplexer: CircuitKind<MultiplexerCircuit> = {
   ...memberList,
   partLines: (circuit) => circuit.channels,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const members = present(circuit.members, elements);
     const levels = members.filter(isRead).flatMap((element) => readEnds(builder, element, null));
     const voltages = members.filter(isVoltage).map((element) => voltageChannel(builder, element));

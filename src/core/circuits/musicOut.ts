@@ -42,7 +42,7 @@ export const musicOut: CircuitKind<MusicOut> = {
   accepts: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "current-source"),
   ...memberList,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     for (const socket of present(circuit.members, elements).filter(musicOut.accepts))
       addSocket(builder, socket, circuit);
     return builder.built;

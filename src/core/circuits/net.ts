@@ -84,6 +84,21 @@ export const rails: { id: string; volts: number | null }[] = [
   { id: RAIL_BOARD_5V, volts: 5 },
 ];
 
+/** A rail, ground or bus of a controller beside the main one: each has its own. */
+export const ownNet = (id: string, controllerId: string | undefined): string =>
+  controllerId === undefined ? id : `${id}@${controllerId}`;
+/** The same of a net by its name on a device of one controller; what no other circuit shares keeps its name. */
+export function farNet(id: string, controllerId: string): string {
+  const [, bus, line] = /^((?:i2c|spi)\d)(\..*)$/.exec(id) ?? [];
+  if (bus) return `${ownNet(bus, controllerId)}${line}`;
+  return POWER.includes(id) ? ownNet(id, controllerId) : id;
+}
+/** As it is called on a device of one controller. */
+export const plainNet = (id: string): string => id.replace(/@[^.]*/, "");
+
+/** Rails, where they come from, and ground: the nets that circuits share. */
+export const POWER: readonly string[] = [RAIL_IN, ...rails.map(({ id }) => id), GROUND];
+
 const noNeed: PinNeed = {
   input: false,
   output: false,

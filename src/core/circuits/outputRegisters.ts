@@ -69,7 +69,7 @@ export const outputRegisters: CircuitKind<OutputRegisters> = {
   ...memberList,
   partLines: () => LINES,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const { built } = builder;
     const lamps = present(circuit.members, elements).filter(({ kind }) => kind === "lamp");
     if (lamps.length === 0) return built;

@@ -31,7 +31,7 @@ export const padPort: CircuitKind<PadPortCircuit> = {
   accepts: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "latch"),
   ...memberList,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     for (const port of present(circuit.members, elements).filter(padPort.accepts)) addPort(builder, port);
     return builder.built;
   },

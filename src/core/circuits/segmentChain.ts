@@ -49,7 +49,7 @@ export const segmentChain: CircuitKind<SegmentChain> = {
   accepts: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "data"),
   ...memberList,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const displays = present(circuit.members, elements).filter(segmentChain.accepts);
     if (displays.length === 0) return builder.built;
     const pins = {

@@ -44,7 +44,7 @@ export const spiRadio: CircuitKind<SpiRadio> = {
   accepts: (element) => element.kind === "device" && element.contacts.some(({ name }) => name === "data-in"),
   ...memberList,
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     for (const module of present(circuit.members, elements).filter(spiRadio.accepts))
       addModule(builder, module, circuit.bus);
     return builder.built;

@@ -1,5 +1,5 @@
-import { text, whole, z } from "../schema";
-import { idSchema } from "../catalogue/kinds/controlKind";
+import { whole, z } from "../schema";
+import { circuitFields } from "./circuitFields";
 import type { CircuitKind, ScanGroup } from "./circuitKind";
 import { type Net, type PlacedElement, lineNeed } from "./net";
 import { CircuitBuilder } from "./circuitBuilder";
@@ -13,9 +13,8 @@ const cellSchema = z.strictObject({
 export type TwoWayCell = z.infer<typeof cellSchema>;
 
 const twoWaySchema = z.strictObject({
-  id: idSchema,
+  ...circuitFields,
   kind: z.literal("two-way-matrix"),
-  name: text(1, 40),
   cells: z.record(z.string(), cellSchema),
 });
 export type TwoWayMatrix = z.infer<typeof twoWaySchema>;
@@ -93,7 +92,7 @@ export const twoWayMatrix: CircuitKind<TwoWayMatrix> = {
     return { ...circuit, cells };
   },
   build(circuit, elements, places) {
-    const builder = new CircuitBuilder(circuit.id, places);
+    const builder = new CircuitBuilder(circuit, places);
     const members = Object.entries(circuit.cells).flatMap(([id, cell]) => {
       const element = elements.get(id);
       return element && twoWayMatrix.accepts(element) ? [{ element, cell }] : [];

@@ -1,12 +1,12 @@
 import type { ControllerProfile, Pin } from "../catalogue/controllers/controllerProfile";
 import { type Control, kindOf } from "../catalogue/kinds";
 import type { ControlInput } from "../catalogue/kinds/controlKind";
-import { circuitKindOf } from "../circuits";
+import { type Circuit, circuitKindOf } from "../circuits";
 import type { BuiltCircuit, Shunt } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
 import { BASE_VALUE } from "../circuits/direct";
 import { layChips } from "../circuits/layChips";
-import { GROUND, type Net, type PlacedElement, RAIL_5V, RAIL_IN, SUPPLY, rails } from "../circuits/net";
+import { type Net, POWER, type PlacedElement, RAIL_5V, SUPPLY, plainNet, rails } from "../circuits/net";
 import { railPads } from "../circuits/railPads";
 import { partCatalogue } from "../catalogue/parts";
 import type { Part } from "../catalogue/parts/part";
@@ -129,11 +129,13 @@ export class Derived {
     return this.keep("builtCircuits", () => {
       const { circuits, chipPlaces } = this.design;
       const plans = [
-        ...circuits.map((circuit) => circuitKindOf(circuit).build(circuit, this.elements, chipPlaces)),
+        ...circuits.map((circuit) =>
+          circuitKindOf(circuit).build({ ...circuit, controllerId: this.farOf(circuit) }, this.elements, chipPlaces),
+        ),
         buildSupply(this.design.supply, chipPlaces, this.supplyEntry),
       ];
-      const module = this.moduleOutline;
-      return layChips(plans, chipPlaces, module ? [...this.bodies, module] : this.bodies);
+      const modules = this.controllers.flatMap(({ outline }) => outline ?? []);
+      return layChips(plans, chipPlaces, [...this.bodies, ...modules]);
     });
   }
 
@@ -152,46 +154,74 @@ export class Derived {
   get nets(): Net[] {
     return this.keep("nets", () => {
       const merged = new Map<string, Net>();
-      for (const net of this.builtCircuits.flatMap((built) => built.nets)) {
-        const id = this.railOf(net.id);
-        const known = merged.get(id);
-        if (known) merged.set(id, { ...known, joints: [...known.joints, ...net.joints] });
-        else merged.set(id, id === net.id ? net : { ...net, id, flag: id });
-      }
-      const power = [RAIL_IN, ...rails.map(({ id }) => id), GROUND];
-      const last = power.flatMap((id) => merged.get(id) ?? []);
-      const signals = [...merged.values()].filter(({ id }) => !power.includes(id));
-      return [...withOwnFlags(signals, last), ...last].map((net) => ({ ...net, controllerId: this.servedBy }));
+      this.builtCircuits.forEach((built, nth) => {
+        const controllerId = this.servedBy(this.design.circuits[nth]);
+        for (const net of built.nets) {
+          const id = this.railOf(net.id);
+          const known = merged.get(id);
+          if (known) merged.set(id, { ...known, joints: [...known.joints, ...net.joints] });
+          else merged.set(id, { ...net, id, flag: id === net.id ? net.flag : plainNet(id), controllerId });
+        }
+      });
+      const all = [...merged.values()];
+      const last = POWER.flatMap((id) => all.filter((net) => plainNet(net.id) === id));
+      const signals = all.filter(({ id }) => !POWER.includes(plainNet(id)));
+      const main = POWER.flatMap((id) => merged.get(id) ?? []);
+      const far = withOwnFlags(
+        last.filter((net) => !main.includes(net)),
+        main,
+      );
+      const named = new Map([...main, ...far].map((net) => [net.id, net]));
+      return [...withOwnFlags(signals, [...named.values()]), ...last.map(({ id }) => named.get(id)!)];
     });
   }
 
-  /** The id of the controller that a circuit's lines go to: the main one, as long as circuits do not name one. */
-  private get servedBy(): string | null {
-    return this.controllers[0]?.controller.id ?? null;
+  /** The id of the controller that a circuit's lines go to; the main one serves all that name none which is there. */
+  servedBy(circuit: Circuit | undefined): string | null {
+    return this.farOf(circuit) ?? this.controllers[0]?.controller.id ?? null;
+  }
+
+  /** The same where it is not the main one. */
+  private farOf(circuit: Circuit | undefined): string | undefined {
+    const [, ...others] = this.design.controllers;
+    return others.find(({ id }) => id === circuit?.controllerId)?.id;
+  }
+
+  /** The class of the controller that a net, part or rail belongs to by its name. */
+  private profileOf(id: string): ControllerProfile | null {
+    const far = /@([^.]*)/.exec(id)?.[1];
+    const placed = far === undefined ? this.controllers[0] : this.controllers.find((one) => one.controller.id === far);
+    return placed?.profile ?? null;
   }
 
   /** Pads that feed a rail; the 5 V rail has none of its own where a jumper chooses its source. */
   padsOf(railId: string, profile: ControllerProfile): Pin[] {
-    return railId === RAIL_5V && this.design.supply.outside ? [] : railPads(profile, railId);
+    return railId === RAIL_5V && this.design.supply.outside ? [] : railPads(profile, plainNet(railId));
   }
 
   /** A rail that the controller feeds from the same pads as its logic is the logic's rail. */
   private railOf(netId: string): string {
-    const volts = rails.find(({ id }) => id === netId)?.volts ?? null;
-    const { profile } = this;
+    const plain = plainNet(netId);
+    const volts = rails.find(({ id }) => id === plain)?.volts ?? null;
+    const profile = this.profileOf(netId);
     if (volts === null || !profile) return netId;
     const own = this.padsOf(netId, profile);
     const logic = this.padsOf(SUPPLY, profile);
-    return own.length > 0 && own.every((pad) => logic.includes(pad)) ? SUPPLY : netId;
+    return own.length > 0 && own.every((pad) => logic.includes(pad)) ? netId.replace(plain, SUPPLY) : netId;
   }
 
   /** Resistors and diodes between nets; one that several circuits share stands once. */
   get shunts(): Shunt[] {
     return this.keep("shunts", () => {
-      const all = this.builtCircuits.flatMap((built) => built.shunts);
+      const all = this.builtCircuits.flatMap((built, nth) =>
+        built.shunts.map((shunt) => ({
+          ...shunt,
+          value: this.baseOf(shunt, this.design.circuits[nth]) ?? shunt.value,
+        })),
+      );
       return [...new Map(all.map((shunt) => [shunt.id, shunt])).values()].map((shunt) => ({
         ...shunt,
-        value: this.pullUpOf(shunt.id) ?? this.baseOf(shunt) ?? shunt.value,
+        value: this.pullUpOf(shunt.id) ?? shunt.value,
         from: this.railOf(shunt.from),
         to: this.railOf(shunt.to),
       }));
@@ -200,16 +230,17 @@ export class Derived {
 
   /** The value of a bus's pull-up where the person chose one. */
   private pullUpOf(shuntId: string): string | null {
-    const bus = this.design.buses.find((one) => shuntId.startsWith(`i2c${one.bus}.pull-up`));
+    const bus = this.design.buses.find((one) => plainNet(shuntId).startsWith(`i2c${one.bus}.pull-up`));
     return bus ? `${bus.pullUpOhm / 1000} kΩ` : null;
   }
 
   /** The resistor before the base of a small transistor follows from what it switches and from the pin. */
-  private baseOf({ id, value }: Shunt): string | null {
+  private baseOf({ id, value }: Shunt, circuit: Circuit | undefined): string | null {
     const [, elementId] = id.split(".base ");
     const currentMa = this.elements.get(elementId ?? "")?.currentMa;
-    if (!this.profile || !currentMa || value !== BASE_VALUE) return null;
-    return `${baseResistor(this.profile.logicV, currentMa, this.profile.pinCurrentMa).ohm} Ω`;
+    const profile = this.controllers.find(({ controller }) => controller.id === this.servedBy(circuit))?.profile;
+    if (!profile || !currentMa || value !== BASE_VALUE) return null;
+    return `${baseResistor(profile.logicV, currentMa, profile.pinCurrentMa).ohm} Ω`;
   }
 
   get chipById(): Map<string, Chip> {

@@ -63,7 +63,7 @@ function addMeasuring(
 
 /** What the supply adds to the circuits: terminals, fuse, diode, jumper, and the divider that measures a battery. */
 export function buildSupply(supply: Supply, places: ChipPlaces, at: Point): BuiltCircuit {
-  const builder = new CircuitBuilder(SUPPLY_STEM, places);
+  const builder = new CircuitBuilder({ id: SUPPLY_STEM }, places);
   const { kind } = supply.source;
   if (kind === "outside" || kind === "battery") {
     const source = addSource(builder, supply, at);

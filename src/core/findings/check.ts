@@ -1,16 +1,15 @@
-import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import type { Finding, Fix, Severity, ToldFinding } from "./finding";
+import { observe } from "./observe";
 import { rules } from "./registry";
 
 const WEIGHT: Record<Severity, number> = { stop: 0, warn: 1, note: 2 };
 
 /** All findings on a design, the most pressing first. */
 export function findingsOf(design: Design): Finding[] {
-  const derived = derive(design);
   return rules
     .flatMap((rule) =>
-      rule.check(design, derived).map((observation): Finding => ({
+      observe(rule, design).map((observation): Finding => ({
         rule: rule.id,
         stage: rule.stage,
         why: rule.why,
@@ -31,8 +30,7 @@ export function toldFinding(finding: Finding): ToldFinding {
 
 /** The fix that a told finding offers under a title, for the design as it is now; null when it is not offered any more. */
 export function fixOf(design: Design, told: Pick<ToldFinding, "rule" | "message">, title: string): Fix | null {
-  const derived = derive(design);
   const rule = rules.find(({ id }) => id === told.rule);
-  const offered = rule?.check(design, derived).filter(({ message }) => message === told.message) ?? [];
+  const offered = rule ? observe(rule, design).filter(({ message }) => message === told.message) : [];
   return offered.flatMap(({ fixes = [] }) => fixes).find((fix) => fix.title === title) ?? null;
 }

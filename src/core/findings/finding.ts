@@ -34,6 +34,8 @@ export interface Rule {
   why: string;
   /** Where the limit comes from. */
   source: string;
+  /** It looks at one controller with what hangs on it: on a design of several, each is looked at by itself. */
+  eachController?: true;
   check(design: Design, derived: Derived): Observation[];
 }
 

@@ -15,6 +15,7 @@ export const addedParts: Rule = {
   severity: "warn",
   why: "An added part needs its own place behind the plate, near what it serves.",
   source: "geometry of the added parts, the controls' bodies and the module",
+  eachController: true,
   check(design, derived) {
     const { chips, bodies } = derived;
     const module = derived.moduleOutline;

@@ -42,6 +42,7 @@ export const addressClash: Rule = {
   severity: "stop",
   why: "Parts with the same address on a bus answer at the same time, and neither is understood; a multiplexer is heard on its branches too.",
   source: "I²C-bus specification: seven bits of address; addresses of the classes typical, from memory",
+  eachController: true,
   check(design) {
     const across = clashes(busAddresses(design)).filter((pair) => new Set(kindsOf(design, pair)).size > 1);
     return [...new Set(across.map(([{ bus }]) => bus))].map((bus) => {

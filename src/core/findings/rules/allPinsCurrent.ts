@@ -8,6 +8,7 @@ export const allPinsCurrent: Rule = {
   severity: "stop",
   why: "All pins draw their current through the chip's own supply leads, and those have a limit of their own.",
   source: "the controller profile's current for all pins together",
+  eachController: true,
   check(design, derived) {
     const { profile } = derived;
     if (!profile) return [];

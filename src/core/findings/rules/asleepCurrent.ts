@@ -9,6 +9,7 @@ export const asleepCurrent: Rule = {
   why: "A suspended device may take next to nothing; some computers cut off one that takes more, and laptops lose their charge.",
   source:
     "USB 2.0, 7.2.3 with the change on suspend current: 2.5 mA; 1 mA of a dark addressable light as common practice",
+  eachController: true,
   check(design) {
     const asleep = supplyAt(design, "asleep");
     const limit = asleep?.source.asleepMa ?? null;

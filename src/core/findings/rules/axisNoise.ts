@@ -17,6 +17,7 @@ export const axisNoise: Rule = {
   severity: "warn",
   why: "A reading at rest is never quite the same; without a zone in which it stands still a pot tells the host something all the time.",
   source: "common practice; two counts of ten bits from memory",
+  eachController: true,
   check(design, { elements, profile }) {
     const bits = profile ? converterOf(profile).bits : 10;
     return wipersRead(design).flatMap((id) => {

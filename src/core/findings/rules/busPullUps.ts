@@ -36,6 +36,7 @@ export const busPullUps: Rule = {
   why: "With too weak pull-ups the lines of a bus rise too late for its clock, with too strong ones a part cannot pull them low.",
   source:
     "I²C-bus specification, pull-up resistor sizing: (V − 0.4 V) / sink current, rise time / (0.8473 × capacitance)",
+  eachController: true,
   check: (design) =>
     busChecks(design)
       .filter(isWrong)

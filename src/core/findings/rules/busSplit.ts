@@ -8,6 +8,7 @@ export const busSplit: Rule = {
   severity: "stop",
   why: "Clock and data of a bus are made by one bus controller; lines of two of them never make a bus.",
   source: "I²C-bus specification; bus controllers as the controller class states them",
+  eachController: true,
   check(design, { profile, signalNets }) {
     if (!profile) return [];
     const busIds = [...new Set(signalNets.flatMap(({ busId }) => busId ?? []))];

@@ -8,6 +8,7 @@ export const busesOnOneController: Rule = {
   severity: "stop",
   why: "A bus controller drives one bus at a time; two on the same one are a single bus at two places.",
   source: "bus controllers as the controller class states them",
+  eachController: true,
   check(design, { profile, signalNets }) {
     if (!profile) return [];
     const instanceOf = new Map<string, Set<string>>();

@@ -7,6 +7,7 @@ export const classSense: Rule = {
   severity: "warn",
   why: "Plans are only as right as the class they are made for.",
   source: "follows from the class",
+  eachController: true,
   check(_design, { profile }) {
     if (!profile) return [];
     const names = profile.pins.filter(({ role }) => role === "io").map(({ name }) => name);

@@ -8,6 +8,7 @@ export const coveredSwitches: Rule = {
   severity: "warn",
   why: "Switches beneath a soldered module can never be desoldered; on sockets or pin rows the module can come off.",
   source: "geometry of the module under the board against the parts' room behind the plate",
+  eachController: true,
   check(design, derived) {
     const module = derived.moduleOutline;
     if (!module || derived.controller!.side !== "under") return [];

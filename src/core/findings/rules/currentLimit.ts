@@ -77,6 +77,7 @@ export const currentLimit: Rule = {
   why: "A port that is asked for too much switches off; a regulator or fuse that is asked for too much does so when it is warm.",
   source:
     "USB 2.0 (7.2.1) and USB Type-C (4.5) for ports, the controller profile for regulator and pads; all loads at their most, the source at its lowest",
+  eachController: true,
   check: (design) =>
     brokenLimits(design)
       .filter(({ sort }) => CURRENTS.includes(sort))

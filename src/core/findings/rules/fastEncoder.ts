@@ -42,6 +42,7 @@ export const fastEncoder: Rule = {
   severity: "warn",
   why: "An encoder that passes a state between two readings loses steps.",
   source: "arithmetic: one reading a millisecond, states a step × steps a turn",
+  eachController: true,
   check(design, derived) {
     const wished = design.brief.wish.turnsPerSecond;
     const limits = quietTurns(design);

@@ -7,6 +7,7 @@ export const floatingSelect: Rule = {
   severity: "note",
   why: "Until the firmware drives it a pin floats: a part whose select floats may answer while another one is spoken to.",
   source: "common practice: 10 kΩ from each select to the supply of its part",
+  eachController: true,
   check(_design, { nets }) {
     const buses = [0, 1, 2, 3].map((bus) => `spi${bus}`);
     return buses.flatMap((busId) => {

@@ -8,6 +8,7 @@ export const incapablePin: Rule = {
   severity: "stop",
   why: "The pin cannot do what the net asks of it.",
   source: "the controller profile",
+  eachController: true,
   check(design, derived) {
     return placed(design, derived).flatMap(({ net, name, pin }): Observation[] => {
       const lack = pin ? lacks(pin, net.need!) : "is not a pin of this controller";

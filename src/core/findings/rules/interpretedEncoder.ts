@@ -12,6 +12,7 @@ export const interpretedEncoder: Rule = {
   why: "An interpreter scans seldom: a knob that passes a state between two scans loses steps.",
   source:
     "states a second = steps a turn × states a step × turns a second (common practice); times of an interpreter from memory",
+  eachController: true,
   check(design, { builtCircuits, elements, profile }) {
     const ids = builtCircuits.flatMap(({ encoders }) => encoders.map(({ elementId }) => elementId));
     if (profile?.firmware.interpreted !== "runs-usb" || ids.length === 0) return [];

@@ -9,6 +9,7 @@ export const ladderCurrent: Rule = {
   severity: "stop",
   why: "The pin that powers a ladder's bank feeds all its resistors; too small ones overload it and bend the voltages.",
   source: "Ohm's law; the controller profile's current for one pin",
+  eachController: true,
   check(design, { builtCircuits, profile }) {
     if (!profile) return [];
     return design.circuits.flatMap((circuit, nth) => {

@@ -13,6 +13,7 @@ export const ladderWindows: Rule = {
   severity: "stop",
   why: "Neighbouring keys of a ladder are told apart by their voltage; tolerances and the pull-down narrow the windows.",
   source: "Ohm's law, worst case of all resistors; shown against a circuit simulation in the reference tests",
+  eachController: true,
   check(design, { builtCircuits }) {
     return design.circuits.flatMap((circuit, nth) => {
       if (circuit.kind !== "ladder") return [];

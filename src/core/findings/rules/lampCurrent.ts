@@ -7,6 +7,7 @@ export const lampCurrent: Rule = {
   severity: "stop",
   why: "A pin that gives more than its limit gets hot, droops, and may fail for good.",
   source: "the controller profile's current for one pin",
+  eachController: true,
   check(design, derived) {
     const { profile } = derived;
     if (!profile) return [];

@@ -27,6 +27,7 @@ export const lateScan: Rule = {
   why: "The runtime counts elapsed milliseconds, so nothing is lost by a late scan but time: each press is told later.",
   source:
     "reading, deciding and what is written in the same scan; deciding is an estimate from scans on the simulated chip",
+  eachController: true,
   check(design) {
     const { shares, worstUs: us } = millisecondOf(design);
     if (us <= SCAN_US) return [];

@@ -30,6 +30,7 @@ export const lightLevel: Rule = {
   why: "An input that surely reads high from 0.7 of its supply on reads 3.3 V at 5 V as it likes; one that is driven above its supply is damaged.",
   source:
     "thresholds of the 74HC, 74HCT and 74AHCT families by their data sheets; those of lights and drivers as CMOS (common practice)",
+  eachController: true,
   check(design) {
     const signals = signalsOf(design).filter(({ verdict }) => verdict !== "fits");
     const circuits = [...new Set(signals.map(({ circuitId }) => circuitId))];

@@ -11,6 +11,7 @@ export const lowLevel: Rule = {
   severity: "stop",
   why: "Between the surely-low and the surely-high voltage an input reads as it likes.",
   source: "Ohm's law and the diode's equation; thresholds as the controller class states them",
+  eachController: true,
   check(design) {
     return matricesOf(design).flatMap((matrix) => {
       const check = checkMatrix(design, matrix);

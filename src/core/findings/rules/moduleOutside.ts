@@ -10,6 +10,7 @@ export const moduleOutside: Rule = {
   severity: "warn",
   why: "A controller that reaches over the board's edge is in the way of the case, and its pads hang free.",
   source: "geometry of the module's and the board's outlines",
+  eachController: true,
   check(design, { controller, profile }) {
     if (!controller || !profile) return [];
     const nth = design.boards.findIndex(({ id }) => id === controller.placement.boardId);

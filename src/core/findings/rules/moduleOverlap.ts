@@ -8,6 +8,7 @@ export const moduleOverlap: Rule = {
   severity: "stop",
   why: "A module on the parts side takes the room of a cap, so one of the two cannot be there.",
   source: "geometry of the module's outline and the caps",
+  eachController: true,
   check(design, { controller, profile, capPieces }) {
     if (!controller || !profile || controller.side === "under") return [];
     const module = placeOutline(roundedRectangle(profile.widthMm, profile.heightMm, 0), controller.placement);

@@ -11,6 +11,7 @@ export const oneTone: Rule = {
   severity: "warn",
   why: "The 8-bit USB classes have one timer left for it: a finished image is refused with more.",
   source: "firmware/hal/usb8/tone.c",
+  eachController: true,
   check(design, { profile }) {
     const placed = design.controls.filter((control) => toneOf(control) > 0);
     if (placed.length < 2 || !profile || !hasUsb8Chip(profile.id)) return [];

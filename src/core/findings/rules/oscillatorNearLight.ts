@@ -11,6 +11,7 @@ export const oscillatorNearLight: Rule = {
   severity: "warn",
   why: "A light chain broke where its data line ran past the controller's crystal.",
   source: "from memory: 10 mm between an oscillator and a fast data line",
+  eachController: true,
   check(_design, derived) {
     const oscillator = derived.profile?.oscillator;
     if (!derived.controller || !oscillator) return [];

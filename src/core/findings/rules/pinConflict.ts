@@ -28,6 +28,7 @@ export const pinConflict: Rule = {
   severity: "stop",
   why: "These needs cannot all be met, whatever pin the others take; leaving out any one of them would do.",
   source: "a smallest conflicting set: each was left out in turn (deletion filter over the exact assignment)",
+  eachController: true,
   check(design) {
     const conflict = conflictOf(design);
     if (!conflict) return [];

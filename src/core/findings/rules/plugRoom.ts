@@ -7,6 +7,7 @@ export const plugRoom: Rule = {
   severity: "stop",
   why: "A plug that cannot go in means a cut case or a moved board.",
   source: "the controller's connector and a plug with its overmould (from memory: 12 mm wide)",
+  eachController: true,
   check(design, derived) {
     const owners = plugBlockers(derived);
     if (owners.length === 0) return [];

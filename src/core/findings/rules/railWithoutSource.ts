@@ -10,6 +10,7 @@ export const railWithoutSource: Rule = {
   severity: "stop",
   why: "Parts for 3.3 V are destroyed by 5 V, and parts for 5 V do not start at 3.3 V; the rail needs a source of its own.",
   source: "the voltages of the controller profile's supply pads",
+  eachController: true,
   check(design, derived) {
     const { nets, profile, elements } = derived;
     if (!profile) return [];

@@ -12,6 +12,7 @@ export const registerCurrent: Rule = {
   severity: "stop",
   why: "An output register whose lamps take more than its ground lead carries gets hot and fails.",
   source: "74HC595 data sheet: 70 mA through the ground lead, 35 mA an output",
+  eachController: true,
   check(design, { builtCircuits, elements }) {
     return design.circuits.flatMap((circuit, nth) => {
       if (circuit.kind !== "output-registers") return [];

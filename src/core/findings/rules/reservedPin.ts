@@ -7,6 +7,7 @@ export const reservedPin: Rule = {
   severity: "stop",
   why: "What the board itself does on that pin and the net would disturb each other.",
   source: "the controller profile",
+  eachController: true,
   check(design, derived) {
     return placed(design, derived).flatMap(({ net, name, pin }) =>
       pin?.reserved

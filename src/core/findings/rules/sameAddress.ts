@@ -12,6 +12,7 @@ export const sameAddress: Rule = {
   severity: "stop",
   why: "Parts with the same address on a bus answer at the same time, and neither is understood.",
   source: "I²C-bus specification; three address terminals, eight addresses (typical of the class)",
+  eachController: true,
   check(design, { builtCircuits }) {
     const perBus = new Map<number, { circuit: ExpanderCircuit; addresses: number[] }[]>();
     design.circuits.forEach((circuit, nth) => {

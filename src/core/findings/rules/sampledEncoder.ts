@@ -11,6 +11,7 @@ export const sampledEncoder: Rule = {
   severity: "note",
   why: "Encoders behind multiplexers, registers or expanders are only right while every quadrature state is sampled.",
   source: "states a second = steps a turn × states a step × turns a second (common practice)",
+  eachController: true,
   check(design, { builtCircuits, elements }) {
     return design.circuits.flatMap((circuit, nth) => {
       const plan = builtCircuits[nth];

@@ -8,6 +8,7 @@ export const sharedPin: Rule = {
   severity: "stop",
   why: "Two nets on one pin are one net.",
   source: "follows from the pin plan",
+  eachController: true,
   check(design, derived) {
     const byPin = new Map<string, Net[]>();
     for (const { net, name } of placed(design, derived)) byPin.set(name, [...(byPin.get(name) ?? []), net]);

@@ -12,6 +12,7 @@ export const slowLadder: Rule = {
   severity: "warn",
   why: "The runtime scans once a millisecond; when reading alone takes longer, every scan is late and every press is told later.",
   source: "banks × (settle time + one conversion), times of the 8-bit class from memory",
+  eachController: true,
   check(design, { builtCircuits }) {
     const ladders = builtCircuits.flatMap(({ ladders: banks, reading }, nth) =>
       banks.length > 0 ? [{ name: design.circuits[nth].name, banks: banks.length, us: reading.fixedUs }] : [],

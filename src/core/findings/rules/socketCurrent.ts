@@ -33,6 +33,7 @@ export const socketCurrent: Rule = {
   why: "An instrument hears a current that is switched on and off: too little lights its coupler not surely, too much wears out pin and coupler.",
   source:
     "MIDI 1.0, hardware: 5 mA; 220 Ω and 220 Ω at 5 V, 33 Ω and 10 Ω at 3.3 V (from memory); the coupler's 1.5 V from memory",
+  eachController: true,
   check: (design, { profile, elements }) =>
     profile
       ? design.circuits

@@ -12,6 +12,7 @@ export const sourceResistance: Rule = {
   why: "The converter's capacitor must fill through the track and the multiplexer while it samples; else a reading carries a part of the one before.",
   source:
     "charging to within half a step, ln 2^(bits + 1) time constants; sampling times and capacitances of the classes from memory",
+  eachController: true,
   check(design, { profile, builtCircuits, elements }) {
     if (!profile) return [];
     const converter = converterOf(profile);

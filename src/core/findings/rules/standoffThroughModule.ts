@@ -34,6 +34,7 @@ export const standoffThroughModule: Rule = {
   severity: "stop",
   why: "A screw cannot go through the module beneath the board.",
   source: "geometry of the module under the board and the standoffs",
+  eachController: true,
   check(design, derived) {
     const { moduleOutline, controller, bodies } = derived;
     if (!moduleOutline || controller?.side !== "under") return [];

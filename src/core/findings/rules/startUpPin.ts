@@ -7,6 +7,7 @@ export const startUpPin: Rule = {
   severity: "note",
   why: "A key that is held while the device is plugged in would start it another way, or not at all.",
   source: "the controller profile",
+  eachController: true,
   check(design, { profile, signalNets }) {
     if (!profile) return [];
     return signalNets.flatMap((net) => {

@@ -22,6 +22,7 @@ export const supplyHeat: Rule = {
   severity: "stop",
   why: "A supply wire that carries too much for its thickness gets hot, and its insulation melts.",
   source: "8 A a square millimetre for short wires in air (common practice)",
+  eachController: true,
   check(design) {
     const { supplyMm2 } = design.wires;
     return [...strongestWires(design)].flatMap(([netId, ampere]) => {

@@ -37,6 +37,7 @@ export const supplyLoss: Rule = {
   severity: "warn",
   why: "Lights at the far end turn reddish and parts reset when the supply wires are too thin for their current.",
   source: "Ohm's law with copper of IEC 60028, everything at its most; 5 % as common practice",
+  eachController: true,
   check(design) {
     const rails = supplyAt(design, "worst")?.rails ?? [];
     return rails

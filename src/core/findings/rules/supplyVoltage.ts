@@ -51,6 +51,7 @@ export const supplyVoltage: Rule = {
   severity: "warn",
   why: "Voltage is lost in cable, diode, wires and regulator; what runs short fades, turns reddish or resets.",
   source: "Ohm's law with copper of IEC 60028; forward voltages of blue and green lights from memory",
+  eachController: true,
   check: (design) =>
     brokenLimits(design).flatMap((broken): Observation[] => {
       if (broken.sort === "light voltage") return [lights(design, broken)];

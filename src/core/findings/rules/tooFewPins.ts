@@ -8,6 +8,7 @@ export const tooFewPins: Rule = {
   severity: "stop",
   why: "Every net needs a pin of its own; found out after ordering, this means a new board.",
   source: "counts of nets and of usable pins",
+  eachController: true,
   check(design, { profile, signalNets }) {
     if (!profile) return [];
     const usable = usablePins(profile).length;

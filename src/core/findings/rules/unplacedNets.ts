@@ -10,6 +10,7 @@ export const unplacedNets: Rule = {
   severity: "stop",
   why: "A net without a pin is a wire that ends in the air.",
   source: "follows from the pin plan",
+  eachController: true,
   check(design, { profile, signalNets }) {
     if (!profile) return [];
     const open = signalNets.filter((net) => !design.pinPlan[net.id]);
