@@ -11,6 +11,7 @@ export const addedParts = [
   { id: "level-shifter", title: "74AHCT125 level shifter", price: 0.4, joints: 14 },
   { id: "transistor", title: "Switching transistor", price: 0.05, joints: 3 },
   { id: "terminal", title: "Two-way terminal", price: 0.3, joints: 2 },
+  { id: "link-plug", title: "Four-way plug of a link", price: 0.4, joints: 4 },
   { id: "selector", title: "Three-way selector jumper", price: 0.1, joints: 3 },
   { id: "fuse", title: "Resettable fuse", price: 0.2, joints: 2 },
   { id: "socket", title: "Switch socket", price: 0.15, joints: 2 },

@@ -14,6 +14,8 @@ import type { Outline } from "../geometry/outline";
 import { type Point, point } from "../geometry/point";
 import { togetherInput } from "../document/keyRules";
 import type { Controller, Design } from "../document/schema";
+import type { PartLink } from "../document/partLinks";
+import { type LinkEnd, buildLinkEnd } from "./linkEnds";
 import { buildSupply } from "./supplyParts";
 import { baseResistor } from "../electrics/transistor";
 import { withOwnFlags } from "./ownFlags";
@@ -124,19 +126,45 @@ export class Derived {
     });
   }
 
-  /** What each circuit builds, in the order of the circuits, and last what the supply adds. */
+  /** What each circuit builds, in the order of the circuits, then what the supply adds, and the ends of links. */
   get builtCircuits(): BuiltCircuit[] {
     return this.keep("builtCircuits", () => {
-      const { circuits, chipPlaces } = this.design;
+      const { circuits, chipPlaces, supply } = this.design;
       const plans = [
         ...circuits.map((circuit) =>
           circuitKindOf(circuit).build({ ...circuit, controllerId: this.farOf(circuit) }, this.elements, chipPlaces),
         ),
-        buildSupply(this.design.supply, chipPlaces, this.supplyEntry),
+        buildSupply(supply, chipPlaces, this.supplyEntry),
+        ...this.linkEnds.map(({ link, end, controller }) =>
+          buildLinkEnd(link, end, this.farOf({ controllerId: controller.id }), controller, chipPlaces),
+        ),
       ];
       const modules = this.controllers.flatMap(({ outline }) => outline ?? []);
       return layChips(plans, chipPlaces, [...this.bodies, ...modules]);
     });
+  }
+
+  /** Ends of links that lie at a controller which is there. */
+  get linkEnds(): { link: PartLink; end: LinkEnd; controller: Controller }[] {
+    return this.keep("linkEnds", () => {
+      const { partLinks = [], controllers } = this.design;
+      return partLinks.flatMap((link) =>
+        (["near", "far"] as const).flatMap((end) => {
+          const controller = controllers.find(({ id }) => id === (end === "near" ? link.nearId : link.farId));
+          return controller ? [{ link, end, controller }] : [];
+        }),
+      );
+    });
+  }
+
+  /** Whose pins each entry of `builtCircuits` is on. */
+  private get builtFor(): (string | null)[] {
+    const main = this.servedBy(undefined);
+    return [
+      ...this.design.circuits.map((circuit) => this.servedBy(circuit)),
+      main,
+      ...this.linkEnds.map(({ controller }) => controller.id),
+    ];
   }
 
   /** Where added supply parts lie by themselves: by the module, or where the panel begins. */
@@ -154,8 +182,9 @@ export class Derived {
   get nets(): Net[] {
     return this.keep("nets", () => {
       const merged = new Map<string, Net>();
+      const { builtFor } = this;
       this.builtCircuits.forEach((built, nth) => {
-        const controllerId = this.servedBy(this.design.circuits[nth]);
+        const controllerId = builtFor[nth];
         for (const net of built.nets) {
           const id = this.railOf(net.id);
           const known = merged.get(id);
@@ -177,12 +206,12 @@ export class Derived {
   }
 
   /** The id of the controller that a circuit's lines go to; the main one serves all that name none which is there. */
-  servedBy(circuit: Circuit | undefined): string | null {
+  servedBy(circuit: Pick<Circuit, "controllerId"> | undefined): string | null {
     return this.farOf(circuit) ?? this.controllers[0]?.controller.id ?? null;
   }
 
   /** The same where it is not the main one. */
-  private farOf(circuit: Circuit | undefined): string | undefined {
+  private farOf(circuit: Pick<Circuit, "controllerId"> | undefined): string | undefined {
     const [, ...others] = this.design.controllers;
     return others.find(({ id }) => id === circuit?.controllerId)?.id;
   }

@@ -93,3 +93,14 @@ export const onHalf =
     if (!design.controllers.some(({ id }) => id === controllerId)) return design;
     return withHalf(design, controllerId, edit(halfOf(design, controllerId)));
   };
+
+/** The design as if its main controller served all of it; pins are what they were. */
+export const asOneController = (design: Design): Design =>
+  design.controllers.length < 2
+    ? design
+    : {
+        ...design,
+        controllers: design.controllers.slice(0, 1),
+        circuits: design.circuits.map(withoutController),
+        partLinks: [],
+      };

@@ -32,6 +32,26 @@ function boardProblems({ boards, controls, controllers }: Design): Problem[] {
   return [...ofList(controls, "controls"), ...ofList(controllers, "controllers")];
 }
 
+function linkProblems({ partLinks = [], controllers, circuits }: Design): Problem[] {
+  const known = new Set(idsOf(controllers));
+  const gone = (path: string, id: string) =>
+    known.has(id) ? [] : [{ path, message: `names the controller "${id}", which the design does not have` }];
+  return [
+    ...partLinks.flatMap(({ nearId, farId }, at) => [
+      ...gone(`partLinks.${at}.nearId`, nearId),
+      ...gone(`partLinks.${at}.farId`, farId),
+      ...(nearId === farId ? [{ path: `partLinks.${at}`, message: "leads from a controller to itself" }] : []),
+    ]),
+    ...circuits.flatMap(({ controllerId }, at) =>
+      controllerId === undefined ? [] : gone(`circuits.${at}.controllerId`, controllerId),
+    ),
+    ...repeated(
+      partLinks.map(({ farId }) => farId),
+      "partLinks",
+    ),
+  ];
+}
+
 function macroProblems({ keymap: { layers, macros = [] } }: Design): Problem[] {
   const known = new Set(idsOf(layers));
   return macros.flatMap(({ steps }, at) =>
@@ -103,6 +123,7 @@ export function referenceProblems(design: Design): Problem[] {
     ...playedProblems(design),
     ...axisProblems(design),
     ...boardProblems(design),
+    ...linkProblems(design),
     ...layerProblems(design),
   ];
 }

@@ -22,6 +22,7 @@ import { knobSchema } from "./knobs";
 import { lampLookSchema } from "./lampLooks";
 import { lampRuleSchema } from "./lampRule";
 import { macroListSchema } from "./macros";
+import { partLinkListSchema } from "./partLinks";
 import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
 import { shapeSchema } from "../shapes";
@@ -181,6 +182,8 @@ export const designSchema = z.strictObject({
   /** Where the person laid added parts, by their id; the others lie among what they serve. */
   chipPlaces: z.record(z.string(), cornerSchema),
   controllers: listOf(controllerSchema, 8),
+  /** Lines on which controllers tell each other. */
+  partLinks: z.optional(partLinkListSchema),
   /** Controller classes the person wrote, beside those of the catalogue. */
   profiles: listOf(controllerProfileSchema, 40),
   /** By net id. */

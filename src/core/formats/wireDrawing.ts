@@ -187,11 +187,12 @@ function moduleMarks(placed: PlacedController, sight: Sight): { marks: string[];
   if (!profile || !outline || !sight.boards.has(controller.placement.boardId)) return { marks: [], rings: [] };
   const ring = seenRing(sight, outlineRing(outline));
   const onPad = new Map<string, string[]>();
+  const main = sight.design.controllers[0].id;
   for (const { from, to, net } of sight.wires)
     for (const end of [from, to])
       if (isPad(end)) {
-        const name = end.id.slice("pin ".length);
-        onPad.set(name, [...new Set([...(onPad.get(name) ?? []), net])]);
+        const [name, far = main] = end.id.slice("pin ".length).split("@");
+        if (far === controller.id) onPad.set(name, [...new Set([...(onPad.get(name) ?? []), net])]);
       }
   const plug = profile.connector;
   const flip = controller.side === "under" ? -1 : 1;
@@ -240,7 +241,7 @@ function farEnds({ wires, boards, links }: Sight): FarEnd[] {
         .map((end) => ({ end, words: `${net} → ${link.label}.${number}` }));
     }
     if (!isPad(to) || !boards.has(from.boardId)) return [];
-    return [{ end: from, words: `${net} → ${to.id.slice("pin ".length)}` }];
+    return [{ end: from, words: `${net} → ${to.name.slice("pin ".length)}` }];
   });
 }
 

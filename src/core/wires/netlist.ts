@@ -2,6 +2,7 @@ import type { Pin } from "../catalogue/controllers/controllerProfile";
 import type { InlinePart } from "../circuits/circuitKind";
 import { type Chip, terminalPlace } from "../circuits/chip";
 import { GROUND } from "../circuits/net";
+import { netOfHalf } from "../derived/halves";
 import { derive } from "../derived/derive";
 import type { PlacedController } from "../derived/placedController";
 import type { Design } from "../document/schema";
@@ -76,10 +77,11 @@ function addModulePins(
   const nets = derive(design).nets.filter(({ controllerId }) => controllerId === controller.id);
   if (!profile || nets.length === 0) return;
   const netOfPad = new Map<Pin, string>();
+  const ground = netOfHalf(design, controller.id, GROUND);
   const own = Object.entries(design.pinPlan).filter(([, { controllerId }]) => controllerId === controller.id);
   const ownNet = new Map(own.map(([netId, { pin }]) => [pin, netId]));
   for (const pin of profile.pins) {
-    if (pin.role === "ground") netOfPad.set(pin, GROUND);
+    if (pin.role === "ground") netOfPad.set(pin, ground);
     else if (pin.role === "io" && ownNet.has(pin.name)) netOfPad.set(pin, ownNet.get(pin.name)!);
   }
   for (const { id } of [...nets].reverse()) for (const pad of derive(design).padsOf(id, profile)) netOfPad.set(pad, id);

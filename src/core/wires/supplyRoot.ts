@@ -1,5 +1,5 @@
 import type { LightChain } from "../circuits/lightChain";
-import { GROUND, RAIL_5V, type Net } from "../circuits/net";
+import { RAIL_5V, type Net, plainNet } from "../circuits/net";
 import { type Derived } from "../derived/derive";
 import { SUPPLY_STEM } from "../derived/supplyParts";
 
@@ -14,7 +14,9 @@ const startsAt = (...names: string[]) => {
  */
 export function supplyRoot(net: Pick<Net, "id">, ends: string[]): string | null {
   const ways =
-    net.id === RAIL_5V ? [startsAt("JP1.rail")] : [startsAt("J1.plus", "J2.plus", "F1.2"), startsAt("J1", "J2")];
+    plainNet(net.id) === RAIL_5V
+      ? [startsAt("JP1.rail")]
+      : [startsAt("J1.plus", "J2.plus", "F1.2"), startsAt("J1", "J2")];
   for (const way of [...ways, (end: string) => /diode\.2$/.test(end)]) {
     const found = ends.find(way);
     if (found !== undefined) return found;
@@ -28,7 +30,7 @@ export function fedAgain(net: Net, { design, elements }: Derived): string[] {
   const wanted = design.circuits
     .filter((circuit): circuit is LightChain => circuit.kind === "light-chain")
     .flatMap(({ feedAt, members }) => feedAt.filter((id) => members.includes(id)));
-  const name = net.id === GROUND ? "minus" : "plus";
+  const name = net.role === "ground" ? "minus" : "plus";
   const contacts = new Set(
     wanted.flatMap((id) => elements.get(id)?.contacts.find((contact) => contact.name === name)?.id ?? []),
   );

@@ -1,7 +1,8 @@
 import type { Chip } from "../circuits/chip";
 import type { Shunt } from "../circuits/circuitKind";
-import type { Net, Joint } from "../circuits/net";
+import { type Net, type Joint, ownNet } from "../circuits/net";
 import { type Derived, derive } from "../derived/derive";
+import { linkEndId } from "../derived/linkEnds";
 import type { Design } from "../document/schema";
 import { type Point, distanceMm } from "../geometry/point";
 import { treeOfPlaces } from "../optimisation/spanningTree";
@@ -90,7 +91,7 @@ export const boardOfAdded = (chipId: string, design: Design): string =>
     .get(chipId) ?? design.boards[0].id;
 
 /** By added part: the board with the most contacts that its signals lead to. */
-function boardsOfAdded({ nets, controls }: Derived): Map<string, string> {
+function boardsOfAdded({ nets, controls, linkEnds }: Derived): Map<string, string> {
   const counts = new Map<string, Map<string, number>>();
   for (const { role, joints } of nets) {
     if (role === "ground" || role === "supply") continue;
@@ -103,7 +104,12 @@ function boardsOfAdded({ nets, controls }: Derived): Map<string, string> {
     }
   }
   const most = (count: Map<string, number>) => [...count].sort((a, b) => b[1] - a[1])[0]?.[0];
-  return new Map([...counts].flatMap(([id, count]) => (count.size > 0 ? [[id, most(count)] as const] : [])));
+  const ends = linkEnds.map(({ link, end, controller }) => [
+    `${linkEndId(link, end)}.J1`,
+    controller.placement.boardId,
+  ]);
+  const served = [...counts].flatMap(([id, count]) => (count.size > 0 ? [[id, most(count)] as const] : []));
+  return new Map<string, string>([...served, ...(ends as [string, string][])]);
 }
 
 /** Whether an end of a wire is a pad of the controller. */
@@ -111,8 +117,9 @@ export const isPad = ({ id }: WireEnd): boolean => id.startsWith("pin ");
 
 /** Where a net meets the controller: its pin, or a pad of the module for supply and ground. */
 function pinEnd(net: Net, design: Design, derived: Derived): WireEnd | null {
-  const { controller, profile } = derived;
+  const { controller, profile } = derived.controllerOf(net) ?? {};
   if (!controller || !profile) return null;
+  const isMain = controller === derived.controller;
   const name = Object.hasOwn(design.pinPlan, net.id) ? design.pinPlan[net.id].pin : undefined;
   const [pin] =
     net.role === "supply"
@@ -122,8 +129,8 @@ function pinEnd(net: Net, design: Design, derived: Derived): WireEnd | null {
         );
   if (!pin) return null;
   return {
-    id: `pin ${pin.name}`,
-    name: `pin ${pin.name}`,
+    id: isMain ? `pin ${pin.name}` : `pin ${ownNet(pin.name, controller.id)}`,
+    name: isMain ? `pin ${pin.name}` : `pin ${pin.name} of controller ${1 + design.controllers.indexOf(controller)}`,
     at: pinPlace(controller, pin),
     boardId: controller.placement.boardId,
   };

@@ -1,7 +1,7 @@
 import { memo } from "react";
 import { type MatrixCircuit, hasDiode, isReversed } from "@/core/circuits/matrix";
 import type { Control } from "@/core/catalogue/kinds";
-import { GROUND, type Net, type PlacedElement, type Joint } from "@/core/circuits/net";
+import { type Net, type PlacedElement, type Joint } from "@/core/circuits/net";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { type Point, place, point } from "@/core/geometry/point";
@@ -130,7 +130,7 @@ function PowerSigns({ net }: { net: Net }) {
       <path
         key={joint.contactId}
         transform={`translate(${joint.at.xMm} ${joint.at.yMm})`}
-        d={net.id === GROUND ? GROUND_SIGN : SUPPLY_SIGN}
+        d={net.role === "ground" ? GROUND_SIGN : SUPPLY_SIGN}
         stroke="#fff"
         strokeWidth={0.35}
         fill="none"

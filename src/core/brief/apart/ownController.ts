@@ -43,6 +43,7 @@ function withController(setting: ApartSetting, { link, ...way }: OwnController):
     nearPins: setting.nearPins + link.length,
     parts: far?.parts ?? {},
     controller: far?.profile.title ?? null,
+    profileId: far?.profile.id ?? null,
     money: far?.money ?? 0,
     lacks: far ? lacks : NO_CLASS,
   });

@@ -69,6 +69,7 @@ export function readThere(setting: ApartSetting): ApartWay[] {
         nearPins: nearPins + lines.length,
         parts,
         controller: null,
+        profileId: null,
         money: moneyOf(parts, option),
         laterMs: { least: readMs, most: readMs },
         breaks,

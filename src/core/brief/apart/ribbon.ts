@@ -1,19 +1,22 @@
 import { derive } from "../../derived/derive";
+import { asOneController } from "../../derived/halves";
 import { conductorsAcross } from "../../wires/across";
 import { type ApartSetting, type ApartWay, wayOf } from "./way";
 
 /** As it is wired now: every net of the far part is a conductor. */
 export function ribbon(setting: ApartSetting): ApartWay[] {
   const { design, near, far } = setting;
-  const conductors = conductorsAcross(design, near.id, far.id);
+  const whole = asOneController(design);
+  const conductors = conductorsAcross(whole, near.id, far.id);
   return [
     wayOf(setting, {
       id: "ribbon",
       title: "One controller, a conductor for each net",
       conductors,
-      nearPins: derive(design).signalNets.filter(({ need }) => need !== null).length,
+      nearPins: derive(whole).signalNets.filter(({ need }) => need !== null).length,
       parts: {},
       controller: null,
+      profileId: null,
       money: 0,
       laterMs: { least: 0, most: 0 },
       breaks: [

@@ -18,6 +18,8 @@ export interface ApartWay {
   parts: PartCounts;
   /** The class of a controller in the far part, or null. */
   controller: string | null;
+  /** Its id. */
+  profileId: string | null;
   money: number;
   /** To solder for it: added parts, and both ends of each conductor. */
   joints: number;

@@ -1,4 +1,4 @@
-import { GROUND, RAIL_IN, rails } from "../../circuits/net";
+import { GROUND, POWER } from "../../circuits/net";
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { manyEnded } from "./boxes";
@@ -20,7 +20,7 @@ export interface Sheet {
   drawing: Drawing;
 }
 
-const power = new Set([GROUND, RAIL_IN, ...rails.map(({ id }) => id)]);
+const power = new Set(POWER);
 const isInTrunk = ({ symbol }: Unit) => symbol === "resistor" || symbol === "diode";
 
 /** Small parts between named nets, put one after another where exactly two of them meet. */

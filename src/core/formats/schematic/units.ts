@@ -193,11 +193,15 @@ export function unitSheets(design: Design): UnitSheet[] {
     };
   });
   const supply = unitsOfCircuit(derived, netOf, design.circuits.length, [], shown);
+  const links = derived.linkEnds.flatMap((_, nth) =>
+    unitsOfCircuit(derived, netOf, design.circuits.length + 1 + nth, [], shown),
+  );
   const controllers = derived.controllers.map((placed, nth) => controllerUnit(placed, `A${nth + 1}`, netOf));
   const loose = [...derived.elements.values()].filter(({ id }) => !taken.has(id));
   return [
     { title: "Controller and supply", units: [...controllers.filter(({ ends }) => ends.length > 0), ...supply] },
     ...circuits,
+    { title: "Links between controllers", units: links },
     { title: "Not in a circuit yet", units: loose.map((element) => elementUnit(derived, netOf, element)) },
   ].filter(({ units }) => units.length > 0);
 }
