@@ -7,11 +7,13 @@ interface Hand {
   selection: string[];
   inputId: string | null;
   netId: string | null;
+  /** Of several controllers the one that Pins is about. */
+  controllerId: string | null;
   layerId: string | null;
   flipped: boolean;
 }
 
-const empty: Hand = { selection: [], inputId: null, netId: null, layerId: null, flipped: false };
+const empty: Hand = { selection: [], inputId: null, netId: null, controllerId: null, layerId: null, flipped: false };
 
 export const useHand = create<Hand>(() => empty);
 
@@ -37,5 +39,6 @@ export function toggleSelected(id: string): void {
 
 export const pickInput = (inputId: string | null): void => set({ inputId });
 export const pickNet = (netId: string | null): void => set({ netId });
+export const pickController = (controllerId: string): void => set({ controllerId });
 export const pickLayer = (layerId: string | null): void => set({ layerId });
 export const flip = (): void => set({ flipped: !useHand.getState().flipped });

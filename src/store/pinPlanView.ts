@@ -2,6 +2,8 @@ import type { Remote } from "comlink";
 import { create } from "zustand";
 import type { Design } from "@/core/document/schema";
 import { derive } from "@/core/derived/derive";
+import { halfOf, onHalf } from "@/core/derived/halves";
+import { ownControllerFor } from "@/core/edits/controllers";
 import { chooseController, moveController, adoptPinPlan } from "@/core/edits/pins";
 import { movedNets } from "@/core/pins/leads";
 import type { PinPlanMode, PinPlanResult } from "@/core/pins/planPins";
@@ -88,14 +90,16 @@ function adopted(before: Design, plan: PinPlanResult): MovedNet[] {
 }
 
 /** Turns the module where fewer leads cross than now. Tells the best turn and whether it was taken; null when nothing came. */
-export async function turnForFewerCrossings(now: number): Promise<{ best: ModuleTurn; taken: boolean } | null> {
-  const planned = await forDesignInHand((tasks, design) => tasks.moduleTurns(design));
+export async function turnForFewerCrossings(
+  now: number,
+  controllerId: string | null = null,
+): Promise<{ best: ModuleTurn; taken: boolean } | null> {
+  const planned = await forDesignInHand((tasks, design) => tasks.moduleTurns(halfOf(design, controllerId)));
   const best = planned?.answer[0];
   if (!planned || !best) return null;
   if (best.crossings >= now) return { best, taken: false };
-  edit("turn the module", (design) =>
-    adoptPinPlan(moveController(design, { rotationDeg: best.rotationDeg }), best.plan),
-  );
+  const turn = (half: Design) => adoptPinPlan(moveController(half, { rotationDeg: best.rotationDeg }), best.plan);
+  edit("turn the module", controllerId === null ? turn : onHalf(controllerId, turn));
   adopted(planned.before, best.plan);
   return { best, taken: true };
 }
@@ -108,11 +112,19 @@ export const planAndAdoptPins = (mode: PinPlanMode): Promise<MovedNet[] | null> 
  * Takes another controller class with the least changes: pins of the same name that can serve their nets stay, the
  * others are planned anew around them. A design without a pin plan only gets the controller.
  */
-export async function changeControllerClass(profileId: string): Promise<MovedNet[] | null> {
-  const change = (design: Design) => chooseController(design, profileId);
+export async function changeControllerClass(
+  profileId: string,
+  controllerId: string | null = null,
+): Promise<MovedNet[] | null> {
+  const choose = (half: Design) => chooseController(half, profileId);
+  const change = controllerId === null ? choose : onHalf(controllerId, choose);
   const before = currentDesign();
   if (before && Object.keys(before.pinPlan).length > 0)
     return planAndAdopt("choose a controller", "fewest-moves", change);
   edit("choose a controller", change);
   return null;
 }
+
+/** Gives a part of the device a controller of its own on a line, and plans the pins of both as one edit. */
+export const giveOwnController = (boardId: string, profileId: string): Promise<MovedNet[] | null> =>
+  planAndAdopt("a controller of its own", "fewest-moves", (design) => ownControllerFor(design, boardId, profileId));

@@ -160,7 +160,9 @@ describe("the published schema", () => {
     const schema = designJsonSchema() as {
       properties: Record<string, { items?: { oneOf?: object[]; anyOf?: object[] } }>;
     };
-    expect(Object.keys(schema.properties)).toEqual(Object.keys(pad()));
+    // Lines between controllers are there where there are several.
+    const usual = Object.keys(schema.properties).filter((key) => key !== "partLinks");
+    expect(usual).toEqual(Object.keys(pad()));
     const kinds = schema.properties.controls.items!;
     expect((kinds.oneOf ?? kinds.anyOf)!.length).toBe(controlKinds.length);
   });

@@ -41,7 +41,9 @@ export function chooseController(design: Design, profileId: string): Design {
   const moved = first && coversCaps(design, profile, first) ? { ...first, placement: fresh.placement } : first;
   const controller = moved ? { ...moved, profileId } : fresh;
   const names = new Set(profile.pins.filter((pin) => pin.role === "io").map((pin) => pin.name));
-  const kept = Object.entries(design.pinPlan).filter(([, choice]) => names.has(choice.pin));
+  const kept = Object.entries(design.pinPlan).filter(
+    ([, choice]) => choice.controllerId !== controller.id || names.has(choice.pin),
+  );
   return { ...design, controllers: [controller, ...others], pinPlan: Object.fromEntries(kept) };
 }
 

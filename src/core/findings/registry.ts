@@ -28,6 +28,9 @@ import { darkLights } from "./rules/darkLights";
 import { endpoints } from "./rules/endpoints";
 import { interfaceTwice } from "./rules/interfaceTwice";
 import { links } from "./rules/links";
+import { linkPlug } from "./rules/linkPlug";
+import { linkVolts } from "./rules/linkVolts";
+import { unlinked } from "./rules/unlinked";
 import { samePlace } from "./rules/samePlace";
 import { stalePins } from "./rules/stalePins";
 import { startUpPin } from "./rules/startUpPin";
@@ -177,6 +180,9 @@ export const rules: Rule[] = [
   fastEncoder,
   interpretedEncoder,
   links,
+  linkPlug,
+  unlinked,
+  linkVolts,
   noController,
   classSense,
   tooFewPins,

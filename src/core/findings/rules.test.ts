@@ -39,6 +39,8 @@ import type { LightChain } from "../circuits/lightChain";
 import type { LadderCircuit } from "../circuits/ladder";
 import type { MatrixCircuit } from "../circuits/matrix";
 import { derive } from "../derived/derive";
+import { onHalf } from "../derived/halves";
+import { changePartLink, ownControllerFor, removePartLink } from "../edits/controllers";
 import { supplyAt } from "../power/solveSupply";
 import { newDesign } from "../document/newDesign";
 import { usualMaking } from "../document/makingSettings";
@@ -52,6 +54,15 @@ const sentence = (design: Design, rule: string) => of(design, rule)[0]?.message;
 const move = (design: Design, id: string, xMm: number, yMm: number, rotationDeg = 0) =>
   placeControls(design, new Map([[id, { xMm, yMm, rotationDeg }]]));
 const done = finishedPad();
+const loom = demoDesigns.find(({ name }) => name.startsWith("Loom"))!;
+const linked = (change: (design: Design) => Design) =>
+  change(
+    ownControllerFor(
+      loom,
+      loom.boards.find(({ id }) => id !== loom.controllers[0].placement.boardId)!.id,
+      loom.controllers[0].profileId,
+    ),
+  );
 const base = (design: Design, input: string, binding: Parameters<typeof bind>[3]) =>
   bind(design, "base", input, binding);
 
@@ -1095,6 +1106,21 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^Link 1 between Panel and Right has 1 conductor; \d+ nets cross\.$/,
   ],
   [
+    "wiring/link-plug",
+    linked((design) => changePartLink(design, "link", { plug: "either-way" })),
+    /^The plugs of the line to .* can be put on the wrong way round: ground would then lie on its supply\.$/,
+  ],
+  [
+    "wiring/unlinked",
+    linked((design) => removePartLink(design, "link")),
+    /^The controller of .* has no line to the main one\. .* hangs? on it\.$/,
+  ],
+  [
+    "wiring/link-levels",
+    linked((design) => onHalf("controller-2", (half) => chooseController(half, "small-5v-18"))(design)),
+    /^.* tells .* at 5 V on a pin for 3\.3 V: take classes of one voltage\.$/,
+  ],
+  [
     "reports/interface-twice",
     { ...done, reportSet: { ...done.reportSet, interfaces: ["keyboard", "keyboard"] } },
     /^The device declares keyboard and keyboard: 1 interface too many\.$/,
@@ -1226,6 +1252,7 @@ describe("rules", () => {
         "brief/wish-unmet",
         "wiring/fast-encoder",
         "wiring/interpreted-encoder",
+        "wiring/link-levels",
         "wiring/low-level",
         "wiring/sampled-encoder",
         "circuits/slow-ladder",

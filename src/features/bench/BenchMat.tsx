@@ -10,7 +10,7 @@ import { lookOf } from "@/core/document/lampLooks";
 import { movableEnds } from "@/core/engine/movable";
 import { boardRings } from "@/core/layout/boardOutline";
 import { type Outline, boundsOf } from "@/core/geometry/outline";
-import type { Design } from "@/core/document/schema";
+import type { Controller, Design } from "@/core/document/schema";
 import { useDesign } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
 import { controlsOf, useFindings } from "@/store/findings";
@@ -52,16 +52,26 @@ function membersOf(design: Design, circuitId: string | null): string[] {
     .flatMap((id) => elements.get(id)?.controlId ?? []);
 }
 
-/** The outline of the module, so that fitting shows it too. */
-function moduleOutline(design: Design): Outline[] {
-  const { controller, profile } = derive(design);
-  if (!controller || !profile) return [];
-  return [{ core: [controller.placement], radiusMm: Math.hypot(profile.widthMm, profile.heightMm) / 2 }];
+/** Outlines of the modules, so that fitting shows them too. */
+function moduleOutlines(design: Design): Outline[] {
+  return derive(design).controllers.flatMap(({ controller, profile }) =>
+    profile ? [{ core: [controller.placement], radiusMm: Math.hypot(profile.widthMm, profile.heightMm) / 2 }] : [],
+  );
+}
+
+const NO_PINS = new Set<string>();
+
+/** By controller, the names of pins that a net is on. */
+function pinsTaken({ pinPlan }: Design): Map<string, Set<string>> {
+  const taken = new Map<string, Set<string>>();
+  for (const { controllerId, pin } of Object.values(pinPlan))
+    taken.set(controllerId, (taken.get(controllerId) ?? new Set<string>()).add(pin));
+  return taken;
 }
 
 /** Around the module, with room for the flags beside it. */
 function closeUpOf(design: Design) {
-  const box = boundsOf(moduleOutline(design));
+  const box = boundsOf(moduleOutlines(design).slice(0, 1));
   return box && { words: "Look closely at the controller", box };
 }
 
@@ -69,7 +79,7 @@ const contentOf = (design: Design) =>
   boundsOf([
     ...derive(design).caps,
     ...boardRings(design).flatMap((core) => (core ? [{ core, radiusMm: 0 }] : [])),
-    ...moduleOutline(design),
+    ...moduleOutlines(design),
   ]) ?? NOTHING;
 
 /** Parts that the stage in hand has something to say about. */
@@ -119,7 +129,7 @@ const isArranging = (stage: StageView) => stage.mode === "arrange";
 /** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
 export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const design = useDesign();
-  const { selection, flipped, netId, layerId } = useHand();
+  const { selection, flipped, netId, layerId, controllerId } = useHand();
   const isLive = stage.mode === "press";
   const held = useSession((state) => state.held);
   const lit = useSession((state) => state.lit);
@@ -131,9 +141,8 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const chosen = useMemo(() => new Set(selection), [selection]);
   const content = useMemo(() => contentOf(design), [design]);
   const derived = derive(shown);
-  const { controller, profile } = derived;
   const partOf = (control: Control) => derived.partOf(control);
-  const taken = useMemo(() => new Set(Object.values(design.pinPlan).map((choice) => choice.pin)), [design.pinPlan]);
+  const taken = useMemo(() => pinsTaken(design), [design]);
   const layers = shown.keymap.layers;
   const layer = isLive
     ? (layers[activeLayers.at(-1) ?? 0] ?? layers[0])
@@ -151,9 +160,21 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const corners = isArranging(stage) ? shown.boards.find(({ id }) => id === outlined)?.outline : null;
   const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
 
-  const module = controller && profile && (
-    <ModuleShape controller={controller} profile={profile} selected={false} detailed={lens === "pins"} taken={taken} />
-  );
+  const modules = (isShown: (side: Controller["side"]) => boolean) =>
+    derived.controllers.map(
+      ({ controller, profile }) =>
+        profile &&
+        isShown(controller.side) && (
+          <ModuleShape
+            key={controller.id}
+            controller={controller}
+            profile={profile}
+            selected={derived.controllers.length > 1 && lens === "pins" && controller.id === controllerId}
+            detailed={lens === "pins"}
+            taken={taken.get(controller.id) ?? NO_PINS}
+          />
+        ),
+    );
   return (
     <Mat
       label={`Mat with ${design.name}, ${flipped ? "solder side" : "parts side"}`}
@@ -167,7 +188,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       corner={<LensChoice lens={lens} onLens={onLens} hint={hand.hint} />}
     >
       <BoardShapes design={shown} />
-      {controller?.side === "under" && lens !== "pins" && module}
+      {lens !== "pins" && modules((side) => side === "under")}
       {shown.controls.map((control) => {
         const { words, small, corners } = wordsOf(control);
         return (
@@ -191,7 +212,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       })}
       {isLive && hasSegments(shown) && <LiveDigits design={shown} />}
       {isLive && hasDots(shown) && <LiveGlass design={shown} />}
-      {(controller?.side === "top" || lens === "pins") && module}
+      {modules((side) => side === "top" || lens === "pins")}
       {lens === "plate" && <PlateLens design={shown} seam={seam?.proposal.seam ?? null} />}
       {corners && <CornerHandles corners={corners} />}
       {lens === "wires" && (

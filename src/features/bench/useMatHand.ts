@@ -4,7 +4,7 @@ import { derive } from "@/core/derived/derive";
 import { addControl } from "@/core/edits/controls";
 import { endUnder, firstEnd, movableEnds, wipersOf } from "@/core/engine/movable";
 import { edit, useDesign } from "@/store/bench";
-import { select, pickNet, toggleSelected, useHand } from "@/store/hand";
+import { select, pickController, pickNet, toggleSelected, useHand } from "@/store/hand";
 import { useLayoutView } from "@/store/layoutView";
 import { newId } from "@/store/newId";
 import { usePlacing } from "@/store/placing";
@@ -105,8 +105,11 @@ export function useMatHand(stage: StageView, lens: LensId) {
     const chip = idAt(target, "chip");
     if (chip) return moveChip(design, chip, pointer.at);
     if (control) return gripControl(control, pointer);
-    const isOnModule = idAt(target, "module") !== null;
-    if (isOnModule && (isArranging || stage.id === "pins")) return moveModule(design, pointer.at);
+    const module = idAt(target, "module");
+    if (module !== null && (isArranging || stage.id === "pins")) {
+      pickController(module);
+      return moveModule(design, module, pointer.at);
+    }
     return gripEmpty(pointer);
   };
 

@@ -37,14 +37,19 @@ export function useMatKeys(stage: StageView, lens: LensId) {
 
   /** A flag in focus goes round the module with the arrow keys; a taken pin is swapped. */
   const stepNet = (event: MatKey, netId: string) => {
-    const { profile, netById } = derive(design);
-    const net = netById.get(netId);
+    const derived = derive(design);
+    const net = derived.netById.get(netId);
+    const profile = net && derived.controllerOf(net)?.profile;
     if (!profile || !net?.need) return;
     pickNet(netId);
     if (!event.key.startsWith("Arrow")) return;
     event.preventDefault();
     const by = event.key === "ArrowDown" || event.key === "ArrowRight" ? 1 : -1;
-    const kept = new Set(Object.values(design.pinPlan).flatMap(({ pin, locked }) => (locked ? [pin] : [])));
+    const kept = new Set(
+      Object.values(design.pinPlan).flatMap(({ pin, locked, controllerId }) =>
+        locked && controllerId === net.controllerId ? [pin] : [],
+      ),
+    );
     const pin = nextPin(profile, net, design.pinPlan[netId]?.pin, by, kept);
     if (pin) edit(`move ${net.flag} to ${pin}`, (d) => movePin(d, netId, pin));
   };

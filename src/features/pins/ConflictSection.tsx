@@ -4,12 +4,17 @@ import type { Design } from "@/core/document/schema";
 import { remedies } from "@/core/edits/remedies";
 import { type Conflict, canPlaceAll, pinConflict } from "@/core/pins/conflict";
 import { counted, listed } from "@/core/words";
-import { edit } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Section } from "@/ui/pieces/sheets";
 
+interface ConflictSectionProps {
+  /** As the controller sees it. */
+  design: Design;
+  change: (title: string, made: (half: Design) => Design) => void;
+}
+
 /** Which needs clash, and what would help; each way out was tried. */
-export function ConflictSection({ design }: { design: Design }) {
+export function ConflictSection({ design, change }: ConflictSectionProps) {
   if (canPlaceAll(design)) return null;
   const conflict = pinConflict(design);
   const ways = remedies(design);
@@ -25,7 +30,7 @@ export function ConflictSection({ design }: { design: Design }) {
           whiteSpace="normal"
           textAlign="left"
           justifyContent="flex-start"
-          onClick={() => edit(way.title.toLowerCase(), way.apply)}
+          onClick={() => change(way.title.toLowerCase(), way.apply)}
         >
           {way.title}
         </PlainButton>

@@ -11,7 +11,8 @@ import { pinChoices } from "./pinChoices";
 /** Which pin a net is on; choosing a taken one swaps the two. */
 export function PinField({ net, hideLabel }: { net: Net; hideLabel?: boolean }) {
   const design = useDesign();
-  const { profile, netById } = derive(design);
+  const { netById } = derive(design);
+  const profile = derive(design).controllerOf(net)?.profile;
   if (!profile) return null;
   const choice = design.pinPlan[net.id];
   const choose = (pin: string) => {

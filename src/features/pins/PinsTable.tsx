@@ -3,6 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import type { Net } from "@/core/circuits/net";
 import { derive } from "@/core/derived/derive";
+import { halfName } from "@/core/derived/halfName";
 import { lockPins } from "@/core/edits/pins";
 import { nearestJoint, pinPlace } from "@/core/pins/pinPlace";
 import { edit, useDesign } from "@/store/bench";
@@ -39,11 +40,15 @@ const ROLE: Record<Net["role"], string> = {
 export function PinsTable() {
   const design = useDesign();
   const netId = useHand((state) => state.netId);
-  const { signalNets, profile, controller } = derive(design);
+  const derived = derive(design);
+  const { signalNets, profile } = derived;
   const pinOf = (net: Net) =>
-    profile?.pins.find((pin) => pin.name === design.pinPlan[net.id]?.pin && pin.role === "io");
+    derived
+      .controllerOf(net)
+      ?.profile?.pins.find((pin) => pin.name === design.pinPlan[net.id]?.pin && pin.role === "io");
   const lead = (net: Net) => {
     const pin = pinOf(net);
+    const controller = derived.controllerOf(net)?.controller;
     return pin && controller && net.joints.length > 0
       ? nearestJoint(net, pinPlace(controller, pin)).distanceMm.toFixed(1)
       : "";
@@ -60,6 +65,9 @@ export function PinsTable() {
       empty="No net needs a pin yet. Wire some controls in Wiring."
       columns={[
         { title: "Net", cell: (net) => net.flag, width: "110px" },
+        ...(design.controllers.length > 1
+          ? [{ title: "Controller", cell: (net: Net) => halfName(design, net.controllerId ?? "") }]
+          : []),
         { title: "What", cell: (net) => ROLE[net.role] },
         { title: "Contacts", numeric: true, cell: (net) => net.joints.length },
         { title: "Needs", cell: needs },

@@ -6,6 +6,8 @@ import { later } from "@/ui/pieces/later";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/derived/derive";
+import { halfOf, onHalf } from "@/core/derived/halves";
+import type { Design } from "@/core/document/schema";
 import { clearPins, lockPins, moveController } from "@/core/edits/pins";
 import { crossingPaths, leadPaths, wireMm } from "@/core/pins/leads";
 import { edit, useDesign } from "@/store/bench";
@@ -15,6 +17,7 @@ import { ChoiceField, Checkbox } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
 import { planAndAdoptPins, stopPinPlanning, usePinPlanView } from "@/store/pinPlanView";
 import { chooseProfile } from "./chooseProfile";
+import { MoreControllers, WhichController, useChosenController } from "./MoreControllers";
 import { turnModule } from "./turnModule";
 import { LastPlan, WishesSection } from "./PlanSections";
 import { ClassesSection } from "./ClassesSection";
@@ -28,24 +31,29 @@ export function PinsTray() {
   const design = useDesign();
   const netId = useHand((state) => state.netId);
   const isPlanning = usePinPlanView((state) => state.isPlanning);
-  const { controller, profile, signalNets, netById } = derive(design);
-  const net = netId ? netById.get(netId) : undefined;
+  const controllerId = useChosenController(design);
+  const half = halfOf(design, controllerId);
+  const { controller, profile, signalNets } = derive(half);
+  const change = (title: string, made: (half: Design) => Design) =>
+    edit(title, controllerId === null ? made : onHalf(controllerId, made));
+  const net = netId ? derive(design).netById.get(netId) : undefined;
   const classes = [...design.profiles, ...controllerCatalogue];
   const choices = [
     ...(profile ? [] : [{ value: "", label: "choose one" }]),
     ...classes.map(({ id, title }) => ({ value: id, label: title })),
   ];
-  const placed = signalNets.filter((n) => design.pinPlan[n.id]).length;
-  const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, choice]) => [id, choice.pin]));
-  const crossing = crossingPaths(leadPaths(design, assignments)).length;
+  const placed = signalNets.filter((n) => half.pinPlan[n.id]).length;
+  const assignments = Object.fromEntries(Object.entries(half.pinPlan).map(([id, choice]) => [id, choice.pin]));
+  const crossing = crossingPaths(leadPaths(half, assignments)).length;
   return (
     <>
       <Section title="Controller">
+        {design.controllers.length > 1 && <WhichController design={design} controllerId={controllerId} />}
         <ChoiceField
           label="Class"
           value={profile ? controller!.profileId : ""}
           choices={choices}
-          onCommit={(id) => id && void chooseProfile(id)}
+          onCommit={(id) => id && void chooseProfile(id, controllerId)}
         />
         {profile && <div style={{ color: "var(--faint)" }}>{profile.summary}</div>}
         {profile && controller && (
@@ -56,7 +64,7 @@ export function PinsTray() {
                 lines={PLACE_LINES}
                 values={controller.placement}
                 onCommit={(key, value) =>
-                  edit(`${key === "rotationDeg" ? "turn" : "place"} the controller`, (d) =>
+                  change(`${key === "rotationDeg" ? "turn" : "place"} the controller`, (d) =>
                     moveController(d, { [key]: value }),
                   )
                 }
@@ -70,11 +78,12 @@ export function PinsTray() {
                 { value: "under", label: "under the board (mirrored)" },
               ]}
               onCommit={(side) =>
-                edit("side of the controller", (d) => moveController(d, { side: side as "top" | "under" }))
+                change("side of the controller", (d) => moveController(d, { side: side as "top" | "under" }))
               }
             />
           </>
         )}
+        {controller && <MoreControllers design={design} controllerId={controller.id} />}
       </Section>
       {profile && (
         <Section title="Pins">
@@ -94,21 +103,21 @@ export function PinsTray() {
             rows={[
               ["Nets with a pin", `${placed} of ${signalNets.length}`],
               ["Usable pins", usablePins(profile).length],
-              ["Leads, straight", `${wireMm(design, assignments).toFixed(0)} mm`],
+              ["Leads, straight", `${wireMm(half, assignments).toFixed(0)} mm`],
               ["Leads that cross", crossing],
               ["Logic voltage", `${profile.logicV} V`],
               ["Internal pull-up", `${profile.pullUpMinOhm / 1000} to ${profile.pullUpMaxOhm / 1000} kΩ`],
             ]}
           />
           {crossing > 0 && (
-            <PlainButton disabled={isPlanning} onClick={() => void turnModule(crossing)}>
+            <PlainButton disabled={isPlanning} onClick={() => void turnModule(crossing, controllerId)}>
               Turn the module for fewer crossings
             </PlainButton>
           )}
           <LastPlan design={design} />
         </Section>
       )}
-      {profile && placed < signalNets.length && <ConflictSection design={design} />}
+      {profile && placed < signalNets.length && <ConflictSection design={half} change={change} />}
       {profile && !net && <WishesSection design={design} />}
       {net?.need && profile && (
         <Section title={`Net ${net.flag}`}>

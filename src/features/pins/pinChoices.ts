@@ -24,7 +24,9 @@ export function pinChoices(
   flagOf: (netId: string) => string,
 ): { value: string; label: string; disabled?: boolean }[] {
   const holders = new Map(
-    Object.entries(design.pinPlan).map(([netId, choice]) => [choice.pin, { netId, locked: choice.locked }]),
+    Object.entries(design.pinPlan)
+      .filter(([, { controllerId }]) => controllerId === net.controllerId)
+      .map(([netId, choice]) => [choice.pin, { netId, locked: choice.locked }]),
   );
   const pins = profile.pins
     .filter((pin) => pin.role === "io" && !lacks(pin, net.need!))

@@ -3,8 +3,8 @@ import { turnForFewerCrossings } from "@/store/pinPlanView";
 import { notify } from "@/ui/pieces/notices";
 
 /** Turns the module by quarters where fewer leads cross, and tells what came of it. */
-export async function turnModule(now: number): Promise<void> {
-  const came = await turnForFewerCrossings(now);
+export async function turnModule(now: number, controllerId: string | null): Promise<void> {
+  const came = await turnForFewerCrossings(now, controllerId);
   if (!came) return;
   const { best, taken } = came;
   notify(

@@ -4,13 +4,20 @@ import { Box } from "@chakra-ui/react";
 import type { FarPart } from "@/core/brief/apart/partsApart";
 import type { ApartWay } from "@/core/brief/apart/way";
 import { addedParts } from "@/core/catalogue/prices";
-import { useDesign } from "@/store/bench";
+import { halfName } from "@/core/derived/halfName";
+import type { Design } from "@/core/document/schema";
+import { changePartLink, linkToMain, removeController, removePartLink } from "@/core/edits/controllers";
+import { edit, useDesign } from "@/store/bench";
+import { giveOwnController, usePinPlanView } from "@/store/pinPlanView";
 import { usePartsApart } from "@/store/apartPlan";
+import { PlainButton } from "@/ui/pieces/buttons";
+import { ChoiceField } from "@/ui/pieces/fields";
 import { Section, Values } from "@/ui/pieces/sheets";
 
 /** How each part that lies apart from the controller could be reached, the schools beneath each other. */
 export function ApartTab() {
-  const apart = usePartsApart(useDesign());
+  const design = useDesign();
+  const apart = usePartsApart(design);
   if (apart === undefined) return <Box paddingBlock="10px">Working out the ways…</Box>;
   if (apart === null)
     return (
@@ -22,25 +29,87 @@ export function ApartTab() {
     <>
       <Box fontSize="13px" color="var(--faint)" paddingTop="10px">
         The controller lies on {apart.near.name}. What is added counts for the other part alone; pins are those of this
-        controller. This program wires, tries and loads one controller; ways with two are here to be compared.
+        controller.
       </Box>
+      {design.controllers.length > 1 && <LinksSection design={design} />}
       {apart.far.map((part) => (
-        <Ways key={part.board.id} part={part} />
+        <Ways key={part.board.id} part={part} design={design} />
       ))}
     </>
   );
 }
 
-const Ways = ({ part: { board, ways } }: { part: FarPart }) => (
+const Ways = ({ part: { board, ways }, design }: { part: FarPart; design: Design }) => (
   <Box as="section" aria-label={`Ways to ${board.name}`}>
     <Box as="h2" fontSize="15px" fontWeight="700" paddingTop="12px">
       To {board.name}
     </Box>
     {ways.map((way) => (
-      <WaySection key={way.id} way={way} />
+      <WaySection key={way.id} way={way} design={design} boardId={board.id} />
     ))}
   </Box>
 );
+
+/** Wires it so, where the program does it by itself; one step back undoes all of it. */
+function TakeWay({ way, design, boardId }: { way: ApartWay; design: Design; boardId: string }) {
+  const own = design.controllers.find(({ placement }) => placement.boardId === boardId);
+  const isPlanning = usePinPlanView((state) => state.isPlanning);
+  const link = (design.partLinks ?? []).find(({ farId }) => farId === own?.id);
+  if (way.id === "serial") {
+    if (link) return <Box fontSize="13px">It is wired so now.</Box>;
+    if (own || way.lacks || !way.profileId) return null;
+    const { profileId } = way;
+    return (
+      <PlainButton disabled={isPlanning} onClick={() => void giveOwnController(boardId, profileId)}>
+        Wire it so
+      </PlainButton>
+    );
+  }
+  if (way.id !== "ribbon" || !own) return null;
+  return (
+    <PlainButton onClick={() => edit("one controller for both", (d) => removeController(d, own.id))}>
+      Do without its controller
+    </PlainButton>
+  );
+}
+
+/** Lines between controllers that are there. */
+function LinksSection({ design }: { design: Design }) {
+  const [main, ...others] = design.controllers;
+  const linkOf = (id: string) => (design.partLinks ?? []).find(({ farId }) => farId === id);
+  return (
+    <Section title="Lines between controllers">
+      {others.map(({ id }) => {
+        const name = halfName(design, id);
+        const link = linkOf(id);
+        if (!link)
+          return (
+            <PlainButton key={id} onClick={() => edit("join two controllers", (d) => linkToMain(d, id))}>
+              Join {name} to {halfName(design, main.id)}
+            </PlainButton>
+          );
+        return (
+          <Box key={id}>
+            <ChoiceField
+              label={`Plugs of the line to ${name}`}
+              value={link.plug}
+              choices={[
+                { value: "keyed", label: "keyed: they go in one way only" },
+                { value: "either-way", label: "rows of pins: they can be put on the wrong way round" },
+              ]}
+              onCommit={(plug) =>
+                edit("plugs of a line", (d) => changePartLink(d, link.id, { plug: plug as "keyed" | "either-way" }))
+              }
+            />
+            <PlainButton onClick={() => edit("take a line away", (d) => removePartLink(d, link.id))}>
+              Take the line away
+            </PlainButton>
+          </Box>
+        );
+      })}
+    </Section>
+  );
+}
 
 const later = ({ least, most }: ApartWay["laterMs"]) => {
   if (most === 0) return "nothing";
@@ -52,7 +121,7 @@ function addedWords({ parts, controller }: ApartWay): string {
   return [...(controller ? [controller] : []), ...added].join(", ") || "nothing";
 }
 
-function WaySection({ way }: { way: ApartWay }) {
+function WaySection({ way, design, boardId }: { way: ApartWay; design: Design; boardId: string }) {
   const { title, conductors, pins, money, joints, laterMs, breaks, lacks } = way;
   return (
     <Section title={title}>
@@ -72,6 +141,7 @@ function WaySection({ way }: { way: ApartWay }) {
         </Box>
       )}
       <Box fontSize="13px">Added: {addedWords(way)}.</Box>
+      <TakeWay way={way} design={design} boardId={boardId} />
       <Box as="ul" fontSize="13px" color="var(--faint)" paddingInlineStart="16px" listStyleType="disc">
         {breaks.map((words) => (
           <li key={words}>{words[0].toUpperCase() + words.slice(1)}.</li>

@@ -5,12 +5,15 @@ import { Box } from "@chakra-ui/react";
 import { ArrowDown, ArrowUp } from "lucide-react";
 import { type Circuit, circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
+import { halfName } from "@/core/derived/halfName";
 import { throughWords } from "@/core/derived/throughWords";
+import type { Design } from "@/core/document/schema";
+import { serveFrom } from "@/core/edits/controllers";
 import { changeCircuit, moveMember, orderMembers } from "@/core/edits/wiring";
 import { edit, useDesign } from "@/store/bench";
 import { pickControl } from "@/store/pick";
 import { PlainButton, IconButton } from "@/ui/pieces/buttons";
-import { TextField } from "@/ui/pieces/fields";
+import { ChoiceField, TextField } from "@/ui/pieces/fields";
 import { Section } from "@/ui/pieces/sheets";
 import { CircuitFields } from "./CircuitFields";
 
@@ -29,6 +32,7 @@ export function CircuitSection({ circuit }: { circuit: Circuit }) {
         onCommit={(name) => edit("name of a circuit", (d) => changeCircuit(d, circuit.id, { name: name.trim() }))}
       />
       <CircuitFields circuit={circuit} />
+      {design.controllers.length > 1 && <ServedBy design={design} circuit={circuit} />}
       {"members" in circuit && <MemberOrder circuit={circuit} />}
       <details>
         <summary>How it is put together</summary>
@@ -47,6 +51,16 @@ export function CircuitSection({ circuit }: { circuit: Circuit }) {
     </Section>
   );
 }
+
+/** Which controller its lines go to. */
+const ServedBy = ({ design, circuit }: { design: Design; circuit: Circuit }) => (
+  <ChoiceField
+    label="Its lines go to the controller on"
+    value={derive(design).servedBy(circuit) ?? ""}
+    choices={design.controllers.map(({ id }) => ({ value: id, label: halfName(design, id) }))}
+    onCommit={(id) => edit(`controller of ${circuit.name}`, (d) => serveFrom(d, circuit.id, id))}
+  />
+);
 
 /** Members in their order, which decides channels, bits, addresses and indices. */
 function MemberOrder({ circuit }: { circuit: Extract<Circuit, { members: string[] }> }) {

@@ -63,7 +63,7 @@ export const ModuleShape = memo(function ModuleShape({
   return (
     <g
       transform={`translate(${xMm} ${yMm}) rotate(${rotationDeg})${mirrored}`}
-      data-module=""
+      data-module={controller.id}
       opacity={detailed ? 1 : 0.75}
     >
       <rect

@@ -23,17 +23,17 @@ const pathData = (path: Point[]) => `M${path.map(({ xMm, yMm }) => `${xMm} ${yMm
 
 /** Leads from each net's nearest contact to its pin, with a flag outside the module that can be dragged to another. */
 export const PinsLens = memo(function PinsLens({ design, netId, carried }: PinsLensProps) {
-  const { controller, profile, signalNets } = derive(design);
-  if (!controller || !profile) return null;
+  const derived = derive(design);
+  const { signalNets } = derived;
   const assignments = Object.fromEntries(Object.entries(design.pinPlan).map(([id, { pin }]) => [id, pin]));
-  const pins = new Map(profile.pins.map((pin) => [pin.name, pin]));
   const paths = leadPaths(design, assignments);
   const pathOf = new Map(paths.map(({ netId, path }) => [netId, path]));
   return (
     <g>
       {signalNets.map((net, index) => {
-        const pin = pins.get(design.pinPlan[net.id]?.pin ?? "");
-        if (!pin || net.joints.length === 0) return null;
+        const { controller, profile } = derived.controllerOf(net) ?? {};
+        const pin = profile?.pins.find(({ name }) => name === design.pinPlan[net.id]?.pin);
+        if (!controller || !pin || net.joints.length === 0) return null;
         const { colour, pattern } = netLook(net, index);
         const at = pinPlace(controller, pin);
         const lead = pathOf.get(net.id) ?? [at];

@@ -9,8 +9,10 @@ import { CLICK_MM, type Grip } from "./grip";
 const PIN_REACH_MM = 8;
 
 /** The I/O pin nearest to where a flag was dropped. */
-function pinNear(design: Design, at: Point): string | null {
-  const { controller, profile } = derive(design);
+function pinNear(design: Design, netId: string, at: Point): string | null {
+  const derived = derive(design);
+  const net = derived.netById.get(netId);
+  const { controller, profile } = (net && derived.controllerOf(net)) ?? {};
   if (!controller || !profile) return null;
   const [near] = profile.pins
     .filter((pin) => pin.role === "io")
@@ -23,7 +25,7 @@ function pinNear(design: Design, at: Point): string | null {
 export const carryNet = (design: Design, netId: string, from: Point): Grip => ({
   follow: ({ at }) => (distanceMm(from, at) > CLICK_MM ? { carried: { netId, ...at } } : {}),
   end({ at }) {
-    const pin = distanceMm(from, at) > CLICK_MM ? pinNear(design, at) : null;
+    const pin = distanceMm(from, at) > CLICK_MM ? pinNear(design, netId, at) : null;
     if (pin)
       edit(`move ${derive(design).netById.get(netId)?.flag ?? "a net"} to ${pin}`, (d) => movePin(d, netId, pin));
   },
