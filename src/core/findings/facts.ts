@@ -17,7 +17,7 @@ export interface Facts {
 
 /** The counts of a design. */
 export function factsOf(design: Design): Facts {
-  const { elements, nets, signalNets, builtCircuits, shunts, profile } = derive(design);
+  const { elements, nets, signalNets, builtCircuits, shunts, controllers } = derive(design);
   const added = [...builtCircuits.flatMap(({ inline }) => inline), ...shunts].map(({ sort }) => sort);
   const contacts = [...elements.values()].reduce((sum, element) => sum + element.contacts.length, 0);
   return {
@@ -29,6 +29,6 @@ export function factsOf(design: Design): Facts {
     diodes: added.filter((sort) => sort === "diode").length,
     resistors: added.filter((sort) => sort === "resistor").length,
     pinsNeeded: signalNets.length,
-    pinsUsable: profile ? usablePins(profile).length : 0,
+    pinsUsable: controllers.reduce((sum, { profile }) => sum + (profile ? usablePins(profile).length : 0), 0),
   };
 }

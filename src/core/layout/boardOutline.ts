@@ -63,12 +63,14 @@ function outerOnes(outlines: Outline[]): Outline[] {
   return outlines.filter((_, nth) => corners[nth].some((p) => !isInside(p, octagon)));
 }
 
-function moduleCorners(design: Design, boardId: string): Point[] {
-  const { controller, profile } = derive(design);
-  if (!controller || !profile || controller.placement.boardId !== boardId) return [];
-  const x = profile.widthMm / 2;
-  const y = profile.heightMm / 2;
-  return [point(-x, -y), point(x, -y), point(x, y), point(-x, y)].map((p) => place(p, controller.placement));
+/** Corners of each module on a board. */
+function moduleCorners(design: Design, boardId: string): Point[][] {
+  return derive(design).controllers.flatMap(({ controller, profile }) => {
+    if (!profile || controller.placement.boardId !== boardId) return [];
+    const x = profile.widthMm / 2;
+    const y = profile.heightMm / 2;
+    return [[point(-x, -y), point(x, -y), point(x, y), point(-x, y)].map((p) => place(p, controller.placement))];
+  });
 }
 
 /** Corners of the hull of everything a board carries. */
@@ -79,7 +81,7 @@ export function carriedHull(design: Design, boardId: string): Point[] {
     ...capPieces.filter(({ owner }) => isOn(owner)).map(({ outline }) => outline),
     ...bodies.filter((_, owner) => isOn(owner)),
   ];
-  return convexHull([...extremes(outerOnes(outlines)), ...moduleCorners(design, boardId)]);
+  return convexHull([...extremes(outerOnes(outlines)), ...moduleCorners(design, boardId).flat()]);
 }
 
 /** A convex hull at a margin, its corners rounded by the board's radius. A radius above the margin rounds the inside too. */
@@ -88,15 +90,14 @@ function aroundHull(hull: Point[], { marginMm, cornerRadiusMm }: Board): Outline
   return core.length > 2 ? { core, radiusMm: cornerRadiusMm } : { core: hull, radiusMm: marginMm };
 }
 
-/** Outlines of all that a board carries, its controller's module included. */
+/** Outlines of all that a board carries, its controllers' modules included. */
 function carriedOutlines(design: Design, boardId: string): Outline[] {
   const { capPieces, bodies } = derive(design);
   const isOn = (owner: number) => design.controls[owner].placement.boardId === boardId;
-  const module = moduleCorners(design, boardId);
   return [
     ...capPieces.filter(({ owner }) => isOn(owner)).map(({ outline }) => outline),
     ...bodies.filter((_, owner) => isOn(owner)),
-    ...(module.length > 0 ? [{ core: module, radiusMm: 0 }] : []),
+    ...moduleCorners(design, boardId).map((core) => ({ core, radiusMm: 0 })),
   ];
 }
 

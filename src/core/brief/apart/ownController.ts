@@ -17,13 +17,17 @@ const BUS_LINK: PinLot[] = [
   { what: "interrupt line", need: readNeed, count: 1 },
 ];
 
-/** The best class and plan for the far part by itself that also has the lines of a link. */
-function farOption({ wish, design, option }: ApartSetting, link: PinLot[]): BriefOption | null {
+/**
+ * The best plan for the far part by itself that also has the lines of a link: with a controller like the near one where that fits, so that
+ * one spare serves both, else with the best class.
+ */
+function farOption({ wish, design, option, profile: near }: ApartSetting, link: PinLot[]): BriefOption | null {
   const fits = ({ plan, profile, fits: hasRoom, unmet }: BriefOption) => {
     const lots = lotsOf(wish, plan, profile, option);
     return hasRoom && unmet.length === 0 && lots !== null && pinRoomOf([...lots, ...link], profile).fits;
   };
-  return planBrief(wish, [...controllerCatalogue, ...design.profiles], option).find(fits) ?? null;
+  const alike = planBrief(wish, [near], option).find(fits);
+  return alike ?? planBrief(wish, [...controllerCatalogue, ...design.profiles], option).find(fits) ?? null;
 }
 
 interface OwnController extends Pick<ApartWay, "id" | "title" | "conductors" | "laterMs" | "breaks"> {
