@@ -28,7 +28,7 @@ uint16_t ov_arena_need(void) {
                                    inputs, encoders, pulsers, layers, ov_table_byte(OV_AT_WAITING),
                                    OV_PART_BYTES(together) + OV_PART_BYTES(ov_table_byte(OV_AT_OPPOSITES)), ov_table_byte(OV_AT_LAMPS),
                                    ov_table_byte(OV_AT_LIGHTS), ov_table_byte(OV_AT_GLOWS), OV_WITH_AXES ? ov_table_byte(OV_AT_SENSORS) : 0, OV_WITH_PAD ? ov_table_byte(OV_AT_PAD_BUTTONS) : 0,
-                                   ov_report_declared(OV_REPORT_POINTER) ? OV_MOST_MOVERS : 0, report_bytes(), ov_panel_bytes(), ov_segments_need(), ov_displays_need(), ov_music_plays() ? OV_MUSIC_NEED : 0u, ov_din_there() ? OV_DIN_NEED : 0u, OV_WITH_RADIO ? ov_table_byte(OV_AT_RADIO) : 0, live));
+                                   ov_report_declared(OV_REPORT_POINTER) ? OV_MOST_MOVERS : 0, report_bytes(), ov_panel_bytes(), ov_segments_need(), ov_displays_need(), ov_music_plays() ? OV_MUSIC_NEED : 0u, ov_din_there() ? OV_DIN_NEED : 0u, OV_WITH_RADIO ? ov_table_byte(OV_AT_RADIO) : 0, ov_link_need(), live));
 }
 
 uint8_t *ov_arena_take(uint16_t bytes) {

@@ -178,7 +178,7 @@ void ov_axes_sense(void) {
   uint16_t reading;
   if (sensors == 0) return;
   reading = ov_hal_sense(next);
-  if (turn != OV_NONE) take(turn, reading);
+  if (turn != OV_NONE) take(turn, ov_link_reading(turn, reading));
   turn = next;
 }
 

@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 17
+#define OV_TABLE_VERSION 18
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -18,6 +18,7 @@
 #define OV_MOST_CHAINS 8
 #define OV_MOST_GLOWS 8
 #define OV_MOST_SENSORS 0x20
+#define OV_MOST_PARTS 2
 #define OV_MOST_PAD_BUTTONS 0x80
 #define OV_MOST_PAD_AXES 8
 #define OV_MOST_LAYERS 0x10
@@ -77,39 +78,42 @@
 #define OV_AT_LISTENS 0x2B
 #define OV_AT_HEARD_NOTE 0x2C
 #define OV_AT_HEARD_CONTROLLER 0x2D
-#define OV_AT_FIXED_CRC 0x2E
-#define OV_AT_GROUP_TABLE 0x30
-#define OV_AT_BANK_TABLE 0x32
-#define OV_AT_SWITCH_TABLE 0x34
-#define OV_AT_ENCODER_TABLE 0x36
-#define OV_AT_LAMP_TABLE 0x38
-#define OV_AT_CHAIN_TABLE 0x3A
-#define OV_AT_LIGHT_TABLE 0x3C
-#define OV_AT_GLOW_TABLE 0x3E
-#define OV_AT_SENSOR_TABLE 0x40
-#define OV_AT_CURVE_TABLE 0x42
-#define OV_AT_AXIS_USE_TABLE 0x44
-#define OV_AT_SEGMENT_CHAIN_TABLE 0x46
-#define OV_AT_SEGMENT_START_TABLE 0x48
-#define OV_AT_SEGMENT_TABLE 0x4A
-#define OV_AT_SEGMENT_USE_TABLE 0x4C
-#define OV_AT_SEGMENT_TEXTS 0x4E
-#define OV_AT_DISPLAY_TABLE 0x50
-#define OV_AT_DISPLAY_USE_TABLE 0x52
-#define OV_AT_DISPLAY_FRAMES 0x54
-#define OV_AT_DISPLAY_PAGES 0x56
-#define OV_AT_DISPLAY_THINGS 0x58
-#define OV_AT_DISPLAY_TEXTS 0x5A
-#define OV_AT_DISPLAY_GLYPHS 0x5C
-#define OV_AT_DISPLAY_PICTURES 0x5E
-#define OV_AT_RADIO_TABLE 0x60
-#define OV_AT_PLUG_TABLE 0x62
-#define OV_AT_TOGETHER_TABLE 0x64
-#define OV_AT_OPPOSITE_TABLE 0x66
-#define OV_AT_MACRO_TABLE 0x68
-#define OV_AT_ACTION_TABLE 0x6A
-#define OV_AT_ACTION_POOL 0x6C
-#define OV_HEADER_BYTES 110
+#define OV_AT_PARTS 0x2E
+#define OV_AT_LINK_MOST 0x2F
+#define OV_AT_FIXED_CRC 0x30
+#define OV_AT_GROUP_TABLE 0x32
+#define OV_AT_BANK_TABLE 0x34
+#define OV_AT_SWITCH_TABLE 0x36
+#define OV_AT_ENCODER_TABLE 0x38
+#define OV_AT_LAMP_TABLE 0x3A
+#define OV_AT_CHAIN_TABLE 0x3C
+#define OV_AT_LIGHT_TABLE 0x3E
+#define OV_AT_GLOW_TABLE 0x40
+#define OV_AT_SENSOR_TABLE 0x42
+#define OV_AT_CURVE_TABLE 0x44
+#define OV_AT_AXIS_USE_TABLE 0x46
+#define OV_AT_SEGMENT_CHAIN_TABLE 0x48
+#define OV_AT_SEGMENT_START_TABLE 0x4A
+#define OV_AT_SEGMENT_TABLE 0x4C
+#define OV_AT_SEGMENT_USE_TABLE 0x4E
+#define OV_AT_SEGMENT_TEXTS 0x50
+#define OV_AT_DISPLAY_TABLE 0x52
+#define OV_AT_DISPLAY_USE_TABLE 0x54
+#define OV_AT_DISPLAY_FRAMES 0x56
+#define OV_AT_DISPLAY_PAGES 0x58
+#define OV_AT_DISPLAY_THINGS 0x5A
+#define OV_AT_DISPLAY_TEXTS 0x5C
+#define OV_AT_DISPLAY_GLYPHS 0x5E
+#define OV_AT_DISPLAY_PICTURES 0x60
+#define OV_AT_RADIO_TABLE 0x62
+#define OV_AT_PLUG_TABLE 0x64
+#define OV_AT_PART_TABLE 0x66
+#define OV_AT_TOGETHER_TABLE 0x68
+#define OV_AT_OPPOSITE_TABLE 0x6A
+#define OV_AT_MACRO_TABLE 0x6C
+#define OV_AT_ACTION_TABLE 0x6E
+#define OV_AT_ACTION_POOL 0x70
+#define OV_HEADER_BYTES 114
 
 #define OV_GROUP_BYTES 18
 #define OV_BANK_BYTES 1
@@ -410,6 +414,31 @@
 #define OV_PLUG_BITS 0x10
 #define OV_PLUG_LOW 0xFE
 
+#define OV_LINK_EVERY_MS 4
+#define OV_LINK_QUIET_MS 0x0C
+#define OV_LINK_BYTES_A_MS 0x19
+#define OV_LINK_BITS_A_SECOND 0x3D090
+#define OV_LINK_MOST 0x78
+#define OV_LINK_AROUND 4
+#define OV_LINK_FLAG_HOST 0x80
+#define OV_LINK_FLAG_PART 0x40
+#define OV_LINK_FLAG_ANEW 0x20
+#define OV_LINK_FLAG_SEQUENCE 0x0F
+#define OV_LINK_STATE_LAYERS 0
+#define OV_LINK_STATE_DEFAULT 2
+#define OV_LINK_STATE_SHOWN 3
+#define OV_LINK_STATE_BYTES 4
+#define OV_LINK_SHOWN_LOCKS 0x1F
+#define OV_LINK_SHOWN_NEXT 0x20
+#define OV_LINK_SHOWN_AWAKE 0x40
+#define OV_LINK_SHOWN_ASLEEP 0x80
+#define OV_PART_AT_GROUPS 0
+#define OV_PART_AT_SWITCHES 1
+#define OV_PART_AT_ENCODERS 2
+#define OV_PART_AT_SENSORS 3
+#define OV_PART_ENTRY_BYTES 4
+#define OV_LINK_NEED(most, encoders) ((most) > 0 ? 3u * (most) + (encoders) + 4u : 0u)
+
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1
 #define OV_SEND_QUEUE 2
@@ -594,6 +623,6 @@
 #define OV_PART_BUS 6
 
 /* Bytes of the arena; what each is for stands in src/core/contract/contract.ts. */
-#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, segmentBytes, displayBytes, musicBytes, dinBytes, radioBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (segmentBytes) + 1u * (displayBytes) + 1u * (musicBytes) + 1u * (dinBytes) + 1u * (radioBytes) + 1u * (liveBytes))
+#define OV_ARENA_BYTES(banks, groups, switches, inputs, encoders, pulsers, layers, waiting, partBytes, lamps, lights, glows, sensors, padButtons, movers, reportBytes, panelBytes, segmentBytes, displayBytes, musicBytes, dinBytes, radioBytes, linkBytes, liveBytes) (2u * (banks) + 2u * (groups) + 6u * (pulsers) + 2u * (waiting) + 4u * (movers) + 14u * (sensors) + 1u * (groups) + 1u * (switches) + 1u * (inputs) + 6u * (encoders) + 1u * (pulsers) + 1u * (layers) + 2u * (waiting) + 1u * (partBytes) + 3u * (lamps) + 4u * (lights) + 4u * (glows) + 1u * (padButtons) + 2u * (movers) + 1u * (reportBytes) + 1u * (panelBytes) + 1u * (segmentBytes) + 1u * (displayBytes) + 1u * (musicBytes) + 1u * (dinBytes) + 1u * (radioBytes) + 1u * (linkBytes) + 1u * (liveBytes))
 
 #endif

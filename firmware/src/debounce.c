@@ -42,7 +42,8 @@ static void count(uint8_t sw, uint8_t closed, uint8_t entry) {
   state_of[sw] = closed ? CLOSED : 0;
   ov_radio_changed();
   ov_plug_changed();
-  if (!(entry & OV_SWITCH_FLIPS)) ov_input_changed(sw, closed);
+  if (ov_is_far) ov_held_set(sw, closed ? 0 : OV_NONE);
+  else if (!(entry & OV_SWITCH_FLIPS)) ov_input_changed(sw, closed);
   else if (starting) ov_switch_found_closed(sw);
   else ov_switch_flipped(sw, closed);
 }
@@ -80,3 +81,17 @@ uint8_t ov_debounce(uint8_t sw, uint8_t closed) {
   count(sw, closed, entry_of(sw));
   return 0;
 }
+
+#if OV_WITH_LINK
+/* Settled over there. A switch that stays where it is put is not turned back by a broken line. */
+uint8_t ov_switch_told(uint8_t sw, uint8_t closed, uint8_t how) {
+  uint8_t flips = entry_of(sw) & OV_SWITCH_FLIPS;
+  if (ov_switch_closed(sw) == closed || (flips && how == OV_TOLD_LOST)) return 1;
+  if (room == 0) return 0;
+  if (flips && how == OV_TOLD_FIRST && !ov_is_far) {
+    state_of[sw] = closed ? CLOSED : 0;
+    if (closed) ov_switch_found_closed(sw);
+  } else count(sw, closed, entry_of(sw));
+  return 1;
+}
+#endif

@@ -123,10 +123,20 @@ OV_RARELY static void feel(uint8_t e, uint8_t back, uint16_t entry) {
   ov_pulse(e, back, told);
 }
 
+static void step(uint8_t e, uint8_t back, uint16_t entry) {
+  ov_link_step(e, back);
+  if (!ov_is_far) feel(e, back, entry);
+}
+
+#if OV_WITH_LINK
+void ov_encoder_told(uint8_t e, uint8_t back) { feel(e, back, entry_of(e)); }
+void ov_encoder_show(uint8_t e, uint8_t value) { value_of[e] = value; }
+#endif
+
 static void take_steps(void) {
   while (steps_taken != steps_end) {
     uint8_t e = steps[steps_taken] >> 1;
-    feel(e, steps[steps_taken] & 1u, entry_of(e));
+    step(e, steps[steps_taken] & 1u, entry_of(e));
     steps_taken = (uint8_t)((steps_taken + 1u) % OV_EDGE_STEPS);
   }
 }
@@ -135,14 +145,14 @@ static void sample(uint8_t e, uint16_t entry) {
   int8_t told;
   if (state_of[e] & BY_EDGES) return;
   told = move_to(e, read_state(entry), entry);
-  if (told) feel(e, told < 0, entry);
+  if (told) step(e, told < 0, entry);
 }
 
 void ov_encoders_sample(uint8_t elapsed_ms) {
   uint8_t count = ov_table_byte(OV_AT_ENCODERS);
-  uint16_t entry = ov_table_word(OV_AT_ENCODER_TABLE);
-  uint8_t e;
+  uint8_t e = ov_part_first(OV_PART_AT_ENCODERS), end = ov_part_end(OV_PART_AT_ENCODERS, count);
+  uint16_t entry = entry_of(e);
   for (e = 0; e < count; e++) since_of[e] = elapsed_ms < OV_NONE - since_of[e] ? (uint8_t)(since_of[e] + elapsed_ms) : OV_NONE;
   take_steps();
-  for (e = 0; e < count; e++, entry = (uint16_t)(entry + OV_ENCODER_BYTES)) sample(e, entry);
+  for (e = ov_part_first(OV_PART_AT_ENCODERS); e < end; e++, entry = (uint16_t)(entry + OV_ENCODER_BYTES)) sample(e, entry);
 }

@@ -58,6 +58,7 @@ static uint8_t press_at_once(uint8_t input) {
 }
 
 void ov_input_changed(uint8_t input, uint8_t pressed) {
+  if (ov_is_far) return;
   if (ov_waiting_most() == 0) ov_input_do(input, pressed);
   else if (ov_waiting_count() > 0) wait(input, pressed);
   else if (!pressed) ov_input_do(input, 0);

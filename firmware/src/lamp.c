@@ -51,6 +51,10 @@ void ov_host_sleeps(uint8_t sleeps) {
   locks_changed = 1;
 }
 
+#if OV_WITH_LINK
+uint8_t ov_lamps_shown(void) { return (uint8_t)((locks & OV_LINK_SHOWN_LOCKS) | (ov_asleep ? OV_LINK_SHOWN_ASLEEP : 0)); }
+#endif
+
 uint8_t ov_value_of(uint8_t nth) {
   uint8_t encoders = ov_table_byte(OV_AT_ENCODERS);
   if (!OV_WITH_AXES && !OV_WITH_PANEL) return ov_encoder_value(nth);
@@ -70,9 +74,9 @@ uint8_t ov_shows(uint16_t entry) {
     case OV_LAMP_ALWAYS: return 1;
     case OV_LAMP_LAYER: return ov_layer_active(argument);
     case OV_LAMP_LOCK: return (uint8_t)((locks >> argument) & 1u);
-    case OV_LAMP_NEXT: return ov_next_waits();
+    case OV_LAMP_NEXT: return (uint8_t)(ov_next_waits() || (ov_link_shown() & OV_LINK_SHOWN_NEXT));
     case OV_LAMP_HELD: return (uint8_t)(ov_held_on(argument) != OV_NONE);
-    case OV_LAMP_AWAKE: return ov_awake_is_on();
+    case OV_LAMP_AWAKE: return (uint8_t)(ov_awake_is_on() || (ov_link_shown() & OV_LINK_SHOWN_AWAKE));
     case OV_LAMP_TOLD: return ov_panel_flag(argument);
     case OV_LAMP_VALUE: return (uint8_t)(ov_value_of(argument) >= of(entry, OV_LAMP_AT_FROM));
     default: return 0;

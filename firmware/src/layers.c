@@ -71,3 +71,25 @@ uint8_t ov_layer_found(uint8_t input, uint8_t of) {
   if (held > 0 && holders[0] > 0) return 0;
   return default_layer > 0 && answers(default_layer, input, of) ? default_layer : 0;
 }
+
+#if OV_WITH_LINK
+uint8_t ov_layer_default(void) { return default_layer; }
+
+uint16_t ov_layers_there(void) {
+  uint8_t layer = ov_table_byte(OV_AT_LAYERS);
+  uint16_t there = 0;
+  while (layer-- > 0) there = (uint16_t)(there << 1 | (holders[layer] > 0));
+  return there;
+}
+
+void ov_layers_told(uint16_t there, uint8_t is_default) {
+  uint8_t layers = ov_table_byte(OV_AT_LAYERS), layer;
+  held = 0;
+  for (layer = 0; layer < layers; layer++, there >>= 1) {
+    holders[layer] = (uint8_t)(there & 1u);
+    held = (uint8_t)(held + holders[layer]);
+  }
+  default_layer = is_default < layers ? is_default : 0;
+  has_changed();
+}
+#endif

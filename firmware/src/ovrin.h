@@ -55,6 +55,15 @@ uint8_t ov_radio_answered(const uint8_t *bytes, uint8_t length);
 uint8_t ov_plug_latched(void);
 uint8_t ov_plug_clocked(void);
 
+/* A device of parts with a controller each: told when a computer has set this one up (1), and when it has gone or reset it (0). Who is
+ * set up first speaks with the computer, for all parts. */
+void ov_host_configured(uint8_t is);
+/* A byte that came over the line from the other part. Between two scans only. */
+void ov_link_byte(uint8_t byte);
+/* Whether the other part is heard; and how many of its frames were not, counted up to 255 and on from 0. */
+uint8_t ov_link_is_heard(void);
+uint8_t ov_link_missed(void);
+
 /* For looking in from outside: the milliseconds that a chain's lights take when they are sent, the debounced state of a switch, and whether a layer is held or the default layer. */
 uint8_t ov_lights_ms(uint8_t chain);
 uint8_t ov_switch_closed(uint8_t sw);
@@ -83,6 +92,10 @@ void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length);
 uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length);
 /* Puts bytes on the wire of a socket for music, at 31,250 bit a second: at most OV_DIN_BYTES_A_MS, which are through when the next may come. */
 void ov_hal_din(const uint8_t *bytes, uint8_t length);
+/* Which part of the device this is, from 0. */
+uint8_t ov_hal_part(void);
+/* Puts a frame on the line to the other part, at OV_LINK_BITS_A_SECOND. The one before has gone by then. */
+void ov_hal_link(const uint8_t *bytes, uint8_t length);
 /* Begins to read the voltage of a sensor, and answers that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. So nobody waits for a converter. The first answer is not looked at. */
 uint16_t ov_hal_sense(uint8_t sensor);

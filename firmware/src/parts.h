@@ -102,6 +102,42 @@ static inline uint32_t ov_held_action(uint8_t on, uint8_t input) {
   return on & OV_ON_JOB ? ov_held_job(on, input) : ov_action(on & OV_ON_LAYER, input);
 }
 
+#if OV_WITH_LINK
+/* link.c */
+#define OV_LINK_DIFFERS 0x10u /* beside the flags of a frame: it is not as it was sent */
+extern uint8_t ov_is_far;     /* the other part speaks with the computer */
+void ov_link_open(void);
+void ov_link_init(void);
+uint16_t ov_link_need(void);
+uint8_t ov_link_pass(uint8_t elapsed_ms);
+void ov_link_take(void);
+void ov_link_step(uint8_t encoder, uint8_t back);
+uint16_t ov_link_reading(uint8_t sensor, uint16_t reading);
+uint8_t ov_link_shown(void); /* what the other part's lamps show */
+void ov_link_play(void);
+/* This part's own groups, switches, encoders, sensors (OV_PART_AT_). */
+uint8_t ov_part_first(uint8_t field);
+uint8_t ov_part_end(uint8_t field, uint8_t all);
+#else
+#define ov_is_far 0u
+static inline void ov_link_open(void) {}
+static inline void ov_link_init(void) {}
+static inline uint16_t ov_link_need(void) { return 0; }
+static inline uint8_t ov_link_pass(uint8_t elapsed_ms) { (void)elapsed_ms; return 0; }
+static inline void ov_link_take(void) {}
+static inline void ov_link_step(uint8_t encoder, uint8_t back) { (void)encoder; (void)back; }
+static inline uint16_t ov_link_reading(uint8_t sensor, uint16_t reading) { (void)sensor; return reading; }
+static inline uint8_t ov_link_shown(void) { return 0; }
+static inline void ov_link_play(void) {}
+static inline uint8_t ov_part_first(uint8_t field) { (void)field; return 0; }
+static inline uint8_t ov_part_end(uint8_t field, uint8_t all) { (void)field; return all; }
+#endif
+
+/* How a switch of the other part is told: as it is; as it was found; or open, because nobody tells it. */
+#define OV_TOLD 0
+#define OV_TOLD_FIRST 1
+#define OV_TOLD_LOST 2
+
 /* Who looks at every press and release, a bit for each: nearly always nobody. */
 extern uint8_t ov_cares;
 #define OV_CARES_NEXT 1u      /* such a key is held, or something stays for the next key */
@@ -140,6 +176,9 @@ static inline uint8_t ov_displays_page(uint8_t layer, uint8_t display) { (void)l
 #define OV_OF_DISPLAYS 3
 #define OV_OF_NAME 4 /* the one that speaks first, whatever it says */
 void ov_layers_init(void);
+uint16_t ov_layers_there(void); /* held, a bit each */
+uint8_t ov_layer_default(void);
+void ov_layers_told(uint16_t there, uint8_t is_default); /* as the other part has them */
 void ov_layer_hold(uint8_t layer);
 void ov_layer_let_go(uint8_t layer);
 void ov_layer_stay(uint8_t layer);
@@ -192,6 +231,7 @@ void ov_panel_set_flag(uint8_t flag, uint8_t on); /* of a device that has a pane
 void ov_panel_set_value(uint8_t nth, uint8_t to);
 OV_RARELY uint8_t ov_panel_bytes(void);
 void ov_panel_init(void);
+uint8_t *ov_panel_told(void); /* to read */
 OV_RARELY void ov_panel_forget(void);
 uint8_t ov_panel_changed(void); /* since it was asked last, by lamps; and by displays */
 uint8_t ov_panel_fresh(void);
@@ -200,6 +240,7 @@ OV_RARELY uint8_t ov_panel_value(uint8_t nth);
 #else
 static inline uint8_t ov_panel_bytes(void) { return 0; }
 static inline void ov_panel_init(void) {}
+static inline uint8_t *ov_panel_told(void) { return 0; }
 static inline void ov_panel_forget(void) {}
 static inline uint8_t ov_panel_changed(void) { return 0; }
 static inline uint8_t ov_panel_fresh(void) { return 0; }
@@ -350,6 +391,7 @@ void ov_report_forget(uint8_t kind); /* the host knows nothing of it any more */
 /* reports.c */
 void ov_reports_init(void);
 void ov_reports_changed(void);
+void ov_reports_untold(void); /* whatever the host took last, it is told how all is now */
 uint8_t ov_reports_waiting(void); /* 1: the host has not taken the last ones */
 void ov_reports_send(void);
 
@@ -417,6 +459,7 @@ void ov_switch_found_closed(uint8_t sw); /* at the start: nobody has flipped it 
 
 /* debounce.c */
 void ov_debounce_init(void);
+uint8_t ov_switch_told(uint8_t sw, uint8_t closed, uint8_t how); /* OV_TOLD; 0: in the next scan */
 uint8_t ov_debounce(uint8_t sw, uint8_t closed); /* other than 0 while its time runs */
 void ov_debounce_pass(uint8_t elapsed_ms); /* before the switches are read */
 uint8_t ov_debounce_busy(void);
@@ -433,6 +476,8 @@ uint8_t ov_sense_low(uint8_t line); /* from the words read with no strobe */
 void ov_encoders_init(void);
 void ov_encoders_sample(uint8_t elapsed_ms);
 uint8_t ov_encoder_value(uint8_t encoder);
+void ov_encoder_show(uint8_t encoder, uint8_t value);
+void ov_encoder_told(uint8_t encoder, uint8_t back);
 
 #if OV_WITH_AXES
 /* axes.c */
@@ -473,6 +518,7 @@ void ov_live_pass(uint8_t elapsed_ms);
 
 /* lamp.c */
 void ov_lamps_init(void);
+uint8_t ov_lamps_shown(void); /* locks, and whether it sleeps: OV_LINK_SHOWN_ */
 void ov_lamps_pass(uint8_t elapsed_ms);
 void ov_lamps_show(void);
 extern uint8_t ov_asleep; /* the computer sleeps: a port gives 2.5 mA by then (USB 2.0, section 7.2.3) */

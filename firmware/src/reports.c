@@ -38,6 +38,18 @@ void ov_host_reset(void) {
   changed = 1;
 }
 
+#if OV_WITH_LINK
+void ov_reports_untold(void) {
+  uint8_t *at = sent;
+  uint8_t kind, i;
+  for (kind = 0; kind < OV_REPORT_KINDS; kind++) {
+    if (!ov_report_declared(kind)) continue;
+    for (i = 0; i < ov_report_length(kind); i++) *at++ = 0xFF;
+  }
+  changed = 1;
+}
+#endif
+
 static uint8_t same(const uint8_t *a, const uint8_t *b, uint8_t length) {
   while (length-- > 0) {
     if (a[length] != b[length]) return 0;

@@ -1,4 +1,4 @@
-/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the socket, the radio, the pad port.
+/* One scan of the device, in order: live changes, switches, encoders, axes, what waits, pulses, macros, the pointer, lamps, displays, lights, reports, the socket, the radio, the pad port; the other part behind switches, and last.
  * A scan in which lights are sent does nothing else. */
 #include "ovrin.h"
 #include "parts.h"
@@ -51,13 +51,23 @@ OV_RARELY static uint8_t start(void) {
   ov_din_init();
   ov_radio_init();
   ov_plug_init();
+  ov_link_init();
   ov_reports_init();
   if (OV_WITH_LIVE) ov_live_init();
   ready = 1;
   return OV_START_READY;
 }
 
-uint8_t ov_init(void) { return start(); }
+uint8_t ov_init(void) {
+  ov_link_open();
+  return start();
+}
+
+/* It speaks with the computer now, or no longer: all begins anew, and a computer that was told is told of it. */
+OV_RARELY static void start_anew(void) {
+  start();
+  if (OV_WITH_LINK) ov_reports_untold();
+}
 
 /* While a display waits, every second scan is its own. */
 static uint8_t works_out_axes(void) {
@@ -77,12 +87,14 @@ static void show(void) {
 
 void ov_scan(uint8_t elapsed_ms) {
   if (!ready) return;
+  if (OV_WITH_LINK && ov_link_pass(elapsed_ms)) start_anew();
   elapsed_ms = ov_lights_pass(elapsed_ms);
   if (elapsed_ms == 0) return;
   if (OV_WITH_LIVE) ov_live_pass(elapsed_ms);
   ov_debounce_pass(elapsed_ms);
   ov_waiting_pass(elapsed_ms);
   ov_scan_switches();
+  ov_link_take();
   ov_encoders_sample(elapsed_ms);
   if (OV_WITH_AXES && works_out_axes()) ov_axes_sense();
   ov_waiting_play();
@@ -99,4 +111,5 @@ void ov_scan(uint8_t elapsed_ms) {
   if (OV_WITH_DIN) ov_din_play((uint8_t)(ov_debounce_told() > OV_MOST_CHANGES_BEFORE_AXES));
   if (OV_WITH_RADIO) ov_radio_play(elapsed_ms, (uint8_t)(ov_debounce_told() > OV_MOST_CHANGES_BEFORE_AXES));
   ov_plug_play();
+  ov_link_play();
 }

@@ -64,12 +64,12 @@ static void scan_group(uint8_t index, uint16_t group) {
 }
 
 void ov_scan_switches(void) {
-  uint16_t group = ov_table_word(OV_AT_GROUP_TABLE);
-  uint8_t count = ov_table_byte(OV_AT_GROUPS);
-  uint8_t index;
+  uint8_t index = ov_part_first(OV_PART_AT_GROUPS);
+  uint8_t end = ov_part_end(OV_PART_AT_GROUPS, ov_table_byte(OV_AT_GROUPS));
+  uint16_t group = (uint16_t)(ov_table_word(OV_AT_GROUP_TABLE) + OV_GROUP_BYTES * index);
   ov_hal_catch();
   read_resting_banks();
-  for (index = 0; index < count; index++, group = (uint16_t)(group + OV_GROUP_BYTES)) scan_group(index, group);
+  for (; index < end; index++, group = (uint16_t)(group + OV_GROUP_BYTES)) scan_group(index, group);
 }
 
 const uint8_t ov_bits[8] OV_IN_FLASH = {0x01, 0x02, 0x04, 0x08, 0x10, 0x20, 0x40, 0x80};

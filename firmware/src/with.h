@@ -48,6 +48,9 @@
 #ifndef OV_WITH_HEARD
 #define OV_WITH_HEARD 1 /* notes that the computer plays to a panel; want OV_WITH_PANEL */
 #endif
+#ifndef OV_WITH_LINK
+#define OV_WITH_LINK 1 /* parts with a controller each that tell each other */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif

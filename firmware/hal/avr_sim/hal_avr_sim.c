@@ -80,6 +80,10 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
+/* The simulated core is one part. */
+uint8_t ov_hal_part(void) { return 0; }
+void ov_hal_link(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
+
 void ov_hal_din(const uint8_t *bytes, uint8_t length) {
   PORT(OV_PORT_DIN) = 1;
   while (length-- > 0) PORT(OV_PORT_LIGHT_BYTE) = *bytes++;

@@ -54,6 +54,14 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
  * stop bit. Start to send, and do not wait: let its buffer or its interrupt take them. */
 void ov_hal_din(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
 
+/* A device of two parts: compile each with its own number (OV_PART), put these bytes on the serial line to the other one, give each byte that comes
+ * from there to ov_link_byte between two scans, and tell ov_host_configured when a computer has set this one up. */
+#ifndef OV_PART
+#define OV_PART 0
+#endif
+uint8_t ov_hal_part(void) { return OV_PART; }
+void ov_hal_link(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
+
 /* Of lines that tell a panel nothing is asked here: give each byte of your serial port to ov_line_byte, between two scans (ovrin.h). Of notes
  * that the computer plays neither: give each packet of your MIDI interface to ov_music_heard. */
 

@@ -13,13 +13,16 @@
  *   MS heard BYTES              the computer plays an event: its packet of four bytes (hex)
  *   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
  *   MS poll                     what hangs on the pad port latches and reads all of its bits, and two behind them
+ *   MS part NUMBER              this is that part of the device: it starts afresh
+ *   MS setup 1|0                a computer has set it up, or no longer
+ *   MS linked BYTES             these came over the line from the other part (hex)
  *   MS reset                    the bus is reset: the host knows nothing any more
  *   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
  *   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
  *   MS off                      the power goes and comes back: only what is kept stays
  *   MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)
  * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES, MS segments CHAIN BYTES, MS display DISPLAY BYTES,
- * MS din BYTES, MS radio BYTES, MS plug LEVELS, MS live BYTES (a frame, answered), and "end". */
+ * MS link BYTES, MS din BYTES, MS radio BYTES, MS plug LEVELS, MS live BYTES (a frame, answered), and "end". */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>
@@ -74,6 +77,15 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   while (length-- > 0) printf("%02x", *bytes++);
   putchar('\n');
   return 1;
+}
+
+static uint8_t part;
+uint8_t ov_hal_part(void) { return part; }
+
+void ov_hal_link(const uint8_t *bytes, uint8_t length) {
+  printf("%lu link ", now_ms);
+  while (length-- > 0) printf("%02x", *bytes++);
+  putchar('\n');
 }
 
 void ov_hal_din(const uint8_t *bytes, uint8_t length) {
@@ -176,6 +188,8 @@ static void start_afresh(void) {
   now_ms = 0;
   share_nothing();
   late_until = 0;
+  part = 0;
+  ov_host_configured(0);
   start();
 }
 
@@ -234,6 +248,13 @@ static int read_line(const char *hex) {
   unsigned byte;
   int used = 0;
   for (; sscanf(hex, " %2x%n", &byte, &used) == 1; hex += used) ov_line_byte((uint8_t)byte);
+  return 1;
+}
+
+static int take_frame(const char *hex) {
+  unsigned byte;
+  int used = 0;
+  for (; sscanf(hex, " %2x%n", &byte, &used) == 1; hex += used) ov_link_byte((uint8_t)byte);
   return 1;
 }
 
@@ -307,6 +328,16 @@ static int obey(const char *line) {
     ov_host_reset();
     return 1;
   }
+  if (strcmp(verb, "part") == 0) {
+    part = (uint8_t)atoi(line + used);
+    start();
+    return 1;
+  }
+  if (strcmp(verb, "setup") == 0) {
+    ov_host_configured((uint8_t)atoi(line + used));
+    return 1;
+  }
+  if (strcmp(verb, "linked") == 0) return take_frame(line + used);
   if (strcmp(verb, "off") == 0) {
     start();
     return 1;
@@ -332,7 +363,7 @@ static const char *const start_words[] = {"ready", "there are no tables", "the t
                                           "the tables want what the firmware was compiled without"};
 
 int main(void) {
-  char line[192];
+  char line[320];
   unsigned long number = 0;
   start_afresh();
   if (started != OV_START_READY) {

@@ -26,6 +26,8 @@ __attribute__((import_module("host"), import_name("display"))) void host_display
 __attribute__((import_module("host"), import_name("radio"))) void host_radio(const uint8_t *bytes, uint32_t length);
 __attribute__((import_module("host"), import_name("din"))) void host_din(const uint8_t *bytes, uint32_t length);
 
+__attribute__((import_module("host"), import_name("link"))) void host_link(const uint8_t *bytes, uint32_t length);
+
 uint8_t *ov_tables_place(void);
 uint8_t *ov_tables_place(void) { return ov_tables; }
 uint16_t *ov_answers_place(void);
@@ -56,6 +58,12 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 void ov_hal_din(const uint8_t *bytes, uint8_t length) { host_din(bytes, length); }
+/* Which part this is, said before it is started. */
+static uint8_t part;
+void ov_part_is(uint32_t which);
+void ov_part_is(uint32_t which) { part = (uint8_t)which; }
+uint8_t ov_hal_part(void) { return part; }
+void ov_hal_link(const uint8_t *bytes, uint8_t length) { host_link(bytes, length); }
 /* Where the page writes what comes back on an acknowledgement. */
 static uint8_t answer[OV_RADIO_FRAME_MOST];
 /* An event that the computer plays. */

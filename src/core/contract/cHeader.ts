@@ -51,6 +51,7 @@ import { AXIS_DO, AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "./axes
 import { HAT_NONE } from "./pad";
 import { DIN, MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, dinBytes, musicBytes } from "./music";
 import { LISTENS_TO, PANEL } from "./panel";
+import { LINK, LINK_FLAG, LINK_SHOWN, LINK_STATE, PART_AT, PART_BYTES, linkBytes } from "./link";
 import { PLUG } from "./plug";
 import { RADIO_AT, RADIO_BYTES, RADIO_CHECK, RADIO_FRAME_MOST, RADIO_FRAMING, RADIO_PARTS } from "./radio";
 import {
@@ -138,6 +139,7 @@ const COUNTS: (keyof ArenaCounts)[] = [
   "musicBytes",
   "dinBytes",
   "radioBytes",
+  "linkBytes",
   "liveBytes",
 ];
 
@@ -256,6 +258,15 @@ ${defines("RADIO_PARTS_", RADIO_PARTS).join("\n")}
 #define OV_RADIO_FRAME_MOST ${RADIO_FRAME_MOST}
 ${defines("PLUG_", PLUG).join("\n")}`;
 
+/** Parts that tell each other. */
+const linkDefines = () => `${defines("LINK_", LINK).join("\n")}
+${defines("LINK_FLAG_", LINK_FLAG).join("\n")}
+${defines("LINK_STATE_", LINK_STATE).join("\n")}
+${defines("LINK_SHOWN_", LINK_SHOWN).join("\n")}
+${defines("PART_AT_", PART_AT).join("\n")}
+#define OV_PART_ENTRY_BYTES ${PART_BYTES}
+#define OV_LINK_NEED(most, encoders) ((most) > 0 ? 3u * (most) + (encoders) + ${linkBytes(1, 0) - 3}u : 0u)`;
+
 /** The board block. */
 const boardDefines = () => `#define OV_BOARD_VERSION ${BOARD_VERSION}
 #define OV_BOARD_MARK_0 ${hex(BOARD_MARK[0])}
@@ -315,6 +326,8 @@ ${segmentDefines()}
 ${displayDefines()}
 
 ${radioDefines()}
+
+${linkDefines()}
 
 ${defines("SEND_", SENDING).join("\n")}
 

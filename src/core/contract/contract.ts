@@ -7,7 +7,7 @@ import { padBytes } from "./pad";
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 17;
+export const TABLE_VERSION = 18;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -29,6 +29,8 @@ export const LIMITS = {
   GLOWS: 8,
   /** Voltages of sticks, pots and levers. */
   SENSORS: 32,
+  /** Parts with a controller each. */
+  PARTS: 2,
   /** What a game pad tells. */
   PAD_BUTTONS: 128,
   PAD_AXES: 8,
@@ -119,6 +121,9 @@ const HEADER = [
   /** Where notes tell it: that of its first flag, and the controller of its first value. */
   ["HEARD_NOTE", 1],
   ["HEARD_CONTROLLER", 1],
+  /** Parts with a controller each that tell each other, 0 where there is one; and their longest frame (contract/link.ts). */
+  ["PARTS", 1],
+  ["LINK_MOST", 1],
   /** CRC of all that live changes cannot change. */
   ["FIXED_CRC", 2],
   ["GROUP_TABLE", 2],
@@ -147,6 +152,7 @@ const HEADER = [
   ["DISPLAY_PICTURES", 2],
   ["RADIO_TABLE", 2],
   ["PLUG_TABLE", 2],
+  ["PART_TABLE", 2],
   ["TOGETHER_TABLE", 2],
   ["OPPOSITE_TABLE", 2],
   ["MACRO_TABLE", 2],
@@ -495,6 +501,8 @@ export interface ArenaCounts {
   dinBytes: number;
   /** Of a radio's packet. */
   radioBytes: number;
+  /** Of a link between parts (contract/link.ts). */
+  linkBytes: number;
   /** Of live changes, where they are declared (contract/live.ts). */
   liveBytes: number;
 }
@@ -553,6 +561,8 @@ export const ARENA: [bytes: number, of: keyof ArenaCounts][] = [
   [1, "dinBytes"],
   // The packet that was sent last.
   [1, "radioBytes"],
+  // Frames of a link.
+  [1, "linkBytes"],
   // Changed bindings and a frame.
   [1, "liveBytes"],
 ];
@@ -583,6 +593,7 @@ export const FIXED_RAM_BYTES = {
   radio: 24,
   plug: 12,
   heard: 0,
+  link: 24,
 };
 export const STACK_BYTES = 108;
 /** A radio's packet is framed on the stack, which is the deeper by so much. */

@@ -157,6 +157,12 @@ export class Derived {
     });
   }
 
+  /** Which controller, counted from the main one, each entry of `builtCircuits` is on. */
+  get builtParts(): number[] {
+    const ids = this.design.controllers.map(({ id }) => id);
+    return this.builtFor.map((id) => Math.max(0, ids.indexOf(id ?? "")));
+  }
+
   /** Whose pins each entry of `builtCircuits` is on. */
   private get builtFor(): (string | null)[] {
     const main = this.servedBy(undefined);

@@ -18,6 +18,8 @@ export interface RuntimeHost {
   radio?(bytes: Uint8Array): void;
   /** Bytes leave a socket for music. */
   din?(bytes: Uint8Array): void;
+  /** A frame leaves for the other part. */
+  link?(bytes: Uint8Array): void;
 }
 
 /** The firmware, compiled to WebAssembly, with one device's tables. */
@@ -44,6 +46,12 @@ export interface Runtime {
   line(bytes: Uint8Array): void;
   /** An event that the computer plays: the four bytes of its packet. */
   hear(event: Uint8Array): void;
+  /** A computer has set this part up, or no longer. */
+  configured(is: boolean): void;
+  /** Bytes that came over the line from the other part. */
+  linked(bytes: Uint8Array): void;
+  /** Whether the other part is heard. */
+  isHeard(): boolean;
   /** A serial pad port is latched and read: the level of its data line at each of so many bits. */
   readPlug(bits: number): boolean[];
   /** The bytes that outlast the power. */
@@ -78,6 +86,10 @@ interface Exports {
   ov_plug_clocked(): number;
   ov_answer_place(): number;
   ov_answer_came(length: number): number;
+  ov_part_is(part: number): void;
+  ov_host_configured(is: number): void;
+  ov_link_byte(byte: number): void;
+  ov_link_is_heard(): number;
 }
 
 export const BANKS = LIMITS.BANKS;
@@ -93,14 +105,16 @@ const calledBy = (host: RuntimeHost, bytesAt: (place: number, length: number) =>
   display: (display: number, place: number, length: number) => host.display?.(display, bytesAt(place, length)),
   radio: (place: number, length: number) => host.radio?.(bytesAt(place, length)),
   din: (place: number, length: number) => host.din?.(bytesAt(place, length)),
+  link: (place: number, length: number) => host.link?.(bytesAt(place, length)),
   segments: (chain: number, place: number, length: number) => host.segments?.(chain, bytesAt(place, length)),
 });
 
 /**
  * Starts the firmware on a device's tables.
+ * @param part which part of the device it is, of two
  * @throws RangeError when the tables are too long, Error when the firmware has not been brought.
  */
-export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?: Uint8Array): Runtime {
+export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?: Uint8Array, part = 0): Runtime {
   if (tables.length > LIMITS.TABLE_BYTES)
     throw new RangeError(`tables of ${tables.length} bytes; there is room for ${LIMITS.TABLE_BYTES}`);
   const instance = new WebAssembly.Instance(runtimeModule(), {
@@ -114,6 +128,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
   const kept = new Uint8Array(exports.memory.buffer, exports.ov_kept_place(), KEPT_BYTES);
   kept.fill(NO_SEAL);
   if (keptBefore) kept.set(keptBefore);
+  exports.ov_part_is(part);
   const frameAt = (place: number) => new Uint8Array(exports.memory.buffer, place, FRAME_BYTES);
   return {
     kept,
@@ -131,6 +146,9 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       return true;
     },
     hear: ([kind, status, first, second]) => exports.ov_hear(kind, status, first, second),
+    configured: (is) => exports.ov_host_configured(is ? 1 : 0),
+    linked: (bytes) => bytes.forEach((byte) => exports.ov_link_byte(byte)),
+    isHeard: () => exports.ov_link_is_heard() !== 0,
     line: (bytes) => bytes.forEach((byte) => exports.ov_line_byte(byte)),
     radioAnswered(bytes) {
       const told = bytes.slice(0, RADIO_FRAME_MOST);

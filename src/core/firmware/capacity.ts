@@ -17,6 +17,8 @@ import { bankCount, type ScanTable } from "./scanTable";
 import { reportBytes } from "../hid/reportBytes";
 import { isTold } from "../hid/panelSettings";
 import { hasSocket, playsMusic } from "./musicSocket";
+import { LINK, linkBytes } from "../contract/link";
+import { linkMost } from "./link";
 import { radioBytes } from "./packet";
 import { reportShapeOf } from "./reportShape";
 import { glowsOf, lightsOf } from "./lights";
@@ -54,6 +56,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     musicBytes: playsMusic(design) ? musicBytes : 0,
     dinBytes: hasSocket(design) ? dinBytes : 0,
     radioBytes: radioBytes(scan, design),
+    linkBytes: linkBytes(linkMost(scan, design), scan.encoders.length),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
 }
@@ -98,6 +101,8 @@ export function overLimits(scan: ScanTable, design: Design): string[] {
     [scan.strobeLines.length, LIMITS.LINES, "strobe lines"],
     [scan.senseLines.length, LIMITS.LINES, "sense lines"],
     [scan.groups.length, LIMITS.GROUPS, "groups of lines read at once"],
+    [scan.parts.length, LIMITS.PARTS, "parts with a controller each"],
+    [linkMost(scan, design), LINK.MOST, "bytes in a frame between its parts"],
   ];
   const over = counts.filter(([n, most]) => n > most);
   const words = over.map(([n, most, what]) => `${n} ${what}; the firmware numbers ${most}`);

@@ -23,6 +23,7 @@ export const firmwareFeatures = [
   "din",
   "lines",
   "heard",
+  "link",
 ] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
@@ -43,6 +44,7 @@ export const featureWords: Record<FirmwareFeature, string> = {
   din: "a music socket",
   lines: "lines over a serial port",
   heard: "notes that the computer plays to it",
+  link: "a line between its parts",
 };
 
 /** What of it a design wants. */
@@ -66,6 +68,7 @@ export function featuresOf(design: Design, scan: ScanTable): FirmwareFeature[] {
     din: hasSocket(design),
     lines: takesLines(design),
     heard: notesHeard(design) !== undefined,
+    link: scan.parts.length > 0,
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

@@ -1,4 +1,5 @@
 import type {
+  BuiltCircuit,
   BuiltChain,
   BuiltDisplay,
   BuiltSegments,
@@ -66,6 +67,8 @@ export interface ScanTable extends ScannedSwitches {
   /** Opposite directions, both of which it sees. */
   opposites: { first: number; second: number; counts: Opposite["counts"] }[];
   groups: { strobe: number | null; bank: number; cells: (number | null)[] }[];
+  /** Of a device of parts, each with a controller, behind the last of each that is its own; those of the first come first. Else empty. */
+  parts: PartEnds[];
   conductors: Conductor[];
   ladders: LadderBank[];
   /** By line: how the firmware gets at one that is no plain pin. */
@@ -84,7 +87,15 @@ function splitByBank(group: ScanGroup, senseLine: Map<string, number>, switchNum
   return [...banks.entries()];
 }
 
-/** Direct switches share the banks that are read with nothing strobed. */
+/** Behind the last group, switch, encoder and sensor of a part. */
+export interface PartEnds {
+  groups: number;
+  switches: number;
+  encoders: number;
+  sensors: number;
+}
+
+/** Direct switches share the banks that are read with nothing strobed; each part has its own. */
 function mergeUnstrobed(groups: ScanGroup[]): ScanGroup[] {
   const unstrobed = groups.filter((group) => group.strobeNet === null);
   if (unstrobed.length === 0) return groups;
@@ -104,9 +115,14 @@ const numbered = (ids: string[]) => new Map(ids.map((id, number) => [id, number]
 
 /** Numbers everything the firmware scans. Elements that no circuit holds are left out: the firmware cannot see them. */
 export function scanTableOf(design: Design): ScanTable {
-  const { builtCircuits, inputs } = derive(design);
-  const groups = mergeUnstrobed(builtCircuits.flatMap((scan) => scan.groups));
-  const encoders = builtCircuits.flatMap((scan) => scan.encoders);
+  const { builtCircuits, builtParts, inputs } = derive(design);
+  const controllers = Math.max(1, design.controllers.length);
+  const byPart = Array.from({ length: controllers }, (_, part) =>
+    builtCircuits.filter((_, nth) => builtParts[nth] === part),
+  );
+  const groupsOf = byPart.map((built) => mergeUnstrobed(built.flatMap((scan) => scan.groups)));
+  const groups = groupsOf.flat();
+  const encoders = byPart.flat().flatMap((scan) => scan.encoders);
   const strobeLines = [...new Set(groups.flatMap((group) => (group.strobeNet === null ? [] : [group.strobeNet])))];
   const access: ScanTable["access"] = Object.assign({}, ...builtCircuits.map((scan) => scan.access));
   const sensed = new Set([
@@ -119,9 +135,16 @@ export function scanTableOf(design: Design): ScanTable {
   const { switches, settling } = scannedSwitches(design);
   const pressNumber = numbered(presses.map((input) => input.id));
   const together = keysTogether(design, pressNumber);
-  const sensors = sensorsOf(design).filter(usedAxes(design));
+  const sensorsIn = byPart.map((built) => sensorsOf(design, built).filter(usedAxes(design)));
+  const sensors = sensorsIn.flat();
   const switchNumber = numbered(switches);
   const strobeLine = numbered(strobeLines);
+  const split = (group: ScanGroup) =>
+    splitByBank(group, senseLine, switchNumber).map(([bank, cells]) => ({
+      strobe: group.strobeNet === null ? null : strobeLine.get(group.strobeNet)!,
+      bank,
+      cells,
+    }));
   return {
     strobeLines,
     senseLines,
@@ -149,11 +172,13 @@ export function scanTableOf(design: Design): ScanTable {
       const [a, b] = [pressNumber.get(first), pressNumber.get(second)];
       return a === undefined || b === undefined ? [] : [{ first: a, second: b, counts }];
     }),
-    groups: groups.flatMap((group) =>
-      splitByBank(group, senseLine, switchNumber).map(([bank, cells]) => ({
-        strobe: group.strobeNet === null ? null : strobeLine.get(group.strobeNet)!,
-        bank,
-        cells,
+    groups: groupsOf.flatMap((own) => own.flatMap(split)),
+    parts: partEnds(
+      byPart.map((built, part) => ({
+        groups: groupsOf[part].flatMap(split).length,
+        switches: new Set(groupsOf[part].flatMap(({ cells }) => cells.map(({ elementId }) => elementId))).size,
+        encoders: built.flatMap((scan) => scan.encoders).length,
+        sensors: sensorsIn[part].length,
       })),
     ),
     conductors: builtCircuits.flatMap((scan) => scan.conductors),
@@ -162,13 +187,24 @@ export function scanTableOf(design: Design): ScanTable {
   };
 }
 
-/** Wipers that some circuit reads, and the battery. */
-function sensorsOf(design: Design): string[] {
-  const { builtCircuits, elements } = derive(design);
+/** Counted on from part to part; none where there is only one. */
+function partEnds(counts: PartEnds[]): PartEnds[] {
+  if (counts.length < 2) return [];
+  const sum = (part: number, of: keyof PartEnds) =>
+    counts.slice(0, part + 1).reduce((all, count) => all + count[of], 0);
+  return counts.map((_, part) => ({
+    groups: sum(part, "groups"),
+    switches: sum(part, "switches"),
+    encoders: sum(part, "encoders"),
+    sensors: sum(part, "sensors"),
+  }));
+}
+
+/** Wipers that some circuit of these reads, and the battery. */
+function sensorsOf(design: Design, built: BuiltCircuit[]): string[] {
+  const { elements } = derive(design);
   const isRead = (id: string) => (id === BATTERY ? measuredPack(design) !== null : elements.get(id)?.kind === "analog");
-  return builtCircuits.flatMap(({ nets }) =>
-    nets.flatMap(({ id, role }) => (role === "analog" && isRead(id) ? [id] : [])),
-  );
+  return built.flatMap(({ nets }) => nets.flatMap(({ id, role }) => (role === "analog" && isRead(id) ? [id] : [])));
 }
 
 /** Wipers of its controls that the firmware reads. */

@@ -10,13 +10,16 @@ export interface ScannedSwitches {
   settling: { ms: number; school: DebounceSchool; flips: boolean }[];
 }
 
-/** Inputs of the switches that some circuit reads, by switch number. */
+/** Inputs of the switches that some circuit reads, by switch number: those of the first part of a device come first. */
 export function pressInputs(design: Design): ControlInput[] {
-  const { builtCircuits, inputs } = derive(design);
-  const scanned = new Set(
-    builtCircuits.flatMap(({ groups }) => groups.flatMap(({ cells }) => cells.map((cell) => cell.elementId))),
+  const { builtCircuits, builtParts, inputs } = derive(design);
+  const partOf = new Map(
+    builtCircuits.flatMap(({ groups }, nth) =>
+      groups.flatMap(({ cells }) => cells.map((cell) => [cell.elementId, builtParts[nth]] as const)),
+    ),
   );
-  return inputs.filter(({ motion, elementId }) => motion === "press" && scanned.has(elementId));
+  const presses = inputs.filter(({ motion, elementId }) => motion === "press" && partOf.has(elementId));
+  return presses.sort((a, b) => partOf.get(a.elementId)! - partOf.get(b.elementId)!);
 }
 
 /** Switches that the firmware sees. */

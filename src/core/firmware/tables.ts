@@ -30,6 +30,8 @@ import { LISTENS_TO } from "../contract/panel";
 import { notesHeard, takesLines } from "../hid/panelSettings";
 import { hasSocket } from "./musicSocket";
 import { radioBytes, radioTableBytes } from "./packet";
+import { PART_BYTES } from "../contract/link";
+import { linkMost, partBytes } from "./link";
 import { plugBits, plugTableBytes } from "./padPort";
 import { reportShapeOf } from "./reportShape";
 import {
@@ -200,6 +202,7 @@ function bodySections(scan: ScanTable, design: Design): BodySection[] {
     ...displaySections(scan, design),
     section("RADIO_TABLE", radioTableBytes(scan, design), RADIO_BYTES),
     section("PLUG_TABLE", plugTableBytes(scan, design), 16),
+    section("PART_TABLE", partBytes(scan), PART_BYTES),
     section("TOGETHER_TABLE", togetherBytes(scan), ENTRY_BYTES.TOGETHER),
     section("OPPOSITE_TABLE", oppositeBytes(scan), ENTRY_BYTES.OPPOSITE),
     section("MACRO_TABLE", macroTable(design), 16),
@@ -258,6 +261,7 @@ function headerBytes(scan: ScanTable, design: Design, body: BodySection[]): numb
   const heard = notesHeard(design);
   put("LISTENS", (takesLines(design) ? LISTENS_TO.LINES : 0) | (heard ? heard.channel + 1 : 0));
   if (heard) put("HEARD_NOTE", heard.note, heard.controller);
+  put("PARTS", scan.parts.length, linkMost(scan, design));
   put("SETTLE_US", design.timing.settleUs);
   put("PULSE_MS", design.timing.pulseMs);
   const unlock = unlockSwitches(scan, design);

@@ -1,0 +1,32 @@
+/**
+ * Parts of a device, each with a controller and the same tables, tell each other over a serial line. A frame is one byte of flags, then the
+ * teller's own contacts (a bit each, the first lowest), felt steps of each knob counted up to 255 and on from 0, and readings (low byte first);
+ * of the part that speaks with the computer also its state (LINK_STATE). A check value follows (crc16 begun with that of the tables, high byte first),
+ * and it is stuffed: where a zero was stands how far it is to the next one, so that a zero ends it.
+ */
+export const LINK = {
+  /** Told again though nothing has changed; nobody is there when so long nothing came. In ms. */
+  EVERY_MS: 4,
+  QUIET_MS: 12,
+  /** At 250,000 bit a second, ten bits each. */
+  BYTES_A_MS: 25,
+  BITS_A_SECOND: 250_000,
+  /** The longest frame before it is stuffed, its check value not counted. */
+  MOST: 120,
+  /** What stands around it: two bytes of check value, the first distance, and the zero. */
+  AROUND: 4,
+} as const;
+
+/** Of a frame's first byte: it speaks with the computer; which part tells; turned whenever its counts begin anew; frames counted. */
+export const LINK_FLAG = { HOST: 0x80, PART: 0x40, ANEW: 0x20, SEQUENCE: 0x0f } as const;
+
+/** What the part that speaks with the computer tells behind its own: layers, a bit each; the default layer; the host's locks and what else lamps show. */
+export const LINK_STATE = { LAYERS: 0, DEFAULT: 2, SHOWN: 3, BYTES: 4 } as const;
+export const LINK_SHOWN = { LOCKS: 0x1f, NEXT: 0x20, AWAKE: 0x40, ASLEEP: 0x80 } as const;
+
+/** In an entry of the parts: behind its last group, switch, encoder and sensor; the first part's are first. */
+export const PART_AT = { GROUPS: 0, SWITCHES: 1, ENCODERS: 2, SENSORS: 3 } as const;
+export const PART_BYTES = 4;
+
+/** Bytes of the arena for a link whose longest frame is so long: the last that was sent and the last that was taken, one on its way, and counts of knobs. */
+export const linkBytes = (most: number, encoders: number): number => (most > 0 ? 3 * most + LINK.AROUND + encoders : 0);
