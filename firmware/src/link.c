@@ -68,6 +68,7 @@ void ov_link_init(void) {
 }
 
 void ov_host_configured(uint8_t is) { configured = is; }
+uint8_t ov_link_is_set_up(void) { return configured; }
 
 /* What was stuffed, as it was: in place. @returns its length, 0: it is none */
 static uint8_t unstuffed(uint8_t length) {

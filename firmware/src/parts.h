@@ -109,6 +109,7 @@ extern uint8_t ov_is_far;     /* the other part speaks with the computer */
 void ov_link_open(void);
 void ov_link_init(void);
 uint16_t ov_link_need(void);
+uint8_t ov_link_is_set_up(void);
 uint8_t ov_link_pass(uint8_t elapsed_ms);
 void ov_link_take(void);
 void ov_link_step(uint8_t encoder, uint8_t back);
@@ -123,6 +124,7 @@ uint8_t ov_part_end(uint8_t field, uint8_t all);
 static inline void ov_link_open(void) {}
 static inline void ov_link_init(void) {}
 static inline uint16_t ov_link_need(void) { return 0; }
+static inline uint8_t ov_link_is_set_up(void) { return 0; }
 static inline uint8_t ov_link_pass(uint8_t elapsed_ms) { (void)elapsed_ms; return 0; }
 static inline void ov_link_take(void) {}
 static inline void ov_link_step(uint8_t encoder, uint8_t back) { (void)encoder; (void)back; }

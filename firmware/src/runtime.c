@@ -66,7 +66,7 @@ uint8_t ov_init(void) {
 /* It speaks with the computer now, or no longer: all begins anew, and a computer that was told is told of it. */
 OV_RARELY static void start_anew(void) {
   start();
-  if (OV_WITH_LINK) ov_reports_untold();
+  if (OV_WITH_LINK && ov_link_is_set_up()) ov_reports_untold();
 }
 
 /* While a display waits, every second scan is its own. */

@@ -79,7 +79,7 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
-static uint8_t part;
+static uint8_t part, set_up;
 uint8_t ov_hal_part(void) { return part; }
 
 void ov_hal_link(const uint8_t *bytes, uint8_t length) {
@@ -143,6 +143,7 @@ static void deliver(uint8_t kind, const uint8_t *bytes, uint8_t length) {
 
 /* While the host sleeps nothing is taken; a pointer's movement is forgotten, so that it wakes nobody. */
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
+  if (ov_table_byte(OV_AT_PARTS) && !set_up) return 0;
   if (asleep) return ov_report_is_movement(kind, bytes);
   if (busy ? held_length[over[kind]] > 0 : taken_ms[over[kind]] == now_ms + 1) return 0;
   if (busy) {
@@ -188,7 +189,7 @@ static void start_afresh(void) {
   now_ms = 0;
   share_nothing();
   late_until = 0;
-  part = 0;
+  part = set_up = 0;
   ov_host_configured(0);
   start();
 }
@@ -334,7 +335,8 @@ static int obey(const char *line) {
     return 1;
   }
   if (strcmp(verb, "setup") == 0) {
-    ov_host_configured((uint8_t)atoi(line + used));
+    set_up = (uint8_t)atoi(line + used);
+    ov_host_configured(set_up);
     return 1;
   }
   if (strcmp(verb, "linked") == 0) return take_frame(line + used);

@@ -9,7 +9,10 @@ import { type Bounce, ContactSchedule } from "./contactSchedule";
 import { HostEndpoints } from "./hostEndpoints";
 import { ElectricalWorld } from "./electricalWorld";
 import { STATUS, FRAME_AT } from "../contract/live";
-import { BANKS, type Runtime, startRuntime } from "./runtime";
+import { randomFrom } from "../optimisation/random";
+import { GOOD_LINE, type LineTrouble } from "./partLine";
+import { type PartOwners, PartRuntimes, type PartWatch } from "./partRuntimes";
+import { BANKS, type Runtime, type RuntimeHost, startRuntime } from "./runtime";
 
 /** A report as it left the device. */
 export interface TimedReport {
@@ -54,6 +57,8 @@ export interface DeviceWatch {
   /** An edge of an encoder whose pins interrupt, by its number: its state, bit 1 A closed, bit 0 B closed. */
   edge?(atMs: number, encoder: number, state: number): void;
   contact?(atMs: number, contact: string, closed: boolean): void;
+  /** What happens at each part of a device of two. */
+  parts?: PartWatch;
   /** The voltage of a sensor, numbered as in the scan table, as parts of 65536 of the supply. */
   level?(atMs: number, sensor: number, level: number): void;
   /** What a bank now reads under a strobe (null: none): the whole input of the firmware. */
@@ -68,6 +73,9 @@ const STATE_MS = 5;
 
 /** From the device's call until the bus runs again: a host holds its signal for at least so long (USB 2.0, section 7.1.7.7). */
 const RESUME_MS = 20;
+
+/** What is damaged on the line between parts is the same in every run. */
+const LINE_SEED = 64;
 
 /** So many bits are read behind the last one of a pad port. */
 const BEHIND_PLUG = 2;
@@ -114,6 +122,10 @@ export class Device {
   private isScanning = false;
   private lateUntilMs = 0;
   private scannedMs = 0;
+  private readonly owners: PartOwners | null;
+  private pair: PartRuntimes | null = null;
+  private pluggedIn: number | null = 0;
+  private lineTrouble = GOOD_LINE;
 
   constructor(
     private readonly design: Design,
@@ -132,6 +144,7 @@ export class Device {
     this.scan = parts.scan;
     this.edgeEncoders = parts.edgeEncoders;
     this.plugBits = parts.plug?.bits ?? 0;
+    this.owners = parts.owners;
     this.world = new ElectricalWorld(this.scan, derive(design).profile ?? ASSUMED_LEVELS);
     this.schedule = new ContactSchedule(bounce);
     this.tracks = new Tracks(parts.tracks);
@@ -149,9 +162,35 @@ export class Device {
       din: (bytes: Uint8Array) => this.watch.din?.(this.nowMs, bytes),
       segments: (chain: number, bytes: Uint8Array) => this.watch.segments?.(this.nowMs, chain, bytes),
     };
-    const runtime = startRuntime(this.tables, host, kept);
+    const runtime = this.owners ? this.startParts(host, this.owners, kept) : startRuntime(this.tables, host, kept);
     for (const encoder of this.edgeEncoders) this.tellEdge(runtime, encoder);
     return runtime;
+  }
+
+  /** A device of two parts, with the plug where it was. */
+  private startParts(host: RuntimeHost, owners: PartOwners, kept?: Uint8Array): PartRuntimes {
+    this.pair = new PartRuntimes(this.tables, host, owners, this.watch.parts ?? {}, randomFrom(LINE_SEED), kept);
+    this.pair.plugInto(this.pluggedIn);
+    this.pair.trouble = this.lineTrouble;
+    return this.pair;
+  }
+
+  /** Of a device of two parts: the plug is put into this one, or pulled (null). */
+  plugInto(part: number | null): void {
+    this.pluggedIn = part;
+    this.endpoints.forget();
+    this.pair?.plugInto(part);
+  }
+
+  /** What happens to the line between its parts. */
+  setLine(trouble: LineTrouble): void {
+    this.lineTrouble = trouble;
+    if (this.pair) this.pair.trouble = trouble;
+  }
+
+  /** Whether its parts hear each other; true where there is one. */
+  get isLineHeard(): boolean {
+    return this.pair?.isHeard() ?? true;
   }
 
   /** Moves a wiper: -1 to 1 from where it rests to its ends. @returns whether the firmware reads it */

@@ -31,7 +31,7 @@ function readsLow(diodes: number, inputHighMinV: number): boolean {
     })),
     ladders: [],
     access: {},
-  parts: [],
+    parts: [],
   };
   const world = new ElectricalWorld(plan, { inputHighMinV });
   for (const { contact } of plan.conductors) world.set(contact, true);

@@ -7,10 +7,11 @@ import { overLimits } from "../firmware/capacity";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { endpointPlanOf } from "../firmware/endpoints";
 import { padPortOf } from "../firmware/padPort";
-import { scanTableOf } from "../firmware/scanTable";
+import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import { Device, type DeviceWatch } from "./device";
 import type { DeviceParts } from "./deviceParts";
+import type { PartOwners } from "./partRuntimes";
 
 /** How far the wipers of sensors come; a battery is full when nobody says otherwise. */
 export function tracksOf(design: Design, sensors: string[]): DeviceParts["tracks"] {
@@ -23,6 +24,21 @@ export function tracksOf(design: Design, sensors: string[]): DeviceParts["tracks
   return { uses, places: sensors.map((id) => (id === BATTERY ? 1 : 0)), bits: converterBits(profile) };
 }
 
+/** Where each thing hangs; null on a device of one controller. */
+function ownersOf(design: Design, scan: ScanTable): PartOwners | null {
+  if (scan.parts.length < 2) return null;
+  const { netById } = derive(design);
+  const ids = design.controllers.map(({ id }) => id);
+  const partOf = (netId: string) => Math.max(0, ids.indexOf(netById.get(netId)?.controllerId ?? ""));
+  return {
+    lamps: scan.lampLines.map(partOf),
+    chains: scan.chains.map(({ net }) => partOf(net)),
+    segments: scan.segmentChains.map(({ data }) => partOf(data)),
+    displays: scan.displays.map(({ scl }) => partOf(scl)),
+    encoders: scan.encoders.map((_, nth) => scan.parts.findIndex(({ encoders }) => nth < encoders)),
+  };
+}
+
 function devicePartsOf(design: Design): DeviceParts {
   const scan = scanTableOf(design);
   const port = padPortOf(design);
@@ -31,6 +47,7 @@ function devicePartsOf(design: Design): DeviceParts {
     endpoints: endpointPlanOf(design),
     edgeEncoders: edgeEncoders(design, scan),
     tracks: tracksOf(design, scan.sensors),
+    owners: ownersOf(design, scan),
     plug: port && { bits: port.bits.length, everyMs: port.everyMs },
   };
 }

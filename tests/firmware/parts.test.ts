@@ -1,0 +1,58 @@
+import { beforeAll, describe, expect, it } from "vitest";
+import { bringInlineRuntime } from "@/core/engine/inlineRuntime";
+import type { Device } from "@/core/engine/device";
+import { randomFrom } from "@/core/optimisation/random";
+import { keysOf, loom, onTwo } from "../support/twoParts";
+import { buildNative, play, workFolder } from "./builds";
+import { firstDifference } from "./firstDifference";
+import { joined } from "./recordedUses";
+import { recordParts } from "./partScripts";
+
+beforeAll(bringInlineRuntime);
+
+const SEEDS = 2000;
+const design = onTwo(loom);
+const keys = keysOf(design).flat();
+
+/** A hand plays; the line is cut, joined and damaged, and the plug goes from part to part. Then all is well and let go. */
+function wildly(device: Device, seed: number) {
+  const random = randomFrom(seed);
+  const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)];
+  for (let nth = 0; nth < 25; nth++) {
+    const what = random();
+    if (what < 0.65) device.press(pick(keys), random() < 0.6);
+    else if (what < 0.75) device.setLine({ isCut: true, oneDamagedOf: 0 });
+    else if (what < 0.85) device.setLine({ isCut: false, oneDamagedOf: 0 });
+    else if (what < 0.93) device.setLine({ isCut: false, oneDamagedOf: 10 });
+    else device.plugInto(pick([0, 1, null]));
+    device.runUntil(device.nowMs + 1 + Math.floor(random() * 25));
+  }
+  device.setLine({ isCut: false, oneDamagedOf: 0 });
+  device.plugInto(pick([0, 1]));
+  device.runUntil(device.nowMs + 40);
+  for (const id of keys) device.press(id, false);
+  device.runUntil(device.nowMs + 250);
+}
+
+describe(`two parts in ${SEEDS} wild uses`, () => {
+  const folder = workFolder();
+  const runs = Array.from({ length: SEEDS }, (_, seed) => recordParts(design, (device) => wildly(device, seed + 1)));
+
+  it("leave no key down: the last report of the part that speaks is all up", () => {
+    for (const [seed, parts] of runs.entries()) {
+      const last = parts.flatMap(({ expected }) => expected.split("\n").filter((line) => line.includes(" keyboard ")));
+      const newest = last.sort((a, b) => parseInt(a) - parseInt(b)).at(-1);
+      if (newest) expect(newest.split(" ")[2], `seed ${seed + 1}`).toBe("0".repeat(16));
+    }
+  });
+
+  it.each(["gcc", "clang"] as const)("give the same frames, lamps and reports when built by %s", (compiler) => {
+    const program = buildNative(compiler, design, folder);
+    for (const part of [0, 1]) {
+      const { script, expected } = joined(runs.map((both) => both[part]));
+      const { output } = play(program, [], script);
+      expect(firstDifference(output, expected), `part ${part}`).toBeNull();
+      expect(expected.split("\n").length).toBeGreaterThan(100 * SEEDS);
+    }
+  });
+});
