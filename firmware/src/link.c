@@ -163,6 +163,21 @@ static void tell_contacts(void) {
   }
 }
 
+void ov_link_keep(uint8_t *closed) {
+  uint8_t first = first_of(part, OV_PART_AT_SWITCHES), count = count_of(part, OV_PART_AT_SWITCHES), nth;
+  for (nth = 0; nth < contact_bytes(part); nth++) closed[nth] = 0;
+  for (nth = 0; nth < count; nth++) {
+    if (ov_switch_closed((uint8_t)(first + nth))) closed[nth >> 3] |= ov_flash_byte(ov_bits + (nth & 7u));
+  }
+}
+
+void ov_link_found(const uint8_t *closed) {
+  uint8_t first = first_of(part, OV_PART_AT_SWITCHES), count = count_of(part, OV_PART_AT_SWITCHES), nth;
+  for (nth = 0; nth < count; nth++) {
+    if (bit_at(closed, nth)) ov_switch_told((uint8_t)(first + nth), 1, OV_TOLD_FIRST);
+  }
+}
+
 /* Steps since the last frame, at most as many as tell their direction. */
 static void tell_steps(void) {
   uint8_t e = first_of(OTHER, OV_PART_AT_ENCODERS), end = end_of(OTHER, OV_PART_AT_ENCODERS);

@@ -104,6 +104,7 @@ static inline uint32_t ov_held_action(uint8_t on, uint8_t input) {
 
 #if OV_WITH_LINK
 /* link.c */
+#define OV_MOST_OWN_CONTACTS 256u
 #define OV_LINK_DIFFERS 0x10u /* beside the flags of a frame: it is not as it was sent */
 extern uint8_t ov_is_far;     /* the other part speaks with the computer */
 void ov_link_open(void);
@@ -111,6 +112,8 @@ void ov_link_init(void);
 uint16_t ov_link_need(void);
 uint8_t ov_link_is_set_up(void);
 uint8_t ov_link_pass(uint8_t elapsed_ms);
+void ov_link_keep(uint8_t *closed);        /* its own contacts, before it starts anew */
+void ov_link_found(const uint8_t *closed); /* and after that */
 void ov_link_take(void);
 void ov_link_step(uint8_t encoder, uint8_t back);
 uint16_t ov_link_reading(uint8_t sensor, uint16_t reading);
@@ -121,6 +124,9 @@ uint8_t ov_part_first(uint8_t field);
 uint8_t ov_part_end(uint8_t field, uint8_t all);
 #else
 #define ov_is_far 0u
+#define OV_MOST_OWN_CONTACTS 8u
+static inline void ov_link_keep(uint8_t *closed) { (void)closed; }
+static inline void ov_link_found(const uint8_t *closed) { (void)closed; }
 static inline void ov_link_open(void) {}
 static inline void ov_link_init(void) {}
 static inline uint16_t ov_link_need(void) { return 0; }

@@ -63,10 +63,14 @@ uint8_t ov_init(void) {
   return start();
 }
 
-/* It speaks with the computer now, or no longer: all begins anew, and a computer that was told is told of it. */
+/* It speaks with the computer now, or no longer: all begins anew but for its own contacts, and a computer that was told is told of it. */
 OV_RARELY static void start_anew(void) {
+  uint8_t closed[OV_MOST_OWN_CONTACTS / 8];
+  ov_link_keep(closed);
   start();
   if (OV_WITH_LINK && ov_link_is_set_up()) ov_reports_untold();
+  ov_debounce_pass(0);
+  ov_link_found(closed);
 }
 
 /* While a display waits, every second scan is its own. */

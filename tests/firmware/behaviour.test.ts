@@ -2,7 +2,7 @@ import { describe, expect, it } from "vitest";
 import { simulate } from "@/core/engine/simulate";
 import { toHex } from "@/core/hex";
 import { scanTableOf } from "@/core/firmware/scanTable";
-import { behaviourExamples, behaviourPage, readExample } from "./examples";
+import { FRAMES, behaviourExamples, behaviourPage, readExample } from "./examples";
 
 const spaced = (hex: string) => hex.replace(/(..)(?=.)/g, "$1 ");
 
@@ -20,6 +20,9 @@ describe("docs/device-behaviour.md", () => {
       design,
       { events, untilMs },
       {
+        parts: body.split("\n").includes(FRAMES)
+          ? { link: (atMs, part, bytes) => seen.push(`${atMs} frame ${part + 1} ${spaced(toHex(bytes))}`) }
+          : {},
         report: (report) => seen.push(`${report.atMs} ${report.interface} ${spaced(toHex(report.bytes))}`),
         plug: (atMs, levels) => seen.push(`${atMs} plug ${levels.map(Number).join("")}`),
         din: (atMs, bytes) => seen.push(`${atMs} din ${spaced(toHex(bytes))}`),

@@ -28,6 +28,9 @@ import { type Change, frameOf, writeQuestions } from "@/core/live/frames";
 import { axisFrom, withUse, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
 import { withPage, withTelling } from "./displayExamples";
+import { addBoard } from "@/core/edits/boards";
+import { ownControllerFor } from "@/core/edits/controllers";
+import { chooseController } from "@/core/edits/pins";
 import { noPanel } from "@/core/hid/panelSettings";
 import { setPanel } from "@/core/edits/reportSet";
 import { withPacket, withPort } from "./radioExamples";
@@ -173,6 +176,11 @@ function readHandEvent(line: string): SimulationEvent | null {
 }
 
 function readHostEvent(line: string): SimulationEvent {
+  const between = /^at (\d+) line (cut|joined|damaged)$/.exec(line);
+  if (between) return { atMs: Number(between[1]), action: `line-${between[2] as "cut"}`, oneOf: 1 };
+  const plug = /^at (\d+) plug (none|\d)$/.exec(line);
+  if (plug?.[2] === "none") return { atMs: Number(plug[1]), action: "plug-out" };
+  if (plug) return { atMs: Number(plug[1]), action: "plug-in", part: Number(plug[2]) };
   const answer = /^at (\d+) answer ([0-9a-f ]+)$/.exec(line);
   if (answer) return { atMs: Number(answer[1]), action: "answer", answer: answer[2].replaceAll(" ", "") };
   const polled = /^at (\d+) poll$/.exec(line);
@@ -254,6 +262,9 @@ const INTERRUPTING = "pins interrupt";
 const EVERY_KEY = "every key";
 const LINES = "lines over a serial port";
 const NOTES = /^notes from the computer: channel (\d+), note (\d+), controller (\d+)$/;
+/** Controls of a second part, which has a controller of its own; and that the frames between them are listed. */
+const FAR = /^second part: (.*)$/;
+export const FRAMES = "frames";
 const NO_USB_MUSIC = "no music over USB";
 
 /** Reports that a new design does not declare by itself, where an example has something that speaks through them. */
@@ -293,17 +304,30 @@ export function readExample(text: string): Example {
       design = setPanel(design, { ...noPanel, notes: { channel: channel - 1, note, controller } });
     } else if (line.startsWith("endpoints "))
       design = { ...design, reportSet: { ...design.reportSet, endpointsMost: Number(line.split(" ")[1]) } };
-    else if (line !== INTERRUPTING && line !== NO_USB_MUSIC) design = obey(design, line);
+    else if (line !== INTERRUPTING && line !== NO_USB_MUSIC && line !== FRAMES && !FAR.test(line))
+      design = obey(design, line);
   }
   const displays = design.controls.flatMap(({ id, kind }) => (kind === "segments" ? [`${id}:segments`] : []));
   const wiredUp = wireAsUsual(shareOutDirect(design), ownCircuits(design));
   const shown = displays.length > 0 ? withStart(wireAs(wiredUp, "segment-chain", displays), lines) : wiredUp;
   const direct = withChain(withDots(shown, lines), lines);
-  const wired = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
+  const whole = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
+  const far = lines.flatMap((line) => FAR.exec(line)?.[1].split(" ") ?? []);
+  const wired = far.length > 0 ? inTwoParts(whole, far) : whole;
   events.push(...changeEvents(wired, changes));
   const until = /^until (\d+)$/m.exec(setup);
   const untilMs = until ? Number(until[1]) : Math.max(...events.map((one) => one.atMs)) + 200;
   return { design: wired, events, untilMs, expected: expected.split("\n").filter(Boolean).map(written) };
+}
+
+/** These controls lie on a board of their own, with a controller and a line to the first. */
+function inTwoParts(design: Design, names: string[]): Design {
+  const apart = addBoard(chooseController(design, "small-5v-18"), "second", "Second", "half");
+  const moved = names.reduce((d, name) => {
+    const { placement } = d.controls.find(({ id }) => id === name)!;
+    return changeControl(d, name, { placement: { ...placement, boardId: "second" } });
+  }, apart);
+  return ownControllerFor(moved, "second", "small-5v-18");
 }
 
 /** What has a circuit of its own sort: radios, pad ports and sockets for music. */

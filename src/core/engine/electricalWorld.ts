@@ -1,6 +1,6 @@
 import type { LadderBank } from "../circuits/circuitKind";
 import { floatingLoadOhm, ladderLevel, rungTold } from "../circuits/ladderVoltage";
-import { GROUND } from "../circuits/net";
+import { GROUND, plainNet } from "../circuits/net";
 import { BANK_LINES } from "../contract/contract";
 import type { ScanTable } from "../firmware/scanTable";
 
@@ -45,7 +45,8 @@ export class ElectricalWorld {
   private readonly ladders: Ladder[];
   private readonly conductors: Map<string, Conductor>;
   private readonly mostDrops: number;
-  private readonly ground: number;
+  /** Each part of a device has its own; a cable joins them. */
+  private readonly grounds: number[];
   private readonly strobes: number[];
   /** Sense line of each net, or -1. */
   private readonly senseOf: Int16Array;
@@ -62,7 +63,7 @@ export class ElectricalWorld {
       scan.conductors.map((c) => [c.contact, { from: net(c.from), to: net(c.to), diode: c.diode }]),
     );
     this.mostDrops = Math.ceil(levels.inputHighMinV / DIODE_DROP_V) - 1;
-    this.ground = net(GROUND);
+    this.grounds = [...names].filter((name) => plainNet(name) === GROUND).map(net);
     this.strobes = scan.strobeLines.map(net);
     this.senseOf = new Int16Array(names.size).fill(-1);
     scan.senseLines.forEach((name, line) => (this.senseOf[net(name)] = line));
@@ -99,7 +100,7 @@ export class ElectricalWorld {
     for (let row = 0; row <= this.strobes.length; row++) {
       const first = row * stride;
       words.fill(0xffff, first, first + this.banks);
-      const sources = row === 0 ? [this.ground] : [this.ground, this.strobes[row - 1]];
+      const sources = row === 0 ? this.grounds : [...this.grounds, this.strobes[row - 1]];
       for (const net of this.reach(paths, sources)) {
         const line = this.senseOf[net];
         if (line >= 0 && this.drops[net] <= this.mostDrops) words[first + (line >> 4)] &= ~(1 << (line & 15));

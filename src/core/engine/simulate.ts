@@ -24,6 +24,7 @@ import { packetOf } from "../firmware/packetOf";
 import { type Received, receiverOf } from "./packetReceiver";
 import { DisplayGlass } from "./displayGlass";
 import { HostStandIn } from "./hostText";
+import { GOOD_LINE } from "./partLine";
 import { SegmentDrivers } from "./segmentDrivers";
 import { movableEnds } from "./movable";
 import { positionsOf } from "./positions";
@@ -36,6 +37,8 @@ import { randomFrom } from "../optimisation/random";
 /** Ten minutes of device time, so that one request ends soon. */
 const LONGEST_MS = 600_000;
 
+/** What happens to the line between two parts, and where the computer's plug is. */
+const LINE_ACTIONS = ["line-cut", "line-joined", "line-damaged", "plug-in", "plug-out"] as const;
 const HAND_ACTIONS = ["press", "release", "turn", "set"] as const;
 /** What the computer or the board does: takes no reports for a while, sleeps, resets the bus, scans late, loses its power, asks, tells, answers a radio; a console reads the pad port. */
 const HOST_ACTIONS = [
@@ -52,6 +55,7 @@ const HOST_ACTIONS = [
   "hear",
   "answer",
   "poll",
+  ...LINE_ACTIONS,
 ] as const;
 
 const eventSchema = z.strictObject({
@@ -79,6 +83,9 @@ const eventSchema = z.strictObject({
   line: z.optional(text(1, 80)),
   /** What the computer plays, a message in hexadecimal: "903c7f". */
   heard: z.optional(text(4, 6)),
+  /** Of a device of two parts the one that the plug is put into, from 1; and of how many bytes on the line one is damaged. */
+  part: z.optional(whole(1, 2)),
+  oneOf: z.optional(whole(1, 100_000)),
   /** What comes back on the acknowledgement of a radio's packet, in hexadecimal. */
   answer: z.optional(text(2, 2 * RADIO_FRAME_MOST)),
 });
@@ -199,6 +206,8 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {
       if (event.action === "ask" && !isFrame(event.frame)) return [{ path: `events.${at}.frame`, message: NO_FRAME }];
+      if (isOfLine(event) && derive(design).controllers.length < 2)
+        return [{ path: `events.${at}.action`, message: ONE_PART }];
       const told = TOLD_PROBLEMS[event.action]?.(design, event, at);
       if (told) return told;
       if (event.action === "set") {
@@ -247,6 +256,9 @@ function answerProblems(design: Design, answer: string | undefined, at: number):
   return isFrame(answer) ? [] : [{ path: `events.${at}.answer`, message: NO_ANSWER }];
 }
 
+const isOfLine = ({ action }: SimulationEvent) => LINE_ACTIONS.some((one) => one === action);
+
+const ONE_PART = "the device has one controller, and no line between parts";
 const NO_ANSWER = "give what comes back in hexadecimal, two digits a byte";
 const NO_PORT = "the device has no pad port that a console reads";
 const NO_TOLD = "give what is told in hexadecimal, two digits a byte";
@@ -265,6 +277,11 @@ const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: 
   tell: (device, { told = "" }) => device.tell(frameOf(told)),
   line: (device, { line = "" }) => device.sayLine(line),
   hear: (device, { heard = "" }) => device.hear(frameOf(heard)),
+  "line-cut": (device) => device.setLine({ isCut: true, oneDamagedOf: 0 }),
+  "line-joined": (device) => device.setLine(GOOD_LINE),
+  "line-damaged": (device, { oneOf = 100 }) => device.setLine({ isCut: false, oneDamagedOf: oneOf }),
+  "plug-in": (device, { part = 1 }) => device.plugInto(part - 1),
+  "plug-out": (device) => device.plugInto(null),
   busy: (device) => device.hostBusy(true),
   ready: (device) => device.hostBusy(false),
   sleep: (device) => device.hostSleeps(true),
