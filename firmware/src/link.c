@@ -176,6 +176,8 @@ void ov_link_found(const uint8_t *closed) {
   for (nth = 0; nth < count; nth++) {
     if (bit_at(closed, nth)) ov_switch_told((uint8_t)(first + nth), 1, OV_TOLD_FIRST);
   }
+  /* One that has opened meanwhile reads as if nothing had happened. */
+  ov_scan_look_again();
 }
 
 /* Steps since the last frame, at most as many as tell their direction. */

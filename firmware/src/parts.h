@@ -476,6 +476,7 @@ uint8_t ov_debounce_told(void); /* changes that this scan has told */
 /* scan.c */
 extern const uint8_t ov_bits[8]; /* in flash: the bits of a byte, looked up where shifting by a number would take its time */
 void ov_scan_init(void);
+void ov_scan_look_again(void); /* at every switch, also where no line changes */
 void ov_settling_init(void);
 void ov_scan_switches(void);
 uint8_t ov_sense_low(uint8_t line); /* from the words read with no strobe */

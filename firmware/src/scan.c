@@ -23,6 +23,13 @@ void ov_scan_init(void) {
 
 void ov_settling_init(void) { settling = ov_arena_take(ov_table_byte(OV_AT_GROUPS)); }
 
+#if OV_WITH_LINK
+void ov_scan_look_again(void) {
+  uint8_t index = ov_table_byte(OV_AT_GROUPS);
+  while (index-- > 0) settling[index] = 1;
+}
+#endif
+
 static void read_resting_banks(void) {
   uint16_t table = ov_table_word(OV_AT_BANK_TABLE);
   uint8_t count = ov_table_byte(OV_AT_BANKS);
