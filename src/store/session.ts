@@ -144,6 +144,8 @@ export const moveWiper = (elementId: string, place: number): void =>
 /** What the air does to a radio's packets from now on. */
 export const setAir = (air: SessionState["air"]): void => useSession.setState({ air });
 
+export const setLine = (line: SessionState["line"]): void => whenAwake((device) => device.changeLine(line));
+
 export const setAsleep = (asleep: boolean): void => whenAwake((device) => device.putHostToSleep(asleep));
 
 /** The computer tells the panel this, over its report. */

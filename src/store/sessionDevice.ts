@@ -245,6 +245,7 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
   if (link && link.heard !== state.radio) next.radio = link.heard;
   if (ear && ear.now.bytes.length > 0 && ear.now !== state.socket) next.socket = ear.now;
   next.asleep = running.isAsleep;
+  if (running.isLineHeard !== state.line.isHeard) next.line = { ...state.line, isHeard: running.isLineHeard };
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
   if (log.segments) next.digits = Object.fromEntries(drivers.flatMap((chain) => chain.shown()));
@@ -372,6 +373,15 @@ export function playToDevice(messages: number[][], told: SessionState["told"]): 
 export function putHostToSleep(asleep: boolean): void {
   device?.hostSleeps(asleep);
   set({ asleep });
+}
+
+/** What happens to the line between two parts, and which of them the computer's plug is put into. */
+export function changeLine({ trouble, plugged }: SessionState["line"]): void {
+  if (!device) return;
+  const { line } = get();
+  device.setLine(trouble);
+  if (plugged !== line.plugged) device.plugInto(plugged);
+  set({ line: { ...line, trouble, plugged } });
 }
 
 /** A whole turn clockwise, as fast as the brief wishes. */

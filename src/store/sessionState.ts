@@ -3,6 +3,7 @@ import type { TimedReport } from "@/core/engine/device";
 import type { LanguageId } from "@/core/languages/ids";
 import type { HostDeed } from "@/core/engine/hostText";
 import { type MusicHeard, silence } from "@/core/engine/musicHeard";
+import { GOOD_LINE, type LineTrouble } from "@/core/engine/lineTrouble";
 import type { Air, RadioHeard } from "@/core/engine/radioLink";
 import type { SocketHeard } from "@/core/engine/socketHeard";
 import { type Pointing, stillPointer } from "@/core/hid/pointerWords";
@@ -12,6 +13,12 @@ export interface Change {
   atMs: number;
   id: string;
   on: boolean;
+}
+
+export interface PartsLine {
+  trouble: LineTrouble;
+  plugged: number | null;
+  isHeard: boolean;
 }
 
 export interface SessionState {
@@ -50,6 +57,8 @@ export interface SessionState {
   /** What the computer tells the panel now. */
   told: { flags: boolean[]; values: number[] };
   activeLayers: number[];
+  /** Of a device of two parts: what happens to the line between them, in which the computer's plug is, and whether they hear each other. */
+  line: PartsLine;
   /** The computer sleeps. */
   asleep: boolean;
   bounce: boolean;
@@ -84,6 +93,7 @@ export const emptySession = {
   told: { flags: [], values: [] },
   activeLayers: [0],
   asleep: false,
+  line: { trouble: GOOD_LINE, plugged: 0, isHeard: true } as PartsLine,
 };
 
 /** The device under the person's hands, running in real time. */

@@ -10,7 +10,7 @@ import { HostEndpoints } from "./hostEndpoints";
 import { ElectricalWorld } from "./electricalWorld";
 import { STATUS, FRAME_AT } from "../contract/live";
 import { randomFrom } from "../optimisation/random";
-import { GOOD_LINE, type LineTrouble } from "./partLine";
+import { GOOD_LINE, type LineTrouble } from "./lineTrouble";
 import { type PartOwners, PartRuntimes, type PartWatch } from "./partRuntimes";
 import { BANKS, type Runtime, type RuntimeHost, startRuntime } from "./runtime";
 

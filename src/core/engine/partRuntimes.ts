@@ -1,5 +1,6 @@
 import type { ReportName } from "../contract/contract";
-import { type LineTrouble, PartLine } from "./partLine";
+import type { LineTrouble } from "./lineTrouble";
+import { PartLine } from "./partLine";
 import { type Runtime, type RuntimeHost, startRuntime } from "./runtime";
 
 /** Which part each line of lamps, chain of lights or segments, display and encoder hangs on, by their numbers. */
@@ -20,17 +21,10 @@ export interface PartWatch {
   /** A computer has set it up, seen from this millisecond on, or no longer. */
   setUp?(atMs: number, part: number, is: boolean): void;
   lamp?(atMs: number, part: number, line: number, on: boolean): void;
+  lights?(atMs: number, part: number, chain: number, bytes: Uint8Array): void;
+  segments?(atMs: number, part: number, chain: number, bytes: Uint8Array): void;
+  display?(atMs: number, part: number, display: number, bytes: Uint8Array): void;
   report?(atMs: number, part: number, kind: ReportName, bytes: Uint8Array): void;
-}
-
-/** What a part gives away is its own; the others work it out too, and nothing hangs there. */
-function ownOnly(host: RuntimeHost, owners: PartOwners, part: number): RuntimeHost {
-  return {
-    ...host,
-    lights: (chain, bytes) => owners.chains[chain] === part && host.lights(chain, bytes),
-    segments: (chain, bytes) => owners.segments[chain] === part && host.segments?.(chain, bytes),
-    display: (display, bytes) => owners.displays[display] === part && host.display?.(display, bytes),
-  };
 }
 
 /**
@@ -56,19 +50,7 @@ export class PartRuntimes implements Runtime {
     kept?: Uint8Array,
   ) {
     this.between = new PartLine(random);
-    this.parts = [0, 1].map((part) =>
-      startRuntime(
-        tables,
-        {
-          ...ownOnly(called, owners, part),
-          report: (kind, bytes) => this.take(part, kind, bytes),
-          lamp: (line, on) => this.light(part, line, on),
-          link: (bytes) => this.send(part, bytes),
-        },
-        part === 0 ? kept : undefined,
-        part,
-      ),
-    );
+    this.parts = [0, 1].map((part) => startRuntime(tables, this.hostOf(part), part === 0 ? kept : undefined, part));
   }
 
   private take(part: number, kind: ReportName, bytes: Uint8Array): boolean {
@@ -77,9 +59,30 @@ export class PartRuntimes implements Runtime {
     return true;
   }
 
-  private light(part: number, line: number, on: boolean) {
-    this.watch.lamp?.(this.nowMs, part, line, on);
-    if (this.owners.lamps[line] === part) this.called.lamp(line, on);
+  /** What a part gives away is its own; the other works it out too, and nothing hangs there. */
+  private hostOf(part: number): RuntimeHost {
+    const { called, owners, watch } = this;
+    return {
+      ...called,
+      report: (kind, bytes) => this.take(part, kind, bytes),
+      link: (bytes) => this.send(part, bytes),
+      lamp: (line, on) => {
+        watch.lamp?.(this.nowMs, part, line, on);
+        if (owners.lamps[line] === part) called.lamp(line, on);
+      },
+      lights: (chain, bytes) => {
+        watch.lights?.(this.nowMs, part, chain, bytes);
+        if (owners.chains[chain] === part) called.lights(chain, bytes);
+      },
+      segments: (chain, bytes) => {
+        watch.segments?.(this.nowMs, part, chain, bytes);
+        if (owners.segments[chain] === part) called.segments?.(chain, bytes);
+      },
+      display: (display, bytes) => {
+        watch.display?.(this.nowMs, part, display, bytes);
+        if (owners.displays[display] === part) called.display?.(display, bytes);
+      },
+    };
   }
 
   private send(part: number, bytes: Uint8Array) {

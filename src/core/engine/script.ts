@@ -1,5 +1,6 @@
 import { REPORTS } from "../contract/contract";
 import type { DeviceWatch } from "./device";
+import { partRecorder } from "./partScript";
 import { type SimulationRequest, simulate } from "./simulate";
 import { toHex } from "../hex";
 import type { Design } from "../document/schema";
@@ -56,8 +57,13 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
   };
 }
 
-/** Records what the firmware senses and reports in a simulated run. */
+/** Records what the firmware senses and reports in a simulated run; of a device of two parts, what the first one does. */
 export function recordScript(design: Design, request: SimulationRequest): Result<FirmwareScript> {
+  if (design.controllers.length > 1) {
+    const parts = partRecorder();
+    const both = simulate(design, request, parts.watch);
+    return both.ok ? good(parts.end(request.untilMs)[0]) : both;
+  }
   const recorder = scriptRecorder();
   const run = simulate(design, request, recorder.watch);
   return run.ok ? good(recorder.end(request.untilMs)) : run;

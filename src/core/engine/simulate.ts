@@ -24,7 +24,7 @@ import { packetOf } from "../firmware/packetOf";
 import { type Received, receiverOf } from "./packetReceiver";
 import { DisplayGlass } from "./displayGlass";
 import { HostStandIn } from "./hostText";
-import { GOOD_LINE } from "./partLine";
+import { GOOD_LINE } from "./lineTrouble";
 import { SegmentDrivers } from "./segmentDrivers";
 import { movableEnds } from "./movable";
 import { positionsOf } from "./positions";

@@ -62,6 +62,11 @@ export function flashImage(design: Design, code: PrebuiltCode): Result<FlashImag
       path: "controllers",
       message: `has ${profile ? `the ${profile.title}` : "no controller"}; a finished image is made for the two 8-bit USB classes`,
     });
+  if (design.controllers.length > 1)
+    return bad({
+      path: "controllers",
+      message: "has several controllers; a finished image serves one, the C99 sources serve both parts",
+    });
   const scan = scanTableOf(design);
   const over = overLimits(scan, design);
   if (over.length > 0) return bad(...over.map((what) => ({ path: "", message: `has ${what}` })));

@@ -1,4 +1,6 @@
+import type { Net } from "../circuits/net";
 import { derive } from "../derived/derive";
+import { halfName } from "../derived/halfName";
 import { throughWords } from "../derived/throughWords";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
@@ -58,11 +60,18 @@ export const bytesSource = (bytes: ArrayLike<number>): string =>
     .slice(1)
     .join("\n");
 
+/** On which part a net's pin is, where there are several. */
+const partWords = (design: Design, net: Net | undefined): string =>
+  net?.controllerId && design.controllers.length > 1
+    ? `part ${design.controllers.findIndex(({ id }) => id === net.controllerId)} (${halfName(design, net.controllerId)})`
+    : "";
+
 function lineComments(title: string, nets: string[], design: Design): string {
   const { netById, elements } = derive(design);
   const through = throughWords(derive(design));
   const lines = nets.map((id, number) => {
-    const pin = inComment([design.pinPlan[id]?.pin, through.get(id)].filter(Boolean).join(", ") || "no pin yet");
+    const where = [design.pinPlan[id]?.pin, partWords(design, netById.get(id)), through.get(id)];
+    const pin = inComment(where.filter(Boolean).join(", ") || "no pin yet");
     return ` *   ${String(number).padStart(3)}  ${inComment(netById.get(id)?.flag ?? elements.get(id)?.label ?? id).padEnd(16)} ${pin}`;
   });
   return ` * ${title}\n${lines.length > 0 ? lines.join("\n") : " *   none"}`;
@@ -73,7 +82,8 @@ function otherLines(plan: ScanTable, design: Design): string {
   const numbered = new Set([...plan.strobeLines, ...plan.senseLines, ...plan.lampLines, ...plan.sensors]);
   const others = derive(design).signalNets.filter(({ id, need }) => need !== null && !numbered.has(id));
   const lines = others.map(
-    ({ id, flag }) => ` *        ${inComment(flag).padEnd(16)} ${inComment(design.pinPlan[id]?.pin ?? "no pin yet")}`,
+    (net) =>
+      ` *        ${inComment(net.flag).padEnd(16)} ${inComment([design.pinPlan[net.id]?.pin ?? "no pin yet", partWords(design, net)].filter(Boolean).join(", "))}`,
   );
   return ` * Other lines (of chains, buses, radios, sockets):\n${lines.length > 0 ? lines.join("\n") : " *   none"}`;
 }
@@ -154,6 +164,20 @@ clean:
 `;
 
 /** What to do with the archive, in which order. */
+/** What is otherwise where each part has a controller. */
+const partsReadme = ({ controllers }: Design): string =>
+  controllers.length < 2
+    ? ""
+    : `## Two parts
+
+Each part is loaded with the same sources, compiled with its own number: \`-DOV_PART=0\` for the main one, \`-DOV_PART=1\` for the other. In \`pins.h\`
+each line stands with the part that it is on; of lines of the other part \`hal_board.c\` reads nothing (high) and drives nothing. The serial line
+between them runs at 250,000 bit a second, eight bits, no parity, one stop bit: put what \`ov_hal_link\` is given on it, give what comes to
+\`ov_link_byte\`, and tell \`ov_host_configured\` when a computer has set that part up. Load both before they are joined, and again whenever the design has
+changed: parts that are loaded with different things do not understand each other. \`demo.txt\` plays the main part.
+
+`;
+
 export function archiveReadme(design: Design): string {
   const { profile } = derive(design);
   return `# Firmware of ${design.name}
@@ -171,7 +195,7 @@ Controller: ${profile?.title ?? "none chosen yet; the pins in pins.h are empty u
    every millisecond with the milliseconds since the last call. Hand the descriptors of \`pins.h\` to the USB side: one interface each.
 5. Load it before the case is closed, with the board's loader button in reach, and press every control once.
 
-No heap, no floating point, no recursion; the tables stay in flash. Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
+${partsReadme(design)}No heap, no floating point, no recursion; the tables stay in flash. Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
 
 ## Files
 

@@ -14,6 +14,7 @@ export const c99: FirmwareTarget = {
     "Lines of text that tell what is shown: each byte of your serial port goes to one call; so does each note that does.",
     "Music sockets, but for the call that hands their bytes to your serial transmitter.",
     "A radio's packets, but for the call that hands them to yours.",
+    "Both parts of a device with two controllers: the same sources, each with its number, and your serial line between them.",
     "Pins, added parts and USB are left to whoever builds it.",
   ],
   problems: () => [],

@@ -36,6 +36,8 @@ const MoveSection = later(() => import("./MoveSection").then((m) => m.MoveSectio
 const PadView = later(() => import("./PadView").then((m) => m.PadView));
 
 const SoundersView = later(() => import("./SoundersView").then((m) => m.SoundersView));
+/** Few have a controller in each part. */
+const PartsView = later(() => import("./PartsView").then((m) => m.PartsView));
 const RadioView = later(() => import("./RadioView").then((m) => m.RadioView));
 const PadPortView = later(() => import("./PadPortView").then((m) => m.PadPortView));
 const SocketView = later(() => import("./SocketView").then((m) => m.SocketView));
@@ -121,6 +123,7 @@ export function TryTray() {
       {design.controls.some(({ kind }) => kind === "buzzer") && <SoundersView design={design} />}
       {design.reportSet.interfaces.includes("pad") && <PadView design={design} />}
       {isTold(design) && <TellSection design={design} />}
+      {design.controllers.length > 1 && <PartsView design={design} />}
       {design.controls.some(({ kind }) => kind === "radio") && <RadioView />}
       {design.controls.some(({ kind }) => kind === "pad-port") && <PadPortView design={design} />}
       {design.controls.some(({ kind }) => kind === "display") && <GlassViews design={design} />}

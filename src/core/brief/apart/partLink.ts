@@ -1,10 +1,11 @@
+import { LINK } from "../../contract/link";
+
 /**
  * Two controllers over a serial line. 250,000 bit a second divides evenly from 8 and 16 MHz; a byte is ten bits with its start and stop.
  * A frame tells every contact of the far part: begin, number, check value of 16 bits and what ends it stand around them.
  */
-const SERIAL_BITS_A_SECOND = 250_000;
 const BITS_A_BYTE = 10;
-const AROUND_BYTES = 5;
+const AROUND_BYTES = 1 + LINK.AROUND;
 /** A knob's steps since the last frame. */
 const BYTES_A_KNOB = 1;
 
@@ -15,14 +16,15 @@ export interface FarInputs {
   voltages: number;
 }
 
-/** A voltage is told by one byte. */
-const told = ({ switches, knobs, voltages }: FarInputs) => Math.ceil(switches / 8) + BYTES_A_KNOB * knobs + voltages;
+/** A voltage is told by two bytes. */
+const told = ({ switches, knobs, voltages }: FarInputs) =>
+  Math.ceil(switches / 8) + BYTES_A_KNOB * knobs + 2 * voltages;
 
 /** Bytes of a frame that tells all of it. */
 export const frameBytes = (far: FarInputs): number => AROUND_BYTES + told(far);
 
 /** Time of a frame on the line, in ms. */
-export const frameMs = (far: FarInputs): number => (1000 * BITS_A_BYTE * frameBytes(far)) / SERIAL_BITS_A_SECOND;
+export const frameMs = (far: FarInputs): number => (1000 * BITS_A_BYTE * frameBytes(far)) / LINK.BITS_A_SECOND;
 
 /** A two-wire bus in its fast mode (I²C-bus specification): nine clocks a byte. */
 const BUS_BITS_A_SECOND = 400_000;

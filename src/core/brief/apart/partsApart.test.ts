@@ -27,12 +27,12 @@ describe("what a far part tells over a line", () => {
     expect(askedMs(keys)).toBeCloseTo(0.135, 9);
   });
 
-  it("is longer by a byte for eight more contacts, for a knob and for a voltage", () => {
+  it("is longer by a byte for eight more contacts, for a knob, and by two for a voltage", () => {
     const bytes = frameBytes(keys);
     expect(frameBytes({ ...keys, switches: 33 })).toBe(bytes + 1);
     expect(frameBytes({ ...keys, switches: 40 })).toBe(bytes + 1);
     expect(frameBytes({ ...keys, knobs: 2 })).toBe(bytes + 2);
-    expect(frameBytes({ ...keys, voltages: 3 })).toBe(bytes + 3);
+    expect(frameBytes({ ...keys, voltages: 3 })).toBe(bytes + 6);
   });
 });
 

@@ -57,6 +57,11 @@ const runtimeOf = (sources: Record<string, string>) =>
 
 const NO_CONTROLLER = { path: "controllers", message: "has no controller; choose one in Pins" };
 
+const SEVERAL = {
+  path: "controllers",
+  message: "has several controllers; this project serves one, the C99 sources serve both parts",
+};
+
 /** Sources that drive pins and added parts by themselves: whole for the 8-bit USB classes, over a dozen calls for others. */
 export const project: FirmwareTarget = {
   id: "firmware-project",
@@ -71,12 +76,14 @@ export const project: FirmwareTarget = {
   problems(design, scan) {
     const { profile } = derive(design);
     if (!profile) return [NO_CONTROLLER];
+    if (design.controllers.length > 1) return [SEVERAL];
     const block = blockOf(design, scan, hasUsb8Chip(profile.id) ? usb8Pins(profile) : new PortPins());
     return block.ok ? [] : block.problems;
   },
   async files(design, scan) {
     const { profile } = derive(design);
     if (!profile) return bad(NO_CONTROLLER);
+    if (design.controllers.length > 1) return bad(SEVERAL);
     const { RUNTIME_SOURCES } = await import("../runtimeSources.generated");
     const { LINES, USB8, PORT } = await import("./projectSources.generated");
     const isUsb8 = hasUsb8Chip(profile.id);

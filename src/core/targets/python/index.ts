@@ -33,6 +33,10 @@ function pinProblems(design: Design): Problem[] {
 function problemsOf(design: Design): Problem[] {
   const wrongClass = classProblem(derive(design).profile);
   if (wrongClass) return [wrongClass];
+  if (design.controllers.length > 1)
+    return [
+      { path: "controllers", message: "has several controllers; Python serves one, the C99 sources serve both parts" },
+    ];
   if (padPortOf(design))
     return [{ path: "circuits", message: "has a serial pad port, whose clock an interpreter cannot follow" }];
   if (design.reportSet.interfaces.length === 0 && !packetOf(design) && !hasSocket(design) && !takesLines(design))

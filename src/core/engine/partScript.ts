@@ -1,0 +1,36 @@
+import { REPORTS } from "../contract/contract";
+import { toHex } from "../hex";
+import type { DeviceWatch } from "./device";
+import type { FirmwareScript } from "./script";
+
+/** Writes down what each of two parts senses, hears over the line and gives away, as the host stand-in reads it (firmware/hal/host/hal_host.c). */
+export function partRecorder(): { watch: DeviceWatch; end(atMs: number): FirmwareScript[] } {
+  const scripts: string[][] = [["0 part 0"], ["0 part 1"]];
+  const expected: string[][] = [[], []];
+  const both = (line: string) => scripts.forEach((lines) => lines.push(line));
+  const watch: DeviceWatch = {
+    answer: (atMs, strobe, bank, word) =>
+      both(`${atMs} sense ${strobe ?? "-"} ${bank} ${word.toString(16).padStart(4, "0")}`),
+    level: (atMs, sensor, level) => both(`${atMs} level ${sensor} ${level.toString(16)}`),
+    edge: (atMs, encoder, state) => both(`${atMs} edge ${encoder} ${state}`),
+    shares: (kinds) => both(`0 shares ${kinds.map((kind) => REPORTS[kind].number).join(" ")}`),
+    parts: {
+      linked: (atMs, part, bytes) => scripts[part].push(`${atMs} linked ${toHex(bytes)}`),
+      setUp: (atMs, part, is) => scripts[part].push(`${atMs} setup ${is ? 1 : 0}`),
+      link: (atMs, part, bytes) => expected[part].push(`${atMs} link ${toHex(bytes)}`),
+      lamp: (atMs, part, line, on) => expected[part].push(`${atMs} lamp ${line} ${on ? 1 : 0}`),
+      lights: (atMs, part, chain, bytes) => expected[part].push(`${atMs} lights ${chain} ${toHex(bytes)}`),
+      segments: (atMs, part, chain, bytes) => expected[part].push(`${atMs} segments ${chain} ${toHex(bytes)}`),
+      display: (atMs, part, display, bytes) => expected[part].push(`${atMs} display ${display} ${toHex(bytes)}`),
+      report: (atMs, part, kind, bytes) => expected[part].push(`${atMs} ${kind} ${toHex(bytes)}`),
+    },
+  };
+  return {
+    watch,
+    end: (atMs) =>
+      scripts.map((lines, part) => ({
+        script: `${[...lines, `${atMs} end`].join("\n")}\n`,
+        expected: `${[...expected[part], "end"].join("\n")}\n`,
+      })),
+  };
+}
