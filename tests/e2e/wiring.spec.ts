@@ -317,3 +317,73 @@ test("ways to Loom's other half stand beneath each other; a pad of one part has 
   await expect(sheet(page, "Wires")).toBeVisible();
   await expect(sheet(page, "Apart")).toHaveCount(0);
 });
+
+test("Loom's right half gets a controller of its own, is tried with its line cut, and is a ribbon again by undo", async ({
+  page,
+}) => {
+  test.slow();
+  await page.goto("/bench/loom-64/wiring");
+  await sheet(page, "Apart").click();
+  const serial = section(page, /^Ways to /).getByRole("region", { name: "Two controllers, a serial line" });
+  await serial.getByRole("button", { name: "Wire it so" }).click();
+  await expect(serial).toContainText("It is wired so now.");
+  // Four conductors are left between the halves, and both controllers have all their pins.
+  await expect(stage(page, "Pins")).toContainText("28 of 52 pins");
+  await expect(page.getByText("All settled: no rule has anything to say.")).toBeVisible();
+  await tray(page).getByLabel("Plugs of the line to Right half").selectOption("either-way");
+  await page.getByRole("button", { name: /^All \d+ findings$/ }).click();
+  await page.getByRole("button", { name: "Take keyed plugs" }).click();
+  await expect(page.getByText("All settled: no rule has anything to say.")).toBeVisible();
+
+  // Pins: each controller by itself; the right one's rows are shared out anew.
+  await goTo(page, "Pins");
+  await tray(page).getByLabel("Which").selectOption({ label: "Right half" });
+  await expect(section(page, "Pins")).toContainText("Nets with a pin14 of 14");
+  await button(page, "Free the unlocked").click();
+  await expect(section(page, "Pins")).toContainText("Nets with a pin0 of 14");
+  await button(page, "Share out pins").click();
+  await expect(section(page, "Pins")).toContainText("Nets with a pin14 of 14");
+
+  // Try: keys of both halves type; a cut line silences the right one only, and joined it speaks again.
+  await goTo(page, "Try");
+  const line = section(page, "The line between its parts");
+  await expect(line.getByRole("status")).toHaveText("Left half and Right half hear each other.");
+  const computer = section(page, "What the computer types");
+  await part(page, "U").click();
+  await part(page, "Q").click();
+  await expect(computer).toContainText("uq");
+  await expect(line).toContainText(/Press to report, Right half[67] ms/);
+  await line.getByLabel("The line is cut").check();
+  await expect(line.getByRole("status")).toHaveText("Left half and Right half do not hear each other.");
+  await part(page, "I").click();
+  await part(page, "W").click();
+  await expect(computer).toContainText("uqw");
+  await line.getByLabel("The line is cut").uncheck();
+  await expect(line.getByRole("status")).toHaveText("Left half and Right half hear each other.");
+  await line.getByLabel("The computer’s plug is in").selectOption("Right half");
+  await part(page, "O").click();
+  await part(page, "E").click();
+  await expect(computer).toContainText("uqwoe");
+
+  // Kept over a reload; and back step by step to the ribbon.
+  await saved(page);
+  await page.reload();
+  await expect(section(page, "The line between its parts")).toBeVisible();
+  await goTo(page, "Pins");
+  await tray(page).getByLabel("Which").selectOption({ label: "Right half" });
+  await button(page, "Remove this one").click();
+  await expect(tray(page).getByLabel("Which")).toHaveCount(0);
+  await page.keyboard.press("Control+z");
+  await expect(tray(page).getByLabel("Which")).toHaveCount(1);
+});
+
+test("a controller of its own is undone in one step", async ({ page }) => {
+  await page.goto("/bench/loom-64/wiring");
+  await sheet(page, "Apart").click();
+  const serial = section(page, /^Ways to /).getByRole("region", { name: "Two controllers, a serial line" });
+  await serial.getByRole("button", { name: "Wire it so" }).click();
+  await expect(stage(page, "Pins")).toContainText("28 of 52 pins");
+  await page.getByRole("button", { name: "Undo", exact: false }).first().click();
+  await expect(stage(page, "Pins")).toContainText("of 26 pins");
+  await expect(serial.getByRole("button", { name: "Wire it so" })).toBeVisible();
+});

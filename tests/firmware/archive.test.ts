@@ -6,6 +6,7 @@ import { demoDesigns } from "@demo/index";
 import { readDesignText } from "@/core/formats/readDesignText";
 import { newDesign } from "@/core/document/newDesign";
 import type { Design } from "@/core/document/schema";
+import { loom, onTwo } from "../support/twoParts";
 import { unpack } from "./unpack";
 
 async function unpacked(design: Design): Promise<{ folder: string; file: (name: string) => string }> {
@@ -33,6 +34,19 @@ describe.each([...demoDesigns, newDesign("empty", 'Nothing yet */ \\ "quoted"')]
     });
   },
 );
+
+describe("the exported archive of a device of two parts", () => {
+  it("compiles for either part, and the main one reports and tells the other as simulated", async () => {
+    const { folder, file } = await unpacked(onTwo(loom));
+    const strict = "CFLAGS=-std=c99 -O2 -Wall -Wextra -Wpedantic -Werror";
+    expect(make(folder, "check", strict)).toContain("as simulated");
+    expect(file("expected.txt")).toContain(" link ");
+    expect(file("demo.txt")).toContain(" linked ");
+    for (const part of [0, 1]) make(folder, "board-objects", `${strict} -DOV_PART=${part}`);
+    expect(file("README.md")).toContain("OV_PART=1");
+    expect(file("pins.h")).toMatch(/part 1 \(Right half\)/);
+  });
+});
 
 describe("the pin list", () => {
   it("names the pin of every line", async () => {

@@ -5,9 +5,9 @@ import { deviceOf } from "@/core/engine/preparedDevice";
 import type { FirmwareScript } from "@/core/engine/script";
 
 /** What each of two parts senses, hears and gives away while a device is used. */
-export function recordParts(design: Design, use: (device: Device) => void): FirmwareScript[] {
+export function recordParts(design: Design, play: (device: Device) => void): FirmwareScript[] {
   const recorder = partRecorder();
   const device = deviceOf(design, recorder.watch);
-  use(device);
+  play(device);
   return recorder.end(device.nowMs);
 }

@@ -4,7 +4,10 @@ import { readDesign } from "../document/readDesign";
 import type { Design } from "../document/schema";
 import { derive } from "../derived/derive";
 import { halfOf, onHalf, withHalf } from "../derived/halves";
+import { type Circuit, circuitKindNamed } from "../circuits";
+import type { ExpanderCircuit } from "../circuits/expander";
 import { findingsOf } from "../findings/check";
+import { supplyAt } from "../power/solveSupply";
 import { planPins } from "../pins/planPins";
 import { conductorsAcross } from "../wires/across";
 import { netlistOf } from "../wires/netlist";
@@ -115,6 +118,73 @@ describe("a half", () => {
   it("is the design itself where there is one controller", () => {
     expect(halfOf(loom, "controller")).toBe(loom);
     expect(halfOf(loom, "constructor")).toBe(loom);
+  });
+});
+
+describe("what is looked at for each controller", () => {
+  const [farNet] = derive(planned).netsFor("controller-2");
+  const wrong: Design = {
+    ...planned,
+    pinPlan: { ...planned.pinPlan, [farNet.id]: { controllerId: "controller-2", pin: "no such pin", locked: false } },
+  };
+  const found = findingsOf(wrong).filter(({ subjects }) => subjects.some(({ id }) => id === farNet.id));
+
+  it("is told with the part's name, and its fix settles it there and changes nothing of the other", () => {
+    expect(found.length).toBeGreaterThan(0);
+    for (const { message } of found) expect(message.startsWith("Right half: ")).toBe(true);
+    const fixed = found[0].fixes[0].apply(wrong);
+    expect(fixed.pinPlan[farNet.id]).toBeUndefined();
+    const near = (design: Design) =>
+      Object.entries(design.pinPlan).filter(([, { controllerId }]) => controllerId === "controller");
+    expect(near(fixed)).toEqual(near(wrong));
+    expect(fixed.circuits).toEqual(wrong.circuits);
+  });
+
+  it("is current too: the other part hangs on the plug with all that it takes, and is fed as by a plug where it stands alone", () => {
+    const [whole, alone] = [planned, halfOf(planned, "controller-2")].map((design) => supplyAt(design, "worst")!);
+    const one = supplyAt(loom, "worst")!;
+    expect(whole.sourceMa).toBeCloseTo(one.sourceMa + alone.sourceMa, 6);
+    const other = whole.consumers.find(({ sort }) => sort === "other part")!;
+    expect(other.label).toBe("Right half, over the line");
+    expect(other.ma("worst", 5)).toBeCloseTo(alone.sourceMa, 6);
+    expect(whole.rails.map(({ netId }) => netId)).toEqual(["5V"]);
+  });
+});
+
+describe("buses of two controllers", () => {
+  it("are two, with pull-ups of their own, though both have the same number", () => {
+    const onBus = (id: string, members: string[], controllerId?: string): Circuit => ({
+      ...(circuitKindNamed("expander").fresh(id, id) as ExpanderCircuit),
+      members,
+      ...(controllerId ? { controllerId } : {}),
+    });
+    const ids = (isFar: boolean) =>
+      loom.controls.filter(({ placement }) => (placement.boardId === far) === isFar).slice(0, 8);
+    const members = (isFar: boolean) => ids(isFar).map(({ id }) => `${id}:press`);
+    const design = {
+      ...planned,
+      circuits: [onBus("exp", members(false)), onBus("exp-2", members(true), "controller-2")],
+    };
+    const { nets, shunts } = derive(design);
+    const lines = nets.filter(({ role }) => role === "bus").filter(({ id }) => id.startsWith("i2c"));
+    expect(lines.map(({ id }) => id).sort()).toEqual([
+      "i2c0.SCL",
+      "i2c0.SDA",
+      "i2c0@controller-2.SCL",
+      "i2c0@controller-2.SDA",
+    ]);
+    expect(new Set(lines.map(({ flag }) => flag)).size).toBe(4);
+    expect(shunts.filter(({ id }) => id.includes("pull-up"))).toHaveLength(4);
+    const half = halfOf(design, "controller-2");
+    expect(
+      derive(half)
+        .nets.filter(({ id }) => id.startsWith("i2c"))
+        .map(({ id }) => id),
+    ).toEqual(["i2c0.SCL", "i2c0.SDA"]);
+    const chosen = { i2c0: { controllerId: "controller-2", pin: "P1", locked: true } };
+    const withPins = { ...design, pinPlan: { "i2c0@controller-2.SCL": chosen.i2c0 } };
+    expect(halfOf(withPins, "controller-2").pinPlan).toEqual({ "i2c0.SCL": chosen.i2c0 });
+    expect(withHalf(withPins, "controller-2", halfOf(withPins, "controller-2"))).toEqual(withPins);
   });
 });
 

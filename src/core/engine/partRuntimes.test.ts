@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
 import { keysOf, loom, onTwo } from "../../../tests/support/twoParts";
 import { derive } from "../derived/derive";
+import { removePartLink } from "../edits/controllers";
 import type { Device, TimedReport } from "./device";
 import { bringInlineRuntime } from "./inlineRuntime";
 import { deviceOf } from "./preparedDevice";
@@ -135,6 +136,15 @@ describe("two parts on a line", () => {
       }),
       { numRuns: 60 },
     );
+  });
+
+  it("say nothing to each other where no line joins them", () => {
+    const { device, reports } = powered(removePartLink(split, "link"));
+    expect(device.isLineHeard).toBe(false);
+    device.press(far[0], true);
+    device.press(near[0], true);
+    device.runUntil(100);
+    expect(keyboard(reports).map(down)).toEqual([1]);
   });
 
   it("speak with the computer over the plug of either part", () => {

@@ -10,6 +10,8 @@ export interface PartOwners {
   segments: number[];
   displays: number[];
   encoders: number[];
+  /** Whether a line joins the parts. */
+  isJoined: boolean;
 }
 
 /** What happens at each of the parts, at its millisecond, for who writes it down: also what it works out and nothing hangs on there. */
@@ -106,9 +108,11 @@ export class PartRuntimes implements Runtime {
     if (part !== null) this.hostPart = part;
   }
 
+  /** Where no line joins them it is as if it were cut. */
   set trouble(trouble: LineTrouble) {
-    this.between.trouble = trouble;
-    if (trouble.isCut) this.between.cutOff();
+    const isCut = trouble.isCut || !this.owners.isJoined;
+    this.between.trouble = { ...trouble, isCut };
+    if (isCut) this.between.cutOff();
   }
 
   scan(elapsedMs: number): void {

@@ -36,6 +36,7 @@ function ownersOf(design: Design, scan: ScanTable): PartOwners | null {
     segments: scan.segmentChains.map(({ data }) => partOf(data)),
     displays: scan.displays.map(({ scl }) => partOf(scl)),
     encoders: scan.encoders.map((_, nth) => scan.parts.findIndex(({ encoders }) => nth < encoders)),
+    isJoined: (design.partLinks ?? []).some(({ nearId, farId }) => nearId === ids[0] && farId === ids[1]),
   };
 }
 

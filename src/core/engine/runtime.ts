@@ -109,6 +109,9 @@ const calledBy = (host: RuntimeHost, bytesAt: (place: number, length: number) =>
   segments: (chain: number, place: number, length: number) => host.segments?.(chain, bytesAt(place, length)),
 });
 
+const plugLevels = ({ ov_plug_latched, ov_plug_clocked }: Exports, bits: number): boolean[] =>
+  Array.from({ length: bits }, (_, nth) => (nth === 0 ? ov_plug_latched() : ov_plug_clocked()) !== 0);
+
 /**
  * Starts the firmware on a device's tables.
  * @param part which part of the device it is, of two
@@ -155,11 +158,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
       new Uint8Array(exports.memory.buffer, exports.ov_answer_place(), told.length).set(told);
       return exports.ov_answer_came(told.length) !== 0;
     },
-    readPlug: (bits) =>
-      Array.from(
-        { length: bits },
-        (_, nth) => (nth === 0 ? exports.ov_plug_latched() : exports.ov_plug_clocked()) !== 0,
-      ),
+    readPlug: (bits) => plugLevels(exports, bits),
     answered() {
       const place = exports.ov_live_frame();
       return place === 0 ? null : frameAt(place).slice();

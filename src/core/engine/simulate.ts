@@ -206,9 +206,7 @@ function problemsOf(design: Design, events: SimulationEvent[]): Problem[] {
     ...over.map((message) => ({ path: "design", message: `has ${message}` })),
     ...events.flatMap((event, at) => {
       if (event.action === "ask" && !isFrame(event.frame)) return [{ path: `events.${at}.frame`, message: NO_FRAME }];
-      if (isOfLine(event) && derive(design).controllers.length < 2)
-        return [{ path: `events.${at}.action`, message: ONE_PART }];
-      const told = TOLD_PROBLEMS[event.action]?.(design, event, at);
+      const told = (isOfLine(event) ? lineOfParts : TOLD_PROBLEMS[event.action])?.(design, event, at);
       if (told) return told;
       if (event.action === "set") {
         const axis = event.percent === undefined ? null : axisSet(design, event);
@@ -255,6 +253,9 @@ function answerProblems(design: Design, answer: string | undefined, at: number):
   if (!packetOf(design)) return [{ path: `events.${at}.action`, message: "the device has no radio that is answered" }];
   return isFrame(answer) ? [] : [{ path: `events.${at}.answer`, message: NO_ANSWER }];
 }
+
+const lineOfParts = ({ controllers }: Design, _: SimulationEvent, at: number): Problem[] =>
+  controllers.length < 2 ? [{ path: `events.${at}.action`, message: ONE_PART }] : [];
 
 const isOfLine = ({ action }: SimulationEvent) => LINE_ACTIONS.some((one) => one === action);
 

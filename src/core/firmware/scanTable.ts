@@ -6,6 +6,7 @@ import type {
   Conductor,
   LadderBank,
   ScanGroup,
+  ScannedEncoder,
 } from "../circuits/circuitKind";
 import { type DisplayTelling, usualTelling } from "../circuits/displayTelling";
 import type { LineAccess } from "../circuits/lineAccess";
@@ -113,16 +114,49 @@ export const beyondCount = ({ inputs, switches, encoders, settling, together }: 
 
 const numbered = (ids: string[]) => new Map(ids.map((id, number) => [id, number]));
 
+/** What each controller reads, the main one first. */
+interface ScannedPart {
+  groups: ScanGroup[];
+  encoders: ScannedEncoder[];
+  sensors: string[];
+}
+
+function scannedParts(design: Design): ScannedPart[] {
+  const { builtCircuits, builtParts } = derive(design);
+  return Array.from({ length: Math.max(1, design.controllers.length) }, (_, part) => {
+    const built = builtCircuits.filter((_, nth) => builtParts[nth] === part);
+    return {
+      groups: mergeUnstrobed(built.flatMap((scan) => scan.groups)),
+      encoders: built.flatMap((scan) => scan.encoders),
+      sensors: sensorsOf(design, built).filter(usedAxes(design)),
+    };
+  });
+}
+
+const numberedEncoder = (
+  { elementId, netA, netB, statesPerStep }: ScannedEncoder,
+  senseLine: Map<string, number>,
+  { keymap }: Design,
+): ScanTable["encoders"][number] => ({
+  elementId,
+  lineA: senseLine.get(netA)!,
+  lineB: senseLine.get(netB)!,
+  statesPerStep,
+  knob: knobOf(keymap.knobs, elementId),
+});
+
+const oppositesOf = ({ keymap }: Design, pressNumber: Map<string, number>): ScanTable["opposites"] =>
+  (keymap.opposites ?? []).flatMap(({ first, second, counts }) => {
+    const [a, b] = [pressNumber.get(first), pressNumber.get(second)];
+    return a === undefined || b === undefined ? [] : [{ first: a, second: b, counts }];
+  });
+
 /** Numbers everything the firmware scans. Elements that no circuit holds are left out: the firmware cannot see them. */
 export function scanTableOf(design: Design): ScanTable {
-  const { builtCircuits, builtParts, inputs } = derive(design);
-  const controllers = Math.max(1, design.controllers.length);
-  const byPart = Array.from({ length: controllers }, (_, part) =>
-    builtCircuits.filter((_, nth) => builtParts[nth] === part),
-  );
-  const groupsOf = byPart.map((built) => mergeUnstrobed(built.flatMap((scan) => scan.groups)));
-  const groups = groupsOf.flat();
-  const encoders = byPart.flat().flatMap((scan) => scan.encoders);
+  const { builtCircuits, inputs } = derive(design);
+  const parts = scannedParts(design);
+  const groups = parts.flatMap((part) => part.groups);
+  const encoders = parts.flatMap((part) => part.encoders);
   const strobeLines = [...new Set(groups.flatMap((group) => (group.strobeNet === null ? [] : [group.strobeNet])))];
   const access: ScanTable["access"] = Object.assign({}, ...builtCircuits.map((scan) => scan.access));
   const sensed = new Set([
@@ -135,8 +169,7 @@ export function scanTableOf(design: Design): ScanTable {
   const { switches, settling } = scannedSwitches(design);
   const pressNumber = numbered(presses.map((input) => input.id));
   const together = keysTogether(design, pressNumber);
-  const sensorsIn = byPart.map((built) => sensorsOf(design, built).filter(usedAxes(design)));
-  const sensors = sensorsIn.flat();
+  const sensors = parts.flatMap((part) => part.sensors);
   const switchNumber = numbered(switches);
   const strobeLine = numbered(strobeLines);
   const split = (group: ScanGroup) =>
@@ -150,13 +183,7 @@ export function scanTableOf(design: Design): ScanTable {
     senseLines,
     switches,
     settling,
-    encoders: encoders.map((e) => ({
-      elementId: e.elementId,
-      lineA: senseLine.get(e.netA)!,
-      lineB: senseLine.get(e.netB)!,
-      statesPerStep: e.statesPerStep,
-      knob: knobOf(design.keymap.knobs, e.elementId),
-    })),
+    encoders: encoders.map((encoder) => numberedEncoder(encoder, senseLine, design)),
     ...shownOf(derive(design)),
     sensors,
     ...writtenOf(design),
@@ -168,17 +195,14 @@ export function scanTableOf(design: Design): ScanTable {
       ...together.map(({ inputId }) => inputId),
     ],
     together,
-    opposites: (design.keymap.opposites ?? []).flatMap(({ first, second, counts }) => {
-      const [a, b] = [pressNumber.get(first), pressNumber.get(second)];
-      return a === undefined || b === undefined ? [] : [{ first: a, second: b, counts }];
-    }),
-    groups: groupsOf.flatMap((own) => own.flatMap(split)),
+    opposites: oppositesOf(design, pressNumber),
+    groups: groups.flatMap(split),
     parts: partEnds(
-      byPart.map((built, part) => ({
-        groups: groupsOf[part].flatMap(split).length,
-        switches: new Set(groupsOf[part].flatMap(({ cells }) => cells.map(({ elementId }) => elementId))).size,
-        encoders: built.flatMap((scan) => scan.encoders).length,
-        sensors: sensorsIn[part].length,
+      parts.map((part) => ({
+        groups: part.groups.flatMap(split).length,
+        switches: new Set(part.groups.flatMap(({ cells }) => cells.map(({ elementId }) => elementId))).size,
+        encoders: part.encoders.length,
+        sensors: part.sensors.length,
       })),
     ),
     conductors: builtCircuits.flatMap((scan) => scan.conductors),

@@ -2,8 +2,11 @@ import type { Circuit } from "../circuits";
 import type { BuiltCircuit } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
 import type { LightChain } from "../circuits/lightChain";
-import { GROUND, type PlacedElement, SUPPLY } from "../circuits/net";
-import type { Derived } from "../derived/derive";
+import { GROUND, type PlacedElement, RAIL_5V, SUPPLY } from "../circuits/net";
+import { type Derived, derive } from "../derived/derive";
+import { halfName } from "../derived/halfName";
+import { halfOf } from "../derived/halves";
+import { linkEndId } from "../derived/linkEnds";
 import type { Design } from "../document/schema";
 import type { Supply } from "../document/supplySettings";
 import { REGISTER_BITS } from "../circuits/lineAccess";
@@ -35,7 +38,8 @@ export type ConsumerSort =
   | "output"
   | "track"
   | "ladder"
-  | "added part";
+  | "added part"
+  | "other part";
 
 /** Something that takes current between two places of the wiring. */
 export interface Consumer {
@@ -285,20 +289,46 @@ function addedParts({ derived, built }: Sight): Consumer[] {
   });
 }
 
-function controllers({ controllers }: Derived): Consumer[] {
-  return controllers.flatMap(({ controller, profile }) => {
-    if (!profile) return [];
-    const { activeMa, asleepMa } = powerOf(profile);
+/** What a plug of the computer gives. */
+const PLUG_V = 5;
+
+function mainController({ controllers: [main] }: Derived): Consumer[] {
+  if (!main?.profile) return [];
+  const { activeMa, asleepMa } = powerOf(main.profile);
+  return [
+    {
+      id: main.controller.id,
+      label: main.profile.title,
+      sort: "controller" as const,
+      controlId: null,
+      plus: null,
+      minus: null,
+      railId: SUPPLY,
+      ma: fixed({ idle: activeMa, typical: activeMa, worst: activeMa, asleep: asleepMa }),
+    },
+  ];
+}
+
+/** What hangs on the other end of each link, all together, as the plug at this end feels it: at the voltages that it has there. */
+function otherParts({ design, linkEnds }: Derived): Consumer[] {
+  return linkEnds.flatMap(({ link, end, controller }): Consumer[] => {
+    const [main, ...others] = design.controllers;
+    const far = others.find(({ id }) => id === link.farId);
+    if (end !== "near" || controller !== main || !far) return [];
+    const half = derive(halfOf(design, far.id));
+    const all = consumersOf(half);
+    const voltsOn = (railId: string) => (railId === SUPPLY ? (half.profile?.logicV ?? PLUG_V) : PLUG_V);
+    const id = linkEndId(link, "near");
     return [
       {
-        id: controller.id,
-        label: profile.title,
-        sort: "controller" as const,
+        id,
+        label: `${halfName(design, far.id)}, over the line`,
+        sort: "other part",
         controlId: null,
-        plus: null,
-        minus: null,
-        railId: SUPPLY,
-        ma: fixed({ idle: activeMa, typical: activeMa, worst: activeMa, asleep: asleepMa }),
+        plus: `${id}.J1.supply`,
+        minus: `${id}.J1.ground`,
+        railId: RAIL_5V,
+        ma: (state) => all.reduce((sum, one) => sum + one.ma(state, voltsOn(one.railId)), 0),
       },
     ];
   });
@@ -309,9 +339,13 @@ function controllers({ controllers }: Derived): Consumer[] {
  * @param circuits those of the design, or the same used otherwise: how bright, how many at once
  */
 export const consumersOf = (derived: Derived, circuits: Circuit[] = derived.design.circuits): Consumer[] => [
-  ...controllers(derived),
-  ...circuits.flatMap((circuit, nth) => ofCircuit(derived, circuit, nth)),
+  ...mainController(derived),
+  ...circuits.flatMap((circuit, nth) => (isOnMain(derived, circuit) ? ofCircuit(derived, circuit, nth) : [])),
+  ...otherParts(derived),
 ];
+
+const isOnMain = (derived: Derived, circuit: Circuit): boolean =>
+  derived.servedBy(circuit) === derived.servedBy(undefined);
 
 /** A circuit's own, kept with it: trying one chain otherwise leaves all other circuits as they are. */
 function ofCircuit(derived: Derived, circuit: Circuit, nth: number): Consumer[] {

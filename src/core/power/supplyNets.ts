@@ -1,4 +1,4 @@
-import type { Net } from "../circuits/net";
+import { type Net, plainNet } from "../circuits/net";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { wireOhm } from "../electrics/copper";
@@ -49,12 +49,16 @@ export function supplyNetsOf(design: Design): SupplyNet[] {
   return derived.once("supply nets", () => {
     const byNet = new Map<string, Wire[]>();
     for (const wire of wiresOf(design)) byNet.set(wire.netId, [...(byNet.get(wire.netId) ?? []), wire]);
-    return derived.nets
-      .filter(({ role }) => role === "supply" || role === "ground")
-      .flatMap((net) => {
-        const wires = byNet.get(net.id) ?? [];
-        const root = rootOf(net, wires);
-        return root === null ? [] : [{ net, root, wires, branches: branchesOf(net, wires) }];
-      });
+    return (
+      derived.nets
+        .filter(({ role }) => role === "supply" || role === "ground")
+        // What another part of the device has of its own hangs on the plug of its link.
+        .filter(({ id }) => plainNet(id) === id)
+        .flatMap((net) => {
+          const wires = byNet.get(net.id) ?? [];
+          const root = rootOf(net, wires);
+          return root === null ? [] : [{ net, root, wires, branches: branchesOf(net, wires) }];
+        })
+    );
   });
 }
