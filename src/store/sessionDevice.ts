@@ -6,6 +6,7 @@ import { panelBytes } from "@/core/hid/panelSettings";
 import type { heardOf } from "@/core/engine/hostMusic";
 import { DeviceEnd } from "./cable";
 import type { RadioLink } from "@/core/engine/radioLink";
+import type { PartRuntimes } from "@/core/engine/partRuntimes";
 import type { SocketEar } from "@/core/engine/socketHeard";
 import type { DisplayGlass } from "@/core/engine/displayGlass";
 import type { SegmentDrivers } from "@/core/engine/segmentDrivers";
@@ -48,10 +49,11 @@ export interface Extras {
   Glass: typeof DisplayGlass | null;
   Link: typeof RadioLink | null;
   Ear: typeof SocketEar | null;
+  Pair: typeof PartRuntimes | null;
 }
 
 let host = new HostStandIn();
-let extras: Extras = { hear: null, Drivers: null, Glass: null, Link: null, Ear: null };
+let extras: Extras = { hear: null, Drivers: null, Glass: null, Link: null, Ear: null, Pair: null };
 let design: Design | null = null;
 /** What the device is loaded with: the same whether its diodes are there or not. */
 let tables: Uint8Array = new Uint8Array();
@@ -163,6 +165,7 @@ function power() {
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
     undefined,
     noisy ? { counts: NOISE_COUNTS, random: randomFrom(2) } : null,
+    extras.Pair,
   );
   const { Drivers, Glass, Link, Ear } = extras;
   ear = Ear && new Ear();

@@ -332,7 +332,7 @@ test("Loom's right half gets a controller of its own, is tried with its line cut
   await expect(page.getByText("All settled: no rule has anything to say.")).toBeVisible();
   await tray(page).getByLabel("Plugs of the line to Right half").selectOption("either-way");
   await page.getByRole("button", { name: /^All \d+ findings$/ }).click();
-  await page.getByRole("button", { name: "Take keyed plugs" }).click();
+  await page.getByRole("button", { name: "Take keyed plugs" }).first().click();
   await expect(page.getByText("All settled: no rule has anything to say.")).toBeVisible();
 
   // Pins: each controller by itself; the right one's rows are shared out anew.

@@ -47,13 +47,15 @@ export function chooseController(design: Design, profileId: string): Design {
   return { ...design, controllers: [controller, ...others], pinPlan: Object.fromEntries(kept) };
 }
 
+/** Moves a controller, the main one where none is named. */
 export function moveController(
   design: Design,
   change: Partial<Controller["placement"]> & { side?: Controller["side"] },
+  controllerId = design.controllers[0]?.id,
 ): Design {
   const { side, ...place } = change;
-  const controllers = design.controllers.map((controller, at) =>
-    at === 0
+  const controllers = design.controllers.map((controller) =>
+    controller.id === controllerId
       ? { ...controller, placement: { ...controller.placement, ...place }, side: side ?? controller.side }
       : controller,
   );

@@ -11,7 +11,7 @@ import { ElectricalWorld } from "./electricalWorld";
 import { STATUS, FRAME_AT } from "../contract/live";
 import { randomFrom } from "../optimisation/random";
 import { GOOD_LINE, type LineTrouble } from "./lineTrouble";
-import { type PartOwners, PartRuntimes, type PartWatch } from "./partRuntimes";
+import type { PartOwners, PartRuntimes, PartWatch } from "./partRuntimes";
 import { BANKS, type Runtime, type RuntimeHost, startRuntime } from "./runtime";
 
 /** A report as it left the device. */
@@ -136,6 +136,8 @@ export class Device {
     /** What live changes kept before. */
     kept?: Uint8Array,
     noise: Noise | null = null,
+    /** What two parts run in; needed where the design has several controllers. */
+    private readonly Pair: typeof PartRuntimes | null = null,
   ) {
     this.endpoints = new HostEndpoints(parts.endpoints, (kind, bytes) =>
       this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes }),
@@ -162,14 +164,20 @@ export class Device {
       din: (bytes: Uint8Array) => this.watch.din?.(this.nowMs, bytes),
       segments: (chain: number, bytes: Uint8Array) => this.watch.segments?.(this.nowMs, chain, bytes),
     };
-    const runtime = this.owners ? this.startParts(host, this.owners, kept) : startRuntime(this.tables, host, kept);
+    const { Pair, owners } = this;
+    const runtime = Pair && owners ? this.startParts(Pair, host, owners, kept) : startRuntime(this.tables, host, kept);
     for (const encoder of this.edgeEncoders) this.tellEdge(runtime, encoder);
     return runtime;
   }
 
   /** A device of two parts, with the plug where it was. */
-  private startParts(host: RuntimeHost, owners: PartOwners, kept?: Uint8Array): PartRuntimes {
-    this.pair = new PartRuntimes(this.tables, host, owners, this.watch.parts ?? {}, randomFrom(LINE_SEED), kept);
+  private startParts(
+    Pair: typeof PartRuntimes,
+    host: RuntimeHost,
+    owners: PartOwners,
+    kept?: Uint8Array,
+  ): PartRuntimes {
+    this.pair = new Pair(this.tables, host, owners, this.watch.parts ?? {}, randomFrom(LINE_SEED), kept);
     this.pair.plugInto(this.pluggedIn);
     this.pair.trouble = this.lineTrouble;
     return this.pair;

@@ -9,9 +9,10 @@ import { endpointPlanOf } from "../firmware/endpoints";
 import { padPortOf } from "../firmware/padPort";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
-import { Device, type DeviceWatch } from "./device";
+import type { Bounce } from "./contactSchedule";
+import { Device, type DeviceWatch, type Noise } from "./device";
 import type { DeviceParts } from "./deviceParts";
-import type { PartOwners } from "./partRuntimes";
+import { type PartOwners, PartRuntimes } from "./partRuntimes";
 
 /** How far the wipers of sensors come; a battery is full when nobody says otherwise. */
 export function tracksOf(design: Design, sensors: string[]): DeviceParts["tracks"] {
@@ -78,13 +79,14 @@ export function loadedWith(design: Design, open: Design): Loaded {
   };
 }
 
-type Rest =
-  ConstructorParameters<typeof Device> extends [Design, Uint8Array, DeviceParts, DeviceWatch, ...infer More]
-    ? More
-    : never;
-
 /** A device of a design, powered, with its own tables. */
-export function deviceOf(design: Design, watch: DeviceWatch, ...rest: Rest): Device {
+export function deviceOf(
+  design: Design,
+  watch: DeviceWatch,
+  bounce: Bounce | null = null,
+  kept?: Uint8Array,
+  noise: Noise | null = null,
+): Device {
   const parts = devicePartsOf(design);
-  return new Device(design, tableBytes(parts.scan, design), parts, watch, ...rest);
+  return new Device(design, tableBytes(parts.scan, design), parts, watch, bounce, kept, noise, PartRuntimes);
 }

@@ -24,11 +24,11 @@ import type { StageView } from "../stageView";
 import { useCapWords } from "./useCapWords";
 import { useLayoutView } from "@/store/layoutView";
 import { useWiringView } from "@/store/wiringView";
-import { CornerHandles } from "@/ui/lenses/CornerHandles";
-import { PlateLens } from "@/ui/lenses/PlateLens";
 import { useMatHand } from "./useMatHand";
 import { useReach, warmth } from "./useReach";
 
+const PlateLens = later(() => import("@/ui/lenses/PlateLens").then((m) => m.PlateLens));
+const CornerHandles = later(() => import("@/ui/lenses/CornerHandles").then((m) => m.CornerHandles));
 const WiresLens = later(() => import("@/ui/lenses/WiresLens").then((m) => m.WiresLens));
 const LoadsOnMat = later(() => import("./LoadsOnMat").then((m) => m.LoadsOnMat));
 const MovedOnMat = later(() => import("./MovedOnMat").then((m) => m.MovedOnMat));

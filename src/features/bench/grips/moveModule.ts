@@ -1,5 +1,3 @@
-import { derive } from "@/core/derived/derive";
-import { onHalf } from "@/core/derived/halves";
 import { moveController } from "@/core/edits/pins";
 import type { Design } from "@/core/document/schema";
 import { type Point, distanceMm } from "@/core/geometry/point";
@@ -8,17 +6,17 @@ import { CLICK_MM, type Grip, snapMm } from "./grip";
 
 const STEP_MM = 0.5;
 
-/** The controller follows the hand, at half millimetres. */
+/** A controller follows the hand, at half millimetres. */
 export function moveModule(design: Design, controllerId: string, from: Point): Grip {
-  const move = (d: Design, to: Point, fine: boolean): Design => {
-    const place = derive(d).controller?.placement;
+  const moved = (d: Design, to: Point, fine: boolean): Design => {
+    const place = d.controllers.find(({ id }) => id === controllerId)?.placement;
     if (!place) return d;
-    return moveController(d, {
+    const at = {
       xMm: snapMm(place.xMm + to.xMm - from.xMm, STEP_MM, fine),
       yMm: snapMm(place.yMm + to.yMm - from.yMm, STEP_MM, fine),
-    });
+    };
+    return moveController(d, at, controllerId);
   };
-  const moved = (d: Design, to: Point, fine: boolean) => onHalf(controllerId, (half) => move(half, to, fine))(d);
   return {
     follow: ({ at, event }) => ({ preview: moved(design, at, event.altKey) }),
     end({ at, event }) {
