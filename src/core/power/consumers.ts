@@ -2,7 +2,7 @@ import type { Circuit } from "../circuits";
 import type { BuiltCircuit } from "../circuits/circuitKind";
 import type { Chip } from "../circuits/chip";
 import type { LightChain } from "../circuits/lightChain";
-import { GROUND, type PlacedElement, RAIL_5V, SUPPLY } from "../circuits/net";
+import { GROUND, type PlacedElement, SUPPLY } from "../circuits/net";
 import { type Derived, derive } from "../derived/derive";
 import { halfName } from "../derived/halfName";
 import { halfOf } from "../derived/halves";
@@ -310,7 +310,8 @@ function mainController({ controllers: [main] }: Derived): Consumer[] {
 }
 
 /** What hangs on the other end of each link, all together, as the plug at this end feels it: at the voltages that it has there. */
-function otherParts({ design, linkEnds }: Derived): Consumer[] {
+function otherParts(derived: Derived): Consumer[] {
+  const { design, linkEnds } = derived;
   return linkEnds.flatMap(({ link, end, controller }): Consumer[] => {
     const [main, ...others] = design.controllers;
     const far = others.find(({ id }) => id === link.farId);
@@ -327,7 +328,7 @@ function otherParts({ design, linkEnds }: Derived): Consumer[] {
         controlId: null,
         plus: `${id}.J1.supply`,
         minus: `${id}.J1.ground`,
-        railId: RAIL_5V,
+        railId: railOf(derived, `${id}.J1.supply`),
         ma: (state) => all.reduce((sum, one) => sum + one.ma(state, voltsOn(one.railId)), 0),
       },
     ];
