@@ -48,13 +48,14 @@ const languageFor = ({ keymap }: Design): Promise<HostLanguage> =>
 
 /** What hears music and radios, and what draws segments and dots, comes with devices that have them. */
 async function extrasOf({ reportSet, controls, controllers }: Design): Promise<SessionDevice.Extras> {
-  const [music, segments, glass, radio, socket, parts] = await Promise.all([
+  const [music, segments, glass, radio, socket, parts, lights] = await Promise.all([
     reportSet.interfaces.includes("music") ? import("@/core/engine/hostMusic") : null,
     controls.some(({ kind }) => kind === "segments") ? import("@/core/engine/segmentDrivers") : null,
     controls.some(({ kind }) => kind === "display") ? import("@/core/engine/displayGlass") : null,
     controls.some(({ kind }) => kind === "radio") ? import("@/core/engine/radioLink") : null,
     controls.some(({ kind }) => kind === "music-socket") ? import("@/core/engine/socketHeard") : null,
-    controllers.length > 1 ? import("@/core/engine/partRuntimes") : null,
+    controllers.length > 1 ? import("@/core/engine/pairedDevice") : null,
+    controls.some(({ kind }) => kind === "light") ? import("@/core/engine/lightColours") : null,
   ]);
   return {
     hear: music?.heardOf ?? null,
@@ -62,7 +63,8 @@ async function extrasOf({ reportSet, controls, controllers }: Design): Promise<S
     Glass: glass?.DisplayGlass ?? null,
     Link: radio?.RadioLink ?? null,
     Ear: socket?.SocketEar ?? null,
-    Pair: parts?.PartRuntimes ?? null,
+    Pair: parts?.PairedDevice ?? null,
+    colours: lights?.coloursOfChain ?? null,
   };
 }
 

@@ -1,12 +1,12 @@
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
 import { Device, type TimedReport } from "@/core/engine/device";
-import { coloursOfChain } from "@/core/engine/lightColours";
+import type { coloursOfChain } from "@/core/engine/lightColours";
 import { panelBytes } from "@/core/hid/panelSettings";
 import type { heardOf } from "@/core/engine/hostMusic";
 import { DeviceEnd } from "./cable";
 import type { RadioLink } from "@/core/engine/radioLink";
-import type { PartRuntimes } from "@/core/engine/partRuntimes";
+import type { PairedDevice } from "@/core/engine/pairedDevice";
 import type { SocketEar } from "@/core/engine/socketHeard";
 import type { DisplayGlass } from "@/core/engine/displayGlass";
 import type { SegmentDrivers } from "@/core/engine/segmentDrivers";
@@ -49,11 +49,12 @@ export interface Extras {
   Glass: typeof DisplayGlass | null;
   Link: typeof RadioLink | null;
   Ear: typeof SocketEar | null;
-  Pair: typeof PartRuntimes | null;
+  Pair: typeof PairedDevice | null;
+  colours: typeof coloursOfChain | null;
 }
 
 let host = new HostStandIn();
-let extras: Extras = { hear: null, Drivers: null, Glass: null, Link: null, Ear: null, Pair: null };
+let extras: Extras = { hear: null, Drivers: null, Glass: null, Link: null, Ear: null, Pair: null, colours: null };
 let design: Design | null = null;
 /** What the device is loaded with: the same whether its diodes are there or not. */
 let tables: Uint8Array = new Uint8Array();
@@ -135,7 +136,7 @@ function power() {
   lampsOn = new Set();
   const parts = withoutDiodes ? made.withoutDiodes : made.parts;
   plugEveryMs = parts.plug?.everyMs ?? 0;
-  device = new Device(
+  device = new (extras.Pair ?? Device)(
     design,
     tables,
     parts,
@@ -165,7 +166,6 @@ function power() {
     bounce ? { mostMs: BOUNCE_MS, random: randomFrom(1) } : null,
     undefined,
     noisy ? { counts: NOISE_COUNTS, random: randomFrom(2) } : null,
-    extras.Pair,
   );
   const { Drivers, Glass, Link, Ear } = extras;
   ear = Ear && new Ear();
@@ -248,7 +248,8 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
   if (link && link.heard !== state.radio) next.radio = link.heard;
   if (ear && ear.now.bytes.length > 0 && ear.now !== state.socket) next.socket = ear.now;
   next.asleep = running.isAsleep;
-  if (running.isLineHeard !== state.line.isHeard) next.line = { ...state.line, isHeard: running.isLineHeard };
+  const isHeard = inParts(running)?.isLineHeard ?? true;
+  if (isHeard !== state.line.isHeard) next.line = { ...state.line, isHeard };
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
   if (log.segments) next.digits = Object.fromEntries(drivers.flatMap((chain) => chain.shown()));
@@ -268,7 +269,7 @@ const glassesAfter = (before: Record<string, string>): Record<string, string> =>
 function glowsAfter({ scan }: Device, glows: Record<string, string>): Record<string, string> {
   const now = new Map(Object.entries(glows));
   for (const [chain, bytes] of log.lights)
-    for (const [id, colour] of coloursOfChain(design!, scan.chains[chain], bytes)) {
+    for (const [id, colour] of extras.colours?.(design!, scan.chains[chain], bytes) ?? []) {
       if (colour === null) now.delete(id);
       else now.set(id, colour);
     }
@@ -378,12 +379,13 @@ export function putHostToSleep(asleep: boolean): void {
   set({ asleep });
 }
 
+const inParts = (one: Device | null) => (extras.Pair ? (one as PairedDevice | null) : null);
+
 /** What happens to the line between two parts, and which of them the computer's plug is put into. */
 export function changeLine({ trouble, plugged }: SessionState["line"]): void {
-  if (!device) return;
   const { line } = get();
-  device.setLine(trouble);
-  if (plugged !== line.plugged) device.plugInto(plugged);
+  inParts(device)?.setLine(trouble);
+  if (plugged !== line.plugged) inParts(device)?.plugInto(plugged);
   set({ line: { ...line, trouble, plugged } });
 }
 

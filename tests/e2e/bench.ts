@@ -91,6 +91,8 @@ export async function openOwn(page: Page, design: Design, stageTitle: string) {
   }, JSON.stringify(design));
   await page.getByRole("main").dispatchEvent("drop", { dataTransfer: transfer });
   await page.getByRole("article", { name: design.name, exact: true }).getByRole("link").first().click();
+  // The bench opens at a stage by itself; who goes on sooner is taken there.
+  await expect(page.getByRole("navigation", { name: "Job card" }).locator('[aria-current="step"]')).toBeVisible();
   await goTo(page, stageTitle);
 }
 

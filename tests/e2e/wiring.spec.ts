@@ -365,6 +365,15 @@ test("Loom's right half gets a controller of its own, is tried with its line cut
   await part(page, "E").click();
   await expect(computer).toContainText("uqwoe");
 
+  // Load it: sources for both parts, each with its number.
+  await page.getByRole("button", { name: "Load it" }).click();
+  const loading = page.getByRole("dialog");
+  await expect(loading).toContainText("For Right half with -DOV_PART=1.");
+  const saving = page.waitForEvent("download");
+  await loading.getByRole("button", { name: "Save the sources" }).click();
+  expect((await saving).suggestedFilename()).toMatch(/\.zip$/);
+  await loading.getByRole("button", { name: "Close" }).click();
+
   // Kept over a reload; and back step by step to the ribbon.
   await saved(page);
   await page.reload();

@@ -1,5 +1,5 @@
 import type { Design } from "@/core/document/schema";
-import type { Device } from "@/core/engine/device";
+import type { PairedDevice as Device } from "@/core/engine/pairedDevice";
 import { partRecorder } from "@/core/engine/partScript";
 import { deviceOf } from "@/core/engine/preparedDevice";
 import type { FirmwareScript } from "@/core/engine/script";

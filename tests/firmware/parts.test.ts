@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { bringInlineRuntime } from "@/core/engine/inlineRuntime";
-import type { Device } from "@/core/engine/device";
+import type { PairedDevice as Device } from "@/core/engine/pairedDevice";
 import { randomFrom } from "@/core/optimisation/random";
 import { keysOf, loom, onTwo } from "../support/twoParts";
 import { buildNative, play, workFolder } from "./builds";

@@ -64,6 +64,8 @@ const isSampled = ({ body }: { body: string }) => {
   const { design } = readExample(body);
   // A pad port's clock is too quick for it: such a design is refused.
   if (padPortOf(design)) return false;
+  // Python serves one controller.
+  if (design.controllers.length > 1) return false;
   return edgeEncoders(design, scanTableOf(design)).length === 0;
 };
 

@@ -9,9 +9,7 @@ import { type Bounce, ContactSchedule } from "./contactSchedule";
 import { HostEndpoints } from "./hostEndpoints";
 import { ElectricalWorld } from "./electricalWorld";
 import { STATUS, FRAME_AT } from "../contract/live";
-import { randomFrom } from "../optimisation/random";
-import { GOOD_LINE, type LineTrouble } from "./lineTrouble";
-import type { PartOwners, PartRuntimes, PartWatch } from "./partRuntimes";
+import type { PartWatch } from "./partRuntimes";
 import { BANKS, type Runtime, type RuntimeHost, startRuntime } from "./runtime";
 
 /** A report as it left the device. */
@@ -74,9 +72,6 @@ const STATE_MS = 5;
 /** From the device's call until the bus runs again: a host holds its signal for at least so long (USB 2.0, section 7.1.7.7). */
 const RESUME_MS = 20;
 
-/** What is damaged on the line between parts is the same in every run. */
-const LINE_SEED = 64;
-
 /** So many bits are read behind the last one of a pad port. */
 const BEHIND_PLUG = 2;
 
@@ -118,26 +113,20 @@ export class Device {
   private isHostAsleep = false;
   /** When a host that was called is awake. */
   private wakesAtMs: number | null = null;
-  private readonly endpoints: HostEndpoints;
+  protected readonly endpoints: HostEndpoints;
   private isScanning = false;
   private lateUntilMs = 0;
   private scannedMs = 0;
-  private readonly owners: PartOwners | null;
-  private pair: PartRuntimes | null = null;
-  private pluggedIn: number | null = 0;
-  private lineTrouble = GOOD_LINE;
 
   constructor(
     private readonly design: Design,
-    private readonly tables: Uint8Array,
-    parts: DeviceParts,
-    private readonly watch: DeviceWatch,
+    protected readonly tables: Uint8Array,
+    protected readonly parts: DeviceParts,
+    protected readonly watch: DeviceWatch,
     bounce: Bounce | null = null,
     /** What live changes kept before. */
     kept?: Uint8Array,
     noise: Noise | null = null,
-    /** What two parts run in; needed where the design has several controllers. */
-    private readonly Pair: typeof PartRuntimes | null = null,
   ) {
     this.endpoints = new HostEndpoints(parts.endpoints, (kind, bytes) =>
       this.watch.report?.({ atMs: this.nowMs, interface: kind, bytes }),
@@ -146,12 +135,16 @@ export class Device {
     this.scan = parts.scan;
     this.edgeEncoders = parts.edgeEncoders;
     this.plugBits = parts.plug?.bits ?? 0;
-    this.owners = parts.owners;
     this.world = new ElectricalWorld(this.scan, derive(design).profile ?? ASSUMED_LEVELS);
     this.schedule = new ContactSchedule(bounce);
     this.tracks = new Tracks(parts.tracks);
     this.noisy = noise;
     this.runtime = this.start(kept);
+  }
+
+  /** What the firmware runs in. */
+  protected runIn(host: RuntimeHost, kept?: Uint8Array): Runtime {
+    return startRuntime(this.tables, host, kept);
   }
 
   private start(kept?: Uint8Array): Runtime {
@@ -164,41 +157,9 @@ export class Device {
       din: (bytes: Uint8Array) => this.watch.din?.(this.nowMs, bytes),
       segments: (chain: number, bytes: Uint8Array) => this.watch.segments?.(this.nowMs, chain, bytes),
     };
-    const { Pair, owners } = this;
-    const runtime = Pair && owners ? this.startParts(Pair, host, owners, kept) : startRuntime(this.tables, host, kept);
+    const runtime = this.runIn(host, kept);
     for (const encoder of this.edgeEncoders) this.tellEdge(runtime, encoder);
     return runtime;
-  }
-
-  /** A device of two parts, with the plug where it was. */
-  private startParts(
-    Pair: typeof PartRuntimes,
-    host: RuntimeHost,
-    owners: PartOwners,
-    kept?: Uint8Array,
-  ): PartRuntimes {
-    this.pair = new Pair(this.tables, host, owners, this.watch.parts ?? {}, randomFrom(LINE_SEED), kept);
-    this.pair.plugInto(this.pluggedIn);
-    this.pair.trouble = this.lineTrouble;
-    return this.pair;
-  }
-
-  /** Of a device of two parts: the plug is put into this one, or pulled (null). */
-  plugInto(part: number | null): void {
-    this.pluggedIn = part;
-    this.endpoints.forget();
-    this.pair?.plugInto(part);
-  }
-
-  /** What happens to the line between its parts. */
-  setLine(trouble: LineTrouble): void {
-    this.lineTrouble = trouble;
-    if (this.pair) this.pair.trouble = trouble;
-  }
-
-  /** Whether its parts hear each other; true where there is one. */
-  get isLineHeard(): boolean {
-    return this.pair?.isHeard() ?? true;
   }
 
   /** Moves a wiper: -1 to 1 from where it rests to its ends. @returns whether the firmware reads it */

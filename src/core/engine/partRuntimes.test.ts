@@ -3,7 +3,8 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { keysOf, loom, onTwo } from "../../../tests/support/twoParts";
 import { derive } from "../derived/derive";
 import { removePartLink } from "../edits/controllers";
-import type { Device, TimedReport } from "./device";
+import type { TimedReport } from "./device";
+import type { PairedDevice as Device } from "./pairedDevice";
 import { bringInlineRuntime } from "./inlineRuntime";
 import { deviceOf } from "./preparedDevice";
 

@@ -10,9 +10,10 @@ import { padPortOf } from "../firmware/padPort";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { tableBytes } from "../firmware/tables";
 import type { Bounce } from "./contactSchedule";
-import { Device, type DeviceWatch, type Noise } from "./device";
+import type { DeviceWatch, Noise } from "./device";
+import { PairedDevice } from "./pairedDevice";
 import type { DeviceParts } from "./deviceParts";
-import { type PartOwners, PartRuntimes } from "./partRuntimes";
+import type { PartOwners } from "./partRuntimes";
 
 /** How far the wipers of sensors come; a battery is full when nobody says otherwise. */
 export function tracksOf(design: Design, sensors: string[]): DeviceParts["tracks"] {
@@ -86,7 +87,7 @@ export function deviceOf(
   bounce: Bounce | null = null,
   kept?: Uint8Array,
   noise: Noise | null = null,
-): Device {
+): PairedDevice {
   const parts = devicePartsOf(design);
-  return new Device(design, tableBytes(parts.scan, design), parts, watch, bounce, kept, noise, PartRuntimes);
+  return new PairedDevice(design, tableBytes(parts.scan, design), parts, watch, bounce, kept, noise);
 }

@@ -13,7 +13,8 @@ import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
 import { patternWords } from "../keymap/segmentSigns";
-import type { Device, DeviceWatch, TimedReport } from "./device";
+import type { DeviceWatch, TimedReport } from "./device";
+import type { PairedDevice } from "./pairedDevice";
 import { deviceOf } from "./preparedDevice";
 import { notesHeard, takesLines } from "../hid/panelSettings";
 import { SocketReceiver } from "./socketReceiver";
@@ -268,7 +269,7 @@ const isFrame = (hex: string | undefined) => hex !== undefined && /^([0-9a-f]{2}
 const frameOf = (hex: string) => Uint8Array.from(hex.match(/../g) ?? [], (byte) => parseInt(byte, 16));
 
 /** What the computer and the board do, each in its way. */
-const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: SimulationEvent) => unknown> = {
+const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: PairedDevice, event: SimulationEvent) => unknown> = {
   reset: (device) => device.hostReset(),
   late: (device, { ms = 1 }) => device.late(ms),
   "power-cut": (device) => device.powerCut(),
@@ -289,7 +290,7 @@ const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: Device, event: 
   wake: (device) => device.hostSleeps(false),
 };
 
-function order(device: Device, design: Design, event: SimulationEvent) {
+function order(device: PairedDevice, design: Design, event: SimulationEvent) {
   const deed = Object.hasOwn(HOST_DEEDS, event.action)
     ? HOST_DEEDS[event.action as (typeof HOST_ACTIONS)[number]]
     : null;
@@ -303,7 +304,7 @@ function order(device: Device, design: Design, event: SimulationEvent) {
 }
 
 /** The contacts of a position close, all others of the control open. */
-function setTo(device: Device, design: Design, { control: name = "", position = "", atMs }: SimulationEvent) {
+function setTo(device: PairedDevice, design: Design, { control: name = "", position = "", atMs }: SimulationEvent) {
   const control = findControl(design, name)!;
   const closed = positionsOf(control)!.get(position)!;
   for (const { id } of movableEnds(control)) device.press(id, closed.includes(id), atMs);
@@ -357,7 +358,7 @@ const musicIn = (reports: TimedReport[]): SimulationResult["music"] =>
     .flatMap(({ atMs, bytes }) => musicEventsOf(bytes).map((event) => ({ atMs, words: musicEventWords(event) })));
 
 /** Events are ordered when their time comes, so that a later order for a contact can cancel the rest of an earlier bounce. */
-function run(device: Device, design: Design, { events, untilMs }: SimulationRequest) {
+function run(device: PairedDevice, design: Design, { events, untilMs }: SimulationRequest) {
   for (const event of [...events].sort((a, b) => a.atMs - b.atMs)) {
     device.runUntil(Math.min(event.atMs, untilMs));
     if (event.atMs < untilMs) order(device, design, event);

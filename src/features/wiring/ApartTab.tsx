@@ -28,8 +28,8 @@ export function ApartTab() {
   return (
     <>
       <Box fontSize="13px" color="var(--faint)" paddingTop="10px">
-        The controller lies on {apart.near.name}. What is added counts for the other part alone; pins are those of this
-        controller.
+        The {design.controllers.length > 1 ? "main " : ""}controller lies on {apart.near.name}. What is added counts for
+        the other part alone; pins are those of this controller.
       </Box>
       {design.controllers.length > 1 && <LinksSection design={design} />}
       {apart.far.map((part) => (

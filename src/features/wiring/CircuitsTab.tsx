@@ -4,6 +4,7 @@ import { later } from "@/ui/pieces/later";
 import { Box } from "@chakra-ui/react";
 import { circuitKindOf } from "@/core/circuits";
 import { derive } from "@/core/derived/derive";
+import { halfName } from "@/core/derived/halfName";
 import type { MatrixShape } from "@/core/matrix/planReadingOrder";
 import type { Design } from "@/core/document/schema";
 import { factsOf } from "@/core/findings/facts";
@@ -92,6 +93,7 @@ function CircuitList({ design, openId }: { design: Design; openId: string | null
                   ? `, ${counted(builtCircuits[nth].chips.length, "added part")}`
                   : ""}
                 , {counted(builtCircuits[nth].nets.filter(({ need }) => need !== null).length, "pin")}
+                {design.controllers.length > 1 && `, ${halfName(design, derive(design).servedBy(circuit) ?? "")}`}
               </Box>
             </button>
           </li>

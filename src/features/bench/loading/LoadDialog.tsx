@@ -10,12 +10,14 @@ import { Dialog } from "@/ui/pieces/Dialog";
 import { CompileSheet } from "./CompileSheet";
 import { ImageSheet } from "./ImageSheet";
 import { NoController } from "./NoController";
+import { PartsSheet } from "./PartsSheet";
 import { PythonSheet } from "./PythonSheet";
 
 /** Takes a person from the finished plan to a device that reports, on the controller that was chosen. */
 export function LoadDialog({ onClose }: { onClose: () => void }) {
   const design = useDesign();
-  const { profile } = derive(design);
+  const isInParts = design.controllers.length > 1;
+  const profile = isInParts ? null : derive(design).profile;
   useEffect(() => forgetLoading, []);
   // A board that is half written is not left by accident: Stop comes first.
   const isRunning = useLoading(({ loading }) => loading.state === "running");
@@ -23,7 +25,7 @@ export function LoadDialog({ onClose }: { onClose: () => void }) {
   const way = profile && loadWayOf(profile);
   return (
     <Dialog
-      title={`Load ${design.name} into its controller`}
+      title={`Load ${design.name} into its ${isInParts ? "controllers" : "controller"}`}
       open
       onClose={close}
       wide
@@ -33,7 +35,8 @@ export function LoadDialog({ onClose }: { onClose: () => void }) {
         </PlainButton>
       }
     >
-      {!profile && <NoController onClose={onClose} />}
+      {isInParts && <PartsSheet />}
+      {!profile && !isInParts && <NoController onClose={onClose} />}
       {profile && way === "image" && <ImageSheet profile={profile} />}
       {profile && way === "python" && <PythonSheet profile={profile} />}
       {profile && way === "compile" && <CompileSheet profile={profile} />}
