@@ -6,8 +6,8 @@ from tables import TABLES
 
 host = hardware.Host()
 lines = hardware.Lines()
-runtime = Runtime(TABLES, lines, host.send, hardware.Kept())
-live = runtime.live
+runtime = Runtime(TABLES, lines, host.send, hardware.Kept(), hardware.plan.PART)
+in_parts = runtime.link.there
 has_panel = runtime.panel.is_declared
 has_lines = runtime.lines.there
 hears = runtime.heard.there
@@ -23,6 +23,9 @@ while True:
     told_ms = now_ms
     if host.came_anew():
         runtime.host_reset()
+    if in_parts:
+        runtime.link.set_up(host.is_set_up)
+        runtime.link.take(lines.from_other())
     if host.is_asleep != is_asleep:
         is_asleep = host.is_asleep
         runtime.host_sleeps(is_asleep)
@@ -41,10 +44,11 @@ while True:
         answer = lines.radio_answer()
         if answer is not None:
             runtime.radio_answered(answer)
-    question = None if live.is_working else host.question()
+    question = None if runtime.live.is_working else host.question()
     if question:
-        live.ask(question)
+        runtime.live.ask(question)
     runtime.scan(elapsed_ms)
+    live = runtime.live
     if live.is_answered and host.answer(live.frame):
         live.is_answered = False
     lines.show()

@@ -20,6 +20,9 @@ from device.contract import (
     KEEP_UNTIL_OFF,
     KEPT_BYTES,
     KEPT_KEYMAP,
+    LINK_AROUND,
+    LINK_BITS_A_SECOND,
+    LINK_MOST,
     NO_SEAL,
     PACKED_FRAME_BYTES,
     REPORT_KEYBOARD,
@@ -80,6 +83,7 @@ class Host:
         self.out = usb_midi.ports[1] if plan.PLAYS_MUSIC else None
         self.unsent = b""  # the rest of events that the port took in part
         self.was_connected = False
+        self.is_set_up = False  # since it has power a computer has known it
         self.is_asleep = False
 
     def send(self, kind, report):
@@ -145,6 +149,7 @@ class Host:
         if connected == self.was_connected:
             return False
         self.was_connected = connected
+        self.is_set_up = True
         self.is_asleep = not connected
         return connected
 
@@ -207,6 +212,13 @@ class Kept:
             file.write(unsealed)
         with open(self.file_of(slot), "r+b") as file:
             file.write(bytes([SEAL]))
+
+
+def part_line(tx, rx):
+    """The serial line to the device's other part."""
+    room = 2 * (LINK_MOST + LINK_AROUND)
+    pins = [getattr(board, name) for name in (tx, rx)]
+    return busio.UART(*pins, baudrate=LINK_BITS_A_SECOND, timeout=0, receiver_buffer_size=room)
 
 
 def open_bus(scl, sda, hz):
@@ -405,7 +417,7 @@ class Lines:
 
     def __init__(self):
         pins = self.pins = Pins()
-        self.strobes = [(pins.input(name, sensed), sensed) for name, sensed in plan.STROBES]
+        self.strobes = [(name and pins.input(name, sensed), sensed) for name, sensed in plan.STROBES]
         self.parts = [PARTS[sort](pins, *rest) for sort, *rest in plan.PARTS]
         self.catching = [part for part in self.parts if hasattr(part, "catch")]
         self.showing = [part for part in self.parts if hasattr(part, "show")]
@@ -415,9 +427,10 @@ class Lines:
         self.lamps = [self.lamp_at(*one) for one in plan.LAMPS]
         self.sensors = [self.sensor(*one) for one in plan.SENSORS]
         self.sensed = 0
-        self.chains = [self.pins.output(name) for name in plan.CHAINS]
-        self.segment_chains = [SegmentPins(pins, *one) for one in plan.SEGMENT_CHAINS]
-        self.displays = [DisplayBus(pins, *one) for one in plan.DISPLAYS]
+        self.chains = [name and self.pins.output(name) for name in plan.CHAINS]
+        self.segment_chains = [one[0] and SegmentPins(pins, *one) for one in plan.SEGMENT_CHAINS]
+        self.displays = [one[0] is not None and DisplayBus(pins, *one) for one in plan.DISPLAYS]
+        self.line = plan.LINE and part_line(*plan.LINE)
         self.transmitter = plan.TRANSMITTER and busio.UART(getattr(board, plan.TRANSMITTER), None, baudrate=DIN_BAUD)
         self.pairs = [one for one in self.lamps if isinstance(one, Pair)]
         self.pair = 0
@@ -426,11 +439,15 @@ class Lines:
         """What a line's level is asked of."""
         if sort == "part":
             return (self.parts[place].levels, bit)
+        if sort == "away":
+            return ([True], 0)
         return (self.pins.input(place, sort != "held"), sort == "held")
 
     def lamp_at(self, sort, place, more=None):
         if sort == "part":
             return (self.parts[place], more)
+        if sort == "away":
+            return None
         if sort == "pair":
             return Pair(self.pins, place, more)
         if sort == "tone":
@@ -439,6 +456,8 @@ class Lines:
 
     def sensor(self, name, selects, channel):
         """A pin's reader, and the select pins that are high for the channel."""
+        if name is None:
+            return None
         if name not in self.readers:
             self.readers[name] = analogio.AnalogIn(getattr(board, name))
         high = [self.pins.output(one) for bit, one in enumerate(selects) if channel >> bit & 1]
@@ -447,6 +466,8 @@ class Lines:
     def sense(self, sensor):
         """Reads at once, and tells what was read the time before: so all boards are as quick to tell."""
         before = self.sensed
+        if not self.sensors[sensor]:
+            return before
         reader, high = self.sensors[sensor]
         for pin in high:
             pin.value = True
@@ -482,6 +503,8 @@ class Lines:
 
     def lamp(self, line, on):
         place = self.lamps[line]
+        if place is None:
+            return
         if isinstance(place, Pair):
             place.is_lit = on
         elif place[1] is None:
@@ -490,17 +513,28 @@ class Lines:
             place[0].lamp(place[1], on)
 
     def lights(self, chain, told):
-        send_lights(self.chains[chain], told)
+        if self.chains[chain]:
+            send_lights(self.chains[chain], told)
 
     def segments(self, chain, frame):
-        self.segment_chains[chain].shift(frame)
+        if self.segment_chains[chain]:
+            self.segment_chains[chain].shift(frame)
 
     def display(self, display, frame):
-        self.displays[display].write(frame)
+        if self.displays[display]:
+            self.displays[display].write(frame)
 
     def din(self, told):
         """The interpreter waits until they have left: nearly a millisecond for three."""
         self.transmitter.write(told)
+
+    def link(self, frame):
+        """The interpreter waits until it has left: a millisecond for 25 bytes."""
+        self.line.write(frame)
+
+    def from_other(self):
+        """What came over the line from the device's other part since the last call."""
+        return self.line.read(self.line.in_waiting) if self.line and self.line.in_waiting else b""
 
     def radio(self, packet):
         return radio_port.send_packet(packet)

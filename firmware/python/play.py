@@ -14,6 +14,9 @@ Lines of a script (the same as those of the C archive):
   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
   MS line BYTES               these came over the serial port (hex)
   MS heard BYTES              the computer plays an event: its packet of four bytes (hex)
+  MS part NUMBER              which part of a device of two this is, from 0; before all else
+  MS setup 1|0                a computer has set this part up, or no longer
+  MS linked BYTES             these came over the line from the other part (hex)
   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
   MS reset                    the bus is reset: the host knows nothing any more
   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
@@ -46,6 +49,7 @@ class Bench:
         self.taken_ms = {}
         self.bytes = bytearray([NO_SEAL] * KEPT_BYTES)
         self.now_ms = self.late_until_ms = 0
+        self.part, self.is_set_up = 0, False
         self.start()
 
     def start(self):
@@ -56,7 +60,8 @@ class Bench:
         self.is_busy = self.is_asleep = False
         self.held = {}  # what waits on each endpoint while the host does not ask
         self.scans_left = 0  # scans until a byte is kept
-        self.runtime = Runtime(TABLES, self, self.send, self)
+        self.runtime = Runtime(TABLES, self, self.send, self, self.part)
+        self.runtime.link.set_up(self.is_set_up)
 
     # What is kept.
 
@@ -106,6 +111,9 @@ class Bench:
     def display(self, display, frame):
         self.tell("%d display %d %s" % (self.now_ms, display, frame.hex()))
 
+    def link(self, frame):
+        self.tell("%d link %s" % (self.now_ms, frame.hex()))
+
     def din(self, told):
         self.tell("%d din %s" % (self.now_ms, told.hex()))
 
@@ -114,6 +122,8 @@ class Bench:
         return True
 
     def send(self, kind, report):
+        if self.runtime.link.there and not self.is_set_up:
+            return False
         if self.is_asleep:
             return is_movement(kind, report)
         at = self.over.get(kind, kind)
@@ -193,6 +203,17 @@ class Bench:
 
     def do_heard(self, ms, event):
         self.runtime.heard.take(bytes.fromhex(event)[1:])
+
+    def do_part(self, ms, number):
+        self.part = int(number)
+        self.start()
+
+    def do_setup(self, ms, value):
+        self.is_set_up = value == "1"
+        self.runtime.link.set_up(self.is_set_up)
+
+    def do_linked(self, ms, told):
+        self.runtime.link.take(bytes.fromhex(told))
 
     def do_answer(self, ms, told):
         self.runtime.radio_answered(bytes.fromhex(told))

@@ -46,9 +46,14 @@ void ov_host_locks(uint8_t value) {
   locks_changed = 1;
 }
 
-void ov_host_sleeps(uint8_t sleeps) {
+void ov_lamps_sleep(uint8_t sleeps) {
   ov_asleep = sleeps;
   locks_changed = 1;
+}
+
+void ov_host_sleeps(uint8_t sleeps) {
+  ov_link_sleeps(sleeps);
+  ov_lamps_sleep(sleeps);
 }
 
 #if OV_WITH_LINK

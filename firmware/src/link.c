@@ -7,15 +7,21 @@
 
 #if OV_WITH_LINK
 
+/* It is done once a scan, and what it does is little: room in flash counts for more here than speed. */
+#if defined(__AVR__) && !defined(__OPTIMIZE_SIZE__)
+#pragma GCC optimize("Os")
+#endif
+
 enum { FLAGS };
 
 uint8_t ov_is_far;
 static uint8_t there;      /* the longest frame, 0: this device has one part */
 static uint8_t part;       /* which this is */
 static uint8_t configured; /* a computer has set it up */
+static uint8_t sleeps;     /* that computer */
 static uint8_t hosts;      /* this part speaks with the computer */
 static uint8_t is_heard;   /* the other one tells */
-static uint8_t other_hosts;
+static uint8_t other_hosts, other_sleeps; /* it speaks with a computer, which sleeps */
 
 static uint8_t *sent, *other, *received; /* the last frame sent, and taken; and one that comes */
 static uint8_t *counted;                 /* steps: of its own knobs all, of the others those that were told */
@@ -25,26 +31,31 @@ static uint8_t since_ms, silent_ms;
 static uint8_t missed; /* frames, by their numbers */
 static uint8_t flags; /* of the next frame: its number, and whether counts begin anew */
 
-static uint8_t end_of(uint8_t which, uint8_t field) {
-  return ov_table_byte((uint16_t)(ov_table_word(OV_AT_PART_TABLE) + OV_PART_ENTRY_BYTES * which + field));
-}
-static uint8_t first_of(uint8_t which, uint8_t field) { return which ? end_of((uint8_t)(which - 1u), field) : 0; }
-static uint8_t count_of(uint8_t which, uint8_t field) { return (uint8_t)(end_of(which, field) - first_of(which, field)); }
+/* What a part has, by OV_PART_AT_: its first and how many; and where in a frame of its what begins, and how long that is while the other one speaks with the computer, and while it does. */
+struct share {
+  uint8_t first[OV_PART_ENTRY_BYTES], count[OV_PART_ENTRY_BYTES];
+  uint8_t steps, levels, state, length, host_length;
+};
+static struct share own, far;
 
-uint8_t ov_part_first(uint8_t field) { return there ? first_of(part, field) : 0; }
-uint8_t ov_part_end(uint8_t field, uint8_t all) { return there ? end_of(part, field) : all; }
+static void measure(struct share *share, uint8_t which) {
+  uint16_t entry = (uint16_t)(ov_table_word(OV_AT_PART_TABLE) + OV_PART_ENTRY_BYTES * which);
+  uint8_t field;
+  for (field = 0; field < OV_PART_ENTRY_BYTES; field++) {
+    uint8_t first = which ? ov_table_byte((uint16_t)(entry - OV_PART_ENTRY_BYTES + field)) : 0;
+    share->first[field] = first;
+    share->count[field] = (uint8_t)(ov_table_byte((uint16_t)(entry + field)) - first);
+  }
+  share->steps = (uint8_t)(1u + ((share->count[OV_PART_AT_SWITCHES] + 7u) >> 3));
+  share->levels = (uint8_t)(share->steps + share->count[OV_PART_AT_ENCODERS]);
+  share->state = (uint8_t)(share->levels + (OV_WITH_AXES ? 2u * share->count[OV_PART_AT_SENSORS] : 0u));
+  share->length = share->state;
+  share->host_length = (uint8_t)(share->state + OV_LINK_STATE_BYTES + ov_table_byte(OV_AT_ENCODERS) + ov_panel_bytes());
+}
+
+uint8_t ov_part_first(uint8_t field) { return there ? own.first[field] : 0; }
+uint8_t ov_part_end(uint8_t field, uint8_t all) { return there ? (uint8_t)(own.first[field] + own.count[field]) : all; }
 #define OTHER ((uint8_t)(part ^ 1u))
-
-static uint8_t contact_bytes(uint8_t which) { return (uint8_t)((count_of(which, OV_PART_AT_SWITCHES) + 7u) >> 3); }
-static uint8_t steps_at(uint8_t which) { return (uint8_t)(1u + contact_bytes(which)); }
-static uint8_t levels_at(uint8_t which) { return (uint8_t)(steps_at(which) + count_of(which, OV_PART_AT_ENCODERS)); }
-static uint8_t state_at(uint8_t which) {
-  return (uint8_t)(levels_at(which) + (OV_WITH_AXES ? 2u * count_of(which, OV_PART_AT_SENSORS) : 0u));
-}
-static uint8_t length_of(uint8_t which, uint8_t tells_state) {
-  uint8_t state = (uint8_t)(OV_LINK_STATE_BYTES + ov_table_byte(OV_AT_ENCODERS) + ov_panel_bytes());
-  return (uint8_t)(state_at(which) + (tells_state ? state : 0));
-}
 
 uint16_t ov_link_need(void) { return OV_LINK_NEED(ov_table_byte(OV_AT_LINK_MOST), ov_table_byte(OV_AT_ENCODERS)); }
 
@@ -52,7 +63,11 @@ uint16_t ov_link_need(void) { return OV_LINK_NEED(ov_table_byte(OV_AT_LINK_MOST)
 void ov_link_open(void) {
   there = ov_table_byte(OV_AT_PARTS) ? ov_table_byte(OV_AT_LINK_MOST) : 0;
   part = there ? ov_hal_part() : 0;
-  hosts = is_heard = other_hosts = ov_is_far = silent_ms = flags = 0;
+  if (there) {
+    measure(&own, part);
+    measure(&far, OTHER);
+  }
+  hosts = sleeps = is_heard = other_hosts = other_sleeps = ov_is_far = silent_ms = flags = 0;
 }
 
 /* Whenever it starts, also because it speaks with the computer now, or no longer: counts begin anew. */
@@ -65,9 +80,15 @@ void ov_link_init(void) {
   is_first = 1;
   since_ms = OV_LINK_EVERY_MS;
   flags ^= OV_LINK_FLAG_ANEW;
+  if (sleeps) ov_lamps_sleep(1);
 }
 
-void ov_host_configured(uint8_t is) { configured = is; }
+void ov_host_configured(uint8_t is) {
+  configured = is;
+  if (!is) sleeps = 0;
+}
+
+void ov_link_sleeps(uint8_t is) { sleeps = is; }
 uint8_t ov_link_is_set_up(void) { return configured; }
 
 /* What was stuffed, as it was: in place. @returns its length, 0: it is none */
@@ -92,7 +113,7 @@ static uint8_t is_good(uint8_t length) {
   for (at = 0; at < length; at++) crc = ov_crc_add(crc, received[at]);
   if (received[length] != (uint8_t)(crc >> 8) || received[length + 1u] != (uint8_t)crc) return 0;
   if (((received[FLAGS] & OV_LINK_FLAG_PART) != 0) != OTHER) return 0;
-  return (uint8_t)(length == length_of(OTHER, received[FLAGS] & OV_LINK_FLAG_HOST));
+  return (uint8_t)(length == (received[FLAGS] & OV_LINK_FLAG_HOST ? far.host_length : far.length));
 }
 
 static void take(uint8_t length) {
@@ -101,10 +122,11 @@ static void take(uint8_t length) {
   at = (uint8_t)(received[FLAGS] ^ other[FLAGS]);
   if (is_heard && (at & OV_LINK_FLAG_ANEW)) is_first = differs = (uint8_t)(is_first | 2u);
   if (is_heard) missed = (uint8_t)(missed + ((received[FLAGS] - other[FLAGS] - 1u) & OV_LINK_FLAG_SEQUENCE));
-  length = length_of(OTHER, received[FLAGS] & OV_LINK_FLAG_HOST);
+  length = received[FLAGS] & OV_LINK_FLAG_HOST ? far.host_length : far.length;
   for (at = 1; at < length; at++) differs |= (uint8_t)(received[at] != other[at]);
   for (at = 0; at < length; at++) other[at] = received[at];
   other_hosts = (uint8_t)((other[FLAGS] & OV_LINK_FLAG_HOST) != 0);
+  other_sleeps = (uint8_t)(other_hosts && (other[far.state + OV_LINK_STATE_SHOWN] & OV_LINK_SHOWN_ASLEEP));
   silent_ms = 0;
   is_heard = 1;
   is_fresh |= differs;
@@ -121,12 +143,15 @@ void ov_link_byte(uint8_t byte) {
   if (length < there + OV_LINK_AROUND) take(length);
 }
 
-/* Who is set up first speaks with the computer; where both came to do so while they did not hear each other, the first part goes on.
+/* Who is set up first speaks with the computer; where both came to do so while they did not hear each other, the first part goes on. One whose
+ * computer sleeps gives way to one whose computer does not: a part whose plug was pulled and that the other one feeds cannot tell that from sleep.
  * @returns whether it is another than before */
 static uint8_t decide(void) {
   uint8_t was = ov_is_far;
-  if (!configured || (other_hosts && part > 0)) hosts = 0;
+  if (!configured) hosts = 0;
   else if (!other_hosts) hosts = 1;
+  else if (other_sleeps != (sleeps != 0)) hosts = (uint8_t)!sleeps;
+  else if (part > 0) hosts = 0;
   ov_is_far = (uint8_t)(other_hosts && !hosts);
   return (uint8_t)(was != ov_is_far);
 }
@@ -137,9 +162,9 @@ uint8_t ov_link_pass(uint8_t elapsed_ms) {
   silent_ms = (uint8_t)(silent_ms > OV_NONE - elapsed_ms ? OV_NONE : silent_ms + elapsed_ms);
   since_ms = (uint8_t)(since_ms > OV_NONE - elapsed_ms ? OV_NONE : since_ms + elapsed_ms);
   if (is_heard && silent_ms >= OV_LINK_QUIET_MS) {
-    uint8_t at = contact_bytes(OTHER);
-    is_heard = other_hosts = 0;
-    for (; at > 0; at--) other[at] = 0;
+    uint8_t at = far.steps;
+    is_heard = other_hosts = other_sleeps = 0;
+    while (--at > 0) other[at] = 0;
     is_pending = 1;
     is_first |= 2u;
   }
@@ -155,7 +180,7 @@ static uint8_t bit_at(const uint8_t *bytes, uint8_t nth) {
 
 /* Contacts of the other part that are not as they were; some wait for the next scan when there are many. */
 static void tell_contacts(void) {
-  uint8_t first = first_of(OTHER, OV_PART_AT_SWITCHES), nth = count_of(OTHER, OV_PART_AT_SWITCHES);
+  uint8_t first = far.first[OV_PART_AT_SWITCHES], nth = far.count[OV_PART_AT_SWITCHES];
   uint8_t how = is_heard ? (is_first & 1u ? OV_TOLD_FIRST : OV_TOLD) : OV_TOLD_LOST;
   is_pending = 0;
   while (nth-- > 0) {
@@ -164,15 +189,15 @@ static void tell_contacts(void) {
 }
 
 void ov_link_keep(uint8_t *closed) {
-  uint8_t first = first_of(part, OV_PART_AT_SWITCHES), count = count_of(part, OV_PART_AT_SWITCHES), nth;
-  for (nth = 0; nth < contact_bytes(part); nth++) closed[nth] = 0;
+  uint8_t first = own.first[OV_PART_AT_SWITCHES], count = own.count[OV_PART_AT_SWITCHES], nth;
+  for (nth = 0; nth < own.steps; nth++) closed[nth] = 0;
   for (nth = 0; nth < count; nth++) {
     if (ov_switch_closed((uint8_t)(first + nth))) closed[nth >> 3] |= ov_flash_byte(ov_bits + (nth & 7u));
   }
 }
 
 void ov_link_found(const uint8_t *closed) {
-  uint8_t first = first_of(part, OV_PART_AT_SWITCHES), count = count_of(part, OV_PART_AT_SWITCHES), nth;
+  uint8_t first = own.first[OV_PART_AT_SWITCHES], count = own.count[OV_PART_AT_SWITCHES], nth;
   for (nth = 0; nth < count; nth++) {
     if (bit_at(closed, nth)) ov_switch_told((uint8_t)(first + nth), 1, OV_TOLD_FIRST);
   }
@@ -182,9 +207,9 @@ void ov_link_found(const uint8_t *closed) {
 
 /* Steps since the last frame, at most as many as tell their direction. */
 static void tell_steps(void) {
-  uint8_t e = first_of(OTHER, OV_PART_AT_ENCODERS), end = end_of(OTHER, OV_PART_AT_ENCODERS);
-  const uint8_t *told = other + steps_at(OTHER);
-  for (; e < end; e++, told++) {
+  uint8_t e = far.first[OV_PART_AT_ENCODERS], left_over = far.count[OV_PART_AT_ENCODERS];
+  const uint8_t *told = other + far.steps;
+  for (; left_over > 0; left_over--, e++, told++) {
     int8_t left = (int8_t)(*told - counted[e]);
     counted[e] = *told;
     if (is_first || ov_is_far) continue;
@@ -195,18 +220,18 @@ static void tell_steps(void) {
 
 /* What the part that speaks with the computer shows. */
 static void show_state(void) {
-  const uint8_t *state = other + state_at(OTHER);
+  const uint8_t *state = other + far.state;
   uint8_t encoders = ov_table_byte(OV_AT_ENCODERS), shown = state[OV_LINK_STATE_SHOWN], nth, *place;
   ov_layers_told((uint16_t)(state[OV_LINK_STATE_LAYERS] | (uint16_t)(state[OV_LINK_STATE_LAYERS + 1] << 8)), state[OV_LINK_STATE_DEFAULT]);
   ov_host_locks((uint8_t)(shown & OV_LINK_SHOWN_LOCKS));
-  ov_host_sleeps((uint8_t)((shown & OV_LINK_SHOWN_ASLEEP) != 0));
+  ov_lamps_sleep((uint8_t)((shown & OV_LINK_SHOWN_ASLEEP) != 0));
   state += OV_LINK_STATE_BYTES;
   for (nth = 0; nth < encoders; nth++) ov_encoder_show(nth, *state++);
   place = ov_panel_bytes() ? ov_panel_place() : 0;
   for (nth = 0; nth < ov_panel_bytes(); nth++) place[nth] = state[nth];
 }
 
-uint8_t ov_link_shown(void) { return ov_is_far ? other[state_at(OTHER) + OV_LINK_STATE_SHOWN] : 0; }
+uint8_t ov_link_shown(void) { return ov_is_far ? other[far.state + OV_LINK_STATE_SHOWN] : 0; }
 
 /* Behind its own switches. */
 void ov_link_take(void) {
@@ -230,18 +255,18 @@ void ov_link_step(uint8_t e, uint8_t back) {
 #if OV_WITH_AXES
 /* A reading: noted where it is this part's own, else as the other told it; at rest where it tells nothing. */
 uint16_t ov_link_reading(uint8_t n, uint16_t reading) {
-  uint8_t first = first_of(part, OV_PART_AT_SENSORS);
+  uint8_t nth = (uint8_t)(n - own.first[OV_PART_AT_SENSORS]);
   uint8_t *place;
   if (!there) return reading;
-  if (n >= first && n < end_of(part, OV_PART_AT_SENSORS)) {
-    place = sent + levels_at(part) + 2u * (uint8_t)(n - first);
+  if (nth < own.count[OV_PART_AT_SENSORS]) {
+    place = sent + own.levels + 2u * nth;
     if (place[0] != (uint8_t)reading || place[1] != (uint8_t)(reading >> 8)) flags |= OV_LINK_DIFFERS;
     place[0] = (uint8_t)reading;
     place[1] = (uint8_t)(reading >> 8);
     return reading;
   }
   if (!is_heard) return ov_table_word((uint16_t)(ov_table_word(OV_AT_SENSOR_TABLE) + OV_SENSOR_BYTES * n + OV_SENSOR_AT_CENTRE));
-  place = other + levels_at(OTHER) + 2u * (uint8_t)(n - first_of(OTHER, OV_PART_AT_SENSORS));
+  place = other + far.levels + 2u * (uint8_t)(n - far.first[OV_PART_AT_SENSORS]);
   return (uint16_t)(place[0] | (uint16_t)(place[1] << 8));
 }
 #endif
@@ -253,11 +278,11 @@ static uint8_t put(uint8_t at, uint8_t byte) {
 }
 
 static uint8_t put_contacts(void) {
-  uint8_t sw = first_of(part, OV_PART_AT_SWITCHES), end = end_of(part, OV_PART_AT_SWITCHES), at = 1, byte = 0, bit = 1;
-  for (; sw < end; sw++) {
+  uint8_t sw = own.first[OV_PART_AT_SWITCHES], left = own.count[OV_PART_AT_SWITCHES], at = 1, byte = 0, bit = 1;
+  for (; left > 0; left--, sw++) {
     if (ov_switch_closed(sw)) byte |= bit;
     bit = (uint8_t)(bit << 1);
-    if (bit && sw + 1u < end) continue;
+    if (bit && left > 1) continue;
     at = put(at, byte);
     byte = 0;
     bit = 1;
@@ -279,10 +304,10 @@ static void put_state(uint8_t at) {
 
 /* The frame as it is now. @returns its length */
 static uint8_t look(void) {
-  uint8_t at = put_contacts(), e = first_of(part, OV_PART_AT_ENCODERS);
-  for (; e < end_of(part, OV_PART_AT_ENCODERS); e++) at = put(at, counted[e]);
-  if (hosts) put_state(state_at(part));
-  return length_of(part, hosts);
+  uint8_t at = put_contacts(), e = own.first[OV_PART_AT_ENCODERS], left = own.count[OV_PART_AT_ENCODERS];
+  for (; left > 0; left--, e++) at = put(at, counted[e]);
+  if (hosts) put_state(own.state);
+  return hosts ? own.host_length : own.length;
 }
 
 /* With its check value, stuffed. */

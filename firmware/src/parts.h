@@ -111,6 +111,7 @@ void ov_link_open(void);
 void ov_link_init(void);
 uint16_t ov_link_need(void);
 uint8_t ov_link_is_set_up(void);
+void ov_link_sleeps(uint8_t sleeps); /* the computer that this part is in */
 uint8_t ov_link_pass(uint8_t elapsed_ms);
 void ov_link_keep(uint8_t *closed);        /* its own contacts, before it starts anew */
 void ov_link_found(const uint8_t *closed); /* and after that */
@@ -131,6 +132,7 @@ static inline void ov_link_open(void) {}
 static inline void ov_link_init(void) {}
 static inline uint16_t ov_link_need(void) { return 0; }
 static inline uint8_t ov_link_is_set_up(void) { return 0; }
+static inline void ov_link_sleeps(uint8_t sleeps) { (void)sleeps; }
 static inline uint8_t ov_link_pass(uint8_t elapsed_ms) { (void)elapsed_ms; return 0; }
 static inline void ov_link_take(void) {}
 static inline void ov_link_step(uint8_t encoder, uint8_t back) { (void)encoder; (void)back; }
@@ -527,6 +529,7 @@ void ov_live_pass(uint8_t elapsed_ms);
 
 /* lamp.c */
 void ov_lamps_init(void);
+void ov_lamps_sleep(uint8_t sleeps);
 uint8_t ov_lamps_shown(void); /* locks, and whether it sleeps: OV_LINK_SHOWN_ */
 void ov_lamps_pass(uint8_t elapsed_ms);
 void ov_lamps_show(void);

@@ -8,12 +8,8 @@ static uint8_t ready;
 static uint8_t is_displays_turn; /* this scan works out no axis, so that a display can be written */
 
 /* The parts that keep two-byte things take theirs first, so that those lie even. */
-OV_RARELY static uint8_t start(void) {
-  uint8_t state = ov_tables_state();
-  ready = 0;
+OV_RARELY static void start(void) {
   if (OV_WITH_DISPLAYS) is_displays_turn = 0;
-  if (state != OV_START_READY) return state;
-  if (ov_arena_need() > ov_arena_bytes) return OV_START_NO_ROOM;
   ov_arena_open();
   ov_scan_init();
   ov_pulses_init();
@@ -54,13 +50,17 @@ OV_RARELY static uint8_t start(void) {
   ov_link_init();
   ov_reports_init();
   if (OV_WITH_LIVE) ov_live_init();
-  ready = 1;
-  return OV_START_READY;
 }
 
 uint8_t ov_init(void) {
+  uint8_t state = ov_tables_state();
+  ready = 0;
+  if (state != OV_START_READY) return state;
+  if (ov_arena_need() > ov_arena_bytes) return OV_START_NO_ROOM;
   ov_link_open();
-  return start();
+  start();
+  ready = 1;
+  return OV_START_READY;
 }
 
 /* It speaks with the computer now, or no longer: all begins anew but for its own contacts, and a computer that was told is told of it. */

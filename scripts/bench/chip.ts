@@ -117,7 +117,7 @@ export function chipRows(): Row[] {
       boardAt,
     ),
   );
-  const ram = IMAGE_VARIABLE_BYTES + IMAGE_ARENA_BYTES + stack;
+  const ram = Math.max(...Object.values(IMAGE_VARIABLE_BYTES)) + IMAGE_ARENA_BYTES + stack;
   const memory = row("finished image: RAM of variables, arena and the deepest stack seen", ram, "bytes", RAM_BYTES);
   return [
     ...whole,

@@ -22,8 +22,9 @@ async function aside<T>(work: (tasks: Remote<ExportingTasks>) => Promise<T>): Pr
 export const makeAside = (design: Design, id: string): Promise<Result<ExportedFile>> =>
   aside(async (tasks) => tasks.make(design, id));
 
-/** Makes a finished image in a thread of its own. */
-export const imageAside = (design: Design): Promise<Result<FlashImage>> => aside(async (tasks) => tasks.image(design));
+/** Makes a finished image of one of a design's parts in a thread of its own. */
+export const imageAside = (design: Design, part: number): Promise<Result<FlashImage>> =>
+  aside(async (tasks) => tasks.image(design, part));
 
 /** The sheets of a design's circuits, drawn in a thread of its own. */
 export const drawingAside = (design: Design) => aside(async (tasks) => tasks.drawing(design));

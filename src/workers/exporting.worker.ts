@@ -11,8 +11,8 @@ bringAllLanguages();
 /** Makes a file of a design; solids of large plates take many seconds. */
 const make = (design: Design, id: string) => artifactNamed(id)!.make(design);
 
-/** The finished image with its sizes, to be shown and loaded. */
-const image = (design: Design) => flashImage(design, usb8Code(design));
+/** The finished image of one of its parts with its sizes, to be shown and loaded. */
+const image = (design: Design, part: number) => flashImage(design, usb8Code(design), part);
 
 export const exportingTasks = { make, image, drawing: schematicPages };
 export type ExportingTasks = typeof exportingTasks;

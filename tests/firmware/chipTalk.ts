@@ -12,9 +12,12 @@ export class ChipTalk {
   /** Reports and whatever else it said, as they came. */
   readonly told: string[] = [];
 
-  /** @param args as imageFiles gives them */
-  constructor(host: string, args: string[]) {
-    this.program = spawn(host, [...args, "talk"]);
+  /**
+   * @param args as imageFiles gives them
+   * @param joined pipes from and to another chip, and whether a computer sets this one up
+   */
+  constructor(host: string, args: string[], joined: string[] = []) {
+    this.program = spawn(host, [...args, "talk", ...joined]);
     this.lines = createInterface(this.program.stdout)[Symbol.asyncIterator]();
   }
 

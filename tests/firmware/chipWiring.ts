@@ -23,11 +23,15 @@ const padded = <T>(list: T[], to: number, empty: T): T[] => [
 ];
 
 /** What lies around the 8-bit USB chip, for the simulated parts (chip/wiring.c). */
-export const chipWiring = (design: Design): string =>
-  wiringOf(design, (profileId, pad) => {
-    const pin = chipPinOf(profileId, pad);
-    return pin && `${pinBytes(pin)[0]} ${pin.bit}`;
-  });
+export const chipWiring = (design: Design, part = 0): string =>
+  wiringOf(
+    design,
+    (profileId, pad) => {
+      const pin = chipPinOf(profileId, pad);
+      return pin && `${pinBytes(pin)[0]} ${pin.bit}`;
+    },
+    part,
+  );
 
 /** What lies around a board with an interpreter (board/world.py). */
 export const boardWiring = (design: Design): string =>
@@ -36,22 +40,26 @@ export const boardWiring = (design: Design): string =>
 /** The same with the pads' own names. */
 export const padWiring = (design: Design): string => wiringOf(design, (_, pad) => pad);
 
-function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => string | null): string {
+/** What lies around one of the controllers; contacts, lamps and voltages keep the numbers that they have in the whole device. */
+function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => string | null, part = 0): string {
   const scan = scanTableOf(design);
-  const { signalNets, profile } = derive(design);
+  const { signalNets, netById, controllers } = derive(design);
+  const { profile, controller } = controllers[part];
+  const isOwn = (id: string) => netById.get(id)?.controllerId === controller.id;
   const numbers = new Map<string, number>();
   const net = (id: string) => {
     if (!numbers.has(id)) numbers.set(id, numbers.size);
     return numbers.get(id)!;
   };
   const lines: string[] = [`ground ${net("GND")}`];
-  for (const { id } of signalNets) {
+  for (const { id } of signalNets.filter(({ id: one }) => isOwn(one))) {
     const pad = design.pinPlan[id]?.pin;
     const pin = pad === undefined ? null : pinOf(profile!.id, pad);
     if (pin) lines.push(`pin ${net(id)} ${pin}`);
   }
   for (const { from, to, diode } of scan.conductors) lines.push(`contact ${net(from)} ${net(to)} ${diode ? 1 : 0}`);
-  const all = Object.entries(scan.access);
+  const own = Object.fromEntries(Object.entries(scan.access).filter(([id]) => isOwn(id)));
+  const all = Object.entries(own);
   const of = <By extends LineAccess["by"]>(by: By) =>
     all.filter(([, access]) => access.by === by) as [string, AccessBy<By>][];
   for (const [id] of of("held-pin")) lines.push(`held ${net(id)}`);
@@ -88,14 +96,14 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
       lines.push(`multiplexer ${selects.join(" ")} ${net(own[0][1].data)} ${own.map(([id]) => net(id)).join(" ")}`);
     }
   }
-  for (const set of accessSets(scan.access, "expander", (line) => `${line.scl} ${line.sda} ${line.address}`)) {
+  for (const set of accessSets(own, "expander", (line) => `${line.scl} ${line.sda} ${line.address}`)) {
     const [, { scl, sda, address }] = set[0];
     const nets: number[] = [];
     for (let bit = 0; bit < EXPANDER_LINES; bit++)
       nets.push(net(set.find(([, line]) => line.bit === bit)?.[0] ?? `nothing ${address} ${bit}`));
     lines.push(`expander ${net(scl)} ${net(sda)} ${address} ${nets.join(" ")}`);
   }
-  for (const bank of scan.ladders) {
+  for (const bank of scan.ladders.filter(({ line }) => isOwn(line))) {
     const { top } = scan.access[bank.rungs[0]] as AccessBy<"rung">;
     const powered = top === null ? -1 : net(top);
     lines.push(`ladder ${net(bank.line)} ${bank.pullDownOhm} ${powered} ${bank.rungOhms.join(" ")}`);
@@ -111,15 +119,16 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
   for (const id of scan.lampLines) {
     const access = scan.access[id];
     const at = (sign: string) => sign.charCodeAt(0);
-    if (Object.hasOwn(scan.tones, id)) lines.push(`lamp ${at("t")} ${net(id)} ${scan.tones[id]}`);
+    if (!isOwn(id)) lines.push(`lamp ${at("p")} ${net("nowhere")} 0`);
+    else if (Object.hasOwn(scan.tones, id)) lines.push(`lamp ${at("t")} ${net(id)} ${scan.tones[id]}`);
     else if (!access) lines.push(`lamp ${at("p")} ${net(id)} 0`);
     else if (access.by === "out-register") lines.push(`lamp ${at("r")} ${chains.indexOf(access.clock)} ${access.bit}`);
     else if (access.by === "pair") lines.push(`lamp ${at("x")} ${net(access.high)} ${net(access.low)}`);
   }
-  for (const chain of scan.chains) lines.push(`light ${net(chain.net)}`);
-  for (const { data, clock, select, drivers } of scan.segmentChains)
+  for (const chain of scan.chains.filter(({ net: id }) => isOwn(id))) lines.push(`light ${net(chain.net)}`);
+  for (const { data, clock, select, drivers } of scan.segmentChains.filter(({ data: id }) => isOwn(id)))
     lines.push(`segments ${net(data)} ${net(clock)} ${net(select)} ${drivers}`);
-  for (const { scl, sda, address, behind } of scan.displays)
+  for (const { scl, sda, address, behind } of scan.displays.filter(({ scl: id }) => isOwn(id)))
     lines.push(`display ${net(scl)} ${net(sda)} ${address} ${behind?.address ?? 0} ${behind ? 1 << behind.branch : 0}`);
   for (const id of socketNets(design)) lines.push(`transmitter ${net(id)}`);
   return `${lines.join("\n")}\n`;

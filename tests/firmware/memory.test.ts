@@ -2,7 +2,9 @@ import { describe, expect, it } from "vitest";
 import { arenaNeed, fixedRamBytes, ramNeed, stackBytes } from "@/core/firmware/capacity";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { recordScript } from "@/core/engine/script";
+import { chooseController } from "@/core/edits/pins";
 import { wiredDemos } from "../support/designs";
+import { loom, onTwo } from "../support/twoParts";
 import { withLive } from "./liveUse";
 import { buildAvr, buildSimulator, play, workFolder } from "./builds";
 import { readExample } from "./examples";
@@ -56,4 +58,25 @@ describe.each(all)("RAM of $name on the 8-bit core", (design) => {
   });
 
   it("stays below 2,000 bytes", () => expect(ramNeed(plan, design)).toBeLessThan(2000));
+});
+
+describe("RAM of a device of two parts on the 8-bit core", () => {
+  const design = onTwo(chooseController(loom, "small-5v-18"));
+  const plan = scanTableOf(design);
+  const folder = workFolder();
+  const image = buildAvr(design, folder);
+  const script = Array.from({ length: SEQUENCES }, (_, seed) => {
+    const run = recordScript(design, randomUse(design, seed));
+    if (!run.ok) throw new Error(JSON.stringify(run.problems));
+    return run.value.script;
+  }).join("");
+  const { notes } = play(buildSimulator(folder), [image.binary], script);
+  const stack = Number(/stack (\d+)/.exec(notes)![1]);
+
+  it("holds variables and a stack as the formulas say, and not many less", () => {
+    const own = image.ramBytes - arenaNeed(plan, design);
+    expect(own).toBeLessThanOrEqual(fixedRamBytes(plan, design));
+    expect(stack).toBeLessThanOrEqual(stackBytes(plan, design));
+    expect(ramNeed(plan, design) - image.ramBytes - stack).toBeLessThanOrEqual(60);
+  });
 });

@@ -3,7 +3,8 @@ import { bringInlineRuntime } from "@/core/engine/inlineRuntime";
 import type { PairedDevice as Device } from "@/core/engine/pairedDevice";
 import { randomFrom } from "@/core/optimisation/random";
 import { keysOf, loom, onTwo } from "../support/twoParts";
-import { buildNative, play, workFolder } from "./builds";
+import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
+import { barePython, playPython } from "./python";
 import { firstDifference } from "./firstDifference";
 import { joined } from "./recordedUses";
 import { recordParts } from "./partScripts";
@@ -11,6 +12,7 @@ import { recordParts } from "./partScripts";
 beforeAll(bringInlineRuntime);
 
 const SEEDS = 2000;
+const FEWER_SEEDS = 150;
 const design = onTwo(loom);
 const keys = keysOf(design).flat();
 
@@ -68,6 +70,23 @@ describe(`two parts in ${SEEDS} wild uses`, () => {
       const { output } = play(program, [], script);
       expect(firstDifference(output, expected), `part ${part}`).toBeNull();
       expect(expected.split("\n").length).toBeGreaterThan(100 * SEEDS);
+    }
+  });
+
+  it("give the same on the 8-bit core", () => {
+    const { binary } = buildAvr(design, folder);
+    const simulator = buildSimulator(folder);
+    for (const part of [0, 1]) {
+      const { script, expected } = joined(runs.slice(0, FEWER_SEEDS).map((both) => both[part]));
+      expect(firstDifference(play(simulator, [binary], script).output, expected), `part ${part}`).toBeNull();
+    }
+  });
+
+  it("give the same in Python", async () => {
+    const bare = await barePython(design);
+    for (const part of [0, 1]) {
+      const { script, expected } = joined(runs.slice(0, FEWER_SEEDS).map((both) => both[part]));
+      expect(firstDifference(playPython(bare, script).output, expected), `part ${part}`).toBeNull();
     }
   });
 });

@@ -8,7 +8,7 @@ import { padPortOf } from "@/core/firmware/padPort";
 import { edgeEncoders } from "@/core/firmware/edgeEncoders";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { clearPins } from "@/core/edits/pins";
-import { recordScript } from "@/core/engine/script";
+import { recordScript, recordScripts } from "@/core/engine/script";
 import { readDesignText } from "@/core/formats/readDesignText";
 import { artifactNamed } from "@/core/formats/registry";
 import { finishedPad, wiredDemos } from "../support/designs";
@@ -64,18 +64,17 @@ const isSampled = ({ body }: { body: string }) => {
   const { design } = readExample(body);
   // A pad port's clock is too quick for it: such a design is refused.
   if (padPortOf(design)) return false;
-  // Python serves one controller.
-  if (design.controllers.length > 1) return false;
   return edgeEncoders(design, scanTableOf(design)).length === 0;
 };
 
 describe("docs/device-behaviour.md in Python", () => {
   it.each(behaviourExamples.filter(isSampled))("$title", async ({ body }) => {
     const { design, events, untilMs } = readExample(body);
-    const run = recordScript(design, { events, untilMs });
+    const run = recordScripts(design, { events, untilMs });
     if (!run.ok) throw new Error(JSON.stringify(run.problems));
     const folder = await barePython(design);
-    expect(firstDifference(playPython(folder, run.value.script).output, run.value.expected)).toBeNull();
+    for (const { script, expected } of run.value)
+      expect(firstDifference(playPython(folder, script).output, expected)).toBeNull();
   });
 });
 

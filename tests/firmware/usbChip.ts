@@ -23,6 +23,7 @@ export function buildUsbHost(folder: string): string {
   const program = join(folder, "usb-host");
   const sources = [
     "host.c",
+    "joined.c",
     "endpoints.c",
     "wiring.c",
     "expanders.c",
@@ -40,16 +41,22 @@ export function buildUsbHost(folder: string): string {
 /**
  * Writes a design's whole flash and what lies around the chip. @returns the program's arguments
  * @param spoil what is done to the flash first
+ * @param part which of the design's controllers
  */
-export function imageFiles(design: Design, folder: string, spoil: (flash: Uint8Array) => void = () => {}): string[] {
-  const image = flashImage(design, usb8Code(design));
+export function imageFiles(
+  design: Design,
+  folder: string,
+  spoil: (flash: Uint8Array) => void = () => {},
+  part = 0,
+): string[] {
+  const image = flashImage(design, usb8Code(design), part);
   if (!image.ok) throw new Error(JSON.stringify(image.problems));
   const flash = new Uint8Array(FLASH_BYTES).fill(0xff);
   for (const { at, bytes } of image.value.parts) flash.set(bytes as Uint8Array, at);
   spoil(flash);
-  const [binary, wiring] = [join(folder, "flash.bin"), join(folder, "wiring.txt")];
+  const [binary, wiring] = [join(folder, `flash${part}.bin`), join(folder, `wiring${part}.txt`)];
   writeFileSync(binary, flash);
-  writeFileSync(wiring, chipWiring(design));
+  writeFileSync(wiring, chipWiring(design, part));
   return [usb8Processor(), binary, wiring];
 }
 

@@ -80,9 +80,14 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
-/* The simulated core is one part. */
-uint8_t ov_hal_part(void) { return 0; }
-void ov_hal_link(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
+static uint8_t part, set_up;
+uint8_t ov_hal_part(void) { return part; }
+
+void ov_hal_link(const uint8_t *bytes, uint8_t length) {
+  PORT(OV_PORT_LINK) = 1;
+  while (length-- > 0) PORT(OV_PORT_LIGHT_BYTE) = *bytes++;
+  PORT(OV_PORT_SEGMENTS_END) = 1;
+}
 
 void ov_hal_din(const uint8_t *bytes, uint8_t length) {
   PORT(OV_PORT_DIN) = 1;
@@ -118,6 +123,7 @@ static uint8_t asleep;
 
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) {
   uint8_t i;
+  if (OV_WITH_LINK && ov_table_byte(OV_AT_PARTS) && !set_up) return 0;
   if (asleep && ov_report_is_movement(kind, bytes)) return 1;
   PORT(OV_PORT_INTERFACE) = kind;
   if (!PORT(OV_PORT_TAKEN)) return 0;
@@ -172,6 +178,11 @@ static void read_line(void) {
   for (; length > 0; length--) ov_line_byte(PORT(OV_PORT_FRAME));
 }
 
+static void take_linked(void) {
+  uint8_t length = PORT(OV_PORT_FRAME);
+  for (; length > 0; length--) ov_link_byte(PORT(OV_PORT_FRAME));
+}
+
 static void hear(void) {
   uint8_t event[OV_MUSIC_PACKET_BYTES], i;
   for (i = PORT(OV_PORT_FRAME); i > 0; i--) {
@@ -219,6 +230,9 @@ int main(void) {
       case 10: poll_plug(); break;
       case 11: read_line(); break;
       case 12: hear(); break;
+      case 13: part = PORT(OV_PORT_FRAME); ov_init(); break;
+      case 14: ov_host_configured(set_up = PORT(OV_PORT_FRAME)); break;
+      case 15: take_linked(); break;
       default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }

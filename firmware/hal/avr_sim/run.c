@@ -28,6 +28,9 @@
 #define COMMAND_POLL 10
 #define COMMAND_LINE 11
 #define COMMAND_HEARD 12
+#define COMMAND_PART 13
+#define COMMAND_SET_UP 14
+#define COMMAND_LINKED 15
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -66,6 +69,7 @@ static void on_lights(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p)
 static void on_segments(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu segments %u ", now_ms, v); }
 static void on_display(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu display %u ", now_ms, v); }
 static void on_radio(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu radio ", now_ms); }
+static void on_link(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu link ", now_ms); }
 static void on_din(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu din ", now_ms); }
 static void on_plug(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   (void)avr; (void)addr; (void)p;
@@ -233,6 +237,14 @@ static void power_on(avr_t *avr) {
   do_command(avr, COMMAND_AFRESH);
 }
 
+static int is_in_parts;
+
+static void tell_byte(avr_t *avr, unsigned what, unsigned byte) {
+  frame[0] = (unsigned char)byte;
+  frame_at = 0;
+  do_command(avr, what);
+}
+
 static int obey(avr_t *avr, const char *line) {
   unsigned long ms;
   char verb[8], strobe[8];
@@ -255,6 +267,14 @@ static int obey(avr_t *avr, const char *line) {
   } else if (strcmp(verb, "told") == 0) {
     read_frame(line + used);
     do_command(avr, COMMAND_PANEL);
+  } else if (strcmp(verb, "part") == 0) {
+    is_in_parts = 1;
+    tell_byte(avr, COMMAND_PART, (unsigned)atoi(line + used));
+  } else if (strcmp(verb, "setup") == 0) {
+    tell_byte(avr, COMMAND_SET_UP, (unsigned)atoi(line + used));
+  } else if (strcmp(verb, "linked") == 0) {
+    read_answer(line + used);
+    do_command(avr, COMMAND_LINKED);
   } else if (strcmp(verb, "line") == 0) {
     read_answer(line + used);
     do_command(avr, COMMAND_LINE);
@@ -294,6 +314,10 @@ static int obey(avr_t *avr, const char *line) {
     memset(kept, 0xFF, sizeof kept);
     late_until = now_ms = 0;
     share_nothing();
+    if (is_in_parts) {
+      tell_byte(avr, COMMAND_SET_UP, 0);
+      tell_byte(avr, COMMAND_PART, 0);
+    }
     power_on(avr);
   }
   return 1;
@@ -335,6 +359,7 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_DISPLAY, on_display, NULL);
   avr_register_io_write(avr, OV_PORT_PLUG, on_plug, NULL);
   avr_register_io_write(avr, OV_PORT_DIN, on_din, NULL);
+  avr_register_io_write(avr, OV_PORT_LINK, on_link, NULL);
   avr_register_io_write(avr, OV_PORT_RADIO, on_radio, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS_END, on_segments_end, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHTS_MS, on_lights_ms, NULL);

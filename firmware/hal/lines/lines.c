@@ -14,6 +14,9 @@ static uint8_t pair; /* the lamp between two lines that was shown last */
 static uint8_t multiplexer, branch; /* the bus multiplexer that was told last, and what; 0: none yet */
 #endif
 
+/* What hangs on the device's other part has no pin here: that part shows it. */
+#define IS_FOREIGN(place) (OV_WITH_LINK && (place) == 0)
+
 /* The lowest bit in each step of four select lines, looked up because shifting takes its time. */
 static const uint8_t lowest_bit[16] OV_IN_FLASH = {0, 0, 1, 0, 2, 0, 1, 0, 3, 0, 1, 0, 2, 0, 1, 0};
 
@@ -218,6 +221,7 @@ void ov_hal_lamp(uint8_t line, uint8_t on) {
 void ov_hal_lights(uint8_t chain, const uint8_t *bytes, uint16_t length) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_LIGHT_TABLE) + OV_BOARD_LIGHT_BYTES * chain;
   uint8_t input = ov_flash_next(&at);
+  if (IS_FOREIGN(input)) return;
   ov_pin_send(input, ov_flash_next(&at), bytes, length);
 }
 #endif
@@ -229,6 +233,7 @@ void ov_hal_segments(uint8_t chain, const uint8_t *bytes, uint8_t length) {
   uint8_t data = ov_flash_next(&at), data_mask = ov_flash_next(&at);
   uint8_t clock = ov_flash_next(&at), clock_mask = ov_flash_next(&at);
   uint8_t select_pin = ov_flash_next(&at), select_mask = ov_flash_next(&at);
+  if (IS_FOREIGN(data)) return;
   ov_pin_clear(select_pin, select_mask);
   for (; length > 0; length--, bytes++) {
     uint8_t mask;
@@ -249,6 +254,7 @@ void ov_hal_display(uint8_t display, const uint8_t *bytes, uint8_t length) {
   static const uint8_t none = 0;
   const uint8_t *at = ov_board_table(OV_BOARD_AT_DISPLAY_TABLE) + OV_BOARD_DISPLAY_BYTES * display;
   uint8_t address = ov_flash_next(&at), there = ov_flash_next(&at), on = ov_flash_next(&at);
+  if (IS_FOREIGN(address)) return;
   if (there != 0 && (there != multiplexer || on != branch)) {
     if (multiplexer != 0 && multiplexer != there) ov_bus_write(multiplexer, &none, 1);
     ov_bus_write(there, &on, 1);

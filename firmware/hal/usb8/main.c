@@ -5,6 +5,7 @@
 #include "board.h"
 #include "din.h"
 #include "edges.h"
+#include "partline.h"
 #include "ovrin.h"
 #include "usb.h"
 
@@ -36,6 +37,7 @@ static uint8_t passed_ms(uint16_t *since) {
   do {
     ov_usb_poll();
     ov_din_pass();
+    ov_line_pass();
   } while ((uint16_t)(TCNT3 - *since) < TICKS_A_MS);
   while ((uint16_t)(TCNT3 - *since) >= TICKS_A_MS) {
     *since = (uint16_t)(*since + TICKS_A_MS);
@@ -51,6 +53,7 @@ int main(void) {
   ov_lines_start();
   if (ov_init() != OV_START_READY || !ov_lines_open()) for (;;) {}
   ov_edges_open();
+  ov_line_open();
   ov_usb_attach();
   since = TCNT3;
   for (;;) {

@@ -77,6 +77,7 @@ static void open_reports(void) {
 static void bus_was_reset(void) {
   uint8_t i;
   configuration = may_wake = boot_protocol = quiet = 0;
+  ov_host_configured(0);
   for (i = 0; i < OV_REPORT_KINDS; i++) idle_of[i] = 0;
   open_control();
   ov_host_sleeps(0);
@@ -164,6 +165,7 @@ static uint8_t set_configuration(const struct setup *ask) {
   if (ask->value_low > 1) return 0;
   configuration = ask->value_low;
   if (configuration) open_reports();
+  ov_host_configured(configuration);
   select_endpoint(0);
   send_nothing();
   ov_host_reset();

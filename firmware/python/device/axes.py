@@ -155,7 +155,7 @@ class Axes:
         following = 0 if self.turn is None or self.turn + 1 == self.count else self.turn + 1
         reading = self.sense(following)
         if self.turn is not None:
-            self.take(self.axes[self.turn], self.turn, reading)
+            self.take(self.axes[self.turn], self.turn, self.link.reading(self.turn, reading))
         self.turn = following
 
     def take(self, axis, nth, reading):

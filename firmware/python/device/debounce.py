@@ -5,11 +5,13 @@ from device.contract import (
     AT_SWITCH_TABLE,
     AT_SWITCHES,
     MOST_CHANGES_A_SCAN,
+    NONE,
     SWITCH_BYTES,
     SWITCH_DEBOUNCE_MS,
     SWITCH_EAGER,
     SWITCH_FLIPS,
 )
+from device.link import FOUND, LOST
 from device.table import word
 
 
@@ -82,9 +84,26 @@ class Debounce:
         self.room -= 1
         self.closed[number] = closed
         self.radio.changed = True
-        if not self.entries[number] & SWITCH_FLIPS:
+        if self.link.is_far:
+            self.flips.actions.held_on[number] = 0 if closed else NONE
+        elif not self.entries[number] & SWITCH_FLIPS:
             self.waiting.changed(number, closed)
         elif self.scans == 1:
             self.flips.found_closed(number)
         else:
             self.flips.flipped(number, closed)
+
+    def told_by_other(self, number, closed, how):
+        """Settled over there. A switch that stays where it is put is not turned back by a broken line. False: in a later scan."""
+        flips = self.entries[number] & SWITCH_FLIPS
+        if self.closed[number] == closed or (flips and how == LOST):
+            return True
+        if self.room == 0:
+            return False
+        if flips and how == FOUND and not self.link.is_far:
+            self.closed[number] = closed
+            if closed:
+                self.flips.found_closed(number)
+        else:
+            self.count(number, closed)
+        return True

@@ -59,22 +59,32 @@ class Encoders:
     def __init__(self, table, is_low, pulses, music):
         first = word(table, AT_ENCODER_TABLE)
         self.all = [Encoder(table, first + ENCODER_BYTES * nth) for nth in range(table[AT_ENCODERS])]
+        self.own = range(len(self.all))  # those that are read here
         self.is_low = is_low
         self.pulses = pulses
         self.music = music
 
     def sample(self, elapsed_ms):
-        for nth, encoder in enumerate(self.all):
+        for encoder in self.all:
             encoder.since_ms = min(encoder.since_ms + elapsed_ms, NONE)
+        for nth in self.own:
+            encoder = self.all[nth]
             told = encoder.move_to(self.is_low(encoder.line_a) << 1 | self.is_low(encoder.line_b))
             if told is not None:
-                before = encoder.value
-                times = encoder.feel(told)
-                if encoder.value != before:
-                    self.radio.changed = True
-                    self.tell_value(encoder)
-                if times:
-                    self.pulses.add(nth, told, times)
+                self.link.step(nth, told)
+                if not self.link.is_far:
+                    self.feel(nth, told)
+
+    def feel(self, nth, back):
+        """A felt step."""
+        encoder = self.all[nth]
+        before = encoder.value
+        times = encoder.feel(back)
+        if encoder.value != before:
+            self.radio.changed = True
+            self.tell_value(encoder)
+        if times:
+            self.pulses.add(nth, back, times)
 
     def tell_value(self, encoder):
         """As a controller of music: from 0 to 127."""

@@ -85,11 +85,11 @@ class Lamps:
         if kind == LAMP_LAYER:
             return self.layers.is_active(argument)
         if kind == LAMP_NEXT:
-            return self.next_key.waits()
+            return self.next_key.waits() or self.link.waits_for_key()
         if kind == LAMP_HELD:
             return self.actions.held_on[argument] != NONE
         if kind == LAMP_AWAKE:
-            return self.awake.is_on()
+            return self.awake.is_on() or self.link.keeps_awake()
         if kind == LAMP_VALUE:
             return self.value_of(argument) >= level
         if kind == LAMP_TOLD:

@@ -34,6 +34,12 @@ class Layers:
     def is_active(self, layer):
         return self.holders[layer] > 0 or layer == self.default
 
+    def told(self, there, default):
+        """By the part that speaks with the computer."""
+        self.holders = [there >> layer & 1 for layer in range(len(self.holders))]
+        self.held = sum(self.holders)
+        self.default = default if default < len(self.holders) else 0
+
     def answers(self, layer, number):
         return self.actions.code[self.actions.at(layer, number)] != DO_PASS
 

@@ -52,6 +52,11 @@ class Reports:
         self.place.forget()
         self.changed = True
 
+    def untold(self):
+        """Whatever the host holds: all is told anew."""
+        self.last = [b"\xff" * length for _, _, length in self.declared]
+        self.changed = True
+
     def offer(self):
         if not self.changed:
             return

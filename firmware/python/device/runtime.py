@@ -22,6 +22,7 @@ from device.layers import Layers
 from device.lights import Lights
 from device.heard import Heard
 from device.lines import Lines
+from device.link import FOUND, Link
 from device.live import Live
 from device.macros import Macros
 from device.movers import Movers
@@ -52,12 +53,17 @@ class Runtime:
 
     kept has kept(at), keeping() and keep(at, byte), as the C HAL has: what outlasts the power."""
 
-    def __init__(self, table, lines, send, kept):
+    def __init__(self, table, lines, send, kept, part=0):
         state = state_of(table)
         if state != START_READY:
             raise ValueError("the device stays quiet: " + START_WORDS[state])
+        self.given = (table, lines, send, kept)
+        self.link = Link(table, part, lines.link)
+        self.start(*self.given)
+
+    def start(self, table, lines, send, kept):
         actions = Actions(table)
-        layers = Layers(table, actions)
+        layers = self.layers = Layers(table, actions)
         keyboard = KeyboardReport(table, actions)
         consumer = ConsumerReport(actions)
         pointer = PointerReport()
@@ -92,10 +98,29 @@ class Runtime:
         self.displays = Displays(table, layers, self.value_of, lines.display)
         self.is_displays_turn = False  # this scan works out no axis, so that a display can be written
         self.live = Live(table, actions, self.debounce, self.waiting, self.macros, self.axes, kept)
+        link = self.link
+        self.debounce.link = self.waiting.link = self.encoders.link = self.axes.link = self.lamps.link = link
+        link.begin(self)
+        if link.there:
+            self.contacts.keep_to(link.own.groups)
+            self.encoders.own = link.own.encoders
+
+    def start_anew(self):
+        """It speaks with the computer now, or no longer: all begins anew but for its own contacts, and a computer that was told is told of it."""
+        closed = [number for number in self.link.own.switches if self.debounce.closed[number]]
+        self.start(*self.given)
+        if self.link.configured:
+            self.reports.untold()
+        self.debounce.begin_scan(0)
+        for number in closed:
+            self.debounce.told_by_other(number, True, FOUND)
+        self.contacts.look_again()
 
     def scan(self, elapsed_ms):
         """Called every millisecond, or as often as the board can, with the milliseconds since the last call."""
         elapsed_ms = min(elapsed_ms, MOST_ELAPSED_MS)
+        if self.link.there and self.link.pass_time(elapsed_ms):
+            self.start_anew()
         if self.lights.count:
             elapsed_ms = self.lights.take(elapsed_ms)
             if elapsed_ms == 0:
@@ -104,6 +129,8 @@ class Runtime:
         self.debounce.begin_scan(elapsed_ms)
         self.waiting.now_ms += elapsed_ms
         self.contacts.switches()
+        if self.link.there:
+            self.link.play_other()
         self.encoders.sample(elapsed_ms)
         if self.axes.count:
             self.is_displays_turn = self.displays.waits and not self.is_displays_turn
@@ -125,6 +152,8 @@ class Runtime:
             self.socket.play(self.debounce.told() > MOST_CHANGES_BEFORE_AXES)
         if self.radio.there:
             self.radio.play(elapsed_ms, self.debounce.told() > MOST_CHANGES_BEFORE_AXES, self.debounce.closed, self.axes.axes, self.encoders.all)
+        if self.link.there:
+            self.link.play()
 
     def show(self):
         """Segment displays leave scans that have much to tell, or in which lamps look at all that the computer told. Those of dots, which take
@@ -155,6 +184,10 @@ class Runtime:
 
     def host_sleeps(self, sleeps):
         """While the computer sleeps nothing is lit, shown, run or sounded."""
+        self.link.sleeps = sleeps
+        self.sleep(sleeps)
+
+    def sleep(self, sleeps):
         self.lamps.is_dark = self.lights.is_dark = self.segments.is_dark = self.displays.is_dark = sleeps
 
     def host_reset(self):

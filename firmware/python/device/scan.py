@@ -27,6 +27,15 @@ class Scan:
         self.groups = [(table[at], table[at + 1], self.cells(table, at + 2)) for at in places]
         self.last = [0xFFFF] * len(self.groups)
         self.settling = [False] * len(self.groups)  # whether the time of one of its switches runs
+        self.own = list(enumerate(self.groups))
+
+    def keep_to(self, own):
+        """The groups of one part of the device."""
+        self.own = [(nth, self.groups[nth]) for nth in own]
+
+    def look_again(self):
+        """One that has opened meanwhile reads as if nothing had happened."""
+        self.settling = [True] * len(self.groups)
 
     @staticmethod
     def cells(table, at):
@@ -45,7 +54,7 @@ class Scan:
         self.lines.catch()
         for bank in self.resting_banks:
             self.resting[bank] = self.lines.read(bank)
-        for nth, (strobe, bank, cells) in enumerate(self.groups):
+        for nth, (strobe, bank, cells) in self.own:
             read = self.resting[bank] if strobe == NONE else self.strobed(strobe, bank)
             # Nothing new on these lines and nothing being debounced: every switch is as it was.
             if read == self.last[nth] and not self.settling[nth]:

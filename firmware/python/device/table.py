@@ -31,10 +31,10 @@ CRC_START = 0xFFFF
 
 def crc_add(crc, byte):
     """CRC-16, polynomial 0x1021: over b"123456789" it gives 0x29B1."""
-    crc ^= byte << 8
-    for _ in range(8):
-        crc = (crc << 1 ^ 0x1021 if crc & 0x8000 else crc << 1) & 0xFFFF
-    return crc
+    # The eight steps of the polynomial's division, written out as shifts.
+    x = crc >> 8 ^ byte
+    x ^= x >> 4
+    return (crc << 8 ^ x << 12 ^ x << 5 ^ x) & 0xFFFF
 
 
 def crc16(table, length):

@@ -42,6 +42,8 @@ class Waiting:
         self.pulsed = max(0, self.pulsed - oldest)
 
     def changed(self, number, pressed):
+        if self.link.is_far:
+            return
         if self.most == 0:
             self.keymap.changed(number, pressed)
             return

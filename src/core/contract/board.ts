@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 11;
+export const BOARD_VERSION = 12;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -42,6 +42,8 @@ const HEADER = [
   ["DESCRIPTORS", 1],
   /** Encoders whose edges interrupt. */
   ["EDGE_ENCODERS", 1],
+  /** Which of the device's parts this is, from 0. What hangs on another has address 0 here, or LAMP_ON.NOTHING, or is always high. */
+  ["PART", 1],
   ["START_TABLE", 2],
   ["STROBE_TABLE", 2],
   ["BANK_TABLE", 2],

@@ -593,11 +593,13 @@ export const FIXED_RAM_BYTES = {
   radio: 24,
   plug: 12,
   heard: 0,
-  link: 24,
+  link: 52,
 };
 export const STACK_BYTES = 108;
 /** A radio's packet is framed on the stack, which is the deeper by so much. */
 export const RADIO_STACK_BYTES = 158;
+/** The same of a frame to the device's other part. */
+export const LINK_STACK_BYTES = 84;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */
 export const ramBytes = (counts: ArenaCounts, fixedBytes: number, stackBytes: number): number =>

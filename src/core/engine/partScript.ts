@@ -8,15 +8,29 @@ export function partRecorder(): { watch: DeviceWatch; end(atMs: number): Firmwar
   const scripts: string[][] = [["0 part 0"], ["0 part 1"]];
   const expected: string[][] = [[], []];
   const both = (line: string) => scripts.forEach((lines) => lines.push(line));
+  // What a computer says is said to the part that the plug was in last.
+  let plugged = 0;
+  const one = (line: string) => scripts[plugged].push(line);
   const watch: DeviceWatch = {
     answer: (atMs, strobe, bank, word) =>
       both(`${atMs} sense ${strobe ?? "-"} ${bank} ${word.toString(16).padStart(4, "0")}`),
     level: (atMs, sensor, level) => both(`${atMs} level ${sensor} ${level.toString(16)}`),
     edge: (atMs, encoder, state) => both(`${atMs} edge ${encoder} ${state}`),
+    told: (atMs, bytes) => one(`${atMs} told ${toHex(bytes)}`),
+    heard: (atMs, event) => one(`${atMs} heard ${toHex(event)}`),
+    line: (atMs, bytes) => one(`${atMs} line ${toHex(bytes)}`),
+    host(atMs, what, value) {
+      const line = what === "reset" || what === "off" ? `${atMs} ${what}` : `${atMs} ${what} ${value}`;
+      if (what === "late" || what === "off") both(line);
+      else one(line);
+    },
     shares: (kinds) => both(`0 shares ${kinds.map((kind) => REPORTS[kind].number).join(" ")}`),
     parts: {
       linked: (atMs, part, bytes) => scripts[part].push(`${atMs} linked ${toHex(bytes)}`),
-      setUp: (atMs, part, is) => scripts[part].push(`${atMs} setup ${is ? 1 : 0}`),
+      setUp(atMs, part, is) {
+        if (is) plugged = part;
+        scripts[part].push(`${atMs} setup ${is ? 1 : 0}`);
+      },
       link: (atMs, part, bytes) => expected[part].push(`${atMs} link ${toHex(bytes)}`),
       lamp: (atMs, part, line, on) => expected[part].push(`${atMs} lamp ${line} ${on ? 1 : 0}`),
       lights: (atMs, part, chain, bytes) => expected[part].push(`${atMs} lights ${chain} ${toHex(bytes)}`),

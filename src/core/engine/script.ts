@@ -57,14 +57,20 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
   };
 }
 
-/** Records what the firmware senses and reports in a simulated run; of a device of two parts, what the first one does. */
-export function recordScript(design: Design, request: SimulationRequest): Result<FirmwareScript> {
+/** Records what the firmware of each part senses and reports in a simulated run, in the order of the controllers. */
+export function recordScripts(design: Design, request: SimulationRequest): Result<FirmwareScript[]> {
   if (design.controllers.length > 1) {
     const parts = partRecorder();
     const both = simulate(design, request, parts.watch);
-    return both.ok ? good(parts.end(request.untilMs)[0]) : both;
+    return both.ok ? good(parts.end(request.untilMs)) : both;
   }
   const recorder = scriptRecorder();
   const run = simulate(design, request, recorder.watch);
-  return run.ok ? good(recorder.end(request.untilMs)) : run;
+  return run.ok ? good([recorder.end(request.untilMs)]) : run;
+}
+
+/** The same of the first part, which most devices have alone. */
+export function recordScript(design: Design, request: SimulationRequest): Result<FirmwareScript> {
+  const all = recordScripts(design, request);
+  return all.ok ? good(all.value[0]) : all;
 }

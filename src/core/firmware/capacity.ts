@@ -3,6 +3,7 @@ import {
   type ArenaCounts,
   FIXED_RAM_BYTES,
   LIMITS,
+  LINK_STACK_BYTES,
   RADIO_STACK_BYTES,
   STACK_BYTES,
   arenaBytes,
@@ -70,7 +71,8 @@ export const fixedRamBytes = (scan: ScanTable, design: Design): number =>
 
 /** Its deepest stack, in bytes. */
 export const stackBytes = (scan: ScanTable, design: Design): number =>
-  STACK_BYTES + (radioBytes(scan, design) > 0 ? RADIO_STACK_BYTES : 0);
+  STACK_BYTES +
+  Math.max(radioBytes(scan, design) > 0 ? RADIO_STACK_BYTES : 0, scan.parts.length > 0 ? LINK_STACK_BYTES : 0);
 
 /** Bytes of RAM that the runtime needs for a device on the 8-bit core, stack included. */
 export const ramNeed = (scan: ScanTable, design: Design): number =>

@@ -9,12 +9,14 @@ import type { ScanTable } from "./scanTable";
  * read once a scan.
  */
 export function edgeEncoders(design: Design, { encoders, senseLines, access }: ScanTable): number[] {
-  const { profile } = derive(design);
-  if (!profile || !hasUsb8Chip(profile.id)) return [];
-  const interrupts = new Set(profile.pins.flatMap(({ name, interrupt }) => (interrupt ? [name] : [])));
+  const derived = derive(design);
+  const interrupts = derived.controllers.map(({ profile }) =>
+    profile && hasUsb8Chip(profile.id) ? profile.pins.filter(({ interrupt }) => interrupt).map(({ name }) => name) : [],
+  );
   const isHeard = (line: number) => {
     const net = senseLines[line];
-    return !Object.hasOwn(access, net) && interrupts.has(design.pinPlan[net]?.pin ?? "");
+    const nth = design.controllers.findIndex(({ id }) => id === derived.netById.get(net)?.controllerId);
+    return !Object.hasOwn(access, net) && nth >= 0 && interrupts[nth].includes(design.pinPlan[net]?.pin ?? "");
   };
   return encoders.flatMap(({ lineA, lineB }, number) => (isHeard(lineA) && isHeard(lineB) ? [number] : []));
 }

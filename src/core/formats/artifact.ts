@@ -1,3 +1,4 @@
+import { stemOf } from "../fileStem";
 import type { Result } from "../document/problem";
 import type { Design } from "../document/schema";
 
@@ -30,15 +31,11 @@ export function utf8(text: string): Uint8Array {
   return Uint8Array.from(bytes);
 }
 
+/** Files in archives get one fixed date, so that the same design gives the same archive. */
+export const FILE_DATE = "2000-01-01T00:00:00";
+
 /** A design's name as part of a file name. */
-export function fileStem(design: Design): string {
-  const stem = design.name
-    .normalize("NFKD")
-    .replace(/[^A-Za-z0-9]+/g, "-")
-    .replace(/^-+|-+$/g, "")
-    .toLowerCase();
-  return stem === "" ? "design" : stem;
-}
+export const fileStem = (design: Design): string => stemOf(design.name, "design");
 
 /** A cell that a spreadsheet would take for a formula is quoted as text. */
 export const asText = (value: string) => (/^[=+\-@\t]/.test(value) ? `'${value}` : value);

@@ -4,11 +4,8 @@ import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
 import { firmwareTargets } from "../targets";
 import type { FirmwareTarget } from "../targets/firmwareTarget";
-import { type Artifact, fileStem, utf8 } from "./artifact";
+import { type Artifact, FILE_DATE, fileStem, utf8 } from "./artifact";
 import { designText } from "./designJson";
-
-/** Files get one fixed date, so that the same design gives the same archive. */
-const FILE_DATE = "2000-01-01T00:00:00";
 
 const archiveOf = ({ id, title, purpose, files }: FirmwareTarget): Artifact => ({
   id,

@@ -25,12 +25,12 @@ const words = (problems: { message: string }[]) =>
 
 function imageRefusal(design: Design): string | null {
   // What the code is does not matter to whether a design fits beside it.
-  const made = flashImage(design, {
-    image: imageFor(design, scanTableOf(design)),
-    bytes: new Uint8Array(),
-    arenaBytes: IMAGE_ARENA_BYTES,
-  });
-  return made.ok ? null : words(made.problems);
+  const code = { image: imageFor(design, scanTableOf(design)), bytes: new Uint8Array(), arenaBytes: IMAGE_ARENA_BYTES };
+  for (let part = 0; part < Math.max(1, design.controllers.length); part++) {
+    const made = flashImage(design, code, part);
+    if (!made.ok) return words(made.problems);
+  }
+  return null;
 }
 
 /** Every form of firmware with what it takes, and whether it takes this design. */

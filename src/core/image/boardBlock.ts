@@ -21,6 +21,8 @@ import { LADDER_SETTLE_US } from "../circuits/ladder";
 import { windowEdges } from "../circuits/ladderVoltage";
 import { BANK_LINES, NONE, REPORTS } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
+import { derive } from "../derived/derive";
+import { linkEndId } from "../derived/linkEnds";
 import type { Design } from "../document/schema";
 import { type Problem, type Result, bad, good } from "../document/problem";
 import { endpointPlanOf, usbLayoutOf } from "../firmware/endpoints";
@@ -86,6 +88,7 @@ function lampBytes(scan: ScanTable, lines: BoardLines): { bytes: number[]; pairs
   const bytes = scan.lampLines.flatMap((net) => {
     const access = scan.access[net];
     const hz = scan.tones[net];
+    if (!lines.isOwn(net)) return [LAMP_ON.NOTHING, 0, 0, 0, 0];
     if (hz) return [LAMP_ON.TONE, ...lines.pin(net, START_MODE.LOW), ...word(halfOf(hz))];
     if (!access) return [LAMP_ON.PIN_HIGH, ...lines.pin(net, START_MODE.LOW), 0, 0];
     if (access.by === "out-register") {
@@ -128,23 +131,28 @@ const segmentBytes = (scan: ScanTable, lines: BoardLines): number[] =>
   ]);
 
 /** Address of each display of dots, of the bus multiplexer before it, and what that is told to reach it. */
-const displayBytes = ({ displays }: ScanTable): number[] =>
-  displays.flatMap(({ address, behind }) => [address, behind?.address ?? 0, behind ? 1 << behind.branch : 0]);
+const displayBytes = ({ displays }: ScanTable, lines: BoardLines): number[] =>
+  displays.flatMap(({ scl, address, behind }) =>
+    lines.isOwn(scl) ? [address, behind?.address ?? 0, behind ? 1 << behind.branch : 0] : [0, 0, 0],
+  );
+
+const ownBuses = (design: Design, scan: ScanTable, lines: BoardLines) =>
+  twoWireBuses(design, scan).filter(({ scl }) => lines.isOwn(scl));
 
 /** The two-wire bus of displays and expanders, and how fast it is. */
 function busBytes(design: Design, scan: ScanTable, lines: BoardLines): number[] {
-  const [first] = twoWireBuses(design, scan);
+  const [first] = ownBuses(design, scan, lines);
   if (!first) return [];
   const pins = [first.scl, first.sda].flatMap((net) => lines.pin(net, START_MODE.FLOAT));
-  return part(BOARD_PART.BUS, [...pins, busRate(first.khz)]);
+  return added(BOARD_PART.BUS, [...pins, busRate(first.khz)]);
 }
 
 /** One added part: its kind, its length, and what belongs to it. */
-const part = (kind: number, bytes: number[]) => [kind, bytes.length, ...bytes];
+const added = (kind: number, bytes: number[]) => [kind, bytes.length, ...bytes];
 
 function partBytes(design: Design, scan: ScanTable, lines: BoardLines): number[] {
   const inputs = lines.inRegisters.flatMap(({ lines: [{ clock, latch, data }], bytes, firstByte }) =>
-    part(BOARD_PART.IN_REGISTERS, [
+    added(BOARD_PART.IN_REGISTERS, [
       ...lines.pin(clock, START_MODE.LOW),
       ...lines.pin(latch, START_MODE.HIGH),
       ...lines.pin(data, START_MODE.FLOAT),
@@ -153,7 +161,7 @@ function partBytes(design: Design, scan: ScanTable, lines: BoardLines): number[]
     ]),
   );
   const outputs = lines.outRegisters.flatMap(({ lines: [{ clock, latch, data, enable }], bytes, firstByte }) =>
-    part(BOARD_PART.OUT_REGISTERS, [
+    added(BOARD_PART.OUT_REGISTERS, [
       ...lines.pin(clock, START_MODE.LOW),
       ...lines.pin(latch, START_MODE.LOW),
       ...lines.pin(data, START_MODE.LOW),
@@ -171,7 +179,7 @@ const multiplexerBytes = (lines: BoardLines): number[] =>
     const { select } = channels[0];
     const chips = chipsOf(channels);
     const dataOf = (chip: number) => channels.find((line) => line.chip === chip)!.data;
-    return part(BOARD_PART.MULTIPLEXERS, [
+    return added(BOARD_PART.MULTIPLEXERS, [
       select.length,
       ...select.flatMap((net) => lines.pin(net, START_MODE.LOW)),
       chips.length,
@@ -183,23 +191,27 @@ const multiplexerBytes = (lines: BoardLines): number[] =>
 const expanderBytes = (lines: BoardLines): number[] =>
   lines.expanders.flatMap(({ lines: own, firstByte }) => {
     const addresses = addressesOf(own);
-    return part(BOARD_PART.EXPANDERS, [addresses.length, firstByte, ...addresses]);
+    return added(BOARD_PART.EXPANDERS, [addresses.length, firstByte, ...addresses]);
   });
 
 /** Each bank is a part of its own. */
 const ladderBytes = (scan: ScanTable, lines: BoardLines): number[] =>
   scan.ladders.flatMap((bank, nth) => {
+    if (!lines.isOwn(bank.line)) return [];
     const access = scan.access[bank.rungs[0]];
     const top = access.by === "rung" && access.top !== null ? lines.pin(access.top, START_MODE.FLOAT) : [0, 0];
     const places = [lines.channel(bank.line), LADDER_SETTLE_US, ...top, lines.ladderBytes[nth], bank.rungs.length];
-    return part(BOARD_PART.LADDER, [...places, ...windowEdges(bank).flatMap(word)]);
+    return added(BOARD_PART.LADDER, [...places, ...windowEdges(bank).flatMap(word)]);
   });
 
 /** Encoders on pins that interrupt: each with its number and its two pins. */
 const edgeBytes = (design: Design, scan: ScanTable, lines: BoardLines): number[][] =>
-  edgeEncoders(design, scan).map((number) => {
+  edgeEncoders(design, scan).flatMap((number) => {
     const { lineA, lineB } = scan.encoders[number];
-    return [number, ...[lineA, lineB].flatMap((line) => lines.pin(scan.senseLines[line], START_MODE.PULL_UP))];
+    const nets = [lineA, lineB].map((line) => scan.senseLines[line]);
+    return nets.every((net) => lines.isOwn(net))
+      ? [[number, ...nets.flatMap((net) => lines.pin(net, START_MODE.PULL_UP))]]
+      : [];
   });
 
 interface Described {
@@ -269,7 +281,7 @@ const CRC_BYTES = 2;
 
 /** What the finished image cannot drive, or is missing. */
 function problemsOf(design: Design, scan: ScanTable, lines: BoardLines): Problem[] {
-  const buses = twoWireBuses(design, scan).length;
+  const buses = ownBuses(design, scan, lines).length;
   const inCircuits = (message: string): Problem[] => [{ path: "circuits", message }];
   if (buses > 1)
     return inCircuits(
@@ -283,14 +295,30 @@ function problemsOf(design: Design, scan: ScanTable, lines: BoardLines): Problem
     : [];
 }
 
+/** The serial line to the device's other part. */
+function openLink(design: Design, part: number, lines: BoardLines): void {
+  for (const { link, end, controller } of derive(design).linkEnds) {
+    if (controller.id !== design.controllers[part]?.id) continue;
+    lines.transmitter(`${linkEndId(link, end)}.sends`);
+    lines.receiver(`${linkEndId(link, end)}.receives`);
+  }
+}
+
 /**
- * The board block of a design: its pins, added parts, endpoints and descriptors.
+ * The board block of a design, or of one of its parts: its pins, added parts, endpoints and descriptors.
  * @param tables the device's tables, whose CRC it carries
  * @param pins how the controller's pins are named
+ * @param part which of the design's controllers, from 0
  * @returns the bytes, or what the finished image cannot drive or is missing
  */
-export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, pins: BlockPins): Result<Uint8Array> {
-  const lines = new BoardLines(design, scan, pins);
+export function boardBlock(
+  design: Design,
+  scan: ScanTable,
+  tables: Uint8Array,
+  pins: BlockPins,
+  part = 0,
+): Result<Uint8Array> {
+  const lines = new BoardLines(design, scan, pins, part);
   const strobes = strobeBytes(scan, lines);
   const banks = bankBytes(scan, lines);
   const lamps = lampBytes(scan, lines);
@@ -300,6 +328,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   const parts = partBytes(design, scan, lines);
   const edges = edgeBytes(design, scan, lines);
   for (const netId of socketNets(design)) lines.transmitter(netId);
+  openLink(design, part, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
   const problems = problemsOf(design, scan, lines);
   if (problems.length > 0) return bad(...problems);
@@ -313,7 +342,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
     ["LIGHT_TABLE", lights],
     ["SENSE_TABLE", sensors],
     ["SEGMENT_TABLE", segments],
-    ["DISPLAY_TABLE", displayBytes(scan)],
+    ["DISPLAY_TABLE", displayBytes(scan, lines)],
     ["PART_TABLE", parts],
     ["REPORT_TABLE", reportEntries(design)],
     ["EDGE_TABLE", edges.flat()],
@@ -345,6 +374,7 @@ export function boardBlock(design: Design, scan: ScanTable, tables: Uint8Array, 
   put("SERIAL", serial?.endpoint ?? 0, serial?.interface ?? 0);
   put("DESCRIPTORS", all.length);
   put("EDGE_ENCODERS", edges.length);
+  put("PART", part);
   const bytes = [...header, ...sections.flatMap(([, section]) => section), ...descriptors];
   return good(Uint8Array.from([...bytes, ...word(crc16(bytes))]));
 }

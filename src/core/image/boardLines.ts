@@ -1,6 +1,8 @@
 import type { LineAccess } from "../circuits/lineAccess";
 import { LEVEL_AT, START_MODE } from "../contract/board";
-import { type Derived, derive } from "../derived/derive";
+import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
+import { derive } from "../derived/derive";
+import type { Net } from "../circuits/net";
 import type { Design } from "../document/schema";
 import type { Problem } from "../document/problem";
 import { type AccessBy, accessSets, addressesOf, bitsOf, chipsOf } from "../firmware/accessSets";
@@ -37,7 +39,13 @@ export const MULTIPLEXER_BYTES = 2;
 /** Remote bytes of one expander: sixteen lines. */
 const EXPANDER_BYTES = 2;
 
-/** What the lines of a design need of the board block: pins by net, remote bytes, and how each pin starts. */
+/** No pin: what hangs on another part of the device. */
+const NOWHERE: [number, number] = [0, 0];
+
+/**
+ * What the lines of a design need of the board block of one of its parts: pins by net, remote bytes, and how each pin starts. Lines keep the
+ * numbers that they have in the whole device; those of another part are nowhere.
+ */
 export class BoardLines {
   readonly problems: Problem[] = [];
   readonly start = new Map<string, { pin: [number, number]; mode: number }>();
@@ -48,14 +56,19 @@ export class BoardLines {
   readonly expanders: RemoteSet<"expander">[];
   /** Of each ladder's bank, the first of its remote bytes. */
   readonly ladderBytes: number[];
-  private readonly derived: Derived;
+  private readonly netById: Map<string, Net>;
+  private readonly profile: ControllerProfile | null;
 
+  /** @param part which of the design's controllers, from 0 */
   constructor(
     private readonly design: Design,
     private readonly scan: ScanTable,
     private readonly pins: BlockPins,
+    private readonly part: number,
   ) {
-    this.derived = derive(design);
+    const derived = derive(design);
+    this.netById = derived.netById;
+    this.profile = derived.controllers[part]?.profile ?? null;
     this.inRegisters = this.setsOf("in-register", ({ clock }) => clock, bitsOf);
     this.outRegisters = this.setsOf("out-register", ({ clock }) => clock, bitsOf);
     this.multiplexers = this.setsOf(
@@ -68,7 +81,15 @@ export class BoardLines {
       ({ scl, sda }) => `${scl} ${sda}`,
       (lines) => EXPANDER_BYTES * BITS * addressesOf(lines).length,
     );
-    this.ladderBytes = scan.ladders.map(({ rungs }) => this.takeBytes(Math.ceil(rungs.length / BITS)));
+    this.ladderBytes = scan.ladders.map(({ line, rungs }) =>
+      this.isOwn(line) ? this.takeBytes(Math.ceil(rungs.length / BITS)) : 0,
+    );
+  }
+
+  /** Whether a net hangs on this part's controller; one that is unknown is looked for here too, and is then told to have no pin. */
+  isOwn(netId: string): boolean {
+    const own = this.netById.get(netId)?.controllerId;
+    return own === undefined || own === (this.design.controllers[this.part]?.id ?? null);
   }
 
   private setsOf<By extends LineAccess["by"]>(
@@ -76,7 +97,8 @@ export class BoardLines {
     keyOf: (line: AccessBy<By>) => string,
     countOf: (lines: AccessBy<By>[]) => number,
   ): RemoteSet<By>[] {
-    return accessSets(this.scan.access, by, keyOf).map((set) => {
+    const own = Object.fromEntries(Object.entries(this.scan.access).filter(([netId]) => this.isOwn(netId)));
+    return accessSets(own, by, keyOf).map((set) => {
       const lines = set.map(([, line]) => line);
       const bytes = Math.ceil(countOf(lines) / BITS);
       return { lines, bytes, firstByte: this.takeBytes(bytes) };
@@ -92,7 +114,7 @@ export class BoardLines {
   private pinOf(netId: string): [number, number] | null {
     const pad = this.design.pinPlan[netId]?.pin;
     const pin = pad === undefined ? null : this.pins.pin(pad);
-    const flag = this.derived.netById.get(netId)?.flag ?? netId;
+    const flag = this.netById.get(netId)?.flag ?? netId;
     const problem = { path: "pinPlan", message: `has no pin of the chip for ${flag}; share out the pins first` };
     if (!pin && !this.problems.some(({ message }) => message === problem.message)) this.problems.push(problem);
     return pin;
@@ -100,15 +122,25 @@ export class BoardLines {
 
   /** A serial transmitter's pin, high while its line rests; the chip has it at one pin only, so none is named. */
   transmitter(netId: string): void {
-    this.pin(netId, START_MODE.HIGH);
+    this.serial(netId, "TX", START_MODE.HIGH);
+  }
+
+  /** The same of a receiver's, held high where nobody is at the line's other end. */
+  receiver(netId: string): void {
+    this.serial(netId, "RX", START_MODE.PULL_UP);
+  }
+
+  private serial(netId: string, line: "TX" | "RX", mode: number): void {
+    if (!this.isOwn(netId)) return;
+    this.pin(netId, mode);
     const pad = this.design.pinPlan[netId]?.pin;
-    const sends = ({ buses }: { buses: { bus: string; line: string }[] }) =>
-      buses.some(({ bus, line }) => bus === "uart" && line === "TX");
-    const { profile, netById } = this.derived;
-    const own = profile?.pins.find(({ name }) => name === pad);
-    if (!own || sends(own)) return;
-    const right = profile!.pins.filter(sends).map(({ name }) => name);
-    const message = `has ${netById.get(netId)?.flag ?? netId} on ${pad}, which is no serial transmitter; put it on ${right.join(" or ") || "another controller"}`;
+    const can = ({ buses }: { buses: { bus: string; line: string }[] }) =>
+      buses.some((one) => one.bus === "uart" && one.line === line);
+    const own = this.profile?.pins.find(({ name }) => name === pad);
+    if (!own || can(own)) return;
+    const right = this.profile!.pins.filter(can).map(({ name }) => name);
+    const what = line === "TX" ? "transmitter" : "receiver";
+    const message = `has ${this.netById.get(netId)?.flag ?? netId} on ${pad}, which is no serial ${what}; put it on ${right.join(" or ") || "another controller"}`;
     this.problems.push({ path: "pinPlan", message });
   }
 
@@ -120,8 +152,9 @@ export class BoardLines {
 
   /** A net's pin as two bytes, and how it starts; the first mode that is asked for stands. */
   pin(netId: string, mode: number): [number, number] {
+    if (!this.isOwn(netId)) return NOWHERE;
     const pin = this.pinOf(netId);
-    if (!pin) return [0, 0];
+    if (!pin) return NOWHERE;
     if (!this.start.has(netId)) this.start.set(netId, { pin, mode });
     return pin;
   }
@@ -141,6 +174,7 @@ export class BoardLines {
 
   /** Where a sense line's level is found. */
   level(netId: string): LevelPlace {
+    if (!this.isOwn(netId)) return ALWAYS_HIGH;
     const access = this.scan.access[netId];
     if (!access || access.by === "held-pin") return this.levelOnPin(netId);
     if (access.by === "in-register") {

@@ -36,7 +36,7 @@ export const usb8Images = [
   { id: "socket", with: ["panel", "music", "heard", "din", "tone"], boardAt: 0x5400, tablesAt: 0x5a00 },
   { id: "socket-live", with: ["live", "music", "din", "tone"], boardAt: 0x5e80, tablesAt: 0x6480 },
   { id: "axes-socket", with: ["axes", "panel", "music", "heard", "din", "tone"], boardAt: 0x5f80, tablesAt: 0x6580 },
-  { id: "axes-lights-music", with: ["lights", "axes", "panel", "music", "heard"], boardAt: 0x6580, tablesAt: 0x6a00 },
+  { id: "axes-lights-music", with: ["lights", "axes", "panel", "music", "heard"], boardAt: 0x6600, tablesAt: 0x6a80 },
   { id: "axes-live-music", with: ["live", "axes", "music"], boardAt: 0x6500, tablesAt: 0x6980 },
   { id: "lines", with: ["panel", "lines", "tone"], boardAt: 0x4f80, tablesAt: 0x5580 },
   { id: "lines-segments", with: ["panel", "segments", "lines", "tone"], boardAt: 0x5700, tablesAt: 0x5d00 },
@@ -111,6 +111,15 @@ export const usb8Images = [
     tablesAt: 0x6700,
     small: true,
   },
+  { id: "link", with: ["panel", "tone", "link"], boardAt: 0x5b00, tablesAt: 0x6100 },
+  { id: "link-pointer", with: ["pointer", "panel", "tone", "link"], boardAt: 0x6200, tablesAt: 0x6700 },
+  { id: "link-music", with: ["panel", "music", "heard", "tone", "link"], boardAt: 0x6100, tablesAt: 0x6600 },
+  { id: "link-segments", with: ["panel", "segments", "tone", "link"], boardAt: 0x6280, tablesAt: 0x6780 },
+  { id: "link-live", with: ["live", "tone", "link"], boardAt: 0x6100, tablesAt: 0x6500, small: true },
+  { id: "link-live-pointer", with: ["live", "pointer", "link"], boardAt: 0x6780, tablesAt: 0x6a80, small: true },
+  { id: "link-axes", with: ["axes", "pad", "panel", "tone", "link"], boardAt: 0x6280, tablesAt: 0x6680, small: true },
+  { id: "link-lights", with: ["lights", "panel", "tone", "link"], boardAt: 0x6000, tablesAt: 0x6400, small: true },
+  { id: "link-displays", with: ["panel", "displays", "tone", "link"], boardAt: 0x6100, tablesAt: 0x6500, small: true },
 ] as const satisfies Usb8Image[];
 export type ImageId = (typeof usb8Images)[number]["id"];
 

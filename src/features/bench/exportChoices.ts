@@ -34,7 +34,7 @@ export const exportChoices = [
   {
     id: "flash-image",
     title: "Finished flash image",
-    purpose: "For the 8-bit USB boards: one file to load, nothing to compile.",
+    purpose: "For the 8-bit USB boards: one file to load, or one for each part; nothing to compile.",
   },
   {
     id: "firmware-project",

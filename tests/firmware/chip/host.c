@@ -20,6 +20,7 @@
 
 #include "contract.h"
 #include "endpoints.h"
+#include "joined.h"
 #include "lights.h"
 #include "displays.h"
 #include "segments.h"
@@ -49,6 +50,7 @@ static avr_cycle_count_t scan_began, scan_most, scan_sum; /* of the scans since 
 #define SETUP_CYCLES 1500
 static const char *const names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
 static int is_busy; /* the host asks for no report */
+static int is_plugged = 1;
 /* Which report comes on which endpoint, by the number in front of it; 0 where it comes alone, without one. */
 #define NUMBERS 8
 static int kind_at[ENDPOINTS][NUMBERS], live_interface = -1, panel_interface = -1, line_pipe, music_pipe;
@@ -91,6 +93,7 @@ static void step(void) {
     exit(3);
   }
   watch_eeprom();
+  joined_step();
 }
 
 static void run_cycles(avr_cycle_count_t cycles) {
@@ -376,7 +379,7 @@ static void turn_knob(int a, int b, int states, int cycles) {
 /* @param tells the sequence goes on behind a power cut: what is said from the start on is told */
 static int begin_and(int tells) {
   is_settled = 0;
-  if (!attach() || !enumerate()) return 0;
+  if (!attach() || (is_plugged && !enumerate())) return 0;
   run_cycles(CYCLES_A_MS * 5);
   collect_and(tells);
   if (age_ms > AGE_MS) fprintf(stderr, "enumeration took the device %ld ms\n", age_ms);
@@ -394,6 +397,25 @@ static int begin_and(int tells) {
 }
 
 static int begin(void) { return begin_and(0); }
+
+/* One instruction while another chip is at work, and what comes of it. */
+static void follow(void) {
+  int before = scans_marked;
+  step();
+  if (scans_marked != before) scan_has_begun();
+}
+
+/* A plug is put in, or pulled: the chip cannot tell that from a bus that is silent, as the other part still feeds it. */
+static void plug(int is_in) {
+  is_plugged = is_in;
+  if (is_in) {
+    avr->data[BUS_EVENTS] |= WOKEN_UP;
+    enumerate();
+  } else {
+    memset(kind_at, 0xFF, sizeof kind_at);
+    avr->data[BUS_EVENTS] |= SUSPENDED;
+  }
+}
 
 /* A contact moves, and what interrupts because of it has been served before the next one does. */
 static void move_contact(int contact, int closed) {
@@ -607,14 +629,17 @@ static int read_hex(const char *text, uint8_t *bytes, int most) {
 
 /* A conversation, line by line, each answered by lines that end with one of a dot: contact N 0|1; pass MS; turn A B STATES
  * CYCLES (see turn_knob); set FRAME; get;
- * off; late (how many scans were); pause (the longest between two bits of lights, in cycles); setup BYTES (a setup packet, and bytes to send); suspend; resume; woken (whether the device has called the host since
- * it was suspended); fails 0|1 (whether the power fails at every write from now on, in copies). */
+ * off; late (how many scans were); stack (the deepest, in bytes); pause (the longest between two bits of lights, in cycles); setup BYTES (a setup packet, and bytes to send); suspend; resume; woken (whether the device has called the host since
+ * it was suspended); plug 0|1; joined IS_CUT ONE_DAMAGED_OF (the line to another chip); fails 0|1 (whether the power fails at every write from now on, in copies). */
 static int converse(void) {
   static char line[512];
   setvbuf(stdout, NULL, _IOLBF, 0);
-  while (fgets(line, sizeof line, stdin)) {
+  setvbuf(stdin, NULL, _IONBF, 0);
+  for (;;) {
     uint8_t frame[OV_FRAME_BYTES];
     int a = 0, b = 0, states = 0, cycles = 0;
+    joined_wait(follow);
+    if (!fgets(line, sizeof line, stdin)) return 0;
     if (sscanf(line, "contact %d %d", &a, &b) == 2) move_contact(a, b);
     else if (sscanf(line, "turn %d %d %d %d", &a, &b, &states, &cycles) == 4) turn_knob(a, b, states, cycles);
     else if (sscanf(line, "pass %d", &a) == 1) run_to(now_ms + a);
@@ -645,14 +670,19 @@ static int converse(void) {
       printf("%ld\n", lights_pause());
     } else if (strncmp(line, "late", 4) == 0) {
       printf("%lu\n", late);
+    } else if (strncmp(line, "stack", 5) == 0) {
+      printf("%u\n", avr->ramend - lowest_sp);
     } else if (strncmp(line, "woken", 5) == 0) {
       puts(avr->data[CONTROL] & WAKES_HOST ? "yes" : "no");
     } else if (strncmp(line, "off", 3) == 0) {
       if (!power_cut()) puts("silent");
+    } else if (sscanf(line, "plug %d", &a) == 1) {
+      plug(a);
+    } else if (sscanf(line, "joined %d %d", &a, &b) == 2) {
+      joined_set(a, b);
     } else puts("cannot follow");
     puts(".");
   }
-  return 0;
 }
 
 static int answer_requests(void) {
@@ -695,7 +725,7 @@ static int load(const char *path) {
 int main(int argc, char **argv) {
   char line[96];
   if (argc < 4 || !(avr = avr_make_mcu_by_name(argv[1]))) {
-    fprintf(stderr, "usage: host MCU FLASH WIRING [ask | talk | latency CONTACT EVERY_MS PRESSES]\n");
+    fprintf(stderr, "usage: host MCU FLASH WIRING [ask | talk | talk FROM TO PLUGGED | latency CONTACT EVERY_MS PRESSES]\n");
     return 2;
   }
   avr_init(avr);
@@ -710,7 +740,10 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, EEPROM_CONTROL, on_eeprom_control, NULL);
   avr->io[AVR_DATA_TO_IO(BUS_EVENTS)].w.c = on_bus_events;
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_USB_GETIRQ(), USB_IRQ_ATTACH), on_attach, NULL);
-  avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_UART_GETIRQ('1'), UART_IRQ_OUTPUT), on_transmitted, NULL);
+  if (argc > 7) {
+    is_plugged = atoi(argv[7]);
+    if (!joined_open(avr, argv[5], argv[6])) return 2;
+  } else avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_UART_GETIRQ('1'), UART_IRQ_OUTPUT), on_transmitted, NULL);
   avr_ioctl(avr, AVR_IOCTL_UART_SET_FLAGS('1'), &(uint32_t){0});
   if (argc > 4 && strcmp(argv[4], "talk") != 0) {
     if (!attach() || !enumerate()) {

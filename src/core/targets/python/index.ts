@@ -3,7 +3,9 @@ import type { ControllerProfile } from "../../catalogue/controllers/controllerPr
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { type Problem, bad, good } from "../../document/problem";
-import { recordScript } from "../../engine/script";
+import { halfName } from "../../derived/halfName";
+import { type FirmwareScript, recordScripts } from "../../engine/script";
+import { stemOf } from "../../fileStem";
 import { hasSocket } from "../../firmware/musicSocket";
 import { padPortOf } from "../../firmware/padPort";
 import { packetOf } from "../../firmware/packetOf";
@@ -31,12 +33,10 @@ function pinProblems(design: Design): Problem[] {
 
 /** Why no archive can be made: another class, nets without pins, no report. */
 function problemsOf(design: Design): Problem[] {
-  const wrongClass = classProblem(derive(design).profile);
-  if (wrongClass) return [wrongClass];
-  if (design.controllers.length > 1)
-    return [
-      { path: "controllers", message: "has several controllers; Python serves one, the C99 sources serve both parts" },
-    ];
+  const { controllers } = derive(design);
+  const profiles = controllers.length > 0 ? controllers.map(({ profile }) => profile) : [null];
+  const wrongClass = profiles.flatMap((profile) => classProblem(profile) ?? []);
+  if (wrongClass.length > 0) return wrongClass.slice(0, 1);
   if (padPortOf(design))
     return [{ path: "circuits", message: "has a serial pad port, whose clock an interpreter cannot follow" }];
   if (design.reportSet.interfaces.length === 0 && !packetOf(design) && !hasSocket(design) && !takesLines(design))
@@ -44,11 +44,29 @@ function problemsOf(design: Design): Problem[] {
   return pinProblems(design);
 }
 
-const generated = (design: Design, scan: ScanTable) => ({
-  "README.md": pythonReadme(design),
-  "plan.py": planFile(design, scan),
-  "tables.py": tablesFile(design, scan),
-});
+/** What each part's drive gets, and how it is checked on a computer. */
+function filesOf(
+  design: Design,
+  scan: ScanTable,
+  sources: Record<string, string>,
+  { script, expected }: FirmwareScript,
+  part: number,
+) {
+  return {
+    "plan.py": planFile(design, scan, part),
+    "tables.py": tablesFile(design, scan),
+    "demo.txt": script,
+    "expected.txt": expected,
+    ...sources,
+  };
+}
+
+/** A folder for each part of a device, in the order of its controllers. */
+export const partFolder = (design: Design, part: number): string =>
+  `${part + 1}-${stemOf(halfName(design, design.controllers[part].id), "part")}/`;
+
+const inFolder = (folder: string, files: Record<string, string>): Record<string, string> =>
+  Object.fromEntries(Object.entries(files).map(([name, text]) => [folder + name, text]));
 
 /** Files for the drive of a board that runs Python: nothing to compile. */
 export const python: FirmwareTarget = {
@@ -68,14 +86,11 @@ export const python: FirmwareTarget = {
   async files(design, scan) {
     const problems = problemsOf(design);
     if (problems.length > 0) return bad(...problems);
-    const demonstration = recordScript(design, demonstrationOf(design));
+    const demonstration = recordScripts(design, demonstrationOf(design));
     if (!demonstration.ok) return demonstration;
     const { PYTHON_SOURCES } = await import("./pythonSources.generated");
-    return good({
-      ...generated(design, scan),
-      "demo.txt": demonstration.value.script,
-      "expected.txt": demonstration.value.expected,
-      ...PYTHON_SOURCES,
-    });
+    const parts = demonstration.value.map((script, part) => filesOf(design, scan, PYTHON_SOURCES, script, part));
+    const folders = parts.map((files, part) => (parts.length > 1 ? inFolder(partFolder(design, part), files) : files));
+    return good(Object.assign({ "README.md": pythonReadme(design) }, ...folders) as Record<string, string>);
   },
 };

@@ -4,6 +4,7 @@ import { LADDER_SETTLE_US } from "../../circuits/ladder";
 import { REPORTS } from "../../contract/contract";
 import { derive } from "../../derived/derive";
 import { throughWords } from "../../derived/throughWords";
+import { linkEndId } from "../../derived/linkEnds";
 import type { Design } from "../../document/schema";
 import { socketNets } from "../../firmware/musicSocket";
 import { reportShapeOf } from "../../firmware/reportShape";
@@ -16,10 +17,29 @@ import { type Literal, bytesLiteral, listing, literal } from "./literals";
 import { type Parts, partsOf } from "./parts";
 
 /** The interpreter's name of a net's pin; empty while it has none. */
-export const pinNameOf =
-  (design: Design) =>
-  (netId: string): string =>
-    interpreterPin(derive(design).profile?.id ?? "", design.pinPlan[netId]?.pin ?? "");
+export const pinNameOf = (design: Design) => {
+  const { netById, controllers } = derive(design);
+  return (netId: string): string => {
+    const own = controllers.find(({ controller }) => controller.id === netById.get(netId)?.controllerId);
+    return interpreterPin((own ?? controllers[0])?.profile?.id ?? "", design.pinPlan[netId]?.pin ?? "");
+  };
+};
+
+/** Whether a net hangs on one of the device's parts. */
+function ownedBy(design: Design, part: number): (netId: string) => boolean {
+  const { netById } = derive(design);
+  return (netId) => {
+    const owner = netById.get(netId)?.controllerId;
+    return owner === undefined || owner === (design.controllers[part]?.id ?? null);
+  };
+}
+
+/** The device as one of its parts reaches it: lines keep their numbers, and what is reached through other parts is theirs. */
+const reachedFrom = (scan: ScanTable, isOwn: (netId: string) => boolean): ScanTable => ({
+  ...scan,
+  access: Object.fromEntries(Object.entries(scan.access).filter(([netId]) => isOwn(netId))),
+  ladders: scan.ladders.filter(({ line }) => isOwn(line)),
+});
 
 function interfaceText(design: Design): string {
   const shape = reportShapeOf(design);
@@ -43,6 +63,14 @@ const sensorLiteral =
       : [pinOf(netId), [], 0];
   };
 
+/** A line of another part of the device: it is never driven here, and always high. */
+const AWAY: Literal = ["away", null];
+
+const isSensedHere = ({ access }: ScanTable, id: string, isOwn: (netId: string) => boolean): boolean => {
+  const through = access[id];
+  return isOwn(through?.by === "voltage" ? through.data : id);
+};
+
 /** Where a lamp hangs: on an added part, between two lines, or on a pin; of a sounder its tone in Hz. */
 const lampLiteral =
   ({ access, tones }: ScanTable, places: Parts["places"], pinOf: (netId: string) => string) =>
@@ -54,11 +82,17 @@ const lampLiteral =
     return place ? ["part", ...place] : ["pin", pinOf(netId)];
   };
 
-const segmentPins = ({ segmentChains }: ScanTable, pinOf: (netId: string) => string): string =>
+const segmentPins = ({ segmentChains }: ScanTable, pinOf: (netId: string) => string | null): string =>
   listing(
     "SEGMENT_CHAINS",
     segmentChains.map(({ data, clock, select }) => ({ value: [data, clock, select].map(pinOf) })),
   );
+
+/** None: on another part. */
+function numberOf(buses: readonly TwoWireBus[], scl: string): number | null {
+  const nth = buses.findIndex((bus) => bus.scl === scl);
+  return nth < 0 ? null : nth;
+}
 
 /** Two-wire buses, and the displays on them. */
 const busLines = ({ displays }: ScanTable, buses: readonly TwoWireBus[], pinOf: (netId: string) => string): string =>
@@ -73,7 +107,7 @@ const busLines = ({ displays }: ScanTable, buses: readonly TwoWireBus[], pinOf: 
       "DISPLAYS",
       displays.map(({ scl, address, behind }) => ({
         value: [
-          buses.findIndex((bus) => bus.scl === scl),
+          numberOf(buses, scl),
           address,
           behind?.address ?? 0,
           behind ? 1 << behind.branch : 0,
@@ -82,17 +116,31 @@ const busLines = ({ displays }: ScanTable, buses: readonly TwoWireBus[], pinOf: 
     ),
   ].join("\n");
 
+/** Transmitter and receiver of the line to the device's other part. */
+function lineOf(design: Design, part: number, pinOf: (netId: string) => string): Literal {
+  const end = derive(design).linkEnds.find(({ controller }) => controller.id === design.controllers[part]?.id);
+  if (!end) return null;
+  const id = linkEndId(end.link, end.end);
+  return [pinOf(`${id}.sends`), pinOf(`${id}.receives`)];
+}
+
 function transmitter(design: Design, pinOf: (netId: string) => string): string {
   const [first] = socketNets(design);
   return first ? literal(pinOf(first)) : "None";
 }
 
-/** The lines of a design for hardware.py: who it is, its interfaces, its pins, and what stands between. */
-export function planFile(design: Design, scan: ScanTable): string {
+/**
+ * The lines of a design for hardware.py: who it is, its interfaces, its pins, and what stands between.
+ * @param part which of the design's controllers, from 0
+ */
+export function planFile(design: Design, whole: ScanTable, part = 0): string {
   const derived = derive(design);
   const through = throughWords(derived);
   const pinOf = pinNameOf(design);
-  const buses = twoWireBuses(design, scan);
+  const isOwn = ownedBy(design, part);
+  const scan = reachedFrom(whole, isOwn);
+  const pinHere = (netId: string) => (isOwn(netId) ? pinOf(netId) : null);
+  const buses = twoWireBuses(design, scan).filter(({ scl }) => isOwn(scl));
   const { parts, places } = partsOf(scan, buses, pinOf);
   const sensed = new Set(scan.senseLines);
   const comment = (netId: string) => {
@@ -100,11 +148,14 @@ export function planFile(design: Design, scan: ScanTable): string {
     return [flag, through.get(netId)].filter(Boolean).join(": ");
   };
   const sense = (netId: string): Literal => {
+    if (!isOwn(netId)) return AWAY;
     const place = places.get(netId);
     return place ? ["part", ...place] : [scan.access[netId]?.by === "held-pin" ? "held" : "pin", pinOf(netId)];
   };
-  const sensor = sensorLiteral(scan, pinOf);
-  const lamp = lampLiteral(scan, places, pinOf);
+  const sensorHere = sensorLiteral(scan, pinOf);
+  const sensor = (id: string): Literal => (isSensedHere(whole, id, isOwn) ? sensorHere(id) : [null, [], 0]);
+  const lampHere = lampLiteral(scan, places, pinOf);
+  const lamp = (netId: string): Literal => (isOwn(netId) ? lampHere(netId) : AWAY);
   const { maker, product, vendorId, productId } = identityOf(design);
   const lines = (nets: string[], of: (netId: string) => Literal) =>
     nets.map((netId) => ({ value: of(netId), comment: comment(netId) }));
@@ -119,6 +170,10 @@ ${interfaceText(design)}
 # A computer's start-up screen reads a keyboard only while it is the one interface.
 BOOT_DEVICE = ${isBootKeyboard(design) ? 1 : 0}
 
+# Which of the device's parts this is, and the transmitter and receiver of the line to the other one.
+PART = ${part}
+LINE = ${literal(lineOf(design, part, pinOf))}
+
 # Clock, data and speed of each two-wire bus.
 ${busLines(scan, buses, pinOf)}
 
@@ -131,7 +186,7 @@ ${listing(
 # Driven low one at a time, else floating; True: it is read as a sense line too.
 ${listing(
   "STROBES",
-  lines(scan.strobeLines, (netId) => [pinOf(netId), sensed.has(netId)]),
+  lines(scan.strobeLines, (netId) => [pinHere(netId), isOwn(netId) && sensed.has(netId)]),
 )}
 
 # Read in banks of sixteen: a pin with its pull-up, one held to ground outside, or a line of an added part.
@@ -147,12 +202,12 @@ ${listing(
   "CHAINS",
   lines(
     scan.chains.map(({ net }) => net),
-    pinOf,
+    pinHere,
   ),
 )}
 
 # Data, clock and select of each chain of segment drivers.
-${segmentPins(scan, pinOf)}
+${segmentPins(scan, pinHere)}
 
 # The pin of the transmitter for music sockets, or None.
 TRANSMITTER = ${transmitter(design, pinOf)}

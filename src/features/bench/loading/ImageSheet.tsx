@@ -2,53 +2,82 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
-import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
+import { derive } from "@/core/derived/derive";
+import { halfName } from "@/core/derived/halfName";
+import type { Design } from "@/core/document/schema";
 import type { Result } from "@/core/document/problem";
 import type { FlashImage } from "@/core/image/flashImage";
 import { useDesign } from "@/store/bench";
-import { loadBoard, loadStandIn, useLoading } from "@/store/loading";
+import { forgetLoading, loadBoard, loadStandIn, useLoading } from "@/store/loading";
 import { hasSerialPorts } from "@/store/serialTransport";
 import { imageAside } from "@/workers/exporting";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
+import { ChoiceField } from "@/ui/pieces/fields";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { exportDesign } from "@/ui/files/exportDesign";
 import { imageSteps } from "./imageSteps";
+import { partSteps } from "./partSteps";
 import { LoadSteps } from "./LoadSteps";
 import { LoadingState } from "./LoadingState";
 import { TwoSides } from "./TwoSides";
 import { WhatIsWritten } from "./WhatIsWritten";
 
-/** For the 8-bit USB classes: a finished image, over the loader's serial port or as a file. */
-export function ImageSheet({ profile }: { profile: ControllerProfile }) {
+/** For the 8-bit USB classes: a finished image, over the loader's serial port or as a file; one for each part of a device of several. */
+export function ImageSheet() {
   const design = useDesign();
-  const [made, setMade] = useState<Result<FlashImage> | null>(null);
-  useEffect(() => {
-    let isWanted = true;
-    imageAside(design).then(
-      (image) => isWanted && setMade(image),
-      (problem: Error) => isWanted && setMade({ ok: false, problems: [{ path: "", message: problem.message }] }),
-    );
-    return () => {
-      isWanted = false;
-    };
-  }, [design]);
+  const [part, setPart] = useState(0);
+  const { profile } = derive(design).controllers[part];
+  const made = useImage(design, part);
   if (made && !made.ok) return <Refused problems={made.problems.map(({ message }) => message)} />;
+  const steps = imageSteps(profile!, design.reportSet.productName);
+  const isInParts = design.controllers.length > 1;
   return (
     <TwoSides
-      left={<LoadSteps steps={imageSteps(profile, design.reportSet.productName)} />}
+      left={<LoadSteps steps={isInParts ? partSteps(steps) : steps} />}
       right={
-        made && (
-          <>
-            <WhatIsWritten design={design} sizes={made.value.sizes} />
-            <LoadSection image={made.value} />
-          </>
-        )
+        <>
+          {isInParts && <WhichPart design={design} part={part} onChoose={setPart} />}
+          {made && <WhatIsWritten design={design} sizes={made.value.sizes} />}
+          {made && <LoadSection image={made.value} />}
+        </>
       }
     />
   );
 }
 
+function WhichPart({ design, part, onChoose }: { design: Design; part: number; onChoose: (part: number) => void }) {
+  const isRunning = useLoading(({ loading }) => loading.state === "running");
+  const choose = (next: string) => {
+    if (isRunning) return;
+    forgetLoading();
+    onChoose(Number(next));
+  };
+  return (
+    <Section title="Each part is loaded by itself">
+      <ChoiceField
+        label="Part that is loaded now"
+        value={String(part)}
+        choices={design.controllers.map(({ id }, nth) => ({ value: String(nth), label: halfName(design, id) }))}
+        onCommit={choose}
+      />
+    </Section>
+  );
+}
+
+/** The image of a part, once it is made. */
+function useImage(design: Design, part: number): Result<FlashImage> | null {
+  const [made, setMade] = useState<{ of: number; image: Result<FlashImage> } | null>(null);
+  useEffect(() => {
+    let isWanted = true;
+    const put = (image: Result<FlashImage>) => isWanted && setMade({ of: part, image });
+    imageAside(design, part).then(put, ({ message }: Error) => put({ ok: false, problems: [{ path: "", message }] }));
+    return () => {
+      isWanted = false;
+    };
+  }, [design, part]);
+  return made?.of === part ? made.image : null;
+}
 function Refused({ problems }: { problems: string[] }) {
   return (
     <Box>
@@ -75,7 +104,9 @@ function LoadSection({ image }: { image: FlashImage }) {
             Choose the port and load
           </StepButton>
         )}
-        <PlainButton onClick={() => void exportDesign(design, "flash-image").then(notify)}>Save the file</PlainButton>
+        <PlainButton onClick={() => void exportDesign(design, "flash-image").then(notify)}>
+          {design.controllers.length > 1 ? "Save the files of all parts" : "Save the file"}
+        </PlainButton>
         <PlainButton disabled={isBusy} onClick={() => void loadStandIn(image.parts)}>
           Try it without a board
         </PlainButton>

@@ -16,13 +16,17 @@ import { PythonSheet } from "./PythonSheet";
 /** Takes a person from the finished plan to a device that reports, on the controller that was chosen. */
 export function LoadDialog({ onClose }: { onClose: () => void }) {
   const design = useDesign();
+  const { controllers } = derive(design);
   const isInParts = design.controllers.length > 1;
-  const profile = isInParts ? null : derive(design).profile;
+  const profiles = controllers.flatMap(({ profile }) => profile ?? []);
   useEffect(() => forgetLoading, []);
   // A board that is half written is not left by accident: Stop comes first.
   const isRunning = useLoading(({ loading }) => loading.state === "running");
   const close = () => !isRunning && onClose();
-  const way = profile && loadWayOf(profile);
+  // Parts of several ways are compiled: the sources serve every class.
+  const ways = new Set(profiles.map(loadWayOf));
+  const haveImages = profiles.length === controllers.length && [...ways].every((one) => one === "image");
+  const way = isInParts && !haveImages ? "parts" : [...ways][0];
   return (
     <Dialog
       title={`Load ${design.name} into its ${isInParts ? "controllers" : "controller"}`}
@@ -35,11 +39,11 @@ export function LoadDialog({ onClose }: { onClose: () => void }) {
         </PlainButton>
       }
     >
-      {isInParts && <PartsSheet />}
-      {!profile && !isInParts && <NoController onClose={onClose} />}
-      {profile && way === "image" && <ImageSheet profile={profile} />}
-      {profile && way === "python" && <PythonSheet profile={profile} />}
-      {profile && way === "compile" && <CompileSheet profile={profile} />}
+      {!way && <NoController onClose={onClose} />}
+      {way === "parts" && <PartsSheet />}
+      {way === "image" && <ImageSheet />}
+      {way === "python" && <PythonSheet profile={profiles[0]} />}
+      {way === "compile" && <CompileSheet profile={profiles[0]} />}
     </Dialog>
   );
 }

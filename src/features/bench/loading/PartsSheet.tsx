@@ -43,9 +43,9 @@ export function PartsSheet() {
       right={
         <Section title="Each part is loaded by itself">
           <Box fontSize="13px">
-            A finished image and Python serve one controller; for a device of parts there are sources, the same for each
-            of them. Load all parts again whenever the design has changed: parts that are loaded with different things
-            do not understand each other, and each then speaks for itself alone.
+            A finished image is there for parts of the 8-bit USB classes, and Python serves one controller; for these
+            there are sources, the same for each of them. Load all parts again whenever the design has changed: parts
+            that are loaded with different things do not understand each other, and each then speaks for itself alone.
           </Box>
           <Row>
             <StepButton onClick={() => void exportDesign(design, "firmware-c").then(notify)}>

@@ -1,0 +1,15 @@
+/* The line to the device's other part: what came over it is handed to the runtime. */
+#ifndef OV_USB8_PARTLINE_H
+#define OV_USB8_PARTLINE_H
+
+#include "with.h"
+
+#if OV_WITH_LINK
+void ov_line_open(void);
+void ov_line_pass(void);
+#else
+static inline void ov_line_open(void) {}
+static inline void ov_line_pass(void) {}
+#endif
+
+#endif

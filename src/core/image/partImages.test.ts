@@ -1,0 +1,101 @@
+import { strFromU8, unzipSync } from "fflate";
+import { describe, expect, it } from "vitest";
+import { loom, onTwo } from "../../../tests/support/twoParts";
+import { BOARD_AT, BOARD_ENTRY_BYTES, LEVEL_AT } from "../contract/board";
+import { crc16 } from "../contract/crc16";
+import { derive } from "../derived/derive";
+import { onHalf } from "../derived/halves";
+import { chooseController, movePin } from "../edits/pins";
+import type { Design } from "../document/schema";
+import { bankCount, scanTableOf } from "../firmware/scanTable";
+import { firmwareFits } from "../formats/firmwareFit";
+import { flashImageFile } from "../formats/flashImageFile";
+import { usb8Pins } from "./usb8Pins";
+import { flashImage } from "./flashImage";
+import { usb8Code } from "./usb8Code";
+
+const design = onTwo(chooseController(loom, "small-5v-18"));
+const scan = scanTableOf(design);
+
+function partsOf(of: Design, part: number): Uint8Array[] {
+  const image = flashImage(of, usb8Code(of), part);
+  if (!image.ok) throw new Error(JSON.stringify(image.problems));
+  return image.value.parts.map(({ bytes }) => Uint8Array.from(bytes));
+}
+const word = (bytes: Uint8Array, at: number) => bytes[at] | (bytes[at + 1] << 8);
+const pinOf = (netId: string, part: number) =>
+  usb8Pins(derive(design).controllers[part].profile!).pin(design.pinPlan[netId].pin)!;
+const ownerOf = (netId: string) =>
+  design.controllers.findIndex(({ id }) => id === derive(design).netById.get(netId)!.controllerId);
+
+describe("finished images of a device of two parts", () => {
+  it("have the same code and the same tables, and a board of their own each", () => {
+    const [near, far] = [0, 1].map((part) => partsOf(design, part));
+    expect(near[0]).toEqual(far[0]);
+    expect(near[2]).toEqual(far[2]);
+    expect(near[1]).not.toEqual(far[1]);
+    expect([near, far].map(([, board]) => board[BOARD_AT.PART])).toEqual([0, 1]);
+    for (const [, board] of [near, far])
+      expect(crc16(Array.from(board.slice(0, -2)))).toBe(word(board, board.length - 2));
+  });
+
+  it.each([0, 1])("give part %i the pins of its own lines, by the numbers of the whole device", (part) => {
+    const [, board] = partsOf(design, part);
+    const strobesAt = word(board, BOARD_AT.STROBE_TABLE);
+    scan.strobeLines.forEach((net, nth) => {
+      const at = strobesAt + BOARD_ENTRY_BYTES.STROBE * nth;
+      expect([...board.slice(at, at + 2)]).toEqual(ownerOf(net) === part ? pinOf(net, part) : [0, 0]);
+    });
+    expect(new Set(scan.strobeLines.map(ownerOf))).toEqual(new Set([0, 1]));
+    const banksAt = word(board, BOARD_AT.BANK_TABLE);
+    expect(bankCount(scan)).toBe(1);
+    scan.senseLines.forEach((net, nth) => {
+      const at = banksAt + 1 + 2 * nth;
+      const high = [LEVEL_AT.ALWAYS_HIGH, 0xff];
+      const isHigh = board[at] === high[0] && board[at + 1] === high[1];
+      expect(isHigh).toBe(ownerOf(net) !== part);
+    });
+  });
+
+  it.each([0, 1])("start part %i with its own pins and no other, the line's transmitter high", (part) => {
+    const [, board] = partsOf(design, part);
+    const started: string[] = [];
+    for (let at = word(board, BOARD_AT.START_TABLE); board[at] !== 0; at += BOARD_ENTRY_BYTES.START)
+      started.push([...board.slice(at, at + 3)].join(" "));
+    const own = derive(design).netsFor(design.controllers[part].id);
+    expect(started.map((pin) => pin.split(" ").slice(0, 2).join(" ")).sort()).toEqual(
+      own.map(({ id }) => pinOf(id, part).join(" ")).sort(),
+    );
+    const sends = own.find(({ id }) => id.endsWith(".sends"))!;
+    const receives = own.find(({ id }) => id.endsWith(".receives"))!;
+    expect(started).toContain(`${pinOf(sends.id, part).join(" ")} 3`);
+    expect(started).toContain(`${pinOf(receives.id, part).join(" ")} 1`);
+  });
+
+  it("are told to be impossible where a part is of another class, or the line lies on another pin", async () => {
+    const mixed = onHalf(design.controllers[1].id, (half) => chooseController(half, "dual-core-3v3-26"))(design);
+    const image = flashImage(mixed, usb8Code(mixed));
+    expect(image.ok ? "" : image.problems[0].message).toMatch(/in Right half; a finished image is made for the two/);
+    const sends = derive(design)
+      .netsFor(design.controllers[1].id)
+      .find(({ id }) => id.endsWith(".sends"))!;
+    const moved = movePin(design, sends.id, "P10");
+    const made = await flashImageFile.make(moved);
+    expect(made.ok ? "" : made.problems.map(({ message }) => message).join()).toMatch(
+      /LINK-FAR sends on P10, which is no serial transmitter; put it on P1/,
+    );
+    expect(firmwareFits(moved).find(({ id }) => id === "flash-image")!.refusal).toMatch(/no serial transmitter/);
+    expect(firmwareFits(design).find(({ id }) => id === "flash-image")!.refusal).toBeNull();
+  });
+
+  it("come as an archive with a file for each part", async () => {
+    const made = await flashImageFile.make(design);
+    if (!made.ok) throw new Error(JSON.stringify(made.problems));
+    expect(made.value.fileName).toBe("loom-64-images.zip");
+    const files = unzipSync(made.value.bytes);
+    expect(Object.keys(files)).toEqual(["loom-64-images/1-left-half.hex", "loom-64-images/2-right-half.hex"]);
+    const texts = Object.values(files).map((bytes) => strFromU8(bytes));
+    expect(texts[0]).not.toBe(texts[1]);
+    for (const text of texts) expect(text.trimEnd().split("\n").at(-1)!.trim()).toBe(":00000001FF");
+  });
+});

@@ -1,0 +1,51 @@
+import { execFileSync } from "node:child_process";
+import { join } from "node:path";
+import type { Design } from "@/core/document/schema";
+import { ChipTalk } from "./chipTalk";
+import { imageFiles } from "./usbChip";
+
+/** Two simulated chips, joined by their serial pins; both have the same time, and one that is told nothing follows the other. */
+export class PairTalk {
+  readonly parts: [ChipTalk, ChipTalk];
+  /** The part that a computer set up at the start, or the first. */
+  readonly leads: number;
+
+  /** @param plugged which of them a computer sets up at the start */
+  constructor(host: string, design: Design, folder: string, plugged: number | null) {
+    this.leads = plugged ?? 0;
+    const pipes = [0, 1].map((part) => join(folder, `to-${part}-${PairTalk.made++}`));
+    execFileSync("mkfifo", pipes);
+    const chip = (part: number) =>
+      new ChipTalk(host, imageFiles(design, folder, undefined, part), [
+        pipes[part],
+        pipes[1 - part],
+        plugged === part ? "1" : "0",
+      ]);
+    this.parts = [chip(0), chip(1)];
+  }
+
+  private static made = 0;
+
+  /** Milliseconds of the part that a computer set up at the start, since the sequence began. */
+  nowMs = 0;
+
+  /** Lets time pass for both, and hears what each has said meanwhile. */
+  async pass(ms: number): Promise<void> {
+    if (ms > 0) await this.parts[this.leads].pass(ms);
+    this.nowMs += ms;
+    await this.parts[1 - this.leads].order("late");
+  }
+
+  /** The line is cut, or damages one byte of so many; both ways. */
+  async setLine(isCut: boolean, oneDamagedOf: number): Promise<void> {
+    for (const part of this.parts) await part.order(`joined ${isCut ? 1 : 0} ${oneDamagedOf}`);
+  }
+
+  async plug(part: number, isIn: boolean): Promise<void> {
+    await this.parts[part].order(`plug ${isIn ? 1 : 0}`);
+  }
+
+  end(): void {
+    for (const part of this.parts) part.end();
+  }
+}
