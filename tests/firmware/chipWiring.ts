@@ -6,6 +6,7 @@ import { socketNets } from "@/core/firmware/musicSocket";
 import { tracksOf } from "@/core/engine/preparedDevice";
 import { Tracks } from "@/core/engine/tracks";
 import { derive } from "@/core/derived/derive";
+import { linkEndId } from "@/core/derived/linkEnds";
 import type { Design } from "@/core/document/schema";
 import { scanTableOf } from "@/core/firmware/scanTable";
 
@@ -34,8 +35,8 @@ export const chipWiring = (design: Design, part = 0): string =>
   );
 
 /** What lies around a board with an interpreter (board/world.py). */
-export const boardWiring = (design: Design): string =>
-  wiringOf(design, (profileId, pad) => interpreterPin(profileId, pad));
+export const boardWiring = (design: Design, part = 0): string =>
+  wiringOf(design, (profileId, pad) => interpreterPin(profileId, pad), part);
 
 /** The same with the pads' own names. */
 export const padWiring = (design: Design): string => wiringOf(design, (_, pad) => pad);
@@ -130,6 +131,11 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
     lines.push(`segments ${net(data)} ${net(clock)} ${net(select)} ${drivers}`);
   for (const { scl, sda, address, behind } of scan.displays.filter(({ scl: id }) => isOwn(id)))
     lines.push(`display ${net(scl)} ${net(sda)} ${address} ${behind?.address ?? 0} ${behind ? 1 << behind.branch : 0}`);
-  for (const id of socketNets(design)) lines.push(`transmitter ${net(id)}`);
+  for (const id of socketNets(design).filter(isOwn)) lines.push(`transmitter ${net(id)}`);
+  for (const { link, end } of derive(design).linkEnds.filter(({ controller: at }) => at === controller))
+    lines.push(
+      `transmitter ${net(`${linkEndId(link, end)}.sends`)}`,
+      `receiver ${net(`${linkEndId(link, end)}.receives`)}`,
+    );
   return `${lines.join("\n")}\n`;
 }

@@ -1,3 +1,6 @@
+import { execFileSync } from "node:child_process";
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
 import { afterEach, beforeAll, describe, expect, it } from "vitest";
 import { asOneController } from "@/core/derived/halves";
 import { chooseController } from "@/core/edits/pins";
@@ -12,7 +15,8 @@ import { keysOf, loom, onTwo } from "../support/twoParts";
 import { workFolder } from "./builds";
 import { contactsOf } from "./chipWiring";
 import { PairTalk } from "./pairTalk";
-import { buildUsbHost } from "./usbChip";
+import { buildUsbHost, flashFiles, imageFiles } from "./usbChip";
+import { unpack } from "./unpack";
 
 /** Both halves on the small 5 V class, each with its own finished image. */
 const design = onTwo(chooseController(loom, "small-5v-18"));
@@ -25,15 +29,17 @@ const isFar = (elementId: string) => keys[1].includes(elementId);
 
 let host: string;
 let folder: string;
+let files: string[][];
 let pair: PairTalk;
 beforeAll(() => {
   folder = workFolder();
   host = buildUsbHost(folder);
+  files = [0, 1].map((part) => imageFiles(design, folder, undefined, part));
 });
 afterEach(() => pair.end());
 
-const start = async (plugged: number | null) => {
-  pair = new PairTalk(host, design, folder, plugged);
+const start = async (plugged: number | null, loaded = files) => {
+  pair = new PairTalk(host, loaded, folder, plugged);
   await pair.pass(20);
 };
 const move = (elementId: string, isDown: boolean) =>
@@ -221,4 +227,28 @@ describe("two chips with a finished image each, joined by their serial pins", ()
       expect(last(0)).toBe(NOTHING);
     },
   );
+
+  it("do so with the project that is compiled, once for each part", async () => {
+    const project = await unpack(design, "firmware-project");
+    const built = [0, 1].map((part) => {
+      execFileSync("make", ["-C", project, `PART=${part}`], { stdio: "pipe" });
+      const [hex, code] = [join(project, `device-${part}.hex`), join(project, `device-${part}.bin`)];
+      execFileSync("avr-objcopy", ["-I", "ihex", "-O", "binary", hex, code]);
+      return flashFiles(design, project, [{ at: 0, bytes: readFileSync(code) }], part);
+    });
+    await start(1, built);
+    await move(keys[0][0], true);
+    await move(keys[1][0], true);
+    await pair.pass(30);
+    expect(
+      last(1)!
+        .match(/../g)!
+        .filter((byte) => byte !== "00").length,
+    ).toBe(2);
+    await move(keys[0][0], false);
+    await move(keys[1][0], false);
+    await pair.pass(30);
+    expect(last(1)).toBe(NOTHING);
+    expect(told(0)).toEqual([]);
+  });
 });

@@ -1,8 +1,6 @@
 import { execFileSync } from "node:child_process";
 import { join } from "node:path";
-import type { Design } from "@/core/document/schema";
 import { ChipTalk } from "./chipTalk";
-import { imageFiles } from "./usbChip";
 
 /** Two simulated chips, joined by their serial pins; both have the same time, and one that is told nothing follows the other. */
 export class PairTalk {
@@ -10,17 +8,16 @@ export class PairTalk {
   /** The part that a computer set up at the start, or the first. */
   readonly leads: number;
 
-  /** @param plugged which of them a computer sets up at the start */
-  constructor(host: string, design: Design, folder: string, plugged: number | null) {
+  /**
+   * @param files of each part what imageFiles gives
+   * @param plugged which of them a computer sets up at the start
+   */
+  constructor(host: string, files: string[][], folder: string, plugged: number | null) {
     this.leads = plugged ?? 0;
     const pipes = [0, 1].map((part) => join(folder, `to-${part}-${PairTalk.made++}`));
     execFileSync("mkfifo", pipes);
     const chip = (part: number) =>
-      new ChipTalk(host, imageFiles(design, folder, undefined, part), [
-        pipes[part],
-        pipes[1 - part],
-        plugged === part ? "1" : "0",
-      ]);
+      new ChipTalk(host, files[part], [pipes[part], pipes[1 - part], plugged === part ? "1" : "0"]);
     this.parts = [chip(0), chip(1)];
   }
 

@@ -41,8 +41,13 @@ const RUN = fileURLToPath(new URL("board/run.py", import.meta.url));
 
 /** Puts an unpacked device on the simulated board. @param wanted "facts" tells its interfaces, "count" its steps a scan, "files" and a folder: what it keeps goes there */
 export function onBoard(design: Design, folder: string, script: string, ...wanted: string[]): Run {
+  return onPartsBoard(design, 0, folder, script, ...wanted);
+}
+
+/** The same of one of the device's parts. @param folder that part's */
+export function onPartsBoard(design: Design, part: number, folder: string, script: string, ...wanted: string[]): Run {
   const wiring = join(folder, "wiring.txt");
-  writeFileSync(wiring, boardWiring(design));
+  writeFileSync(wiring, boardWiring(design, part));
   return play(PYTHON, [RUN, folder, wiring, ...wanted], script);
 }
 

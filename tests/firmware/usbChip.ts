@@ -51,8 +51,19 @@ export function imageFiles(
 ): string[] {
   const image = flashImage(design, usb8Code(design), part);
   if (!image.ok) throw new Error(JSON.stringify(image.problems));
+  return flashFiles(design, folder, image.value.parts, part, spoil);
+}
+
+/** The same of bytes that were made in another way. */
+export function flashFiles(
+  design: Design,
+  folder: string,
+  parts: { at: number; bytes: ArrayLike<number> }[],
+  part = 0,
+  spoil: (flash: Uint8Array) => void = () => {},
+): string[] {
   const flash = new Uint8Array(FLASH_BYTES).fill(0xff);
-  for (const { at, bytes } of image.value.parts) flash.set(bytes as Uint8Array, at);
+  for (const { at, bytes } of parts) flash.set(bytes, at);
   spoil(flash);
   const [binary, wiring] = [join(folder, `flash${part}.bin`), join(folder, `wiring${part}.txt`)];
   writeFileSync(binary, flash);

@@ -72,6 +72,14 @@ void ov_hal_settle(uint8_t us) { port_wait_us(us); }
 
 uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) { return port_radio(bytes, length); }
 
+#if OV_WITH_LINK
+#ifndef OV_PART
+#define OV_PART 0
+#endif
+uint8_t ov_hal_part(void) { return OV_PART; }
+void ov_hal_link(const uint8_t *bytes, uint8_t length) { port_link(bytes, length); }
+#endif
+
 void ov_hal_din(const uint8_t *bytes, uint8_t length) { port_din(bytes, length); }
 
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) { return port_report(kind, bytes, length); }

@@ -55,6 +55,12 @@ static inline uint8_t port_radio(const uint8_t *bytes, uint8_t length) { (void)b
  * the pin of pins.h. Starts to send, and does not wait: its buffer or its interrupt takes them. Asked of devices with such a socket only. */
 static inline void port_din(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
 
+/* Puts a frame on the line to the device's other part: a serial transmitter at OV_LINK_BITS_A_SECOND, eight bits, no parity, one stop bit, on the pin
+ * of pins.h. Starts to send, and does not wait: its buffer or its interrupt takes all of them. Each byte that comes over the receiver goes to
+ * ov_link_byte, between two scans; and ov_host_configured is told when a computer has set this part up, or no longer. Asked of devices of
+ * several parts only. */
+static inline void port_link(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
+
 /* The two-wire bus: opened once; a start, the address with its write bit, the bytes, a stop; and for reading the
  * register's number first, then a start again and the bytes. Asked of expanders and displays only. */
 static inline void port_bus_open(uint8_t clock_pin, uint8_t data_pin, uint16_t khz) { (void)clock_pin; (void)data_pin; (void)khz; }

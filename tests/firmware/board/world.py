@@ -24,7 +24,8 @@ class World:
         self.chains_in, self.chains_out, self.multiplexers = [], [], []
         self.expanders, self.ladders, self.lamps, self.lights = [], [], [], []
         self.segments, self.displays, self.branches = [], [], []
-        self.transmitter, self.din_told = None, []  # of sockets for music
+        self.transmitter, self.din_told = None, []  # of sockets for music, or to the other part of the device
+        self.receiver, self.sent = None, 0
         self.tones = {}  # net to Hz of the wave on it
         self.wipers = []  # [line, its select nets, channel, part of 65536 of the supply]
         self.ground = None
@@ -88,6 +89,9 @@ class World:
 
     def add_transmitter(self, net):
         self.transmitter = net
+
+    def add_receiver(self, net):
+        self.receiver = net
 
     def on_bus(self, nets):
         return [one for one in self.expanders + self.displays + self.branches if (one.scl, one.sda) == nets]

@@ -215,11 +215,11 @@ static int read_numbers(const char *text, int *to, int most) {
   return n;
 }
 
-/* The chip's transmitter is at one pin only, the fourth of port D. */
-static int is_transmitter(int net) {
-  int i;
-  for (i = 0; i < pin_count; i++)
-    if (pins[i].net == net) return pins[i].port == 2 && pins[i].bit == 3;
+/* The chip's transmitter and receiver are at one pin only each, the fourth and the third of port D. */
+static int is_serial(int net, int at) {
+  int port, bit;
+  if (wiring_pin_of(net, &port, &bit) && port == 2 && bit == at) return 1;
+  fprintf(stderr, "this is no serial pin\n");
   return 0;
 }
 
@@ -239,7 +239,8 @@ static int add_part(const char *word, const int *n, int count) {
     m->data = n[4], m->lines = count - 5;
     memcpy(m->net, n + 5, sizeof(int) * (size_t)(count - 5));
   } else if (strcmp(word, "light") == 0) lights_add(n[0]);
-  else if (strcmp(word, "transmitter") == 0) return is_transmitter(n[0]);
+  else if (strcmp(word, "transmitter") == 0) return is_serial(n[0], 3);
+  else if (strcmp(word, "receiver") == 0) return is_serial(n[0], 2);
   else if (strcmp(word, "segments") == 0) segments_add(n);
   else if (strcmp(word, "display") == 0) displays_add(n);
   else if (strcmp(word, "expander") == 0) expanders_add(n);

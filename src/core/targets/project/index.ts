@@ -19,14 +19,35 @@ import { projectReadme } from "./readme";
 
 interface Block {
   source: string;
-  /** RAM that the runtime and the lines carve out. */
+  /** RAM that the runtime and the lines carve out, of the part that needs the most. */
   arenaBytes: number;
 }
 
-function blockOf(design: Design, scan: ScanTable, pins: BlockPins): Result<Block> {
-  const block = boardBlock(design, scan, tableBytes(scan, design), pins);
-  if (!block.ok) return block;
-  const { length } = block.value;
+/** The board block of each part. */
+function blocksOf(design: Design, scan: ScanTable, pinsOf: (part: number) => BlockPins): Result<Uint8Array[]> {
+  const tables = tableBytes(scan, design);
+  const blocks = design.controllers.map((_, part) => boardBlock(design, scan, tables, pinsOf(part), part));
+  const problems = blocks.flatMap((block) => (block.ok ? [] : block.problems));
+  if (problems.length > 0) return bad(...problems);
+  return good(blocks.flatMap((block) => (block.ok ? [block.value] : [])));
+}
+
+const arrayOf = (block: Uint8Array) => `const uint8_t ov_board[] OV_IN_FLASH = {
+${bytesSource(block)}
+};`;
+
+/** The parts' arrays, of which OV_PART chooses one. */
+const chosen = (blocks: Uint8Array[]): string =>
+  [
+    ...blocks.map((block, part) => `${part === 0 ? "#if" : "#elif"} OV_PART == ${part}\n${arrayOf(block)}`),
+    "#endif",
+  ].join("\n");
+
+function blockOf(design: Design, scan: ScanTable, pinsOf: (part: number) => BlockPins): Result<Block> {
+  const made = blocksOf(design, scan, pinsOf);
+  if (!made.ok) return made;
+  const blocks = made.value;
+  const length = Math.max(...blocks.map((block) => block.length));
   if (length > BOARD_BYTES_MOST)
     return bad({
       path: "",
@@ -36,11 +57,10 @@ function blockOf(design: Design, scan: ScanTable, pins: BlockPins): Result<Block
 #include "board.h"
 #include "tables.h"
 
-const uint8_t ov_board[] OV_IN_FLASH = {
-${bytesSource(block.value)}
-};
+${blocks.length > 1 ? chosen(blocks) : arrayOf(blocks[0])}
 `;
-  const bytes = arenaNeed(scan, design) + LEVEL_AT.REMOTE + block.value[BOARD_AT.REMOTE_BYTES];
+  const remote = Math.max(...blocks.map((block) => block[BOARD_AT.REMOTE_BYTES]));
+  const bytes = arenaNeed(scan, design) + LEVEL_AT.REMOTE + remote;
   return good({ source, arenaBytes: 2 * Math.ceil(bytes / 2) });
 }
 
@@ -57,10 +77,14 @@ const runtimeOf = (sources: Record<string, string>) =>
 
 const NO_CONTROLLER = { path: "controllers", message: "has no controller; choose one in Pins" };
 
-const SEVERAL = {
-  path: "controllers",
-  message: "has several controllers; this project serves one, the C99 sources serve both parts",
-};
+/** Whether both or all parts are of the classes that the sources for the chip itself serve. */
+const areUsb8 = (design: Design): boolean =>
+  derive(design).controllers.every(({ profile }) => profile && hasUsb8Chip(profile.id));
+
+const chipPins =
+  (design: Design) =>
+  (part: number): BlockPins =>
+    usb8Pins(derive(design).controllers[part].profile!);
 
 /** Sources that drive pins and added parts by themselves: whole for the 8-bit USB classes, over a dozen calls for others. */
 export const project: FirmwareTarget = {
@@ -76,19 +100,18 @@ export const project: FirmwareTarget = {
   problems(design, scan) {
     const { profile } = derive(design);
     if (!profile) return [NO_CONTROLLER];
-    if (design.controllers.length > 1) return [SEVERAL];
-    const block = blockOf(design, scan, hasUsb8Chip(profile.id) ? usb8Pins(profile) : new PortPins());
+    const ports = new PortPins();
+    const block = blockOf(design, scan, areUsb8(design) ? chipPins(design) : () => ports);
     return block.ok ? [] : block.problems;
   },
   async files(design, scan) {
     const { profile } = derive(design);
     if (!profile) return bad(NO_CONTROLLER);
-    if (design.controllers.length > 1) return bad(SEVERAL);
     const { RUNTIME_SOURCES } = await import("../runtimeSources.generated");
     const { LINES, USB8, PORT } = await import("./projectSources.generated");
-    const isUsb8 = hasUsb8Chip(profile.id);
+    const isUsb8 = areUsb8(design);
     const ports = new PortPins();
-    const block = blockOf(design, scan, isUsb8 ? usb8Pins(profile) : ports);
+    const block = blockOf(design, scan, isUsb8 ? chipPins(design) : () => ports);
     if (!block.ok) return block;
     const without = withoutFlags(featuresOf(design, scan));
     const files = { ...common(design, scan, block.value, isUsb8), ...runtimeOf(RUNTIME_SOURCES), ...LINES };
@@ -96,7 +119,7 @@ export const project: FirmwareTarget = {
       return good({
         ...files,
         ...USB8,
-        Makefile: usb8Makefile(block.value.arenaBytes, without),
+        Makefile: usb8Makefile(block.value.arenaBytes, without, design.controllers.length > 1),
         "processor.sh": processorScript,
       });
     const { "port/port.h": template, ...port } = PORT;
@@ -104,7 +127,7 @@ export const project: FirmwareTarget = {
       ...files,
       ...port,
       "port.h": portHeader(template, design, ports.pads),
-      Makefile: portMakefile(block.value.arenaBytes, without),
+      Makefile: portMakefile(block.value.arenaBytes, without, design.controllers.length > 1),
     });
   },
 };

@@ -1,3 +1,9 @@
+const name = (isInParts: boolean) => (isInParts ? "device-$(PART)" : "device");
+
+/** What the device wants of memory, what it is compiled without, and which part it is. */
+const flags = (arenaBytes: number, without: string[], isInParts: boolean) =>
+  [`-DOV_DEVICE_ARENA_BYTES=${arenaBytes}`, ...(isInParts ? ["-DOV_PART=$(PART)"] : []), ...without].join(" ");
+
 /** The processor of the 8-bit USB class among those that the compiler knows: 32 KiB, USB, a converter, ports from B on. */
 export const processorScript = `#!/bin/sh
 # Prints the name under which the installed avr-gcc knows the 8-bit USB class.
@@ -12,26 +18,32 @@ echo "avr-gcc knows no processor of this class" >&2
 exit 1
 `;
 
+/** Of a device of parts each has a program of its own. */
+const PART = `# Which part is built, from 0: make PART=1 for the other one.
+PART ?= 0
+`;
+
 /** A finished device for the 8-bit USB classes. */
 export const usb8Makefile = (
   arenaBytes: number,
   without: string[],
-) => `# make: builds device.hex, to be written through the board's loader.
-MCU ?= $(shell sh processor.sh)
+  isInParts: boolean,
+) => `# make: builds ${name(isInParts)}.hex, to be written through the board's loader.
+${isInParts ? PART : ""}MCU ?= $(shell sh processor.sh)
 CFLAGS ?= -std=c99 -O2 -flto -fno-jump-tables -Wall -Wextra -Wpedantic
 # What the device wants of memory, and what it is compiled without.
-DEVICE = ${[`-DOV_DEVICE_ARENA_BYTES=${arenaBytes}`, ...without].join(" ")}
+DEVICE = ${flags(arenaBytes, without, isInParts)}
 SOURCES = $(wildcard src/*.c lines/*.c chip/*.c) tables.c board_block.c
 
-device.hex: device.elf
+${name(isInParts)}.hex: ${name(isInParts)}.elf
 	avr-objcopy -O ihex -R .eeprom $< $@
 
-device.elf: $(SOURCES) $(wildcard src/*.h lines/*.h chip/*.h)
+${name(isInParts)}.elf: $(SOURCES) $(wildcard src/*.h lines/*.h chip/*.h)
 	avr-gcc -mmcu=$(MCU) $(CFLAGS) $(DEVICE) -Isrc -Ilines -Ichip -o $@ $(SOURCES)
 	avr-size $@
 
 clean:
-	rm -f device.elf device.hex
+	rm -f device*.elf device*.hex
 
 .PHONY: clean
 `;
@@ -40,18 +52,19 @@ clean:
 export const portMakefile = (
   arenaBytes: number,
   without: string[],
+  isInParts: boolean,
 ) => `# make: compiles the device, port.h as it is. Set CC, CFLAGS and LDFLAGS to those of your controller.
-CC ?= cc
+${isInParts ? PART : ""}CC ?= cc
 CFLAGS ?= -std=c99 -O2 -Wall -Wextra -Wpedantic
 # What the device wants of memory, and what it is compiled without.
-DEVICE = ${[`-DOV_DEVICE_ARENA_BYTES=${arenaBytes}`, ...without].join(" ")}
+DEVICE = ${flags(arenaBytes, without, isInParts)}
 SOURCES = $(wildcard src/*.c lines/*.c port/*.c) tables.c board_block.c
 
-device: $(SOURCES) $(wildcard src/*.h lines/*.h port/*.h) port.h
+${name(isInParts)}: $(SOURCES) $(wildcard src/*.h lines/*.h port/*.h) port.h
 	$(CC) $(CFLAGS) $(DEVICE) -I. -Isrc -Ilines -Iport -o $@ $(SOURCES) $(LDFLAGS)
 
 clean:
-	rm -f device
+	rm -f device device-*
 
 .PHONY: clean
 `;

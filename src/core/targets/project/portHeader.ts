@@ -12,11 +12,17 @@ const ownNumber = (pad: string, nth: number) => /\d+$/.exec(pad)?.[0] ?? String(
 /** port.h with the pins of a design: their numbers, what is on them, and a table of places to start from. */
 export function portHeader(template: string, design: Design, pads: string[]): string {
   const { netById } = derive(design);
-  const flagsOn = (pad: string) =>
+  const flagsOf = (pad: string, controllerId: string) =>
     Object.entries(design.pinPlan)
-      .filter(([, { pin }]) => pin === pad)
+      .filter(([netId, { pin }]) => pin === pad && netById.get(netId)?.controllerId === controllerId)
       .map(([netId]) => netById.get(netId)?.flag ?? netId)
       .join(", ");
+  const flagsOn = (pad: string) => {
+    const each = design.controllers.map(({ id }) => flagsOf(pad, id));
+    return each.length < 2
+      ? each.join("")
+      : each.map((flags, part) => `part ${part}: ${flags || "nothing"}`).join("; ");
+  };
   const names = pads.map((pad, nth) => `#define PIN_${asName(pad)} ${nth + 1} /* ${inComment(flagsOn(pad))} */`);
   const places = pads.map((pad, nth) => Number(ownNumber(pad, nth)));
   const list = `/* The pins of this device by number. */

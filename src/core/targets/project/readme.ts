@@ -1,4 +1,5 @@
 import { derive } from "../../derived/derive";
+import { halfName } from "../../derived/halfName";
 import type { Design } from "../../document/schema";
 import { keymapLines } from "../keymapWords";
 
@@ -17,6 +18,19 @@ const portSteps = `1. \`make\` compiles everything for this computer as it is, s
 
 Knobs are read once a millisecond: with 24 steps of 4 states sure up to 10 turns a second.`;
 
+/** Of a device of parts: which is built, and how it is loaded. */
+const partsAdvice = (design: Design): string =>
+  design.controllers.length < 2
+    ? ""
+    : `
+## One program for each part
+
+${design.controllers.map(({ id }, part) => `- \`make PART=${part}\`: ${halfName(design, id)}.`).join("\n")}
+
+Each is loaded by itself, with the plug in it and the line between them off; then they are joined. Load all parts again whenever the
+design has changed: parts that are loaded with different things do not understand each other, and each then speaks for itself alone.
+`;
+
 /** What to do with the project, in which order, and how to get back. */
 export function projectReadme(design: Design, isUsb8: boolean): string {
   const title = derive(design).profile!.title;
@@ -27,7 +41,7 @@ For the ${title}. ${isUsb8 ? "Registers and all, with USB." : "Pins, chains and 
 ## In this order
 
 ${isUsb8 ? usb8Steps : portSteps}
-
+${partsAdvice(design)}
 ## When it goes wrong
 
 The loader is never overwritten: call it again and load once more. A device whose tables or board block are torn stays

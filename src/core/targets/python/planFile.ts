@@ -106,12 +106,7 @@ const busLines = ({ displays }: ScanTable, buses: readonly TwoWireBus[], pinOf: 
     listing(
       "DISPLAYS",
       displays.map(({ scl, address, behind }) => ({
-        value: [
-          numberOf(buses, scl),
-          address,
-          behind?.address ?? 0,
-          behind ? 1 << behind.branch : 0,
-        ],
+        value: [numberOf(buses, scl), address, behind?.address ?? 0, behind ? 1 << behind.branch : 0],
       })),
     ),
   ].join("\n");
