@@ -159,7 +159,9 @@ static uint8_t decide(void) {
 /* At the beginning of a scan. @returns whether the device must start anew: it speaks with the computer now, or no longer */
 uint8_t ov_link_pass(uint8_t elapsed_ms) {
   if (!there) return 0;
-  silent_ms = (uint8_t)(silent_ms > OV_NONE - elapsed_ms ? OV_NONE : silent_ms + elapsed_ms);
+  /* A frame that came since the last scan came a moment ago, however long that is back. */
+  if (silent_ms == 0) silent_ms = 1;
+  else silent_ms = (uint8_t)(silent_ms > OV_NONE - elapsed_ms ? OV_NONE : silent_ms + elapsed_ms);
   since_ms = (uint8_t)(since_ms > OV_NONE - elapsed_ms ? OV_NONE : since_ms + elapsed_ms);
   if (is_heard && silent_ms >= OV_LINK_QUIET_MS) {
     uint8_t at = far.steps;

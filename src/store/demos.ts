@@ -9,7 +9,7 @@ async function fetched<T>(address: string): Promise<T> {
 
 /** The demo designs as data from the app's own server; without one (scripts and tests) from their files. */
 export async function loadDemos(): Promise<Design[]> {
-  if (typeof location === "undefined") return (await import("@demo/index")).demoDesigns;
+  if (typeof location === "undefined") return (await import("@demo/index")).shelfDesigns;
   const list = await fetched<{ id: string }[]>("/api/demos");
   return Promise.all(list.map(({ id }) => fetched<Design>(`/api/demos/${id}`)));
 }

@@ -5,7 +5,7 @@ import type { Design } from "@/core/document/schema";
 /** The shelf with nothing on it: what is there after someone has deleted the demos. */
 export async function emptyShelf(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(5);
+  await expect(page.getByRole("article")).toHaveCount(6);
   for (let left = 5; left > 0; left--) {
     await page
       .getByRole("button", { name: /^Delete / })

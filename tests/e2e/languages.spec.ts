@@ -77,11 +77,11 @@ test("a design with a text in another language is exported and settled right aft
   const german = changeMacro(macro, "greeting", { steps: [{ step: "text", text: "Grüße 日" }] });
   const design = { ...german, id: "german-kestrel", name: "German Kestrel" };
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(5);
+  await expect(page.getByRole("article")).toHaveCount(6);
   await page
     .getByLabel("Design files")
     .setInputFiles({ name: "german.json", mimeType: "application/json", buffer: Buffer.from(designText(design)) });
-  await expect(page.getByRole("article")).toHaveCount(6);
+  await expect(page.getByRole("article")).toHaveCount(7);
   await page.goto("/bench/german-kestrel/layout");
   await page.getByRole("button", { name: "Enter them by number: Control + Shift + U" }).click();
   await expect(page.getByText(/types 日, for which German has no keys/)).toHaveCount(0);

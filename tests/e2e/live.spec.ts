@@ -34,11 +34,11 @@ const first = design.controls[0].label;
 
 async function openDesign(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(5);
+  await expect(page.getByRole("article")).toHaveCount(6);
   await page
     .getByLabel("Design files")
     .setInputFiles({ name: "letters.json", mimeType: "application/json", buffer: Buffer.from(designText(design)) });
-  await expect(page.getByRole("article")).toHaveCount(6);
+  await expect(page.getByRole("article")).toHaveCount(7);
   await page.goto(`/bench/${design.id}/keymap`);
   await expect(part(page, first)).toBeVisible();
 }

@@ -11,7 +11,8 @@ import { usb8Processor } from "../../scripts/buildFirmware.mjs";
 import { play, workFolder } from "../firmware/builds";
 import { chipWiring, contactsOf } from "../firmware/chipWiring";
 import { onSmallClass } from "../firmware/onSmallClass";
-import { buildUsbHost } from "../firmware/usbChip";
+import { PairTalk } from "../firmware/pairTalk";
+import { buildUsbHost, flashFiles } from "../firmware/usbChip";
 import { keyBlock } from "../support/keyBlock";
 import { bindByName, emptyShelf, exportAs, goTo, part, stage, textOf } from "./bench";
 import { plugIn, withoutPort } from "./standInPort";
@@ -20,7 +21,7 @@ const openLoad = (page: Page) => page.getByRole("button", { name: "Load it", exa
 const panel = (page: Page) => page.getByRole("dialog", { name: /^Load .* into its controller$/ });
 const openDemo = async (page: Page, id: string) => {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(5);
+  await expect(page.getByRole("article")).toHaveCount(6);
   await page.goto(`/bench/${id}/pins`);
 };
 
@@ -74,6 +75,69 @@ test("from an empty shelf to a pad whose image types hi on the simulated chip", 
   const { output } = play(buildUsbHost(folder), [usb8Processor(), flash, wiring], script);
   // Usages 0B and 0C are h and i (USB HID Usage Tables, keyboard page).
   expect([...output.matchAll(/keyboard 0000(\w\w)/g)].map(([, usage]) => usage)).toEqual(["0b", "00", "0c", "00"]);
+});
+
+test("the halves of a device are loaded one after the other, and type as one on two joined chips", async ({ page }) => {
+  test.slow();
+  const loader = new StandInLoader();
+  await plugIn(page, loader);
+  await page.goto("/bench/loom-64/wiring");
+  await page.getByRole("tab", { name: "Apart" }).click();
+  const serial = page.getByRole("region", { name: "Two controllers, a serial line" });
+  await serial.getByRole("button", { name: "Wire it so" }).click();
+  await expect(serial).toContainText("It is wired so now.");
+  await goTo(page, "Pins");
+  for (const half of ["Left half (main)", "Right half"]) {
+    await page.getByLabel("Which", { exact: true }).selectOption({ label: half });
+    // Each controller's class is weighed by what it serves itself.
+    const classes = page.getByRole("region", { name: "Classes for 14 nets" });
+    await expect(classes).toContainText("18 usable, 4 to spare");
+    await classes.getByRole("button", { name: "Take the Small 5 V USB board, 18 I/O" }).click();
+    await page.getByRole("button", { name: "Share out pins" }).first().click();
+    await expect(page.getByRole("region", { name: "Pins", exact: true })).toContainText("Nets with a pin14 of 14");
+  }
+  const text = await textOf(await exportAs(page, "Design file"));
+
+  await openLoad(page);
+  const dialog = page.getByRole("dialog", { name: "Load Loom 64 into its controllers" });
+  const flashes: Uint8Array[] = [];
+  for (const half of ["Left half", "Right half"]) {
+    await dialog.getByLabel("Part that is loaded now").selectOption({ label: half });
+    await expect(dialog).not.toContainText("read back without a difference");
+    await dialog.getByRole("button", { name: "Choose the port and load" }).click();
+    await expect(dialog).toContainText("read back without a difference");
+    flashes.push(Uint8Array.from(loader.flash));
+  }
+  expect(Buffer.compare(Buffer.from(flashes[0]), Buffer.from(flashes[1]))).not.toBe(0);
+  const saving = page.waitForEvent("download");
+  await dialog.getByRole("button", { name: "Save the files of all parts" }).click();
+  expect((await saving).suggestedFilename()).toBe("loom-64-images.zip");
+
+  // Each chip gets what its loader's flash held, the plug is in the right one, and a finger presses a key of each half.
+  const read = readDesignText(text);
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const design = read.value;
+  const folder = workFolder();
+  const files = flashes.map((flash, nth) => flashFiles(design, folder, [{ at: 0, bytes: flash }], nth));
+  const pair = new PairTalk(buildUsbHost(folder), files, folder, 1);
+  const contactOf = (label: string) => {
+    const { id } = design.controls.find((control) => control.label === label)!;
+    return contactsOf(design).findIndex((contact) => contact.startsWith(`${id}:`));
+  };
+  await pair.pass(20);
+  for (const [half, label] of [
+    [0, "Q"],
+    [1, "U"],
+  ] as const) {
+    await pair.parts[half].order(`contact ${contactOf(label)} 1`);
+    await pair.pass(30);
+    await pair.parts[half].order(`contact ${contactOf(label)} 0`);
+    await pair.pass(30);
+  }
+  const typed = pair.parts[1].told.flatMap((line) => /^\d+ keyboard (\w+)$/.exec(line)?.[1] ?? []);
+  pair.end();
+  // Usages 14 and 18 are q and u (USB HID Usage Tables, keyboard page).
+  expect(typed).toEqual(["0000140000000000", "0".repeat(16), "0000180000000000", "0".repeat(16)]);
 });
 
 test("a board that is not chosen, another chip and a silent port leave a working panel", async ({ page, context }) => {

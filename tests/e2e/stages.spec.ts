@@ -207,5 +207,5 @@ test("a demo is taken apart as a copy, and renamed on the bench", async ({ page 
   await saved(page);
   await page.getByRole("link", { name: "Ovrin: back to the shelf" }).click();
   await expect(page.getByRole("article", { name: "Shuttle" })).toBeVisible();
-  await expect(page.getByRole("article")).toHaveCount(6);
+  await expect(page.getByRole("article")).toHaveCount(7);
 });

@@ -365,12 +365,13 @@ test("Loom's right half gets a controller of its own, is tried with its line cut
   await part(page, "E").click();
   await expect(computer).toContainText("uqwoe");
 
-  // Load it: sources for both parts, each with its number.
+  // Load it: files for both parts, each in its folder.
   await page.getByRole("button", { name: "Load it" }).click();
   const loading = page.getByRole("dialog");
-  await expect(loading).toContainText("For Right half with -DOV_PART=1.");
+  await expect(loading).toContainText("Take the parts apart");
+  await expect(loading).toContainText("The archive has a folder for each part");
   const saving = page.waitForEvent("download");
-  await loading.getByRole("button", { name: "Save the sources" }).click();
+  await loading.getByRole("button", { name: "Save the files" }).click();
   expect((await saving).suggestedFilename()).toMatch(/\.zip$/);
   await loading.getByRole("button", { name: "Close" }).click();
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import type { Design } from "@/core/document/schema";
 import { asOneController } from "@/core/derived/halves";
 import type { SimulationEvent } from "@/core/engine/simulate";
-import { partFolder } from "@/core/targets/python";
+import { partFolder } from "@/core/targets/python/partFolder";
 import { wiredDemos } from "../support/designs";
 import { keysOf, loom, onTwo } from "../support/twoParts";
 import { contactsOf } from "./chipWiring";

@@ -195,7 +195,8 @@ class Link:
 
     def pass_time(self, elapsed_ms):
         """At the beginning of a scan. Answers whether the device must start anew."""
-        self.silent_ms = min(self.silent_ms + elapsed_ms, NONE)
+        # A frame that came since the last scan came a moment ago, however long that is back.
+        self.silent_ms = min(self.silent_ms + elapsed_ms, NONE) if self.silent_ms else 1
         self.since_ms = min(self.since_ms + elapsed_ms, NONE)
         if self.is_heard and self.silent_ms >= LINK_QUIET_MS:
             self.is_heard = self.other_hosts = self.other_sleeps = False

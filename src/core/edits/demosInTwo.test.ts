@@ -9,6 +9,7 @@ import { type SimulationRequest, simulate } from "../engine/simulate";
 import { findingsOf } from "../findings/check";
 import { scanTableOf } from "../firmware/scanTable";
 import { artifacts } from "../formats/registry";
+import { tooMuchAtOnce } from "../image/usb8Images";
 import { loadWayOf } from "../loader/loadWay";
 import { planPins } from "../pins/planPins";
 import { supplyAt } from "../power/solveSupply";
@@ -85,7 +86,8 @@ describe.each(demoDesigns)("$name with a controller in each of two parts", (demo
     }
     // Each controller's class has its own ways.
     const [way] = derive(design).controllers.map(({ profile }) => loadWayOf(profile!));
-    const cannot = { "flash-image": way !== "image", "firmware-python": way !== "python" };
+    const isTooMuch = tooMuchAtOnce(design, scanTableOf(design)) !== null;
+    const cannot = { "flash-image": way !== "image" || isTooMuch, "firmware-python": way !== "python" };
     expect(refused).toEqual(Object.entries(cannot).flatMap(([id, is]) => (is ? [id] : [])));
   });
 });

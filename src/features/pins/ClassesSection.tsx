@@ -6,8 +6,10 @@ import { useState } from "react";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import { type ControllerProfile, usablePins } from "@/core/catalogue/controllers/controllerProfile";
 import { derive } from "@/core/derived/derive";
+import { halfOf } from "@/core/derived/halves";
 import { useDesign } from "@/store/bench";
 import { chooseProfile } from "./chooseProfile";
+import { useChosenController } from "./MoreControllers";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 
@@ -15,10 +17,11 @@ const ClassDialog = later(() => import("../classes/ClassDialog").then((m) => m.C
 
 const spareWords = (spare: number) => (spare >= 0 ? `${spare} to spare` : `${-spare} too few`);
 
-/** The classes side by side with what this design needs: which fit, and with how many pins left. */
+/** The classes side by side with what the controller in hand needs: which fit, and with how many pins left. */
 export function ClassesSection() {
   const design = useDesign();
-  const { profile, signalNets } = derive(design);
+  const controllerId = useChosenController(design);
+  const { profile, signalNets } = derive(halfOf(design, controllerId));
   const [writing, setWriting] = useState<ControllerProfile | null>(null);
   const isOwn = (one: ControllerProfile) => design.profiles.some(({ id }) => id === one.id);
   const needed = signalNets.length;
@@ -47,7 +50,7 @@ export function ClassesSection() {
                   height="26px"
                   disabled={isChosen}
                   aria-label={`Take the ${one.title}`}
-                  onClick={() => void chooseProfile(one.id)}
+                  onClick={() => void chooseProfile(one.id, controllerId)}
                 >
                   {isChosen ? "chosen" : "Take it"}
                 </PlainButton>

@@ -1,5 +1,5 @@
-import { demoDesigns } from "@demo/index";
+import { shelfDesigns } from "@demo/index";
 
 export const dynamic = "force-static";
 
-export const GET = () => Response.json(demoDesigns.map(({ id, name, note }) => ({ id, name, note })));
+export const GET = () => Response.json(shelfDesigns.map(({ id, name, note }) => ({ id, name, note })));

@@ -3,9 +3,8 @@ import type { ControllerProfile } from "../../catalogue/controllers/controllerPr
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { type Problem, bad, good } from "../../document/problem";
-import { halfName } from "../../derived/halfName";
 import { type FirmwareScript, recordScripts } from "../../engine/script";
-import { stemOf } from "../../fileStem";
+import { partFolder } from "./partFolder";
 import { hasSocket } from "../../firmware/musicSocket";
 import { padPortOf } from "../../firmware/padPort";
 import { packetOf } from "../../firmware/packetOf";
@@ -60,10 +59,6 @@ function filesOf(
     ...sources,
   };
 }
-
-/** A folder for each part of a device, in the order of its controllers. */
-export const partFolder = (design: Design, part: number): string =>
-  `${part + 1}-${stemOf(halfName(design, design.controllers[part].id), "part")}/`;
 
 const inFolder = (folder: string, files: Record<string, string>): Record<string, string> =>
   Object.fromEntries(Object.entries(files).map(([name, text]) => [folder + name, text]));

@@ -1,4 +1,7 @@
 import { hasInterpreterPins } from "../../chips/interpreterPins";
+import { LINK } from "../../contract/link";
+import { halfName } from "../../derived/halfName";
+import { partFolder } from "./partFolder";
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { keymapLines } from "../keymapWords";
@@ -26,6 +29,16 @@ const radioAdvice = (design: Design) =>
     ? "   In `radio_port.py` two functions are yours: hand your radio a packet, and tell what came back. Local rules say which frequencies and powers may be used.\n"
     : "";
 
+/** Of a device of parts: whose folder is whose. */
+const partsAdvice = (design: Design): string =>
+  design.controllers.length < 2
+    ? ""
+    : `The folders are those of the parts: ${design.controllers.map(({ id }, part) => `\`${partFolder(design, part)}\` of ${halfName(design, id)}`).join(", ")}.
+Go through these steps with each of them by itself, with the plug in that part and the line between them off; then join them. Load all
+parts again whenever the design has changed: parts that are loaded with different things do not understand each other.
+
+`;
+
 /** What to do with the archive, in which order, and how to get back. */
 export function pythonReadme(design: Design): string {
   const profile = derive(design).profile!;
@@ -36,7 +49,7 @@ shows. Never run on a board: what is said of boards here is from memory.
 
 ## In this order
 
-1. On this computer: \`python3 play.py demo.txt expected.txt\`. It plays each control once and says "as simulated".
+${partsAdvice(design)}1. On this computer: \`python3 play.py demo.txt expected.txt\`. It plays each control once and says "as simulated".
 2. Put the interpreter on the board, once: hold the loader's button while you plug the board in, and copy the interpreter's file
    for your board onto the drive that appears. Do all this before the case is closed, with the button in reach.
 3. The board shows a drive. On its console \`import board; dir(board)\` lists the pins' names; compare them with \`plan.py\`.
@@ -58,7 +71,7 @@ ${lightsAdvice(design)}${radioAdvice(design)}5. Unplug it and plug it in again: 
 - An interpreter cannot read a fast knob surely. The design program says how long a scan takes, as a range.
 - Live changes are kept in the board's small memory where it has 1,024 bytes of it, else in two files on the drive, where the
   computer has not taken it for itself; else until the power is off.
-- Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
+- ${design.controllers.length < 2 ? "" : `A board waits while a frame leaves to the other part, a millisecond for ${LINK.BYTES_A_MS} bytes. `}Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
 
 ## Files
 

@@ -10,6 +10,7 @@ import { notify } from "@/ui/pieces/notices";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { exportDesign } from "@/ui/files/exportDesign";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
+import { partSteps } from "./partSteps";
 import { TwoSides } from "./TwoSides";
 
 const steps = (profile: ControllerProfile): LoadStep[] => [
@@ -27,13 +28,16 @@ const steps = (profile: ControllerProfile): LoadStep[] => [
   },
 ];
 
+const PROGRAMS = "Each has a program of its own: make PART=0, and PART=1 for the other one.";
+
 /** For classes that neither take a finished image nor run Python. */
 export function CompileSheet({ profile }: { profile: ControllerProfile }) {
   const design = useDesign();
+  const isInParts = design.controllers.length > 1;
   const isUsb = profile.firmware.compiled === "runs-usb";
   return (
     <TwoSides
-      left={<LoadSteps steps={steps(profile)} />}
+      left={<LoadSteps steps={isInParts ? partSteps(steps(profile), PROGRAMS) : steps(profile)} />}
       right={
         <>
           <Section title="This class needs a compiler">

@@ -23,10 +23,10 @@ export function LoadDialog({ onClose }: { onClose: () => void }) {
   // A board that is half written is not left by accident: Stop comes first.
   const isRunning = useLoading(({ loading }) => loading.state === "running");
   const close = () => !isRunning && onClose();
-  // Parts of several ways are compiled: the sources serve every class.
   const ways = new Set(profiles.map(loadWayOf));
-  const haveImages = profiles.length === controllers.length && [...ways].every((one) => one === "image");
-  const way = isInParts && !haveImages ? "parts" : [...ways][0];
+  // Parts whose ways differ are compiled: the sources serve every class.
+  const isMixed = isInParts && (ways.size > 1 || profiles.length < controllers.length);
+  const way = isMixed ? "parts" : [...ways][0];
   return (
     <Dialog
       title={`Load ${design.name} into its ${isInParts ? "controllers" : "controller"}`}

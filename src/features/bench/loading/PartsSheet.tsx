@@ -34,7 +34,7 @@ const steps = (design: Design): LoadStep[] => [
   },
 ];
 
-/** For devices with a controller in each part: sources that serve both. */
+/** For parts whose controllers are loaded in several ways: sources that serve all of them. */
 export function PartsSheet() {
   const design = useDesign();
   return (
@@ -43,9 +43,9 @@ export function PartsSheet() {
       right={
         <Section title="Each part is loaded by itself">
           <Box fontSize="13px">
-            A finished image is there for parts of the 8-bit USB classes, and Python serves one controller; for these
-            there are sources, the same for each of them. Load all parts again whenever the design has changed: parts
-            that are loaded with different things do not understand each other, and each then speaks for itself alone.
+            The parts have controllers of several classes, which are loaded in several ways; there are sources that
+            serve all of them. Load all parts again whenever the design has changed: parts that are loaded with
+            different things do not understand each other, and each then speaks for itself alone.
           </Box>
           <Row>
             <StepButton onClick={() => void exportDesign(design, "firmware-c").then(notify)}>

@@ -3,7 +3,8 @@
 import { Box } from "@chakra-ui/react";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
 import { type InterpreterScan, interpreterScan } from "@/core/firmware/interpreterCost";
-import { scanTableOf } from "@/core/firmware/scanTable";
+import { type ScanTable, scanTableOf } from "@/core/firmware/scanTable";
+import type { Design } from "@/core/document/schema";
 import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
@@ -12,6 +13,7 @@ import { useHostLanguage } from "@/ui/useHostLanguage";
 import { exportDesign } from "@/ui/files/exportDesign";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { DrivePicture, HoldPicture, KeyboardPicture } from "./Pictures";
+import { partSteps } from "./partSteps";
 import { TwoSides } from "./TwoSides";
 
 const steps = (product: string): LoadStep[] => [
@@ -35,7 +37,7 @@ const steps = (product: string): LoadStep[] => [
   {
     title: "When it goes wrong",
     words:
-      "Rename code.py on the drive, and the device stays quiet. No drive any more? Hold the loader's button as in step 1. The archive's README says more.",
+      "Rename code.py on the drive, and the device stays quiet. No drive any more? Hold the loader's button as for the interpreter. The archive's README says more.",
   },
 ];
 
@@ -46,16 +48,28 @@ const VERDICT: Record<InterpreterScan["verdict"], string> = {
     "Too much for Python on this class: short presses are missed. Take a class with a finished image, fewer lines, or a compiled device.",
 };
 
+const FOLDERS = "The archive has a folder for each part; only what is in its own goes onto its drive.";
+const inParts = (all: LoadStep[]) => [...partSteps(all.slice(0, -1), FOLDERS), ...all.slice(-1)];
+
+/** The part that has the most to read. */
+function scanOf(design: Design): ScanTable {
+  const scan = scanTableOf(design);
+  if (scan.parts.length === 0) return scan;
+  const groups = scan.parts.map(({ groups: end }, part) => scan.groups.slice(scan.parts[part - 1]?.groups ?? 0, end));
+  return { ...scan, groups: groups.reduce((most, own) => (own.length > most.length ? own : most)) };
+}
+
 /** For boards that run Python: files to copy onto their drive. */
 export function PythonSheet({ profile }: { profile: ControllerProfile }) {
   const design = useDesign();
   // The tables hold texts of macros, for which their language must be there.
   const language = useHostLanguage(design.keymap.hostLanguage);
   if (!language) return null;
-  const scan = interpreterScan(design, scanTableOf(design), profile);
+  const scan = interpreterScan(design, scanOf(design), profile);
+  const own = steps(design.reportSet.productName);
   return (
     <TwoSides
-      left={<LoadSteps steps={steps(design.reportSet.productName)} />}
+      left={<LoadSteps steps={design.controllers.length > 1 ? inParts(own) : own} />}
       right={
         <>
           <Section title="One scan in Python">

@@ -1,16 +1,18 @@
 import type { LoadStep } from "./LoadSteps";
 
-/** Each part of a device of several is loaded by itself, with the steps of its controller. */
-export const partSteps = (steps: LoadStep[]): LoadStep[] => [
+/**
+ * Each part of a device of several is loaded by itself, with the steps of its controller.
+ * @param how how the file of a part is told from those of the others
+ */
+export const partSteps = (steps: LoadStep[], how: string): LoadStep[] => [
   {
     title: "Take the parts apart",
-    words:
-      "Pull the line between them, and choose on the right which part has the plug now. Load all parts again whenever the design has changed: parts that are loaded with different things do not understand each other, and each then speaks for itself alone.",
+    words: `Pull the line between them, and put the plug into the part that is loaded first. ${how} Load all parts again whenever the design has changed: parts that are loaded with different things do not understand each other, and each then speaks for itself alone.`,
   },
   ...steps,
   {
     title: "Load the other part, then join them",
     words:
-      "Choose it on the right and go through the same steps. Then put the line in with the plug out, and press every control once; and once more with the plug in the other part.",
+      "The same steps again, with the plug there. Then put the line in while no plug is, and press every control once; and once more with the plug in the other part.",
   },
 ];
