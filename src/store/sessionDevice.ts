@@ -248,8 +248,10 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
   if (link && link.heard !== state.radio) next.radio = link.heard;
   if (ear && ear.now.bytes.length > 0 && ear.now !== state.socket) next.socket = ear.now;
   next.asleep = running.isAsleep;
-  const isHeard = inParts(running)?.isLineHeard ?? true;
-  if (isHeard !== state.line.isHeard) next.line = { ...state.line, isHeard };
+  const parts = inParts(running);
+  const isHeard = parts?.isLineHeard ?? true;
+  const missed = parts?.missedFrames ?? 0;
+  if (isHeard !== state.line.isHeard || missed !== state.line.missed) next.line = { ...state.line, isHeard, missed };
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
   if (log.segments) next.digits = Object.fromEntries(drivers.flatMap((chain) => chain.shown()));

@@ -19,6 +19,8 @@ export interface PartsLine {
   trouble: LineTrouble;
   plugged: number | null;
   isHeard: boolean;
+  /** Frames that did not arrive. */
+  missed: number;
 }
 
 export interface SessionState {
@@ -93,7 +95,7 @@ export const emptySession = {
   told: { flags: [], values: [] },
   activeLayers: [0],
   asleep: false,
-  line: { trouble: GOOD_LINE, plugged: 0, isHeard: true } as PartsLine,
+  line: { trouble: GOOD_LINE, plugged: 0, isHeard: true, missed: 0 } as PartsLine,
 };
 
 /** The device under the person's hands, running in real time. */

@@ -196,6 +196,7 @@ describe("the bench", () => {
       "glasshouse",
       "kestrel",
       "loom-64",
+      "loom-64-in-two",
       "reedling",
       "tern",
     ]);
@@ -237,7 +238,7 @@ describe("the shelf", () => {
 
   it("has the demos on the first visit", async () => {
     await openShelf();
-    expect(useShelf.getState().designs).toHaveLength(5);
+    expect(useShelf.getState().designs).toHaveLength(6);
   });
 
   it("takes a file under a name and id of its own when both are there already", async () => {

@@ -6,7 +6,7 @@ import type { Design } from "@/core/document/schema";
 export async function emptyShelf(page: Page): Promise<void> {
   await page.goto("/");
   await expect(page.getByRole("article")).toHaveCount(6);
-  for (let left = 5; left > 0; left--) {
+  for (let left = 6; left > 0; left--) {
     await page
       .getByRole("button", { name: /^Delete / })
       .first()

@@ -199,7 +199,7 @@ test("a demo is taken apart as a copy, and renamed on the bench", async ({ page 
   await page.getByRole("button", { name: "From a demo" }).click();
   await page
     .getByRole("dialog")
-    .getByRole("button", { name: /^Loom 64/ })
+    .getByRole("button", { name: /^Loom 64(?! in two)/ })
     .click();
   await expect(page.getByLabel("Name of the design")).toHaveValue("Loom 64 2");
   await page.getByLabel("Name of the design").fill("Shuttle");

@@ -360,6 +360,10 @@ test("Loom's right half gets a controller of its own, is tried with its line cut
   await expect(computer).toContainText("uqw");
   await line.getByLabel("The line is cut").uncheck();
   await expect(line.getByRole("status")).toHaveText("Left half and Right half hear each other.");
+  // A damaged frame is not taken; the next one makes up for it.
+  await line.getByLabel("One byte in 10 on it is damaged").check();
+  await expect(line).toContainText(/Frames that did not arrive[1-9]/);
+  await line.getByLabel("One byte in 10 on it is damaged").uncheck();
   await line.getByLabel("The computer’s plug is in").selectOption("Right half");
   await part(page, "O").click();
   await part(page, "E").click();

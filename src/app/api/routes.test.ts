@@ -60,7 +60,14 @@ describe("what every call with a design refuses", () => {
 describe("demos and schema", () => {
   it("lists the demos and gives each", async () => {
     const { body } = await answer(demos());
-    expect(body.map((one: { id: string }) => one.id)).toEqual(["kestrel", "loom-64", "glasshouse", "tern", "reedling"]);
+    expect(body.map((one: { id: string }) => one.id)).toEqual([
+      "kestrel",
+      "loom-64",
+      "loom-64-in-two",
+      "glasshouse",
+      "tern",
+      "reedling",
+    ]);
     const one = await answer(demo(new Request("http://127.0.0.1/"), { params: Promise.resolve({ id: "kestrel" }) }));
     expect(one.body).toEqual(JSON.parse(JSON.stringify(demoDesigns[0])));
   });
@@ -70,7 +77,7 @@ describe("demos and schema", () => {
       demo(new Request("http://127.0.0.1/"), { params: Promise.resolve({ id: "moon" }) }),
     );
     expect(status).toBe(404);
-    expect(body.problems[0].message).toContain("kestrel, loom-64, glasshouse, tern, reedling");
+    expect(body.problems[0].message).toContain("kestrel, loom-64, loom-64-in-two, glasshouse, tern, reedling");
   });
 
   it("publishes a JSON Schema", async () => expect((await answer(schema())).body.properties.controls).toBeDefined());

@@ -41,4 +41,9 @@ export class PairedDevice extends Device {
   get isLineHeard(): boolean {
     return this.pair?.isHeard() ?? true;
   }
+
+  /** Frames that did not arrive since it started, counted by each part up to 255 and on from 0. */
+  get missedFrames(): number {
+    return this.pair?.missed() ?? 0;
+  }
 }

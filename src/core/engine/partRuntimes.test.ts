@@ -95,6 +95,19 @@ describe("two parts on a line", () => {
     expect(usages.size).toBeLessThanOrEqual(2);
   });
 
+  it("count the frames that did not arrive: none on a good line, and about those that a damaged one lost", () => {
+    const { device } = powered();
+    device.runUntil(400);
+    expect(device.missedFrames).toBe(0);
+    device.setLine({ isCut: false, oneDamagedOf: 10 });
+    device.runUntil(800);
+    device.setLine({ isCut: false, oneDamagedOf: 0 });
+    device.runUntil(820);
+    // Both tell every 4 ms at least, a frame of about ten bytes: of some 200 more than half are lost; what was not heard for 12 ms is not counted.
+    expect(device.missedFrames).toBeGreaterThan(20);
+    expect(device.missedFrames).toBeLessThan(200);
+  });
+
   it("leave no key down, whatever is cut, joined, damaged and plugged meanwhile", () => {
     const step = fc.record({
       ms: fc.integer({ min: 1, max: 40 }),

@@ -159,6 +159,11 @@ export class PartRuntimes implements Runtime {
     return this.parts.every((part) => part.isHeard());
   }
 
+  /** Frames that did not arrive, of both. */
+  missed(): number {
+    return this.parts.reduce((sum, part) => sum + part.missed(), 0);
+  }
+
   configured(is: boolean): void {
     this.plugInto(is ? this.hostPart : null);
   }

@@ -52,6 +52,8 @@ export interface Runtime {
   linked(bytes: Uint8Array): void;
   /** Whether the other part is heard. */
   isHeard(): boolean;
+  /** Frames of the other part that did not arrive, counted up to 255 and on from 0. */
+  missed(): number;
   /** A serial pad port is latched and read: the level of its data line at each of so many bits. */
   readPlug(bits: number): boolean[];
   /** The bytes that outlast the power. */
@@ -90,6 +92,7 @@ interface Exports {
   ov_host_configured(is: number): void;
   ov_link_byte(byte: number): void;
   ov_link_is_heard(): number;
+  ov_link_missed(): number;
 }
 
 export const BANKS = LIMITS.BANKS;
@@ -152,6 +155,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
     configured: (is) => exports.ov_host_configured(is ? 1 : 0),
     linked: (bytes) => bytes.forEach((byte) => exports.ov_link_byte(byte)),
     isHeard: () => exports.ov_link_is_heard() !== 0,
+    missed: () => exports.ov_link_missed(),
     line: (bytes) => bytes.forEach((byte) => exports.ov_line_byte(byte)),
     radioAnswered(bytes) {
       const told = bytes.slice(0, RADIO_FRAME_MOST);

@@ -29,6 +29,7 @@ import { endpoints } from "./rules/endpoints";
 import { interfaceTwice } from "./rules/interfaceTwice";
 import { links } from "./rules/links";
 import { linkPlug } from "./rules/linkPlug";
+import { liveParts } from "./rules/liveParts";
 import { linkVolts } from "./rules/linkVolts";
 import { unlinked } from "./rules/unlinked";
 import { samePlace } from "./rules/samePlace";
@@ -183,6 +184,7 @@ export const rules: Rule[] = [
   linkPlug,
   unlinked,
   linkVolts,
+  liveParts,
   noController,
   classSense,
   tooFewPins,

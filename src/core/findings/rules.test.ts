@@ -1121,6 +1121,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     /^.* tells .* at 5 V on a pin for 3\.3 V: take classes of one voltage\.$/,
   ],
   [
+    "reports/live-parts",
+    linked((design) => ({ ...design, reportSet: { ...design.reportSet, interfaces: ["keyboard", "live"] } })),
+    /^Live changes are kept by the part that the plug is in\. Send them once with the plug in each of .* and .*\.$/,
+  ],
+  [
     "reports/interface-twice",
     { ...done, reportSet: { ...done.reportSet, interfaces: ["keyboard", "keyboard"] } },
     /^The device declares keyboard and keyboard: 1 interface too many\.$/,
@@ -1233,6 +1238,7 @@ describe("rules", () => {
       .map(([rule]) => rule);
     expect(new Set(without)).toEqual(
       new Set([
+        "reports/live-parts",
         "layout/overlap",
         "layout/too-close",
         "layout/boards-overlap",

@@ -295,6 +295,21 @@ function problemsOf(design: Design, scan: ScanTable, lines: BoardLines): Problem
     : [];
 }
 
+type Put = (field: BoardField, ...values: number[]) => void;
+
+/** What is counted of a device as a whole, whichever of its parts. */
+function putCounts(design: Design, scan: ScanTable, put: Put): void {
+  put("STROBES", scan.strobeLines.length);
+  put("BANKS", bankCount(scan));
+  put("LAMPS", scan.lampLines.length);
+  const { endpoints, interfaces, serial, musicIn } = usbLayoutOf(design);
+  put("REPORTS", design.reportSet.interfaces.length);
+  put("ENDPOINTS", endpoints);
+  put("INTERFACES", interfaces);
+  put("MUSIC_IN", musicIn ?? 0);
+  put("SERIAL", serial?.endpoint ?? 0, serial?.interface ?? 0);
+}
+
 /** The serial line to the device's other part. */
 function openLink(design: Design, part: number, lines: BoardLines): void {
   for (const { link, end, controller } of derive(design).linkEnds) {
@@ -348,7 +363,7 @@ export function boardBlock(
     ["EDGE_TABLE", edges.flat()],
   ];
   const header = new Array<number>(BOARD_HEADER_BYTES).fill(0);
-  const put = (field: BoardField, ...values: number[]) => header.splice(BOARD_AT[field], values.length, ...values);
+  const put: Put = (field, ...values) => void header.splice(BOARD_AT[field], values.length, ...values);
   let place = BOARD_HEADER_BYTES;
   for (const [field, bytes] of sections) {
     put(field, ...word(place));
@@ -361,17 +376,9 @@ export function boardBlock(
   put("REMOTE_BYTES", lines.remoteBytes);
   put("LENGTH", ...word(place + descriptors.length + CRC_BYTES));
   put("TABLES_CRC", ...tables.slice(-CRC_BYTES));
-  put("STROBES", scan.strobeLines.length);
-  put("BANKS", bankCount(scan));
-  put("LAMPS", scan.lampLines.length);
+  putCounts(design, scan, put);
   put("PAIRS", lamps.pairs);
   put("PAIRS_FIRST", pairsFirst);
-  const { endpoints, interfaces, serial, musicIn } = usbLayoutOf(design);
-  put("REPORTS", design.reportSet.interfaces.length);
-  put("ENDPOINTS", endpoints);
-  put("INTERFACES", interfaces);
-  put("MUSIC_IN", musicIn ?? 0);
-  put("SERIAL", serial?.endpoint ?? 0, serial?.interface ?? 0);
   put("DESCRIPTORS", all.length);
   put("EDGE_ENCODERS", edges.length);
   put("PART", part);

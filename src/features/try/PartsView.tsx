@@ -19,7 +19,7 @@ export function PartsView({ design }: { design: Design }) {
   const line = useSession((state) => state.line);
   const contacts = useSession((state) => state.contacts);
   const reports = useSession((state) => state.reports);
-  const { trouble, plugged, isHeard } = line;
+  const { trouble, plugged, isHeard, missed } = line;
   const [near, far] = design.controllers.slice(0, 2).map(({ id }) => halfName(design, id));
   const { least, most } = linkTimes(design);
   const measured = pressToReport(design, contacts, reports);
@@ -53,6 +53,7 @@ export function PartsView({ design }: { design: Design }) {
           ["The line adds, by its bits", `${least.toFixed(2)} to ${most.toFixed(2)} ms`],
           [`Press to report, ${near}`, ms(measured[0])],
           [`Press to report, ${far}`, ms(measured[1])],
+          ["Frames that did not arrive", missed],
         ]}
       />
     </Section>

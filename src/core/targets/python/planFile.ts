@@ -124,6 +124,25 @@ function transmitter(design: Design, pinOf: (netId: string) => string): string {
   return first ? literal(pinOf(first)) : "None";
 }
 
+/** Who the device is, its interfaces, and which of its parts this is. */
+function headOf(design: Design, part: number, pinOf: (netId: string) => string): string {
+  const { maker, product, vendorId, productId } = identityOf(design);
+  return `"""The lines of this device. Generated from its design file; change the design, not this."""
+
+# Maker, name, and the two numbers by which a computer knows the device.
+IDENTITY = ${literal([maker, product, vendorId, productId])}
+
+# Of each interface: report descriptor, usage page and usage, report id, bytes to the computer and from it, report kind.
+${interfaceText(design)}
+
+# A computer's start-up screen reads a keyboard only while it is the one interface.
+BOOT_DEVICE = ${isBootKeyboard(design) ? 1 : 0}
+
+# Which of the device's parts this is, and the transmitter and receiver of the line to the other one.
+PART = ${part}
+LINE = ${literal(lineOf(design, part, pinOf))}`;
+}
+
 /**
  * The lines of a design for hardware.py: who it is, its interfaces, its pins, and what stands between.
  * @param part which of the design's controllers, from 0
@@ -151,23 +170,9 @@ export function planFile(design: Design, whole: ScanTable, part = 0): string {
   const sensor = (id: string): Literal => (isSensedHere(whole, id, isOwn) ? sensorHere(id) : [null, [], 0]);
   const lampHere = lampLiteral(scan, places, pinOf);
   const lamp = (netId: string): Literal => (isOwn(netId) ? lampHere(netId) : AWAY);
-  const { maker, product, vendorId, productId } = identityOf(design);
   const lines = (nets: string[], of: (netId: string) => Literal) =>
     nets.map((netId) => ({ value: of(netId), comment: comment(netId) }));
-  return `"""The lines of this device. Generated from its design file; change the design, not this."""
-
-# Maker, name, and the two numbers by which a computer knows the device.
-IDENTITY = ${literal([maker, product, vendorId, productId])}
-
-# Of each interface: report descriptor, usage page and usage, report id, bytes to the computer and from it, report kind.
-${interfaceText(design)}
-
-# A computer's start-up screen reads a keyboard only while it is the one interface.
-BOOT_DEVICE = ${isBootKeyboard(design) ? 1 : 0}
-
-# Which of the device's parts this is, and the transmitter and receiver of the line to the other one.
-PART = ${part}
-LINE = ${literal(lineOf(design, part, pinOf))}
+  return `${headOf(design, part, pinOf)}
 
 # Clock, data and speed of each two-wire bus.
 ${busLines(scan, buses, pinOf)}
