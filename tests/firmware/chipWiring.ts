@@ -8,6 +8,7 @@ import { Tracks } from "@/core/engine/tracks";
 import { derive } from "@/core/derived/derive";
 import { linkEndId } from "@/core/derived/linkEnds";
 import type { Design } from "@/core/document/schema";
+import { ownLines } from "@/core/firmware/ownLines";
 import { scanTableOf } from "@/core/firmware/scanTable";
 
 /** The contacts of a design in the order in which the wiring numbers them; the rungs of ladders come last. */
@@ -44,9 +45,9 @@ export const padWiring = (design: Design): string => wiringOf(design, (_, pad) =
 /** What lies around one of the controllers; contacts, lamps and voltages keep the numbers that they have in the whole device. */
 function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => string | null, part = 0): string {
   const scan = scanTableOf(design);
-  const { signalNets, netById, controllers } = derive(design);
+  const { signalNets, controllers } = derive(design);
   const { profile, controller } = controllers[part];
-  const isOwn = (id: string) => netById.get(id)?.controllerId === controller.id;
+  const isOwn = ownLines(design, scan, part);
   const numbers = new Map<string, number>();
   const net = (id: string) => {
     if (!numbers.has(id)) numbers.set(id, numbers.size);

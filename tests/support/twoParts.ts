@@ -1,5 +1,6 @@
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
+import { addBoard } from "@/core/edits/boards";
 import { ownControllerFor } from "@/core/edits/controllers";
 import { adoptPinPlan } from "@/core/edits/pins";
 import { planPins } from "@/core/pins/planPins";
@@ -30,3 +31,13 @@ export function keysOf(design: Design): [near: string[], far: string[]] {
 
 const isTogether = ({ keymap: { together = [] } }: Design, input: string) =>
   together.some(({ parts }) => parts.includes(input));
+
+/** Every second control lies on a board of its own, with a controller like the first: whatever reaches over is split. */
+export function inTwo(design: Design): Design {
+  const apart = addBoard(design, "second", "Second", "half");
+  const controls = apart.controls.map((control, nth) =>
+    nth % 2 === 0 ? control : { ...control, placement: { ...control.placement, boardId: "second" } },
+  ) as Design["controls"];
+  const split = ownControllerFor({ ...apart, controls }, "second", apart.controllers[0].profileId);
+  return adoptPinPlan(split, planPins(split));
+}

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
+import { inTwo } from "../../../tests/support/twoParts";
 import { readDesign } from "../document/readDesign";
 import type { Design } from "../document/schema";
 import { derive } from "../derived/derive";
@@ -14,21 +15,8 @@ import { loadWayOf } from "../loader/loadWay";
 import { planPins } from "../pins/planPins";
 import { supplyAt } from "../power/solveSupply";
 import { netlistOf } from "../wires/netlist";
-import { addBoard } from "./boards";
-import { ownControllerFor } from "./controllers";
-import { adoptPinPlan } from "./pins";
 
 beforeAll(bringInlineRuntime);
-
-/** Every second control lies on a board of its own, with a controller like the first: whatever reaches over is split. */
-function inTwo(design: Design): Design {
-  const apart = addBoard(design, "second", "Second", "half");
-  const controls = apart.controls.map((control, nth) =>
-    nth % 2 === 0 ? control : { ...control, placement: { ...control.placement, boardId: "second" } },
-  ) as Design["controls"];
-  const split = ownControllerFor({ ...apart, controls }, "second", apart.controllers[0].profileId);
-  return adoptPinPlan(split, planPins(split));
-}
 
 /** Each switch once, one after another. */
 function everySwitch(design: Design): SimulationRequest {

@@ -114,6 +114,7 @@ const SELECTS = 4;
 /** How each voltage is reached. */
 const senseBytes = (scan: ScanTable, lines: BoardLines): number[] =>
   scan.sensors.flatMap((net) => {
+    if (!lines.isOwn(net)) return new Array<number>(BOARD_ENTRY_BYTES.SENSE).fill(0);
     const access = scan.access[net];
     const through = access?.by === "voltage" ? access : null;
     const select = through?.select ?? [];

@@ -6,6 +6,7 @@ import type { Net } from "../circuits/net";
 import type { Design } from "../document/schema";
 import type { Problem } from "../document/problem";
 import { type AccessBy, accessSets, addressesOf, bitsOf, chipsOf } from "../firmware/accessSets";
+import { ownLines } from "../firmware/ownLines";
 import type { ScanTable } from "../firmware/scanTable";
 
 /** How a controller's pins are named in the board block. */
@@ -56,6 +57,8 @@ export class BoardLines {
   readonly expanders: RemoteSet<"expander">[];
   /** Of each ladder's bank, the first of its remote bytes. */
   readonly ladderBytes: number[];
+  /** Whether a line, a lamp or a voltage is this part's. */
+  readonly isOwn: (id: string) => boolean;
   private readonly netById: Map<string, Net>;
   private readonly profile: ControllerProfile | null;
 
@@ -64,9 +67,10 @@ export class BoardLines {
     private readonly design: Design,
     private readonly scan: ScanTable,
     private readonly pins: BlockPins,
-    private readonly part: number,
+    part: number,
   ) {
     const derived = derive(design);
+    this.isOwn = ownLines(design, scan, part);
     this.netById = derived.netById;
     this.profile = derived.controllers[part]?.profile ?? null;
     this.inRegisters = this.setsOf("in-register", ({ clock }) => clock, bitsOf);
@@ -84,12 +88,6 @@ export class BoardLines {
     this.ladderBytes = scan.ladders.map(({ line, rungs }) =>
       this.isOwn(line) ? this.takeBytes(Math.ceil(rungs.length / BITS)) : 0,
     );
-  }
-
-  /** Whether a net hangs on this part's controller; one that is unknown is looked for here too, and is then told to have no pin. */
-  isOwn(netId: string): boolean {
-    const own = this.netById.get(netId)?.controllerId;
-    return own === undefined || own === (this.design.controllers[this.part]?.id ?? null);
   }
 
   private setsOf<By extends LineAccess["by"]>(

@@ -1,6 +1,7 @@
 import { strFromU8, unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
-import { loom, onTwo } from "../../../tests/support/twoParts";
+import { demoDesigns } from "../../../demo";
+import { inTwo, loom, onTwo } from "../../../tests/support/twoParts";
 import { BOARD_AT, BOARD_ENTRY_BYTES, LEVEL_AT } from "../contract/board";
 import { crc16 } from "../contract/crc16";
 import { derive } from "../derived/derive";
@@ -10,6 +11,9 @@ import type { Design } from "../document/schema";
 import { bankCount, scanTableOf } from "../firmware/scanTable";
 import { firmwareFits } from "../formats/firmwareFit";
 import { flashImageFile } from "../formats/flashImageFile";
+import { ownLines } from "../firmware/ownLines";
+import { tableBytes } from "../firmware/tables";
+import { boardBlock } from "./boardBlock";
 import { usb8Pins } from "./usb8Pins";
 import { flashImage } from "./flashImage";
 import { usb8Code } from "./usb8Code";
@@ -97,5 +101,37 @@ describe("finished images of a device of two parts", () => {
     const texts = Object.values(files).map((bytes) => strFromU8(bytes));
     expect(texts[0]).not.toBe(texts[1]);
     for (const text of texts) expect(text.trimEnd().split("\n").at(-1)!.trim()).toBe(":00000001FF");
+  });
+});
+
+/** Bytes of each entry of a table of the block. */
+const entries = (block: Uint8Array, at: number, bytes: number, count: number) =>
+  Array.from({ length: count }, (_, nth) => [...block.slice(at + bytes * nth, at + bytes * (nth + 1))]);
+
+describe.each(demoDesigns)("board blocks of $name in two parts", (demo) => {
+  const two = inTwo(chooseController(demo, "small-5v-18"));
+  const numbers = scanTableOf(two);
+  const blocks = [0, 1].map((part) => {
+    const { profile } = derive(two).controllers[part];
+    const block = boardBlock(two, numbers, tableBytes(numbers, two), usb8Pins(profile!), part);
+    if (!block.ok) throw new Error(JSON.stringify(block.problems));
+    return block.value;
+  });
+
+  it("drive each lamp, chain and display, and read each voltage, in one of them", () => {
+    const tables = [
+      ["LAMP_TABLE", BOARD_ENTRY_BYTES.LAMP, numbers.lampLines.length],
+      ["LIGHT_TABLE", BOARD_ENTRY_BYTES.LIGHT, numbers.chains.length],
+      ["SEGMENT_TABLE", BOARD_ENTRY_BYTES.SEGMENT, numbers.segmentChains.length],
+      ["DISPLAY_TABLE", BOARD_ENTRY_BYTES.DISPLAY, numbers.displays.length],
+      ["STROBE_TABLE", BOARD_ENTRY_BYTES.STROBE, numbers.strobeLines.length],
+    ] as const;
+    for (const [field, bytes, count] of tables) {
+      const both = blocks.map((block) => entries(block, word(block, BOARD_AT[field]), bytes, count));
+      for (let nth = 0; nth < count; nth++)
+        expect(both.filter((all) => all[nth].some((byte) => byte > 0)).length, `${field} ${nth}`).toBe(1);
+    }
+    const isOwn = [0, 1].map((part) => ownLines(two, numbers, part));
+    for (const id of numbers.sensors) expect(isOwn.filter((own) => own(id)).length).toBe(1);
   });
 });

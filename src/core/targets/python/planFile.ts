@@ -7,6 +7,7 @@ import { throughWords } from "../../derived/throughWords";
 import { linkEndId } from "../../derived/linkEnds";
 import type { Design } from "../../document/schema";
 import { socketNets } from "../../firmware/musicSocket";
+import { ownLines } from "../../firmware/ownLines";
 import { reportShapeOf } from "../../firmware/reportShape";
 import type { ScanTable } from "../../firmware/scanTable";
 import { type TwoWireBus, twoWireBuses } from "../../firmware/twoWireBuses";
@@ -24,15 +25,6 @@ export const pinNameOf = (design: Design) => {
     return interpreterPin((own ?? controllers[0])?.profile?.id ?? "", design.pinPlan[netId]?.pin ?? "");
   };
 };
-
-/** Whether a net hangs on one of the device's parts. */
-function ownedBy(design: Design, part: number): (netId: string) => boolean {
-  const { netById } = derive(design);
-  return (netId) => {
-    const owner = netById.get(netId)?.controllerId;
-    return owner === undefined || owner === (design.controllers[part]?.id ?? null);
-  };
-}
 
 /** The device as one of its parts reaches it: lines keep their numbers, and what is reached through other parts is theirs. */
 const reachedFrom = (scan: ScanTable, isOwn: (netId: string) => boolean): ScanTable => ({
@@ -65,11 +57,6 @@ const sensorLiteral =
 
 /** A line of another part of the device: it is never driven here, and always high. */
 const AWAY: Literal = ["away", null];
-
-const isSensedHere = ({ access }: ScanTable, id: string, isOwn: (netId: string) => boolean): boolean => {
-  const through = access[id];
-  return isOwn(through?.by === "voltage" ? through.data : id);
-};
 
 /** Where a lamp hangs: on an added part, between two lines, or on a pin; of a sounder its tone in Hz. */
 const lampLiteral =
@@ -151,7 +138,7 @@ export function planFile(design: Design, whole: ScanTable, part = 0): string {
   const derived = derive(design);
   const through = throughWords(derived);
   const pinOf = pinNameOf(design);
-  const isOwn = ownedBy(design, part);
+  const isOwn = ownLines(design, whole, part);
   const scan = reachedFrom(whole, isOwn);
   const pinHere = (netId: string) => (isOwn(netId) ? pinOf(netId) : null);
   const buses = twoWireBuses(design, scan).filter(({ scl }) => isOwn(scl));
@@ -167,7 +154,7 @@ export function planFile(design: Design, whole: ScanTable, part = 0): string {
     return place ? ["part", ...place] : [scan.access[netId]?.by === "held-pin" ? "held" : "pin", pinOf(netId)];
   };
   const sensorHere = sensorLiteral(scan, pinOf);
-  const sensor = (id: string): Literal => (isSensedHere(whole, id, isOwn) ? sensorHere(id) : [null, [], 0]);
+  const sensor = (id: string): Literal => (isOwn(id) ? sensorHere(id) : [null, [], 0]);
   const lampHere = lampLiteral(scan, places, pinOf);
   const lamp = (netId: string): Literal => (isOwn(netId) ? lampHere(netId) : AWAY);
   const lines = (nets: string[], of: (netId: string) => Literal) =>
