@@ -97,7 +97,7 @@ const shots: Shot[] = [
   },
   {
     name: "pins",
-    path: "/bench/loom-64/pins",
+    path: "/bench/loom-64-in-two/pins",
     prepare: async (page) => {
       await page.getByRole("button", { name: "Share out pins" }).first().click();
       await page.getByRole("status", { name: "Last plan" }).waitFor();
