@@ -1,4 +1,5 @@
 import type { Net } from "../circuits/net";
+import { ONE_PLUG } from "./onePlug";
 import { derive } from "../derived/derive";
 import { halfName } from "../derived/halfName";
 import { throughWords } from "../derived/throughWords";
@@ -163,7 +164,6 @@ clean:
 .PHONY: run check board-objects clean
 `;
 
-/** What to do with the archive, in which order. */
 /** What is otherwise where each part has a controller. */
 const partsReadme = ({ controllers }: Design): string =>
   controllers.length < 2
@@ -174,10 +174,11 @@ Each part is loaded with the same sources, compiled with its own number: \`-DOV_
 each line stands with the part that it is on; of lines of the other part \`hal_board.c\` reads nothing (high) and drives nothing. The serial line
 between them runs at 250,000 bit a second, eight bits, no parity, one stop bit: put what \`ov_hal_link\` is given on it, give what comes to
 \`ov_link_byte\`, and tell \`ov_host_configured\` when a computer has set that part up. Load both before they are joined, and again whenever the design has
-changed: parts that are loaded with different things do not understand each other. \`demo.txt\` plays the main part.
+changed: parts that are loaded with different things do not understand each other. \`demo.txt\` plays the main part. ${ONE_PLUG}
 
 `;
 
+/** What to do with the archive, in which order. */
 export function archiveReadme(design: Design): string {
   const { profile } = derive(design);
   return `# Firmware of ${design.name}

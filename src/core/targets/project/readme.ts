@@ -2,6 +2,7 @@ import { derive } from "../../derived/derive";
 import { halfName } from "../../derived/halfName";
 import type { Design } from "../../document/schema";
 import { keymapLines } from "../keymapWords";
+import { ONE_PLUG } from "../onePlug";
 
 const usb8Steps = `1. \`make\` builds \`device.hex\` with avr-gcc and its C library. There is nothing to write.
 2. Before the case is closed, with reset and ground in reach: bridge them twice within a second. The loader then shows itself
@@ -28,7 +29,7 @@ const partsAdvice = (design: Design): string =>
 ${design.controllers.map(({ id }, part) => `- \`make PART=${part}\`: ${halfName(design, id)}.`).join("\n")}
 
 Each is loaded by itself, with the plug in it and the line between them off; then they are joined. Load all parts again whenever the
-design has changed: parts that are loaded with different things do not understand each other, and each then speaks for itself alone.
+design has changed: parts that are loaded with different things do not understand each other, and each then speaks for itself alone. ${ONE_PLUG}
 `;
 
 /** What to do with the project, in which order, and how to get back. */

@@ -5,6 +5,7 @@ import { partFolder } from "./partFolder";
 import { derive } from "../../derived/derive";
 import type { Design } from "../../document/schema";
 import { keymapLines } from "../keymapWords";
+import { ONE_PLUG } from "../onePlug";
 import { isBootKeyboard } from "./interfaces";
 
 const namesAdvice = (profileId: string) =>
@@ -35,7 +36,7 @@ const partsAdvice = (design: Design): string =>
     ? ""
     : `The folders are those of the parts: ${design.controllers.map(({ id }, part) => `\`${partFolder(design, part)}\` of ${halfName(design, id)}`).join(", ")}.
 Go through these steps with each of them by itself, with the plug in that part and the line between them off; then join them. Load all
-parts again whenever the design has changed: parts that are loaded with different things do not understand each other.
+parts again whenever the design has changed: parts that are loaded with different things do not understand each other. ${ONE_PLUG}
 
 `;
 

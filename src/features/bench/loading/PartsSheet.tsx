@@ -2,6 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { LINK } from "@/core/contract/link";
+import { ONE_PLUG } from "@/core/targets/onePlug";
 import { halfName } from "@/core/derived/halfName";
 import type { Design } from "@/core/document/schema";
 import { useDesign } from "@/store/bench";
@@ -29,8 +30,7 @@ const steps = (design: Design): LoadStep[] => [
   },
   {
     title: "Load each by itself, before the cases are closed",
-    words:
-      "With the plug in the part that is loaded and the line between them off. Then join them, and press every control once; and once more with the plug in the other part.",
+    words: `With the plug in the part that is loaded and the line between them off. Then join them, and press every control once; and once more with the plug in the other part. ${ONE_PLUG}`,
   },
 ];
 

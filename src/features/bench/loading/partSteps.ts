@@ -1,3 +1,4 @@
+import { ONE_PLUG } from "@/core/targets/onePlug";
 import type { LoadStep } from "./LoadSteps";
 
 /**
@@ -12,7 +13,6 @@ export const partSteps = (steps: LoadStep[], how: string): LoadStep[] => [
   ...steps,
   {
     title: "Load the other part, then join them",
-    words:
-      "The same steps again, with the plug there. Then put the line in while no plug is, and press every control once; and once more with the plug in the other part.",
+    words: `The same steps again, with the plug there. Then put the line in while no plug is, and press every control once; and once more with the plug in the other part. ${ONE_PLUG}`,
   },
 ];
