@@ -1,12 +1,16 @@
 import { strFromU8, unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "../../../demo";
+import { finishedPad, keyBlock } from "../../../tests/support/designs";
 import { inTwo, loom, onTwo } from "../../../tests/support/twoParts";
-import { BOARD_AT, BOARD_ENTRY_BYTES, LEVEL_AT } from "../contract/board";
+import { BOARD_AT, BOARD_ENTRY_BYTES, BOARD_PART, LEVEL_AT } from "../contract/board";
 import { crc16 } from "../contract/crc16";
 import { derive } from "../derived/derive";
 import { onHalf } from "../derived/halves";
+import { addControl } from "../edits/controls";
 import { chooseController, movePin } from "../edits/pins";
+import { shareOutDirect, wireAs } from "../edits/wiring";
+import { edgeEncoders } from "../firmware/edgeEncoders";
 import type { Design } from "../document/schema";
 import { bankCount, scanTableOf } from "../firmware/scanTable";
 import { firmwareFits } from "../formats/firmwareFit";
@@ -133,5 +137,74 @@ describe.each(demoDesigns)("board blocks of $name in two parts", (demo) => {
     }
     const isOwn = [0, 1].map((part) => ownLines(two, numbers, part));
     for (const id of numbers.sensors) expect(isOwn.filter((own) => own(id)).length).toBe(1);
+  });
+});
+
+describe("added parts, knobs, voltages and sounders of a device in two parts", () => {
+  const blocksOf = (two: Design): Uint8Array[] => {
+    const numbers = scanTableOf(two);
+    return [0, 1].map((part) => {
+      const { profile } = derive(two).controllers[part];
+      const block = boardBlock(two, numbers, tableBytes(numbers, two), usb8Pins(profile!), part);
+      if (!block.ok) throw new Error(JSON.stringify(block.problems));
+      return block.value;
+    });
+  };
+  const small = (design: Design) => inTwo(chooseController(design, "small-5v-18"));
+  const kindsOf = (block: Uint8Array): number[] => {
+    const kinds: number[] = [];
+    for (let at = word(block, BOARD_AT.PART_TABLE); block[at] !== BOARD_PART.END; at += 2 + block[at + 1])
+      kinds.push(block[at]);
+    return kinds;
+  };
+
+  it("have a ladder each where each half has one", () => {
+    const keys = keyBlock(4, 2);
+    const two = small(wireAs(keys, "ladder", [...derive(keys).elements.keys()]));
+    expect(scanTableOf(two).ladders).toHaveLength(2);
+    expect(blocksOf(two).map(kindsOf)).toEqual([[BOARD_PART.LADDER], [BOARD_PART.LADDER]]);
+  });
+
+  it("hear the edges of their own knobs alone", () => {
+    const two = small(demoDesigns.find(({ id }) => id === "kestrel")!);
+    const told = blocksOf(two).flatMap((block, part) =>
+      entries(block, word(block, BOARD_AT.EDGE_TABLE), BOARD_ENTRY_BYTES.EDGE, block[BOARD_AT.EDGE_ENCODERS]).map(
+        ([number, ...pins]) => {
+          expect(pins[0]).toBeGreaterThan(0);
+          expect(pins[2]).toBeGreaterThan(0);
+          return [number, part];
+        },
+      ),
+    );
+    const { encoders, parts } = scanTableOf(two);
+    expect(encoders.length).toBeGreaterThan(1);
+    expect(told).toEqual(told.map(([number]) => [number, number < parts[0].encoders ? 0 : 1]));
+    expect(new Set(told.map(([number]) => number)).size).toBe(edgeEncoders(two, scanTableOf(two)).length);
+  });
+
+  it("ask no pins for a voltage behind the other one's multiplexer", () => {
+    const demo = demoDesigns.find(({ id }) => id === "kestrel")!;
+    const voltages = scanTableOf(demo).sensors;
+    const two = small(wireAs(demo, "multiplexer", voltages));
+    const numbers = scanTableOf(two);
+    const isOwn = [0, 1].map((part) => ownLines(two, numbers, part));
+    expect(numbers.sensors.some((id) => numbers.access[id]?.by === "voltage")).toBe(true);
+    for (const [part, block] of blocksOf(two).entries()) {
+      const all = entries(block, word(block, BOARD_AT.SENSE_TABLE), BOARD_ENTRY_BYTES.SENSE, numbers.sensors.length);
+      for (const [nth, id] of numbers.sensors.entries())
+        if (!isOwn[part](id)) expect(all[nth].every((byte) => byte === 0)).toBe(true);
+    }
+  });
+
+  it("may have a sounder with a tone each, for each has a timer of its own", () => {
+    const at = { xMm: 90, yMm: 40, rotationDeg: 0, boardId: "panel" };
+    const loud = addControl(addControl(finishedPad(), "buzzer", "first", at), "buzzer", "second", { ...at, xMm: 120 });
+    const two = small(shareOutDirect(loud));
+    const { tones } = scanTableOf(two);
+    expect(Object.keys(tones)).toHaveLength(2);
+    const isOwn = ownLines(two, scanTableOf(two), 0);
+    expect(Object.keys(tones).map(isOwn).sort()).toEqual([false, true]);
+    const image = flashImage(two, usb8Code(two));
+    expect(image.ok ? "" : image.problems.map(({ message }) => message).join()).not.toMatch(/sounders/);
   });
 });
