@@ -118,7 +118,7 @@ describe("port.h", () => {
   it("asks for a dozen calls, and lists each pin with what is on it", async () => {
     const design = onPythonClass(finishedPad());
     const text = readFileSync(join(await unpack(design, "firmware-project"), "port.h"), "utf8");
-    expect(text.match(/^static inline/gm)).toHaveLength(16);
+    expect(text.match(/^static inline/gm)).toHaveLength(17);
     expect(text).toMatch(new RegExp(`#define PIN_${design.pinPlan["matrix.R1"].pin} \\d+ /\\* R1 \\*/`));
   });
 });
