@@ -1,4 +1,5 @@
 import { describe, expect, it } from "vitest";
+import type { Design } from "@/core/document/schema";
 import { arenaNeed, fixedRamBytes, ramNeed, stackBytes } from "@/core/firmware/capacity";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { recordScript } from "@/core/engine/script";
@@ -33,9 +34,9 @@ const all = [
   { ...port, name: "an adapter for a pad port" },
 ];
 
-describe.each(all)("RAM of $name on the 8-bit core", (design) => {
+/** The device built for the core, and the deepest stack in random uses of it. */
+function seenOnCore(design: Design) {
   const folder = workFolder();
-  const plan = scanTableOf(design);
   const image = buildAvr(design, folder);
   const script = Array.from({ length: SEQUENCES }, (_, seed) => {
     const run = recordScript(design, randomUse(design, seed));
@@ -43,7 +44,11 @@ describe.each(all)("RAM of $name on the 8-bit core", (design) => {
     return run.value.script;
   }).join("");
   const { notes } = play(buildSimulator(folder), [image.binary], script);
-  const stack = Number(/stack (\d+)/.exec(notes)![1]);
+  return { plan: scanTableOf(design), image, stack: Number(/stack (\d+)/.exec(notes)![1]) };
+}
+
+describe.each(all)("RAM of $name on the 8-bit core", (design) => {
+  const { plan, image, stack } = seenOnCore(design);
   const own = image.ramBytes - arenaNeed(plan, design);
 
   it("is what the formula says: variables, arena and the deepest stack", () => {
@@ -62,16 +67,7 @@ describe.each(all)("RAM of $name on the 8-bit core", (design) => {
 
 describe("RAM of a device of two parts on the 8-bit core", () => {
   const design = onTwo(chooseController(loom, "small-5v-18"));
-  const plan = scanTableOf(design);
-  const folder = workFolder();
-  const image = buildAvr(design, folder);
-  const script = Array.from({ length: SEQUENCES }, (_, seed) => {
-    const run = recordScript(design, randomUse(design, seed));
-    if (!run.ok) throw new Error(JSON.stringify(run.problems));
-    return run.value.script;
-  }).join("");
-  const { notes } = play(buildSimulator(folder), [image.binary], script);
-  const stack = Number(/stack (\d+)/.exec(notes)![1]);
+  const { plan, image, stack } = seenOnCore(design);
 
   it("holds variables and a stack as the formulas say, and not many less", () => {
     const own = image.ramBytes - arenaNeed(plan, design);
