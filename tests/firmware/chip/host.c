@@ -740,7 +740,7 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, EEPROM_CONTROL, on_eeprom_control, NULL);
   avr->io[AVR_DATA_TO_IO(BUS_EVENTS)].w.c = on_bus_events;
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_USB_GETIRQ(), USB_IRQ_ATTACH), on_attach, NULL);
-  if (argc > 7) {
+  if (argc > 7 && strcmp(argv[4], "talk") == 0) {
     is_plugged = atoi(argv[7]);
     if (!joined_open(avr, argv[5], argv[6])) return 2;
   } else avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_UART_GETIRQ('1'), UART_IRQ_OUTPUT), on_transmitted, NULL);
