@@ -10,6 +10,7 @@ import { tableBytes } from "../firmware/tables";
 import { boardBlock } from "./boardBlock";
 import { takesLines } from "../hid/panelSettings";
 import type { HexPart } from "./intelHex";
+import { partsWithoutLine } from "../firmware/partsWithoutLine";
 import type { ScanTable } from "../firmware/scanTable";
 import { halfName } from "../derived/halfName";
 import { type Usb8Image, boardBytesMost, roomWithout, tableBytesMost, tooMuchAtOnce } from "./usb8Images";
@@ -90,6 +91,8 @@ function problemsOf(design: Design, scan: ScanTable): Problem[] {
   if (over.length > 0) return over.map((what) => ({ path: "", message: `has ${what}` }));
   if (design.reportSet.interfaces.length === 0 && !takesLines(design))
     return [{ path: "reportSet.interfaces", message: "declares no report; a device needs one to be of use" }];
+  const apart = partsWithoutLine(design);
+  if (apart.length > 0) return apart;
   const tooMuch = tooMuchAtOnce(design, scan);
   if (tooMuch) return [{ path: "", message: tooMuch }];
   return [...tooManyEndpoints(design), ...tooManyTones(design, scan)];

@@ -7,6 +7,7 @@ import { BOARD_AT, BOARD_ENTRY_BYTES, BOARD_PART, LEVEL_AT } from "../contract/b
 import { crc16 } from "../contract/crc16";
 import { derive } from "../derived/derive";
 import { onHalf } from "../derived/halves";
+import { removePartLink } from "../edits/controllers";
 import { addControl } from "../edits/controls";
 import { chooseController, movePin } from "../edits/pins";
 import { shareOutDirect, wireAs } from "../edits/wiring";
@@ -14,6 +15,7 @@ import { edgeEncoders } from "../firmware/edgeEncoders";
 import type { Design } from "../document/schema";
 import { bankCount, scanTableOf } from "../firmware/scanTable";
 import { firmwareFits } from "../formats/firmwareFit";
+import { artifactNamed } from "../formats/registry";
 import { flashImageFile } from "../formats/flashImageFile";
 import { ownLines } from "../firmware/ownLines";
 import { tableBytes } from "../firmware/tables";
@@ -94,6 +96,23 @@ describe("finished images of a device of two parts", () => {
     );
     expect(firmwareFits(moved).find(({ id }) => id === "flash-image")!.refusal).toMatch(/no serial transmitter/);
     expect(firmwareFits(design).find(({ id }) => id === "flash-image")!.refusal).toBeNull();
+  });
+
+  it("are told to want a line between the parts, as are the project and Python", async () => {
+    for (const classId of ["small-5v-18", "dual-core-3v3-26"]) {
+      const joined = onTwo(chooseController(loom, classId));
+      const apart = removePartLink(joined, joined.partLinks![0].id);
+      const asked = ["flash-image", "firmware-project", "firmware-python"].filter(
+        (id) => firmwareFits(joined).find((fit) => fit.id === id)!.refusal === null,
+      );
+      expect(asked).toHaveLength(2);
+      for (const id of asked) {
+        expect(firmwareFits(apart).find((fit) => fit.id === id)!.refusal).toMatch(
+          /^has no line to Right half; join it/,
+        );
+        expect((await artifactNamed(id)!.make(apart)).ok).toBe(false);
+      }
+    }
   });
 
   it("come as an archive with a file for each part", async () => {

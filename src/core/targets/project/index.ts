@@ -5,6 +5,7 @@ import type { Design } from "../../document/schema";
 import { type Result, bad, good } from "../../document/problem";
 import { arenaNeed } from "../../firmware/capacity";
 import { featuresOf, withoutFlags } from "../../firmware/features";
+import { partsWithoutLine } from "../../firmware/partsWithoutLine";
 import type { ScanTable } from "../../firmware/scanTable";
 import { tableBytes } from "../../firmware/tables";
 import { boardBlock } from "../../image/boardBlock";
@@ -25,6 +26,8 @@ interface Block {
 
 /** The board block of each part. */
 function blocksOf(design: Design, scan: ScanTable, pinsOf: (part: number) => BlockPins): Result<Uint8Array[]> {
+  const apart = partsWithoutLine(design);
+  if (apart.length > 0) return bad(...apart);
   const tables = tableBytes(scan, design);
   const blocks = design.controllers.map((_, part) => boardBlock(design, scan, tables, pinsOf(part), part));
   const problems = blocks.flatMap((block) => (block.ok ? [] : block.problems));

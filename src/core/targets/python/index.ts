@@ -6,6 +6,7 @@ import { type Problem, bad, good } from "../../document/problem";
 import { type FirmwareScript, recordScripts } from "../../engine/script";
 import { partFolder } from "./partFolder";
 import { hasSocket } from "../../firmware/musicSocket";
+import { partsWithoutLine } from "../../firmware/partsWithoutLine";
 import { padPortOf } from "../../firmware/padPort";
 import { packetOf } from "../../firmware/packetOf";
 import type { ScanTable } from "../../firmware/scanTable";
@@ -36,6 +37,8 @@ function problemsOf(design: Design): Problem[] {
   const profiles = controllers.length > 0 ? controllers.map(({ profile }) => profile) : [null];
   const wrongClass = profiles.flatMap((profile) => classProblem(profile) ?? []);
   if (wrongClass.length > 0) return wrongClass.slice(0, 1);
+  const apart = partsWithoutLine(design);
+  if (apart.length > 0) return apart;
   if (padPortOf(design))
     return [{ path: "circuits", message: "has a serial pad port, whose clock an interpreter cannot follow" }];
   if (design.reportSet.interfaces.length === 0 && !packetOf(design) && !hasSocket(design) && !takesLines(design))
