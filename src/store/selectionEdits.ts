@@ -1,9 +1,17 @@
-import { duplicateControls, placeControls, removeControls } from "@/core/edits/controls";
+import { type Control, kindNamed } from "@/core/catalogue/kinds";
+import { addControl, duplicateControls, placeControls, removeControls } from "@/core/edits/controls";
 import { currentDesign, edit } from "./bench";
 import { select, useHand } from "./hand";
 import { newId } from "./newId";
 
 const counted = (ids: string[]) => (ids.length === 1 ? "1 part" : `${ids.length} parts`);
+
+/** Places a new part of a kind; it is then selected. */
+export function placeControl(kind: Control["kind"], place: Control["placement"]): void {
+  const id = newId();
+  edit(`place ${kindNamed(kind).article}`, (design) => addControl(design, kind, id, place));
+  select([id]);
+}
 
 /** Removes what is selected: one step to undo. */
 export function removeSelection(): void {

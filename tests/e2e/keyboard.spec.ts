@@ -70,6 +70,8 @@ test("a nine-key pad with an encoder, from an empty shelf to keystrokes, wholly 
   await page.keyboard.press("Enter");
 
   await act(page, "go try");
+  // Until then the keys of the mat are those of the stage before, which is live too.
+  await expect(stage(page, "Try")).toHaveAttribute("aria-current", "step");
   // The encoder, bound last, has the tab stop; arrows lead over the pad to its first key.
   await tabTo(page, /^Encoder E1,/);
   for (const key of ["ArrowLeft", "ArrowLeft", "ArrowLeft", "ArrowUp", "ArrowUp"]) await page.keyboard.press(key);

@@ -1,7 +1,6 @@
 import { redoEdit, undoEdit } from "@/store/bench";
 import { flip, select } from "@/store/hand";
 import { pickForPlacing } from "@/store/placing";
-import { duplicateSelection, removeSelection, selectAll } from "@/store/selectionEdits";
 import { useShortcuts } from "@/ui/pieces/useShortcuts";
 import { useStage } from "./useStage";
 
@@ -15,6 +14,12 @@ function letGo() {
   pickForPlacing(null);
   select([]);
 }
+
+/** What is done to parts comes with its first use. */
+const edits = () => import("@/store/selectionEdits");
+const duplicateSelection = () => void edits().then((m) => m.duplicateSelection());
+const selectAll = () => void edits().then((m) => m.selectAll());
+const removeSelection = () => void edits().then((m) => m.removeSelection());
 
 /** Fields that take every key for themselves, so that a key meant for the device never works the bench. */
 const hasOwnKeys = (event: KeyboardEvent) => (event.target as Element | null)?.closest?.("[data-own-keys]") !== null;

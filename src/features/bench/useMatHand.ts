@@ -1,24 +1,18 @@
 import { useRef, useState } from "react";
 import { kindNamed } from "@/core/catalogue/kinds";
 import { derive } from "@/core/derived/derive";
-import { addControl } from "@/core/edits/controls";
 import { endUnder, firstEnd, movableEnds, wipersOf } from "@/core/engine/movable";
-import { edit, useDesign } from "@/store/bench";
+import { useDesign } from "@/store/bench";
 import { select, pickController, pickNet, toggleSelected, useHand } from "@/store/hand";
 import { useLayoutView } from "@/store/layoutView";
-import { newId } from "@/store/newId";
 import { usePlacing } from "@/store/placing";
 import { moveWiper, turnElement, useSession } from "@/store/session";
 import type { LensId } from "@/ui/lenses/lens";
 import type { MatPointer } from "@/ui/mat/Mat";
 import type { StageView } from "../stageView";
-import { carryNet } from "./grips/carryNet";
 import { frameParts } from "./grips/frameParts";
-import { type Grip, type GripShow, snapMm } from "./grips/grip";
-import { moveChip } from "./grips/moveChip";
-import { moveCorner } from "./grips/moveCorner";
-import { moveModule } from "./grips/moveModule";
-import { SNAP_PARTS, moveParts } from "./grips/moveParts";
+import { type Grip, type GripShow, SNAP_PARTS, snapMm } from "./grips/grip";
+import { laterGrip } from "./grips/laterGrip";
 import { movePot, moveStick } from "./grips/moveWiperEnd";
 import { pressEnd } from "./grips/pressEnd";
 import { turnEnd } from "./grips/turnEnd";
@@ -43,15 +37,13 @@ export function useMatHand(stage: StageView, lens: LensId) {
   const keys = useMatKeys(stage, lens);
 
   const placeHere = ({ at }: MatPointer) => {
-    const id = newId();
     const place = {
       xMm: snapMm(at.xMm, design.pitch.xMm / SNAP_PARTS, false),
       yMm: snapMm(at.yMm, design.pitch.yMm / SNAP_PARTS, false),
       rotationDeg: 0,
       boardId: design.boards[0].id,
     };
-    edit(`place ${kindNamed(placing!).article}`, (d) => addControl(d, placing!, id, place));
-    select([id]);
+    void import("@/store/selectionEdits").then((m) => m.placeControl(placing!, place));
   };
 
   const gripControl = (id: string, pointer: MatPointer): Grip | null => {
@@ -61,7 +53,8 @@ export function useMatHand(stage: StageView, lens: LensId) {
     }
     const ids = isArranging && selection.includes(id) ? selection : [id];
     if (ids !== selection) select([id]);
-    return isArranging ? moveParts(design, ids, id, pointer.at) : null;
+    if (!isArranging) return null;
+    return laterGrip(() => import("./grips/moveParts").then((m) => m.moveParts(design, ids, id, pointer.at)));
   };
 
   const pressControl = (id: string, { at }: MatPointer): Grip | null => {
@@ -81,7 +74,8 @@ export function useMatHand(stage: StageView, lens: LensId) {
   const gripNetFlag = (id: string, { at }: MatPointer): Grip | null => {
     if (stage.onNet?.(id)) return null;
     pickNet(id);
-    return lens === "pins" && !design.pinPlan[id]?.locked ? carryNet(design, id, at) : null;
+    if (lens !== "pins" || design.pinPlan[id]?.locked) return null;
+    return laterGrip(() => import("./grips/carryNet").then((m) => m.carryNet(design, id, at)));
   };
 
   const gripEmpty = (pointer: MatPointer): Grip => {
@@ -99,16 +93,17 @@ export function useMatHand(stage: StageView, lens: LensId) {
     const control = idAt(target, "control");
     if (stage.mode === "press") return control ? pressControl(control, pointer) : null;
     const corner = idAt(target, "corner");
-    if (corner !== null && outlineOf) return moveCorner(design, outlineOf, Number(corner));
+    if (corner !== null && outlineOf)
+      return laterGrip(() => import("./grips/moveCorner").then((m) => m.moveCorner(design, outlineOf, Number(corner))));
     const net = idAt(target, "net");
     if (net) return gripNetFlag(net, pointer);
     const chip = idAt(target, "chip");
-    if (chip) return moveChip(design, chip, pointer.at);
+    if (chip) return laterGrip(() => import("./grips/moveChip").then((m) => m.moveChip(design, chip, pointer.at)));
     if (control) return gripControl(control, pointer);
     const module = idAt(target, "module");
     if (module !== null && (isArranging || stage.id === "pins")) {
       pickController(module);
-      return moveModule(design, module, pointer.at);
+      return laterGrip(() => import("./grips/moveModule").then((m) => m.moveModule(design, module, pointer.at)));
     }
     return gripEmpty(pointer);
   };

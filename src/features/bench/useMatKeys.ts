@@ -1,14 +1,12 @@
 import { type FocusEvent, type KeyboardEvent, useRef } from "react";
 import { derive } from "@/core/derived/derive";
-import { movePin } from "@/core/edits/pins";
 import { firstEnd, movableEnds } from "@/core/engine/movable";
-import { nextPin } from "@/core/pins/padOrder";
-import { edit, useDesign } from "@/store/bench";
+import { useDesign } from "@/store/bench";
 import { select, pickNet, toggleSelected, useHand } from "@/store/hand";
 import { flipElement, pressElement, turnElement } from "@/store/session";
 import type { LensId } from "@/ui/lenses/lens";
 import type { StageView } from "../stageView";
-import { SNAP_PARTS, shiftParts } from "./grips/moveParts";
+import { SNAP_PARTS } from "./grips/grip";
 import { idAt } from "./matTargets";
 import { neighbour } from "./neighbour";
 
@@ -32,26 +30,20 @@ export function useMatKeys(stage: StageView, lens: LensId) {
     const step = (pitch: number) => (event.shiftKey ? FINE_MM : pitch / SNAP_PARTS);
     const across = event.key === "ArrowLeft" ? -1 : event.key === "ArrowRight" ? 1 : 0;
     const down = event.key === "ArrowUp" ? -1 : event.key === "ArrowDown" ? 1 : 0;
-    shiftParts(selection, across * step(design.pitch.xMm) * (flipped ? -1 : 1), down * step(design.pitch.yMm));
+    const xMm = across * step(design.pitch.xMm) * (flipped ? -1 : 1);
+    const yMm = down * step(design.pitch.yMm);
+    void import("./grips/moveParts").then((m) => m.shiftParts(selection, xMm, yMm));
   };
 
   /** A flag in focus goes round the module with the arrow keys; a taken pin is swapped. */
   const stepNet = (event: MatKey, netId: string) => {
-    const derived = derive(design);
-    const net = derived.netById.get(netId);
-    const profile = net && derived.controllerOf(net)?.profile;
-    if (!profile || !net?.need) return;
+    const net = derive(design).netById.get(netId);
+    if (!net?.need) return;
     pickNet(netId);
     if (!event.key.startsWith("Arrow")) return;
     event.preventDefault();
     const by = event.key === "ArrowDown" || event.key === "ArrowRight" ? 1 : -1;
-    const kept = new Set(
-      Object.values(design.pinPlan).flatMap(({ pin, locked, controllerId }) =>
-        locked && controllerId === net.controllerId ? [pin] : [],
-      ),
-    );
-    const pin = nextPin(profile, net, design.pinPlan[netId]?.pin, by, kept);
-    if (pin) edit(`move ${net.flag} to ${pin}`, (d) => movePin(d, netId, pin));
+    void import("./grips/stepPin").then((m) => m.stepPin(netId, by));
   };
 
   /** With Shift the second end: an inner ring, the lower half of a lever. */

@@ -20,6 +20,9 @@ const FINE_MM = 0.1;
 /** A movement that is shorter than this was a click. */
 export const CLICK_MM = 0.8;
 
+/** Movements snap to a quarter unit, as arrows do. */
+export const SNAP_PARTS = 4;
+
 /** To a step, or to tenths with the fine modifier; free of binary tails. */
 export function snapMm(mm: number, stepMm: number, fine: boolean): number {
   const step = fine ? FINE_MM : stepMm;

@@ -3,10 +3,7 @@ import type { Design } from "@/core/document/schema";
 import { type Point, distanceMm } from "@/core/geometry/point";
 import { edit } from "@/store/bench";
 import { select } from "@/store/hand";
-import { CLICK_MM, type Grip, snapMm } from "./grip";
-
-/** Movements snap to a quarter unit, as arrows do. */
-export const SNAP_PARTS = 4;
+import { CLICK_MM, type Grip, SNAP_PARTS, snapMm } from "./grip";
 
 /** Shifts parts: one step to undo, named by how many they are. */
 export function shiftParts(ids: string[], xMm: number, yMm: number): void {
