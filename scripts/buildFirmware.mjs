@@ -44,6 +44,7 @@ const EXPORTS = [
   "ov_host_configured",
   "ov_link_byte",
   "ov_link_is_heard",
+  "ov_link_hears",
   "ov_link_missed",
   "ov_line_byte",
   "ov_hear",

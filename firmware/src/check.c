@@ -34,6 +34,7 @@ static uint8_t has_parts(void) {
   if (!OV_WITH_RADIO) wanted |= ov_table_byte(OV_AT_RADIO);
   if (!OV_WITH_PLUG) wanted |= ov_table_byte(OV_AT_PLUG);
   if (!OV_WITH_LINK) wanted |= ov_table_byte(OV_AT_PARTS);
+  if (!OV_WITH_BUS) wanted |= (uint8_t)(ov_table_byte(OV_AT_PARTS) & OV_LINK_ON_BUS);
   if (!OV_WITH_DIN) wanted |= ov_table_byte(OV_AT_DIN);
   if (LACKS_TO_LISTEN) wanted |= (uint8_t)(ov_table_byte(OV_AT_LISTENS) & LACKS_TO_LISTEN);
   return (uint8_t)(wanted == 0);

@@ -2,7 +2,7 @@
 #ifndef OV_CONTRACT_H
 #define OV_CONTRACT_H
 
-#define OV_TABLE_VERSION 18
+#define OV_TABLE_VERSION 19
 #define OV_MARK_0 0x4F
 #define OV_MARK_1 0x56
 #define OV_NONE 0xFF
@@ -18,7 +18,7 @@
 #define OV_MOST_CHAINS 8
 #define OV_MOST_GLOWS 8
 #define OV_MOST_SENSORS 0x20
-#define OV_MOST_PARTS 2
+#define OV_MOST_PARTS 5
 #define OV_MOST_PAD_BUTTONS 0x80
 #define OV_MOST_PAD_AXES 8
 #define OV_MOST_LAYERS 0x10
@@ -421,9 +421,10 @@
 #define OV_LINK_MOST 0x78
 #define OV_LINK_AROUND 4
 #define OV_LINK_FLAG_HOST 0x80
-#define OV_LINK_FLAG_PART 0x40
-#define OV_LINK_FLAG_ANEW 0x20
-#define OV_LINK_FLAG_SEQUENCE 0x0F
+#define OV_LINK_FLAG_PART 0x70
+#define OV_LINK_FLAG_ONE_PART 0x10
+#define OV_LINK_FLAG_ANEW 8
+#define OV_LINK_FLAG_SEQUENCE 7
 #define OV_LINK_STATE_LAYERS 0
 #define OV_LINK_STATE_DEFAULT 2
 #define OV_LINK_STATE_SHOWN 3
@@ -437,7 +438,12 @@
 #define OV_PART_AT_ENCODERS 2
 #define OV_PART_AT_SENSORS 3
 #define OV_PART_ENTRY_BYTES 4
-#define OV_LINK_NEED(most, encoders) ((most) > 0 ? 3u * (most) + (encoders) + 4u : 0u)
+#define OV_LINK_PARTS 0x7F
+#define OV_LINK_ON_BUS 0x80
+#define OV_LINK_BUS_BITS_A_SECOND 0x61A80
+#define OV_LINK_BUS_CLOCKS_A_BYTE 9
+#define OV_LINK_BUS_ADDRESS 0x30
+#define OV_LINK_NEED(most, encoders, parts) ((most) > 0 ? ((parts) + 1u) * (most) + (encoders) + 4u : 0u)
 
 #define OV_SEND_STATE 0
 #define OV_SEND_SUM 1

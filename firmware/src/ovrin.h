@@ -60,8 +60,9 @@ uint8_t ov_plug_clocked(void);
 void ov_host_configured(uint8_t is);
 /* A byte that came over the line from the other part. Between two scans only. */
 void ov_link_byte(uint8_t byte);
-/* Whether the other part is heard; and how many of its frames were not, counted up to 255 and on from 0. */
+/* Whether all other parts are heard, and one of them; and how many of their frames were not, counted up to 255 and on from 0. */
 uint8_t ov_link_is_heard(void);
+uint8_t ov_link_hears(uint8_t part);
 uint8_t ov_link_missed(void);
 
 /* For looking in from outside: the milliseconds that a chain's lights take when they are sent, the debounced state of a switch, and whether a layer is held or the default layer. */
@@ -94,8 +95,15 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length);
 void ov_hal_din(const uint8_t *bytes, uint8_t length);
 /* Which part of the device this is, from 0. */
 uint8_t ov_hal_part(void);
-/* Puts a frame on the line to the other part, at OV_LINK_BITS_A_SECOND. The one before has gone by then. */
+/* Puts a frame on the line to the other part, at OV_LINK_BITS_A_SECOND. The one before has gone by then. Of modules on a bus the main part writes it to
+ * all of them at once (the general call); a module keeps it for when it is asked, in place of the one before. */
 void ov_hal_link(const uint8_t *bytes, uint8_t length);
+/* Of modules on a bus, the main part: which of them pull their line, a bit each by their numbers (of a shared line all that are on it); and one is asked
+ * for its frame, at OV_LINK_BUS_ADDRESS and its number. Never wait: what it says, up to its first zero, goes to ov_link_byte before the next scan. */
+uint8_t ov_hal_calls(void);
+void ov_hal_ask(uint8_t part);
+/* A module: pulls its line, until its frame has been read. */
+void ov_hal_call(void);
 /* Begins to read the voltage of a sensor, and answers that of the one begun before, as parts of 65536 of the supply: ten bits are
  * shifted up by six. So nobody waits for a converter. The first answer is not looked at. */
 uint16_t ov_hal_sense(uint8_t sensor);

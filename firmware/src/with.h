@@ -51,6 +51,9 @@
 #ifndef OV_WITH_LINK
 #define OV_WITH_LINK 1 /* parts with a controller each that tell each other */
 #endif
+#ifndef OV_WITH_BUS
+#define OV_WITH_BUS OV_WITH_LINK /* modules on a bus that one of them asks; want OV_WITH_LINK */
+#endif
 #ifndef OV_WITH_POINTER
 #define OV_WITH_POINTER 1 /* the pointer's report, what moves it, and keeping awake */
 #endif

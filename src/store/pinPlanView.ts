@@ -3,7 +3,7 @@ import { create } from "zustand";
 import type { Design } from "@/core/document/schema";
 import { derive } from "@/core/derived/derive";
 import { halfOf, onHalf } from "@/core/derived/halves";
-import { ownControllerFor } from "@/core/edits/controllers";
+import { type LinkWay, changeCalls, ownControllerFor } from "@/core/edits/controllers";
 import { chooseController, moveController, adoptPinPlan } from "@/core/edits/pins";
 import { movedNets } from "@/core/pins/leads";
 import type { PinPlanMode, PinPlanResult } from "@/core/pins/planPins";
@@ -126,5 +126,15 @@ export async function changeControllerClass(
 }
 
 /** Gives a part of the device a controller of its own on a line, and plans the pins of both as one edit. */
-export const giveOwnController = (boardId: string, profileId: string): Promise<MovedNet[] | null> =>
-  planAndAdopt("a controller of its own", "fewest-moves", (design) => ownControllerFor(design, boardId, profileId));
+export const giveOwnController = (
+  boardId: string,
+  profileId: string,
+  way: LinkWay = null,
+): Promise<MovedNet[] | null> =>
+  planAndAdopt("a controller of its own", "fewest-moves", (design) =>
+    ownControllerFor(design, boardId, profileId, way),
+  );
+
+/** On how many lines modules call; what wants a pin then gets one. */
+export const callModulesOn = (calls: NonNullable<LinkWay>): Promise<MovedNet[] | null> =>
+  planAndAdopt("lines of modules", "fewest-moves", (design) => changeCalls(design, calls));

@@ -248,10 +248,8 @@ function show(running: Device, debounced: Change[], layers: Change[], active: Se
   if (link && link.heard !== state.radio) next.radio = link.heard;
   if (ear && ear.now.bytes.length > 0 && ear.now !== state.socket) next.socket = ear.now;
   next.asleep = running.isAsleep;
-  const parts = inParts(running);
-  const isHeard = parts?.isLineHeard ?? true;
-  const missed = parts?.missedFrames ?? 0;
-  if (isHeard !== state.line.isHeard || missed !== state.line.missed) next.line = { ...state.line, isHeard, missed };
+  const line = { ...state.line, ...inParts(running)?.seen };
+  if (JSON.stringify(line) !== JSON.stringify(state.line)) next.line = line;
   next.lit = litIn(log.lamps, state.lit);
   if (log.lights.size > 0) next.glows = glowsAfter(running, state.glows);
   if (log.segments) next.digits = Object.fromEntries(drivers.flatMap((chain) => chain.shown()));
@@ -383,12 +381,13 @@ export function putHostToSleep(asleep: boolean): void {
 
 const inParts = (one: Device | null) => (extras.Pair ? (one as PairedDevice | null) : null);
 
-/** What happens to the line between two parts, and which of them the computer's plug is put into. */
-export function changeLine({ trouble, plugged }: SessionState["line"]): void {
+/** What happens to the line between parts, which of them the computer's plug is put into, and which modules are pulled off. */
+export function changeLine({ trouble, plugged, away }: SessionState["line"]): void {
   const { line } = get();
   inParts(device)?.setLine(trouble);
   if (plugged !== line.plugged) inParts(device)?.plugInto(plugged);
-  set({ line: { ...line, trouble, plugged } });
+  inParts(device)?.pullOff(away);
+  set({ line: { ...line, trouble, plugged, away } });
 }
 
 /** A whole turn clockwise, as fast as the brief wishes. */

@@ -4,6 +4,7 @@ import type { LanguageId } from "@/core/languages/ids";
 import type { HostDeed } from "@/core/engine/hostText";
 import { type MusicHeard, silence } from "@/core/engine/musicHeard";
 import { GOOD_LINE, type LineTrouble } from "@/core/engine/lineTrouble";
+import type { SeenOfParts } from "@/core/engine/pairedDevice";
 import type { Air, RadioHeard } from "@/core/engine/radioLink";
 import type { SocketHeard } from "@/core/engine/socketHeard";
 import { type Pointing, stillPointer } from "@/core/hid/pointerWords";
@@ -15,12 +16,11 @@ export interface Change {
   on: boolean;
 }
 
-export interface PartsLine {
+export interface PartsLine extends SeenOfParts {
   trouble: LineTrouble;
   plugged: number | null;
-  isHeard: boolean;
-  /** Frames that did not arrive. */
-  missed: number;
+  /** Modules that are pulled off, by their numbers from 1. */
+  away: number[];
 }
 
 export interface SessionState {
@@ -95,7 +95,7 @@ export const emptySession = {
   told: { flags: [], values: [] },
   activeLayers: [0],
   asleep: false,
-  line: { trouble: GOOD_LINE, plugged: 0, isHeard: true, missed: 0 } as PartsLine,
+  line: { trouble: GOOD_LINE, plugged: 0, away: [], isHeard: true, heard: [], missed: 0, together: 0 } as PartsLine,
 };
 
 /** The device under the person's hands, running in real time. */

@@ -193,6 +193,7 @@ describe("the bench", () => {
   it("says when a design is not there or cannot be read", async () => {
     await openOnBench("nowhere");
     expect((await listDesigns()).map((stored) => stored.id).sort()).toEqual([
+      "dunlin",
       "glasshouse",
       "kestrel",
       "loom-64",
@@ -238,7 +239,7 @@ describe("the shelf", () => {
 
   it("has the demos on the first visit", async () => {
     await openShelf();
-    expect(useShelf.getState().designs).toHaveLength(6);
+    expect(useShelf.getState().designs).toHaveLength(7);
   });
 
   it("takes a file under a name and id of its own when both are there already", async () => {

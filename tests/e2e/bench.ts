@@ -2,11 +2,14 @@ import { readFileSync } from "node:fs";
 import { type Download, type Locator, type Page, expect } from "@playwright/test";
 import type { Design } from "@/core/document/schema";
 
+/** Designs that a new shelf has. */
+export const SHELF = 7;
+
 /** The shelf with nothing on it: what is there after someone has deleted the demos. */
 export async function emptyShelf(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(6);
-  for (let left = 6; left > 0; left--) {
+  await expect(page.getByRole("article")).toHaveCount(SHELF);
+  for (let left = SHELF; left > 0; left--) {
     await page
       .getByRole("button", { name: /^Delete / })
       .first()

@@ -1,6 +1,6 @@
 import { writeFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
-import { exportAs, goTo, part, saved, stage, textOf } from "./bench";
+import { SHELF, exportAs, goTo, part, saved, stage, textOf } from "./bench";
 
 const BAD: [name: string, body: string, says: RegExp][] = [
   ["cut.json", '{ "format": "ovrin-design", "version": 2,', /not whole JSON/],
@@ -14,7 +14,7 @@ test.describe("bad files", () => {
   for (const [name, body, says] of BAD) {
     test(`${name} is refused with its reason, and the shelf stays as it is`, async ({ page }) => {
       await page.goto("/");
-      await expect(page.getByRole("article")).toHaveCount(6);
+      await expect(page.getByRole("article")).toHaveCount(SHELF);
       const path = test.info().outputPath(name);
       writeFileSync(path, body);
       await page.getByLabel("Design files").setInputFiles(path);
@@ -22,7 +22,7 @@ test.describe("bad files", () => {
       await expect(dialog).toContainText(name);
       await expect(dialog).toContainText(says);
       await dialog.getByRole("button", { name: "Understood" }).click();
-      await expect(page.getByRole("article")).toHaveCount(6);
+      await expect(page.getByRole("article")).toHaveCount(SHELF);
     });
   }
 });
@@ -32,7 +32,7 @@ test("a damaged place is named, also when the file is dropped", async ({ page })
   const design = JSON.parse(await textOf(await exportAs(page, "Design file")));
   design.controls[4].placement.xMm = "left";
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(6);
+  await expect(page.getByRole("article")).toHaveCount(SHELF);
   const transfer = await page.evaluateHandle((text) => {
     const data = new DataTransfer();
     data.items.add(new File([text], "damaged.json", { type: "application/json" }));

@@ -4,7 +4,7 @@ import type { Design } from "@/core/document/schema";
 import { setHostLanguage } from "@/core/edits/keymap";
 import { addMacro, changeMacro } from "@/core/edits/macros";
 import { designText } from "@/core/formats/designJson";
-import { goTo, part, saved, tap, tray, typed } from "./bench";
+import { SHELF, goTo, part, saved, tap, tray, typed } from "./bench";
 
 const search = (page: Page) => tray(page).getByRole("combobox", { name: "Search a usage" });
 
@@ -77,11 +77,11 @@ test("a design with a text in another language is exported and settled right aft
   const german = changeMacro(macro, "greeting", { steps: [{ step: "text", text: "Grüße 日" }] });
   const design = { ...german, id: "german-kestrel", name: "German Kestrel" };
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(6);
+  await expect(page.getByRole("article")).toHaveCount(SHELF);
   await page
     .getByLabel("Design files")
     .setInputFiles({ name: "german.json", mimeType: "application/json", buffer: Buffer.from(designText(design)) });
-  await expect(page.getByRole("article")).toHaveCount(7);
+  await expect(page.getByRole("article")).toHaveCount(SHELF + 1);
   await page.goto("/bench/german-kestrel/layout");
   await page.getByRole("button", { name: "Enter them by number: Control + Shift + U" }).click();
   await expect(page.getByText(/types 日, for which German has no keys/)).toHaveCount(0);

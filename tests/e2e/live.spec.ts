@@ -11,7 +11,7 @@ import { contactsOf } from "../firmware/chipWiring";
 import { onSmallClass } from "../firmware/onSmallClass";
 import { buildUsbHost, imageFiles } from "../firmware/usbChip";
 import { keyBlock } from "../support/keyBlock";
-import { bindByName, goTo, part, tray } from "./bench";
+import { SHELF, bindByName, goTo, part, tray } from "./bench";
 import { plugInHid, withoutHid } from "./standInHid";
 
 /** Nine keys that type letters, with a second layer. */
@@ -34,11 +34,11 @@ const first = design.controls[0].label;
 
 async function openDesign(page: Page): Promise<void> {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(6);
+  await expect(page.getByRole("article")).toHaveCount(SHELF);
   await page
     .getByLabel("Design files")
     .setInputFiles({ name: "letters.json", mimeType: "application/json", buffer: Buffer.from(designText(design)) });
-  await expect(page.getByRole("article")).toHaveCount(7);
+  await expect(page.getByRole("article")).toHaveCount(SHELF + 1);
   await page.goto(`/bench/${design.id}/keymap`);
   await expect(part(page, first)).toBeVisible();
 }

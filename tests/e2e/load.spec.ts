@@ -14,14 +14,14 @@ import { onSmallClass } from "../firmware/onSmallClass";
 import { PairTalk } from "../firmware/pairTalk";
 import { buildUsbHost, flashFiles } from "../firmware/usbChip";
 import { keyBlock } from "../support/keyBlock";
-import { bindByName, emptyShelf, exportAs, goTo, part, stage, textOf } from "./bench";
+import { SHELF, bindByName, emptyShelf, exportAs, goTo, part, stage, textOf } from "./bench";
 import { plugIn, withoutPort } from "./standInPort";
 
 const openLoad = (page: Page) => page.getByRole("button", { name: "Load it", exact: true }).click();
 const panel = (page: Page) => page.getByRole("dialog", { name: /^Load .* into its controller$/ });
 const openDemo = async (page: Page, id: string) => {
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(6);
+  await expect(page.getByRole("article")).toHaveCount(SHELF);
   await page.goto(`/bench/${id}/pins`);
 };
 

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { type Page, expect, test } from "@playwright/test";
-import { goTo, part } from "./bench";
+import { SHELF, goTo, part } from "./bench";
 
 async function hasNoSeriousProblem(page: Page, where: string) {
   const { violations } = await new AxeBuilder({ page })
@@ -24,7 +24,7 @@ for (const light of ["light", "dark"] as const) {
   }) => {
     await page.emulateMedia({ colorScheme: light, reducedMotion: "reduce" });
     await page.goto("/");
-    await expect(page.getByRole("article")).toHaveCount(6);
+    await expect(page.getByRole("article")).toHaveCount(SHELF);
     await hasNoSeriousProblem(page, "shelf");
     await page.goto("/bench/kestrel/layout");
     await part(page, "Sync").click();
@@ -63,7 +63,7 @@ test("nothing is logged as an error and nothing is fetched from elsewhere", asyn
     (request) => !/^(http:\/\/127\.0\.0\.1|data:|blob:)/.test(request.url()) && foreign.push(request.url()),
   );
   await page.goto("/");
-  await expect(page.getByRole("article")).toHaveCount(6);
+  await expect(page.getByRole("article")).toHaveCount(SHELF);
   await page.goto("/bench/loom-64/layout");
   for (const stage of ["Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try"]) await goTo(page, stage);
   expect(errors).toEqual([]);

@@ -1,6 +1,20 @@
 import { type Page, expect, test } from "@playwright/test";
 import { handset } from "../support/handset";
-import { bindByName, goTo, mat, middleOf, openOwn, part, saved, stage, tap, tray, typed, onlyTheNote } from "./bench";
+import {
+  SHELF,
+  bindByName,
+  goTo,
+  mat,
+  middleOf,
+  openOwn,
+  part,
+  saved,
+  stage,
+  tap,
+  tray,
+  typed,
+  onlyTheNote,
+} from "./bench";
 
 const undoIs = (page: Page, title: string) => page.getByRole("button", { name: `Undo: ${title}` });
 
@@ -207,5 +221,5 @@ test("a demo is taken apart as a copy, and renamed on the bench", async ({ page 
   await saved(page);
   await page.getByRole("link", { name: "Ovrin: back to the shelf" }).click();
   await expect(page.getByRole("article", { name: "Shuttle" })).toBeVisible();
-  await expect(page.getByRole("article")).toHaveCount(7);
+  await expect(page.getByRole("article")).toHaveCount(SHELF + 1);
 });

@@ -311,7 +311,7 @@ test("ways to Loom's other half stand beneath each other; a pad of one part has 
   await expect(way("One controller, a chain of registers there")).toContainText("4 × 74HC165 input register");
   await expect(way("One controller, expanders on a bus there")).toContainText("Conductors4");
   await expect(way("Two controllers, a serial line")).toContainText("0.36 to 1.36 ms");
-  await expect(way("A module with a controller, on a bus")).toContainText("addresses of their own");
+  await expect(way("A module with a controller, on a bus")).toContainText("4 modules at most");
   await expect(way("Two devices, a plug each")).toContainText("later bynothing");
   await page.goto("/bench/kestrel/wiring");
   await expect(sheet(page, "Wires")).toBeVisible();

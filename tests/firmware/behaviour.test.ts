@@ -21,7 +21,11 @@ describe("docs/device-behaviour.md", () => {
       { events, untilMs },
       {
         parts: body.split("\n").includes(FRAMES)
-          ? { link: (atMs, part, bytes) => seen.push(`${atMs} frame ${part + 1} ${spaced(toHex(bytes))}`) }
+          ? {
+              link: (atMs, part, bytes) => seen.push(`${atMs} frame ${part + 1} ${spaced(toHex(bytes))}`),
+              asks: (atMs, _, module) => seen.push(`${atMs} asks module ${module}`),
+              calls: (atMs, part) => seen.push(`${atMs} module ${part} calls`),
+            }
           : {},
         report: (report) => seen.push(`${report.atMs} ${report.interface} ${spaced(toHex(report.bytes))}`),
         plug: (atMs, levels) => seen.push(`${atMs} plug ${levels.map(Number).join("")}`),

@@ -29,7 +29,7 @@ import { axisFrom, withUse, withPad } from "./axisExamples";
 import { glowOf, withChain } from "./lightExamples";
 import { withPage, withTelling } from "./displayExamples";
 import { addBoard } from "@/core/edits/boards";
-import { ownControllerFor } from "@/core/edits/controllers";
+import { type LinkWay, ownControllerFor } from "@/core/edits/controllers";
 import { chooseController } from "@/core/edits/pins";
 import { noPanel } from "@/core/hid/panelSettings";
 import { setPanel } from "@/core/edits/reportSet";
@@ -178,6 +178,13 @@ function readHandEvent(line: string): SimulationEvent | null {
 function readHostEvent(line: string): SimulationEvent {
   const between = /^at (\d+) line (cut|joined|damaged)$/.exec(line);
   if (between) return { atMs: Number(between[1]), action: `line-${between[2] as "cut"}`, oneOf: 1 };
+  const module = /^at (\d+) (pull off|put on) module (\d)$/.exec(line);
+  if (module)
+    return {
+      atMs: Number(module[1]),
+      action: module[2] === "put on" ? "put-on" : "pull-off",
+      part: 1 + Number(module[3]),
+    };
   const plug = /^at (\d+) plug (none|\d)$/.exec(line);
   if (plug?.[2] === "none") return { atMs: Number(plug[1]), action: "plug-out" };
   if (plug) return { atMs: Number(plug[1]), action: "plug-in", part: Number(plug[2]) };
@@ -264,6 +271,9 @@ const LINES = "lines over a serial port";
 const NOTES = /^notes from the computer: channel (\d+), note (\d+), controller (\d+)$/;
 /** Controls of a second part, which has a controller of its own; and that the frames between them are listed. */
 const FAR = /^second part: (.*)$/;
+/** Controls of modules on a bus, which call on one line for all unless each has its own. */
+const MODULE = /^module \d: (.*)$/;
+const OWN_CALLS = "a line each";
 export const FRAMES = "frames";
 const NO_USB_MUSIC = "no music over USB";
 
@@ -304,7 +314,14 @@ export function readExample(text: string): Example {
       design = setPanel(design, { ...noPanel, notes: { channel: channel - 1, note, controller } });
     } else if (line.startsWith("endpoints "))
       design = { ...design, reportSet: { ...design.reportSet, endpointsMost: Number(line.split(" ")[1]) } };
-    else if (line !== INTERRUPTING && line !== NO_USB_MUSIC && line !== FRAMES && !FAR.test(line))
+    else if (
+      line !== INTERRUPTING &&
+      line !== NO_USB_MUSIC &&
+      line !== FRAMES &&
+      line !== OWN_CALLS &&
+      !FAR.test(line) &&
+      !MODULE.test(line)
+    )
       design = obey(design, line);
   }
   const displays = design.controls.flatMap(({ id, kind }) => (kind === "segments" ? [`${id}:segments`] : []));
@@ -313,22 +330,32 @@ export function readExample(text: string): Example {
   const direct = withChain(withDots(shown, lines), lines);
   const whole = lines.includes(INTERRUPTING) ? onSmallClass(direct) : direct;
   const far = lines.flatMap((line) => FAR.exec(line)?.[1].split(" ") ?? []);
-  const wired = far.length > 0 ? inTwoParts(whole, far) : whole;
+  const modules = lines.flatMap((line) => (MODULE.test(line) ? [MODULE.exec(line)![1].split(" ")] : []));
+  const calls = lines.includes(OWN_CALLS) ? "own" : "shared";
+  const wired =
+    far.length > 0 ? inParts(whole, [far], null) : modules.length > 0 ? inParts(whole, modules, calls) : whole;
   events.push(...changeEvents(wired, changes));
   const until = /^until (\d+)$/m.exec(setup);
   const untilMs = until ? Number(until[1]) : Math.max(...events.map((one) => one.atMs)) + 200;
   return { design: wired, events, untilMs, expected: expected.split("\n").filter(Boolean).map(written) };
 }
 
-/** These controls lie on a board of their own, with a controller and a line to the first. */
-function inTwoParts(design: Design, names: string[]): Design {
-  const apart = addBoard(chooseController(design, "small-5v-18"), "second", "Second", "half");
-  const moved = names.reduce((d, name) => {
-    const { placement } = d.controls.find(({ id }) => id === name)!;
-    return changeControl(d, name, { placement: { ...placement, boardId: "second" } });
-  }, apart);
-  return ownControllerFor(moved, "second", "small-5v-18");
-}
+/** These controls lie on boards of their own, each with a controller that is joined to the first. */
+const inParts = (design: Design, parts: string[][], way: LinkWay): Design =>
+  parts.reduce(
+    (whole, names, nth) => {
+      const board = `part-${nth + 2}`;
+      const moved = names.reduce(
+        (d, name) => {
+          const { placement } = d.controls.find(({ id }) => id === name)!;
+          return changeControl(d, name, { placement: { ...placement, boardId: board } });
+        },
+        addBoard(whole, board, board, "half"),
+      );
+      return ownControllerFor(moved, board, "small-5v-18", way);
+    },
+    chooseController(design, "small-5v-18"),
+  );
 
 /** What has a circuit of its own sort: radios, pad ports and sockets for music. */
 const ownCircuits = ({ controls }: Design) =>

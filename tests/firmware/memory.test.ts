@@ -4,6 +4,7 @@ import { arenaNeed, fixedRamBytes, ramNeed, stackBytes } from "@/core/firmware/c
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { recordScript } from "@/core/engine/script";
 import { chooseController } from "@/core/edits/pins";
+import { modularDesigns } from "../../demo";
 import { wiredDemos } from "../support/designs";
 import { loom, onTwo } from "../support/twoParts";
 import { withLive } from "./liveUse";
@@ -65,8 +66,10 @@ describe.each(all)("RAM of $name on the 8-bit core", (design) => {
   it("stays below 2,000 bytes", () => expect(ramNeed(plan, design)).toBeLessThan(2000));
 });
 
-describe("RAM of a device of two parts on the 8-bit core", () => {
-  const design = onTwo(chooseController(loom, "small-5v-18"));
+describe.each([
+  ["two parts", onTwo(chooseController(loom, "small-5v-18"))],
+  ["modules on a bus", modularDesigns[0]],
+])("RAM of a device of %s on the 8-bit core", (_, design) => {
   const { plan, image, stack } = seenOnCore(design);
 
   it("holds variables and a stack as the formulas say, and not many less", () => {

@@ -1,3 +1,4 @@
+import { modularDesigns } from "../../demo";
 import { execFileSync } from "node:child_process";
 import { copyFileSync, readFileSync, readdirSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
@@ -114,11 +115,27 @@ describe.each([...demos, ...pads, ...boardPads, ...radios])("the project of %s f
   });
 });
 
+describe("the project of a base and its modules on a bus", () => {
+  it("compiles as it is for each of them, whatever their class, with the pins that its calls are about", async () => {
+    const [dunlin] = modularDesigns;
+    const folder = await unpack(dunlin, "firmware-project");
+    const port = readFileSync(join(folder, "port.h"), "utf8");
+    for (const call of ["port_link", "port_calls", "port_ask", "port_call"]) expect(port).toContain(` ${call}(`);
+    for (const net of ["i2c0.SCL", "modules.call", "link-far.data", "link-2-far.call"])
+      expect(port).toMatch(new RegExp(`#define PIN_${dunlin.pinPlan[net].pin} \\d+`));
+    for (const part of [0, 1, 2]) {
+      make(folder, `PART=${part}`, `CFLAGS=${STRICT.join(" ")}`);
+      make(folder, "clean");
+    }
+    expect(readFileSync(join(folder, "README.md"), "utf8")).toContain("`make PART=2`: Mark module.");
+  });
+});
+
 describe("port.h", () => {
   it("asks for a dozen calls, and lists each pin with what is on it", async () => {
     const design = onPythonClass(finishedPad());
     const text = readFileSync(join(await unpack(design, "firmware-project"), "port.h"), "utf8");
-    expect(text.match(/^static inline/gm)).toHaveLength(17);
+    expect(text.match(/^static inline/gm)).toHaveLength(20);
     expect(text).toMatch(new RegExp(`#define PIN_${design.pinPlan["matrix.R1"].pin} \\d+ /\\* R1 \\*/`));
   });
 });

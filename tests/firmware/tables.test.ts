@@ -89,6 +89,9 @@ void ov_hal_display(uint8_t d, const uint8_t *b, uint8_t n) { (void)d; (void)b; 
 void ov_hal_din(const uint8_t *b, uint8_t n) { (void)b; (void)n; }
 uint8_t ov_hal_part(void) { return 0; }
 void ov_hal_link(const uint8_t *b, uint8_t n) { (void)b; (void)n; }
+uint8_t ov_hal_calls(void) { return 0; }
+void ov_hal_ask(uint8_t p) { (void)p; }
+void ov_hal_call(void) {}
 uint8_t ov_hal_radio(const uint8_t *b, uint8_t n) { (void)b; (void)n; return 1; }
 void ov_hal_segments(uint8_t c, const uint8_t *b, uint8_t n) { (void)c; (void)b; (void)n; }
 uint16_t ov_hal_sense(uint8_t s) { (void)s; return 0; }

@@ -80,8 +80,11 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
-static uint8_t part, set_up;
+static uint8_t part, set_up, calls;
 uint8_t ov_hal_part(void) { return part; }
+uint8_t ov_hal_calls(void) { return calls; }
+void ov_hal_ask(uint8_t which) { PORT(OV_PORT_ASKS) = which; }
+void ov_hal_call(void) { PORT(OV_PORT_ASKS) = 0; }
 
 void ov_hal_link(const uint8_t *bytes, uint8_t length) {
   PORT(OV_PORT_LINK) = 1;
@@ -233,6 +236,7 @@ int main(void) {
       case 13: part = PORT(OV_PORT_FRAME); ov_init(); break;
       case 14: ov_host_configured(set_up = PORT(OV_PORT_FRAME)); break;
       case 15: take_linked(); break;
+      case 16: calls = PORT(OV_PORT_FRAME); break;
       default: ov_scan(PORT(OV_PORT_ELAPSED)); tell_answer(); break;
     }
   }

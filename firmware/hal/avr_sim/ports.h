@@ -11,7 +11,7 @@
 #define OV_PORT_SENT 0xE6      /* write: it is complete */
 #define OV_PORT_LAMP 0xE7      /* write: lamp line, then whether it is on */
 #define OV_PORT_READY 0xE8     /* write: the scan is over, wait for the next millisecond */
-#define OV_PORT_COMMAND 0xE9   /* read: 0 = scan, 1 = start afresh, 2 = lock lights follow, 3 = bus reset, 4 = a frame, 5 = an edge, 6 = the panel is told, 7 = the host sleeps, 8 = it is awake, 9 = an acknowledgement: its length, then its bytes, 10 = the pad port is read, 11 = bytes of a serial port: as of 9, 12 = an event that the computer plays: as of 9, 13 = it is this part, and starts afresh, 14 = a computer has set it up, or not, 15 = bytes from the other part: as of 9 */
+#define OV_PORT_COMMAND 0xE9   /* read: 0 = scan, 1 = start afresh, 2 = lock lights follow, 3 = bus reset, 4 = a frame, 5 = an edge, 6 = the panel is told, 7 = the host sleeps, 8 = it is awake, 9 = an acknowledgement: its length, then its bytes, 10 = the pad port is read, 11 = bytes of a serial port: as of 9, 12 = an event that the computer plays: as of 9, 13 = it is this part, and starts afresh, 14 = a computer has set it up, or not, 15 = bytes from the other part: as of 9, 16 = which modules call */
 #define OV_PORT_LOCKS 0xEA
 #define OV_PORT_ELAPSED 0xEB   /* read: ms since the last scan */
 #define OV_PORT_TAKEN 0xEC     /* read: whether the endpoint of the report that begins has room */
@@ -32,6 +32,7 @@
 #define OV_PORT_PLUG 0xFC      /* write: a level of the pad port, 2 when all are told */
 #define OV_PORT_DIN 0xFD       /* write: bytes of a socket for music begin; then as of segments */
 #define OV_PORT_LINK 0xFE      /* write: a frame to the other part begins; then as of segments */
+#define OV_PORT_ASKS 0xFF      /* write: the module that is asked; 0: this one calls */
 #define OV_PORT_RADIO 0xFB     /* write: a radio's packet begins; then as of segments */
 
 #endif

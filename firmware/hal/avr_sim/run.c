@@ -31,6 +31,7 @@
 #define COMMAND_PART 13
 #define COMMAND_SET_UP 14
 #define COMMAND_LINKED 15
+#define COMMAND_CALLS 16
 #define SCANS_A_BYTE 4
 
 extern avr_kind_t *avr_kind[];
@@ -45,6 +46,7 @@ static unsigned held_length[OV_REPORT_KINDS];
 static unsigned over[OV_REPORT_KINDS], held_kind[OV_REPORT_KINDS]; /* the endpoint each comes over, by the lowest that shares it */
 static unsigned long taken_ms[OV_REPORT_KINDS];
 static const char *const report_names[OV_REPORT_KINDS] = OV_REPORT_NAMES;
+static int is_gone; /* a module that is pulled off */
 static unsigned long now_ms, late_until, scanned_ms;
 static int busy, asleep, lamp_line = -1, is_polled;
 static int ready;
@@ -70,6 +72,11 @@ static void on_segments(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *
 static void on_display(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)p; printf("%lu display %u ", now_ms, v); }
 static void on_radio(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu radio ", now_ms); }
 static void on_link(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu link ", now_ms); }
+static void on_asks(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
+  (void)avr; (void)addr; (void)p;
+  if (v) printf("%lu asks %u\n", now_ms, v);
+  else printf("%lu calls\n", now_ms);
+}
 static void on_din(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) { (void)avr; (void)addr; (void)v; (void)p; printf("%lu din ", now_ms); }
 static void on_plug(struct avr_t *avr, avr_io_addr_t addr, uint8_t v, void *p) {
   (void)avr; (void)addr; (void)p;
@@ -207,7 +214,7 @@ static void do_command(avr_t *avr, unsigned what) {
 
 static void run_until(avr_t *avr, unsigned long ms) {
   for (; now_ms < ms; now_ms++) {
-    if (now_ms < late_until) continue;
+    if (is_gone || now_ms < late_until) continue;
     do_command(avr, COMMAND_SCAN);
     scanned_ms = now_ms + 1;
   }
@@ -272,6 +279,13 @@ static int obey(avr_t *avr, const char *line) {
     tell_byte(avr, COMMAND_PART, (unsigned)atoi(line + used));
   } else if (strcmp(verb, "setup") == 0) {
     tell_byte(avr, COMMAND_SET_UP, (unsigned)atoi(line + used));
+  } else if (strcmp(verb, "calls") == 0) {
+    tell_byte(avr, COMMAND_CALLS, (unsigned)atoi(line + used));
+  } else if (strcmp(verb, "gone") == 0) {
+    is_gone = 1;
+  } else if (strcmp(verb, "back") == 0) {
+    is_gone = 0;
+    power_on(avr);
   } else if (strcmp(verb, "linked") == 0) {
     read_answer(line + used);
     do_command(avr, COMMAND_LINKED);
@@ -313,8 +327,10 @@ static int obey(avr_t *avr, const char *line) {
     memset(levels, 0, sizeof levels);
     memset(kept, 0xFF, sizeof kept);
     late_until = now_ms = 0;
+    is_gone = 0;
     share_nothing();
     if (is_in_parts) {
+      tell_byte(avr, COMMAND_CALLS, 0);
       tell_byte(avr, COMMAND_SET_UP, 0);
       tell_byte(avr, COMMAND_PART, 0);
     }
@@ -360,6 +376,7 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, OV_PORT_PLUG, on_plug, NULL);
   avr_register_io_write(avr, OV_PORT_DIN, on_din, NULL);
   avr_register_io_write(avr, OV_PORT_LINK, on_link, NULL);
+  avr_register_io_write(avr, OV_PORT_ASKS, on_asks, NULL);
   avr_register_io_write(avr, OV_PORT_RADIO, on_radio, NULL);
   avr_register_io_write(avr, OV_PORT_SEGMENTS_END, on_segments_end, NULL);
   avr_register_io_write(avr, OV_PORT_LIGHTS_MS, on_lights_ms, NULL);

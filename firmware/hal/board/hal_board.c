@@ -62,6 +62,13 @@ void ov_hal_din(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)lengt
 uint8_t ov_hal_part(void) { return OV_PART; }
 void ov_hal_link(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
 
+/* Modules on a bus: the main part (0) writes the frame above to the general call, a module keeps it for when it is asked. The main part tells which modules
+ * pull their lines, a bit each by their numbers, and asks one at OV_LINK_BUS_ADDRESS and its number: start, and let the interrupt give what it says, up to its
+ * first zero, to ov_link_byte between two scans. A module pulls its line until it was read. */
+uint8_t ov_hal_calls(void) { return 0; }
+void ov_hal_ask(uint8_t part) { (void)part; }
+void ov_hal_call(void) {}
+
 /* Of lines that tell a panel nothing is asked here: give each byte of your serial port to ov_line_byte, between two scans (ovrin.h). Of notes
  * that the computer plays neither: give each packet of your MIDI interface to ov_music_heard. */
 

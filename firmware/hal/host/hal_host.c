@@ -79,8 +79,11 @@ uint8_t ov_hal_radio(const uint8_t *bytes, uint8_t length) {
   return 1;
 }
 
-static uint8_t part, set_up;
+static uint8_t part, set_up, calls, is_gone;
 uint8_t ov_hal_part(void) { return part; }
+uint8_t ov_hal_calls(void) { return calls; }
+void ov_hal_ask(uint8_t which) { printf("%lu asks %u\n", now_ms, which); }
+void ov_hal_call(void) { printf("%lu calls\n", now_ms); }
 
 void ov_hal_link(const uint8_t *bytes, uint8_t length) {
   printf("%lu link ", now_ms);
@@ -189,7 +192,7 @@ static void start_afresh(void) {
   now_ms = 0;
   share_nothing();
   late_until = 0;
-  part = set_up = 0;
+  part = set_up = calls = is_gone = 0;
   ov_host_configured(0);
   start();
 }
@@ -206,7 +209,7 @@ static void tell_answer(void) {
 
 static void run_until(unsigned long ms) {
   for (; now_ms < ms; now_ms++) {
-    if (now_ms < late_until) continue;
+    if (is_gone || now_ms < late_until) continue;
     ov_scan((uint8_t)(now_ms + 1 - scanned_ms));
     scanned_ms = now_ms + 1;
     tell_answer();
@@ -337,6 +340,19 @@ static int obey(const char *line) {
   if (strcmp(verb, "setup") == 0) {
     set_up = (uint8_t)atoi(line + used);
     ov_host_configured(set_up);
+    return 1;
+  }
+  if (strcmp(verb, "gone") == 0) {
+    is_gone = 1;
+    return 1;
+  }
+  if (strcmp(verb, "back") == 0) {
+    is_gone = 0;
+    start();
+    return 1;
+  }
+  if (strcmp(verb, "calls") == 0) {
+    calls = (uint8_t)atoi(line + used);
     return 1;
   }
   if (strcmp(verb, "linked") == 0) return take_frame(line + used);

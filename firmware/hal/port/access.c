@@ -80,6 +80,12 @@ uint8_t ov_hal_part(void) { return OV_PART; }
 void ov_hal_link(const uint8_t *bytes, uint8_t length) { port_link(bytes, length); }
 #endif
 
+#if OV_WITH_BUS
+uint8_t ov_hal_calls(void) { return port_calls(); }
+void ov_hal_ask(uint8_t part) { port_ask(part); }
+void ov_hal_call(void) { port_call(); }
+#endif
+
 void ov_hal_din(const uint8_t *bytes, uint8_t length) { port_din(bytes, length); }
 
 uint8_t ov_hal_report(uint8_t kind, const uint8_t *bytes, uint8_t length) { return port_report(kind, bytes, length); }

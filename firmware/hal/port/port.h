@@ -61,6 +61,14 @@ static inline void port_din(const uint8_t *bytes, uint8_t length) { (void)bytes;
  * several parts only. */
 static inline void port_link(const uint8_t *bytes, uint8_t length) { (void)bytes; (void)length; }
 
+/* Modules on a bus: the main part (OV_PART 0) writes the frame above to the general call (address 0); a module keeps it for when it is asked, and answers to
+ * OV_LINK_BUS_ADDRESS and its number. The main part tells which modules pull their lines, a bit each by their numbers (of a shared line all that are on
+ * it), and asks one: start, and do not wait; what it says, up to its first zero, goes to ov_link_byte between two scans. A module pulls its line, an open
+ * drain, until it was read. Asked of devices with such modules only. */
+static inline uint8_t port_calls(void) { return 0; }
+static inline void port_ask(uint8_t part) { (void)part; }
+static inline void port_call(void) {}
+
 /* The two-wire bus: opened once; a start, the address with its write bit, the bytes, a stop; and for reading the
  * register's number first, then a start again and the bytes. Asked of expanders and displays only. */
 static inline void port_bus_open(uint8_t clock_pin, uint8_t data_pin, uint16_t khz) { (void)clock_pin; (void)data_pin; (void)khz; }

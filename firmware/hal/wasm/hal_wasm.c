@@ -27,6 +27,9 @@ __attribute__((import_module("host"), import_name("radio"))) void host_radio(con
 __attribute__((import_module("host"), import_name("din"))) void host_din(const uint8_t *bytes, uint32_t length);
 
 __attribute__((import_module("host"), import_name("link"))) void host_link(const uint8_t *bytes, uint32_t length);
+__attribute__((import_module("host"), import_name("calls"))) uint32_t host_calls(void);
+__attribute__((import_module("host"), import_name("asks"))) void host_asks(uint32_t part);
+__attribute__((import_module("host"), import_name("call"))) void host_call(void);
 
 uint8_t *ov_tables_place(void);
 uint8_t *ov_tables_place(void) { return ov_tables; }
@@ -64,6 +67,9 @@ void ov_part_is(uint32_t which);
 void ov_part_is(uint32_t which) { part = (uint8_t)which; }
 uint8_t ov_hal_part(void) { return part; }
 void ov_hal_link(const uint8_t *bytes, uint8_t length) { host_link(bytes, length); }
+uint8_t ov_hal_calls(void) { return (uint8_t)host_calls(); }
+void ov_hal_ask(uint8_t which) { host_asks(which); }
+void ov_hal_call(void) { host_call(); }
 /* Where the page writes what comes back on an acknowledgement. */
 static uint8_t answer[OV_RADIO_FRAME_MOST];
 /* An event that the computer plays. */

@@ -14,6 +14,7 @@ from device.contract import (
     LINK_EVERY_MS,
     LINK_FLAG_ANEW,
     LINK_FLAG_HOST,
+    LINK_FLAG_ONE_PART,
     LINK_FLAG_PART,
     LINK_FLAG_SEQUENCE,
     LINK_QUIET_MS,
@@ -153,7 +154,7 @@ class Link:
             crc = crc_add(crc, byte)
         if frame[-2] != crc >> 8 or frame[-1] != crc & 0xFF:
             return False
-        if (frame[0] & LINK_FLAG_PART != 0) != (self.part == 0):
+        if frame[0] & LINK_FLAG_PART != (1 - self.part) * LINK_FLAG_ONE_PART:
             return False
         return len(frame) - 2 == self.far.length(frame[0] & LINK_FLAG_HOST)
 
@@ -322,7 +323,7 @@ class Link:
             not self.differs or self.since_ms <= (length + LINK_AROUND & 0xFF) // LINK_BYTES_A_MS
         ):
             return
-        part = LINK_FLAG_PART if self.part else 0
+        part = self.part * LINK_FLAG_ONE_PART
         self.sent[0] = self.anew | self.sequence | (LINK_FLAG_HOST if self.hosts else 0) | part
         self.sequence = self.sequence + 1 & LINK_FLAG_SEQUENCE
         self.differs = False

@@ -67,6 +67,7 @@ describe("demos and schema", () => {
       "glasshouse",
       "tern",
       "reedling",
+      "dunlin",
     ]);
     const one = await answer(demo(new Request("http://127.0.0.1/"), { params: Promise.resolve({ id: "kestrel" }) }));
     expect(one.body).toEqual(JSON.parse(JSON.stringify(demoDesigns[0])));
@@ -77,7 +78,7 @@ describe("demos and schema", () => {
       demo(new Request("http://127.0.0.1/"), { params: Promise.resolve({ id: "moon" }) }),
     );
     expect(status).toBe(404);
-    expect(body.problems[0].message).toContain("kestrel, loom-64, loom-64-in-two, glasshouse, tern, reedling");
+    expect(body.problems[0].message).toContain("kestrel, loom-64, loom-64-in-two, glasshouse, tern, reedling, dunlin");
   });
 
   it("publishes a JSON Schema", async () => expect((await answer(schema())).body.properties.controls).toBeDefined());

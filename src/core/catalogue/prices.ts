@@ -12,6 +12,7 @@ export const addedParts = [
   { id: "transistor", title: "Switching transistor", price: 0.05, joints: 3 },
   { id: "terminal", title: "Two-way terminal", price: 0.3, joints: 2 },
   { id: "link-plug", title: "Four-way plug of a link", price: 0.4, joints: 4 },
+  { id: "module-plug", title: "Five-way plug of a module", price: 0.5, joints: 5 },
   { id: "selector", title: "Three-way selector jumper", price: 0.1, joints: 3 },
   { id: "fuse", title: "Resettable fuse", price: 0.2, joints: 2 },
   { id: "socket", title: "Switch socket", price: 0.15, joints: 2 },

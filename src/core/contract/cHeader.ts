@@ -51,7 +51,18 @@ import { AXIS_DO, AXIS_MOST, AXIS_USE_AT, CURVE_POINTS, SENSOR_AT } from "./axes
 import { HAT_NONE } from "./pad";
 import { DIN, MUSIC, MUSIC_AXIS, MUSIC_REPORT_BYTES, MUSIC_STATUS, MUSIC_USUAL, dinBytes, musicBytes } from "./music";
 import { LISTENS_TO, PANEL } from "./panel";
-import { LINK, LINK_FLAG, LINK_SHOWN, LINK_STATE, PART_AT, PART_BYTES, linkBytes } from "./link";
+import {
+  LINK,
+  LINK_BUS,
+  LINK_FLAG,
+  LINK_ON_BUS,
+  LINK_PARTS,
+  LINK_SHOWN,
+  LINK_STATE,
+  PART_AT,
+  PART_BYTES,
+  linkBytes,
+} from "./link";
 import { PLUG } from "./plug";
 import { RADIO_AT, RADIO_BYTES, RADIO_CHECK, RADIO_FRAME_MOST, RADIO_FRAMING, RADIO_PARTS } from "./radio";
 import {
@@ -265,7 +276,10 @@ ${defines("LINK_STATE_", LINK_STATE).join("\n")}
 ${defines("LINK_SHOWN_", LINK_SHOWN).join("\n")}
 ${defines("PART_AT_", PART_AT).join("\n")}
 #define OV_PART_ENTRY_BYTES ${PART_BYTES}
-#define OV_LINK_NEED(most, encoders) ((most) > 0 ? 3u * (most) + (encoders) + ${linkBytes(1, 0) - 3}u : 0u)`;
+#define OV_LINK_PARTS ${hex(LINK_PARTS)}
+#define OV_LINK_ON_BUS ${hex(LINK_ON_BUS)}
+${defines("LINK_BUS_", LINK_BUS).join("\n")}
+#define OV_LINK_NEED(most, encoders, parts) ((most) > 0 ? ((parts) + 1u) * (most) + (encoders) + ${linkBytes(1, 0, 0) - 1}u : 0u)`;
 
 /** The board block. */
 const boardDefines = () => `#define OV_BOARD_VERSION ${BOARD_VERSION}

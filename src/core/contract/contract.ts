@@ -7,7 +7,7 @@ import { padBytes } from "./pad";
  */
 
 /** Raised whenever a byte of the tables changes its meaning: a runtime refuses tables of another version. */
-export const TABLE_VERSION = 18;
+export const TABLE_VERSION = 19;
 
 /** "OV": the first two bytes of a table block. */
 export const TABLE_MARK = [0x4f, 0x56] as const;
@@ -30,7 +30,7 @@ export const LIMITS = {
   /** Voltages of sticks, pots and levers. */
   SENSORS: 32,
   /** Parts with a controller each. */
-  PARTS: 2,
+  PARTS: 5,
   /** What a game pad tells. */
   PAD_BUTTONS: 128,
   PAD_AXES: 8,
@@ -594,6 +594,7 @@ export const FIXED_RAM_BYTES = {
   plug: 12,
   heard: 0,
   link: 52,
+  bus: 78,
 };
 export const STACK_BYTES = 108;
 /** A radio's packet is framed on the stack, which is the deeper by so much. */

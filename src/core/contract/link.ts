@@ -1,5 +1,6 @@
 /**
- * Parts of a device, each with a controller and the same tables, tell each other over a serial line. A frame is one byte of flags, then the
+ * Parts of a device, each with a controller and the same tables, tell each other: two over a serial line, or a main part and its modules over a
+ * two-wire bus, where the main part writes its frame to all of them at once and asks one for its own in each millisecond. A frame is one byte of flags, then the
  * teller's own contacts (a bit each, the first lowest), felt steps of each knob counted up to 255 and on from 0, and readings (low byte first);
  * of the part that speaks with the computer also its state (LINK_STATE). A check value follows (crc16 begun with that of the tables, high byte first),
  * and it is stuffed: where a zero was stands how far it is to the next one, so that a zero ends it.
@@ -18,7 +19,14 @@ export const LINK = {
 } as const;
 
 /** Of a frame's first byte: it speaks with the computer; which part tells; turned whenever its counts begin anew; frames counted. */
-export const LINK_FLAG = { HOST: 0x80, PART: 0x40, ANEW: 0x20, SEQUENCE: 0x0f } as const;
+export const LINK_FLAG = { HOST: 0x80, PART: 0x70, ONE_PART: 0x10, ANEW: 0x08, SEQUENCE: 0x07 } as const;
+
+/** In the tables: how many parts there are; set where they are a main part and modules on a bus. */
+export const LINK_PARTS = 0x7f;
+export const LINK_ON_BUS = 0x80;
+
+/** A two-wire bus in its fast mode (I²C-bus specification): nine clocks a byte. Modules answer to addresses from this one on, by their numbers from 1. */
+export const LINK_BUS = { BITS_A_SECOND: 400_000, CLOCKS_A_BYTE: 9, ADDRESS: 0x30 } as const;
 
 /** What the part that speaks with the computer tells behind its own: layers, a bit each; the default layer; the host's locks and what else lamps show. */
 export const LINK_STATE = { LAYERS: 0, DEFAULT: 2, SHOWN: 3, BYTES: 4 } as const;
@@ -28,5 +36,15 @@ export const LINK_SHOWN = { LOCKS: 0x1f, NEXT: 0x20, AWAKE: 0x40, ASLEEP: 0x80 }
 export const PART_AT = { GROUPS: 0, SWITCHES: 1, ENCODERS: 2, SENSORS: 3 } as const;
 export const PART_BYTES = 4;
 
-/** Bytes of the arena for a link whose longest frame is so long: the last that was sent and the last that was taken, one on its way, and counts of knobs. */
-export const linkBytes = (most: number, encoders: number): number => (most > 0 ? 3 * most + LINK.AROUND + encoders : 0);
+/** Bytes of the arena for a link whose longest frame is so long: the last that was sent, one on its way, the last of each other part, and counts of knobs. */
+export const linkBytes = (most: number, encoders: number, parts: number): number =>
+  most > 0 ? (parts + 1) * most + LINK.AROUND + encoders : 0;
+
+/**
+ * By how much a press of a module on a bus is told later, in ms: until the main part looks at the lines up to a scan, and a scan until its answer is
+ * looked at; on a shared line the others are asked before it, one in each scan.
+ */
+export const moduleTimes = (modules: number, isShared: boolean): { least: number; most: number } => ({
+  least: 1,
+  most: 2 + (isShared ? modules - 1 : 0),
+});

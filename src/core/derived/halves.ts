@@ -25,8 +25,14 @@ export function halfOf(design: Design, controllerId: string | null): Design {
   known.set(design, halves);
   const half = halves.get(controller.id) ?? made(design, controller.id);
   halves.set(controller.id, half);
+  wholes.set(half, design);
   return half;
 }
+
+const wholes = new WeakMap<Design, Design>();
+
+/** The design that a half was made of; itself where it is none. */
+export const wholeOf = (half: Design): Design => wholes.get(half) ?? half;
 
 function made(design: Design, controllerId: string): Design {
   const derived = derive(design);

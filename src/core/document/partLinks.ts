@@ -6,13 +6,25 @@ import { listOf, z } from "../schema";
  */
 export const linkPlugs = ["keyed", "either-way"] as const;
 
-/** Two controllers of a device that tell each other over a line: the main one's end and the other's. */
+/** How modules on a bus tell that they have something to say: all on one line, or each on a line of its own. */
+export const moduleCalls = ["shared", "own"] as const;
+
+/**
+ * Two controllers of a device that tell each other: the main one's end and the other's. Over a serial line, or, where it says how the other one calls,
+ * over the main one's two-wire bus, with an address that follows from its place among the controllers.
+ */
 const partLinkSchema = z.strictObject({
   id: idSchema,
   nearId: idSchema,
   farId: idSchema,
   plug: z.enum(linkPlugs),
+  calls: z.optional(z.enum(moduleCalls)),
 });
 export type PartLink = z.infer<typeof partLinkSchema>;
+
+export const isModule = ({ calls }: PartLink): boolean => calls !== undefined;
+
+/** Whether a device's parts are a main one and modules on its bus. */
+export const isOnBus = ({ partLinks = [] }: { partLinks?: PartLink[] }): boolean => partLinks.some(isModule);
 
 export const partLinkListSchema = listOf(partLinkSchema, 7);

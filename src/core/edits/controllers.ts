@@ -1,7 +1,8 @@
 import { type Circuit, circuitKindOf } from "../circuits";
 import { derive } from "../derived/derive";
 import { profileNamed } from "../derived/placedController";
-import { LINK_CONDUCTORS } from "../derived/linkEnds";
+import { conductorsOf } from "../derived/linkEnds";
+import { type PartLink, isModule } from "../document/partLinks";
 import type { Board, Controller, Design } from "../document/schema";
 import { boundsOf } from "../geometry/outline";
 import { addLink, changeLink } from "./boards";
@@ -81,18 +82,32 @@ export function serveFrom(design: Design, circuitId: string, controllerId: strin
   return withOwnPins({ ...design, circuits });
 }
 
-/** Joins a controller to the main one by a line; one that has a link keeps it. */
-export function linkToMain(design: Design, farId: string): Design {
+/** How a link reaches its controller: over a serial line (null), or over the bus, and how it is told then that there is something to ask. */
+export type LinkWay = NonNullable<PartLink["calls"]> | null;
+
+/** How the links that are there reach theirs; a device has links of one sort. */
+const wayOfLinks = ({ partLinks: [first] = [] }: Design): LinkWay => first?.calls ?? null;
+
+/** Joins a controller to the main one, as the others are where there are any; one that has a link keeps it. */
+export function linkToMain(design: Design, farId: string, way: LinkWay = wayOfLinks(design)): Design {
   const [main] = design.controllers;
   const links = design.partLinks ?? [];
   const known = design.controllers.some(({ id }) => id === farId);
   if (!known || main.id === farId || links.some((link) => link.farId === farId)) return design;
   const taken = [...links.map(({ id }) => id), "link-1"];
   const id = links.length === 0 ? "link" : freeId("link", taken);
-  return { ...design, partLinks: [...links, { id, nearId: main.id, farId, plug: "keyed" as const }] };
+  const link: PartLink = { id, nearId: main.id, farId, plug: "keyed", ...(way === null ? {} : { calls: way }) };
+  return { ...design, partLinks: [...links, link] };
 }
 
-export const changePartLink = (design: Design, id: string, change: { plug: "keyed" | "either-way" }): Design => ({
+/** All modules call on one line, or each on its own; what hangs on the old lines gives its pins free. */
+export const changeCalls = (design: Design, calls: NonNullable<LinkWay>): Design =>
+  withOwnPins({
+    ...design,
+    partLinks: (design.partLinks ?? []).map((link) => (isModule(link) ? { ...link, calls } : link)),
+  });
+
+export const changePartLink = (design: Design, id: string, change: Pick<PartLink, "plug">): Design => ({
   ...design,
   partLinks: (design.partLinks ?? []).map((link) => (link.id === id ? { ...link, ...change } : link)),
 });
@@ -117,12 +132,12 @@ function splitOff(circuit: Circuit, isThere: (elementId: string) => boolean, con
   ];
 }
 
-/** The cable between two boards carries a link, and nothing else does. */
+/** The cable between two boards carries their link, and nothing else does. */
 function cableOf(design: Design, one: string, other: string): Design {
   const joins = ({ fromBoardId, toBoardId }: Design["links"][number]) =>
     (fromBoardId === one && toBoardId === other) || (fromBoardId === other && toBoardId === one);
   const cable = design.links.find(joins);
-  const conductors = [...LINK_CONDUCTORS];
+  const conductors = [...conductorsOf(design.partLinks!.at(-1)!)];
   if (cable) return changeLink(design, cable.id, { conductors });
   return addLink(
     design,
@@ -137,10 +152,10 @@ function cableOf(design: Design, one: string, other: string): Design {
 }
 
 /**
- * Gives a board a controller of its own on a line to the main one: circuits are split where they reach over, the cable is a link's, pins of what
+ * Gives a board a controller of its own on a line to the main one, or as a module on its bus: circuits are split where they reach over, the cable is a link's, pins of what
  * moved become free. The design itself where it has no controller, or the board has one.
  */
-export function ownControllerFor(design: Design, boardId: Board["id"], profileId: string): Design {
+export function ownControllerFor(design: Design, boardId: Board["id"], profileId: string, way: LinkWay = null): Design {
   const [main] = design.controllers;
   if (!main || design.controllers.some(({ placement }) => placement.boardId === boardId)) return design;
   const added = addController(design, profileId, boardId);
@@ -150,6 +165,6 @@ export function ownControllerFor(design: Design, boardId: Board["id"], profileId
   const isThere = (id: string) => controls.get(elements.get(id)?.controlId ?? "")?.placement.boardId === boardId;
   const ids = added.circuits.map(({ id }) => id);
   const circuits = added.circuits.flatMap((circuit) => splitOff(circuit, isThere, own.id, ids));
-  const linked = linkToMain({ ...added, circuits }, own.id);
+  const linked = linkToMain({ ...added, circuits }, own.id, way);
   return withOwnPins(cableOf(linked, main.placement.boardId, boardId));
 }

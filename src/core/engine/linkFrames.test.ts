@@ -35,7 +35,7 @@ function stuffed(bytes: number[]): number[] {
 const frame = (told: number[]) => Uint8Array.from(stuffed(checked(told)));
 const allDown = (length: number, flags: number) => [flags, ...new Array<number>(length - 1).fill(0xff)];
 /** The second part tells that all of its keys are down. */
-const good = frame(allDown(far.far, LINK_FLAG.PART));
+const good = frame(allDown(far.far, LINK_FLAG.ONE_PART));
 
 interface Heard {
   runtime: Runtime;
@@ -75,13 +75,13 @@ describe("a frame from the other part", () => {
 
   it("is not, when it is shorter or longer than it says", () => {
     for (const length of [1, 2, far.far - 1, far.far + 1, far.host - 1, far.host + 1, LINK.MOST])
-      expect(isTaken(frame(allDown(length, LINK_FLAG.PART))), `${length}`).toBe(false);
-    expect(isTaken(frame(allDown(far.far, LINK_FLAG.PART | LINK_FLAG.HOST)))).toBe(false);
-    expect(isTaken(frame(allDown(far.host, LINK_FLAG.PART)))).toBe(false);
+      expect(isTaken(frame(allDown(length, LINK_FLAG.ONE_PART))), `${length}`).toBe(false);
+    expect(isTaken(frame(allDown(far.far, LINK_FLAG.ONE_PART | LINK_FLAG.HOST)))).toBe(false);
+    expect(isTaken(frame(allDown(far.host, LINK_FLAG.ONE_PART)))).toBe(false);
   });
 
   it("is not, when the parts are loaded with different things, or a byte is another, missing, or one too many", () => {
-    expect(isTaken(Uint8Array.from(stuffed([...allDown(far.far, LINK_FLAG.PART), 0x12, 0x34])))).toBe(false);
+    expect(isTaken(Uint8Array.from(stuffed([...allDown(far.far, LINK_FLAG.ONE_PART), 0x12, 0x34])))).toBe(false);
     for (let at = 0; at < good.length; at++) {
       for (const bit of [1, 0x10, 0x80]) {
         const spoilt = good.slice();

@@ -1,5 +1,6 @@
 import { LINK } from "../contract/link";
 import { GOOD_LINE } from "./lineTrouble";
+import type { PartsBetween } from "./partsBetween";
 
 /** Time of a byte on the line, in ms. */
 const BYTE_MS = 1 / LINK.BYTES_A_MS;
@@ -10,7 +11,7 @@ interface Byte {
 }
 
 /** A serial line each way between two parts: every byte takes its time, some are damaged, and a cut line loses those that are on it. */
-export class PartLine {
+export class PartLine implements PartsBetween {
   trouble = GOOD_LINE;
   private readonly towards: Byte[][] = [[], []];
   private readonly freeMs = [0, 0];

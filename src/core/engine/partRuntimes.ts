@@ -1,6 +1,8 @@
 import type { ReportName } from "../contract/contract";
 import type { LineTrouble } from "./lineTrouble";
+import { PartBus } from "./partBus";
 import { PartLine } from "./partLine";
+import type { PartsBetween } from "./partsBetween";
 import { type Runtime, type RuntimeHost, startRuntime } from "./runtime";
 
 /** Which part each line of lamps, chain of lights or segments, display and encoder hangs on, by their numbers. */
@@ -10,8 +12,10 @@ export interface PartOwners {
   segments: number[];
   displays: number[];
   encoders: number[];
-  /** Whether a line joins the parts. */
-  isJoined: boolean;
+  /** Whether a link joins each part, the main one included, to the main one. */
+  joined: boolean[];
+  /** Of modules on a bus, how they call; null where a serial line joins two parts. */
+  calls: "shared" | "own" | null;
 }
 
 /** What happens at each of the parts, at its millisecond, for who writes it down: also what it works out and nothing hangs on there. */
@@ -26,16 +30,24 @@ export interface PartWatch {
   lights?(atMs: number, part: number, chain: number, bytes: Uint8Array): void;
   segments?(atMs: number, part: number, chain: number, bytes: Uint8Array): void;
   display?(atMs: number, part: number, display: number, bytes: Uint8Array): void;
+  /** A module on a bus is pulled off, seen from this millisecond on, or put on again. */
+  away?(atMs: number, part: number, isAway: boolean): void;
+  /** Of modules on a bus: which call, as the main part sees it in this scan, when that is another than before; it asks one; one calls. */
+  seesCalls?(atMs: number, part: number, mask: number): void;
+  asks?(atMs: number, part: number, module: number): void;
+  calls?(atMs: number, part: number): void;
   report?(atMs: number, part: number, kind: ReportName, bytes: Uint8Array): void;
 }
 
 /**
- * Two parts of a device, each with the firmware and the same tables, and the line between them, as one: what a hand does reaches the part that it
- * belongs to, and the computer speaks with the part that the plug is in.
+ * The parts of a device, each with the firmware and the same tables, and the line or bus between them, as one: what a hand does reaches the part that it
+ * belongs to, and the computer speaks with the part that the plug is in. A module on a bus can be pulled off and put on again.
  */
 export class PartRuntimes implements Runtime {
   private readonly parts: Runtime[];
-  private readonly between: PartLine;
+  private readonly between: PartsBetween;
+  private readonly isAway: boolean[];
+  private seenCalls = 0;
   private scannedMs = 0;
   /** The millisecond whose scan runs, or comes next. */
   private nowMs = 0;
@@ -44,15 +56,18 @@ export class PartRuntimes implements Runtime {
   private hostPart = 0;
 
   constructor(
-    tables: Uint8Array,
+    private readonly tables: Uint8Array,
     private readonly called: RuntimeHost,
     private readonly owners: PartOwners,
     private readonly watch: PartWatch,
     random: () => number,
     kept?: Uint8Array,
   ) {
-    this.between = new PartLine(random);
-    this.parts = [0, 1].map((part) => startRuntime(tables, this.hostOf(part), part === 0 ? kept : undefined, part));
+    const { joined, calls } = owners;
+    this.between = calls ? new PartBus(joined.length, calls === "shared", random) : new PartLine(random);
+    this.isAway = joined.map(() => false);
+    this.parts = joined.map((_, part) => startRuntime(tables, this.hostOf(part), part === 0 ? kept : undefined, part));
+    if (calls) joined.forEach((isJoined, part) => isJoined || this.setAway(part, true));
   }
 
   private take(part: number, kind: ReportName, bytes: Uint8Array): boolean {
@@ -68,6 +83,12 @@ export class PartRuntimes implements Runtime {
       ...called,
       report: (kind, bytes) => this.take(part, kind, bytes),
       link: (bytes) => this.send(part, bytes),
+      calls: () => this.seenCalls,
+      asks: (module) => this.askModule(module),
+      call: () => {
+        watch.calls?.(this.nowMs, part);
+        this.between.call?.(part);
+      },
       lamp: (line, on) => {
         watch.lamp?.(this.nowMs, part, line, on);
         if (owners.lamps[line] === part) called.lamp(line, on);
@@ -92,6 +113,24 @@ export class PartRuntimes implements Runtime {
     this.between.send(part, bytes, this.nowMs);
   }
 
+  private askModule(module: number) {
+    this.watch.asks?.(this.nowMs, 0, module);
+    this.between.ask?.(module, this.nowMs);
+  }
+
+  /** A module is pulled off, which takes its supply from it, or put on and started anew. */
+  setAway(part: number, isAway: boolean): void {
+    if (part === 0 || !this.between.setAway || this.isAway[part] === isAway) return;
+    this.isAway[part] = isAway;
+    this.watch.away?.(this.nowMs, part, isAway);
+    this.between.setAway(part, isAway);
+    if (isAway)
+      this.owners.lamps.forEach((owner, line) => {
+        if (owner === part) this.called.lamp(line, false);
+      });
+    else this.parts[part] = startRuntime(this.tables, this.hostOf(part), undefined, part);
+  }
+
   /** The part that the plug is in. */
   get host(): Runtime {
     return this.parts[this.hostPart];
@@ -110,7 +149,7 @@ export class PartRuntimes implements Runtime {
 
   /** Where no line joins them it is as if it were cut. */
   set trouble(trouble: LineTrouble) {
-    const isCut = trouble.isCut || !this.owners.isJoined;
+    const isCut = trouble.isCut || (!this.owners.calls && !this.owners.joined[1]);
     this.between.trouble = { ...trouble, isCut };
     if (isCut) this.between.cutOff();
   }
@@ -124,14 +163,22 @@ export class PartRuntimes implements Runtime {
     }
     this.parts.forEach((part, nth) => {
       const bytes = this.between.arrived(nth, this.nowMs);
-      if (bytes.length > 0) {
+      if (bytes.length > 0 && !this.isAway[nth]) {
         this.watch.linked?.(this.nowMs, nth, bytes);
         part.linked(bytes);
       }
     });
-    for (const part of this.parts) part.scan(elapsedMs);
+    this.seeCalls();
+    this.parts.forEach((part, nth) => this.isAway[nth] || part.scan(elapsedMs));
     this.scannedMs += elapsedMs;
     this.nowMs = this.scannedMs;
+  }
+
+  /** For who writes it down: what the main part sees before it scans. */
+  private seeCalls() {
+    const now = this.between.calls?.() ?? 0;
+    if (now !== this.seenCalls) this.watch.seesCalls?.(this.nowMs, 0, now);
+    this.seenCalls = now;
   }
 
   get started(): number {
@@ -151,12 +198,21 @@ export class PartRuntimes implements Runtime {
   }
 
   encoderEdge(encoder: number, state: number): void {
-    this.parts[this.owners.encoders[encoder]].encoderEdge(encoder, state);
+    const part = this.owners.encoders[encoder];
+    if (!this.isAway[part]) this.parts[part].encoderEdge(encoder, state);
   }
 
-  /** Whether each part hears the other. */
+  /** Whether each part hears the others. */
   isHeard(): boolean {
     return this.parts.every((part) => part.isHeard());
+  }
+
+  /** Whether the main part and this one hear each other. */
+  hears = (part: number): boolean => !this.isAway[part] && this.parts[0].hears(part) && this.parts[part].hears(0);
+
+  /** Of modules on a bus: how often they called, and how often one had more to say before it was asked. */
+  get told(): { called: number; together: number } {
+    return this.between.told ?? { called: 0, together: 0 };
   }
 
   /** Frames that did not arrive, of both. */

@@ -2,6 +2,7 @@ import { converterBits } from "../catalogue/controllers/converter";
 import { BATTERY, batteryTrack } from "../derived/batteryValue";
 import { derive } from "../derived/derive";
 import { trackUseOf } from "../document/axes";
+import { isModule } from "../document/partLinks";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
 import { edgeEncoders } from "../firmware/edgeEncoders";
@@ -31,6 +32,7 @@ function ownersOf(design: Design, scan: ScanTable): PartOwners | null {
   if (scan.parts.length < 2) return null;
   const { netById } = derive(design);
   const ids = design.controllers.map(({ id }) => id);
+  const { partLinks: links = [] } = design;
   const partOf = (netId: string) => Math.max(0, ids.indexOf(netById.get(netId)?.controllerId ?? ""));
   return {
     lamps: scan.lampLines.map(partOf),
@@ -38,7 +40,8 @@ function ownersOf(design: Design, scan: ScanTable): PartOwners | null {
     segments: scan.segmentChains.map(({ data }) => partOf(data)),
     displays: scan.displays.map(({ scl }) => partOf(scl)),
     encoders: scan.encoders.map((_, nth) => scan.parts.findIndex(({ encoders }) => nth < encoders)),
-    isJoined: (design.partLinks ?? []).some(({ nearId, farId }) => nearId === ids[0] && farId === ids[1]),
+    joined: ids.map((id, nth) => nth === 0 || links.some(({ nearId, farId }) => nearId === ids[0] && farId === id)),
+    calls: links.find(isModule)?.calls ?? null,
   };
 }
 

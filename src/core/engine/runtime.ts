@@ -18,8 +18,12 @@ export interface RuntimeHost {
   radio?(bytes: Uint8Array): void;
   /** Bytes leave a socket for music. */
   din?(bytes: Uint8Array): void;
-  /** A frame leaves for the other part. */
+  /** A frame leaves for the other part, or is kept until this module is asked. */
   link?(bytes: Uint8Array): void;
+  /** Of modules on a bus: which of them call (a bit each by their numbers), one is asked, and this one calls. */
+  calls?(): number;
+  asks?(part: number): void;
+  call?(): void;
 }
 
 /** The firmware, compiled to WebAssembly, with one device's tables. */
@@ -50,8 +54,10 @@ export interface Runtime {
   configured(is: boolean): void;
   /** Bytes that came over the line from the other part. */
   linked(bytes: Uint8Array): void;
-  /** Whether the other part is heard. */
+  /** Whether all other parts are heard. */
   isHeard(): boolean;
+  /** Whether this one is. */
+  hears(part: number): boolean;
   /** Frames of the other part that did not arrive, counted up to 255 and on from 0. */
   missed(): number;
   /** A serial pad port is latched and read: the level of its data line at each of so many bits. */
@@ -92,6 +98,7 @@ interface Exports {
   ov_host_configured(is: number): void;
   ov_link_byte(byte: number): void;
   ov_link_is_heard(): number;
+  ov_link_hears(part: number): number;
   ov_link_missed(): number;
 }
 
@@ -109,6 +116,9 @@ const calledBy = (host: RuntimeHost, bytesAt: (place: number, length: number) =>
   radio: (place: number, length: number) => host.radio?.(bytesAt(place, length)),
   din: (place: number, length: number) => host.din?.(bytesAt(place, length)),
   link: (place: number, length: number) => host.link?.(bytesAt(place, length)),
+  calls: () => host.calls?.() ?? 0,
+  asks: (part: number) => host.asks?.(part),
+  call: () => host.call?.(),
   segments: (chain: number, place: number, length: number) => host.segments?.(chain, bytesAt(place, length)),
 });
 
@@ -155,6 +165,7 @@ export function startRuntime(tables: Uint8Array, host: RuntimeHost, keptBefore?:
     configured: (is) => exports.ov_host_configured(is ? 1 : 0),
     linked: (bytes) => bytes.forEach((byte) => exports.ov_link_byte(byte)),
     isHeard: () => exports.ov_link_is_heard() !== 0,
+    hears: (other) => exports.ov_link_hears(other) !== 0,
     missed: () => exports.ov_link_missed(),
     line: (bytes) => bytes.forEach((byte) => exports.ov_line_byte(byte)),
     radioAnswered(bytes) {

@@ -60,7 +60,7 @@ export function scriptRecorder(): { watch: DeviceWatch; end(atMs: number): Firmw
 /** Records what the firmware of each part senses and reports in a simulated run, in the order of the controllers. */
 export function recordScripts(design: Design, request: SimulationRequest): Result<FirmwareScript[]> {
   if (design.controllers.length > 1) {
-    const parts = partRecorder();
+    const parts = partRecorder(design);
     const both = simulate(design, request, parts.watch);
     return both.ok ? good(parts.end(request.untilMs)) : both;
   }

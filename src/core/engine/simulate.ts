@@ -1,3 +1,4 @@
+import { LIMITS } from "../contract/contract";
 import { PANEL } from "../contract/panel";
 import { RADIO_FRAME_MOST } from "../contract/radio";
 import { FRAME_BYTES } from "../contract/live";
@@ -9,6 +10,7 @@ import { BATTERY, measuredPack } from "../derived/batteryValue";
 import { kindOf } from "../catalogue/kinds";
 import { derive } from "../derived/derive";
 import { type Problem, type Result, bad, good } from "../document/problem";
+import { isOnBus } from "../document/partLinks";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
 import { type ScanTable, scanTableOf } from "../firmware/scanTable";
@@ -38,8 +40,8 @@ import { randomFrom } from "../optimisation/random";
 /** Ten minutes of device time, so that one request ends soon. */
 const LONGEST_MS = 600_000;
 
-/** What happens to the line between two parts, and where the computer's plug is. */
-const LINE_ACTIONS = ["line-cut", "line-joined", "line-damaged", "plug-in", "plug-out"] as const;
+/** What happens to the line or bus between parts, where the computer's plug is, and to a module. */
+const LINE_ACTIONS = ["line-cut", "line-joined", "line-damaged", "plug-in", "plug-out", "pull-off", "put-on"] as const;
 const HAND_ACTIONS = ["press", "release", "turn", "set"] as const;
 /** What the computer or the board does: takes no reports for a while, sleeps, resets the bus, scans late, loses its power, asks, tells, answers a radio; a console reads the pad port. */
 const HOST_ACTIONS = [
@@ -84,8 +86,8 @@ const eventSchema = z.strictObject({
   line: z.optional(text(1, 80)),
   /** What the computer plays, a message in hexadecimal: "903c7f". */
   heard: z.optional(text(4, 6)),
-  /** Of a device of two parts the one that the plug is put into, from 1; and of how many bytes on the line one is damaged. */
-  part: z.optional(whole(1, 2)),
+  /** Of a device of parts the one that the plug is put into, or the module that is pulled off or put on, from 1, the main one; and of how many bytes on the line one is damaged. */
+  part: z.optional(whole(1, LIMITS.PARTS)),
   oneOf: z.optional(whole(1, 100_000)),
   /** What comes back on the acknowledgement of a radio's packet, in hexadecimal. */
   answer: z.optional(text(2, 2 * RADIO_FRAME_MOST)),
@@ -255,8 +257,18 @@ function answerProblems(design: Design, answer: string | undefined, at: number):
   return isFrame(answer) ? [] : [{ path: `events.${at}.answer`, message: NO_ANSWER }];
 }
 
-const lineOfParts = ({ controllers }: Design, _: SimulationEvent, at: number): Problem[] =>
-  controllers.length < 2 ? [{ path: `events.${at}.action`, message: ONE_PART }] : [];
+function lineOfParts(design: Design, { action, part = 1 }: SimulationEvent, at: number): Problem[] {
+  const { length } = design.controllers;
+  const isBus = isOnBus(design);
+  const wrong = (field: string, message: string) => [{ path: `events.${at}.${field}`, message }];
+  if (length < 2) return wrong("action", ONE_PART);
+  if (action === "pull-off" || action === "put-on") {
+    if (!isBus) return wrong("action", "the device has no modules on a bus that can be pulled off");
+    return part < 2 || part > length ? wrong("part", `name a module: its parts 2 to ${length} are some`) : [];
+  }
+  if (action === "plug-in" && part > length) return wrong("part", `the device has ${length} parts`);
+  return action === "plug-in" && isBus && part > 1 ? wrong("part", "modules on a bus have no plug: only part 1") : [];
+}
 
 const isOfLine = ({ action }: SimulationEvent) => LINE_ACTIONS.some((one) => one === action);
 
@@ -284,6 +296,8 @@ const HOST_DEEDS: Record<(typeof HOST_ACTIONS)[number], (device: PairedDevice, e
   "line-damaged": (device, { oneOf = 100 }) => device.setLine({ isCut: false, oneDamagedOf: oneOf }),
   "plug-in": (device, { part = 1 }) => device.plugInto(part - 1),
   "plug-out": (device) => device.plugInto(null),
+  "pull-off": (device, { part = 2 }) => device.setAway(part - 1, true),
+  "put-on": (device, { part = 2 }) => device.setAway(part - 1, false),
   busy: (device) => device.hostBusy(true),
   ready: (device) => device.hostBusy(false),
   sleep: (device) => device.hostSleeps(true),

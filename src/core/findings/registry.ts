@@ -31,6 +31,7 @@ import { links } from "./rules/links";
 import { linkPlug } from "./rules/linkPlug";
 import { liveParts } from "./rules/liveParts";
 import { linkVolts } from "./rules/linkVolts";
+import { moduleFrames } from "./rules/moduleFrames";
 import { unlinked } from "./rules/unlinked";
 import { samePlace } from "./rules/samePlace";
 import { stalePins } from "./rules/stalePins";
@@ -184,6 +185,7 @@ export const rules: Rule[] = [
   linkPlug,
   unlinked,
   linkVolts,
+  moduleFrames,
   liveParts,
   noController,
   classSense,

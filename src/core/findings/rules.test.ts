@@ -5,7 +5,7 @@ import { addTogether } from "../edits/keyRules";
 import { addMacro, changeMacro } from "../edits/macros";
 import { placeChip } from "../edits/chips";
 import { describe, expect, it } from "vitest";
-import { demoDesigns } from "../../../demo";
+import { demoDesigns, modularDesigns } from "../../../demo";
 import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { emptyBrief, noWish } from "../document/wish";
 import type { Control } from "../catalogue/kinds";
@@ -40,7 +40,7 @@ import type { LadderCircuit } from "../circuits/ladder";
 import type { MatrixCircuit } from "../circuits/matrix";
 import { derive } from "../derived/derive";
 import { onHalf } from "../derived/halves";
-import { changePartLink, ownControllerFor, removePartLink } from "../edits/controllers";
+import { changePartLink, ownControllerFor, removePartLink, serveFrom } from "../edits/controllers";
 import { supplyAt } from "../power/solveSupply";
 import { newDesign } from "../document/newDesign";
 import { usualMaking } from "../document/makingSettings";
@@ -71,6 +71,28 @@ function manyKeys(count: number): Design {
   return placeBlock(newDesign("many", "Many"), count, 1, { xMm: 0, yMm: 0 }, () => `m${(n += 1)}`);
 }
 
+const [dunlin] = modularDesigns;
+/** A display on the bus of modules, at this address. */
+function besideModules(firstAddress: number): Design {
+  const placed = addControl(dunlin, "display", "glass", { xMm: 0, yMm: -40, rotationDeg: 0, boardId: "panel" });
+  const wired = wireAs(placed, "bus-displays", ["glass:display"]);
+  return changeCircuit<BusDisplays>(wired, wired.circuits.at(-1)!.id, { firstAddress });
+}
+/** A module with eight knobs more, and a panel that all are told of. */
+function muchToTell(): Design {
+  const knobs = Array.from({ length: 8 }, (_, nth) => `knob-${nth}`);
+  const placed = knobs.reduce(
+    (d, id, nth) => addControl(d, "encoder", id, { xMm: 300, yMm: 30 * nth, rotationDeg: 0, boardId: "jog" }),
+    declared(dunlin, "panel"),
+  );
+  const wired = wireNew(
+    placed,
+    "direct",
+    knobs.map((id) => `${id}:turn`),
+  );
+  return serveFrom(wired, wired.circuits.at(-1)!.id, "controller-2");
+}
+
 const kestrel = demoDesigns.find(({ id }) => id === "kestrel")!;
 /** Kestrel, its first axis read in another way. */
 const axed = (change: Partial<AxisSettings>): Design =>
@@ -92,10 +114,12 @@ const idle = {
   ...kestrel,
   keymap: { ...kestrel.keymap, layers: kestrel.keymap.layers.map((layer) => ({ ...layer, axes: {} })) },
 };
-const declared = (design: Design, kind: InterfaceKind): Design => ({
-  ...design,
-  reportSet: { ...design.reportSet, interfaces: [...design.reportSet.interfaces, kind] },
-});
+function declared(design: Design, kind: InterfaceKind): Design {
+  return {
+    ...design,
+    reportSet: { ...design.reportSet, interfaces: [...design.reportSet.interfaces, kind] },
+  };
+}
 
 /** A segment display of four digits that shows this. */
 /** A display with a page, or none. */
@@ -1105,6 +1129,12 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     addLink(apart, "x", "panel", "right", ["R1"]),
     /^Link 1 between Panel and Right has 1 conductor; \d+ nets cross\.$/,
   ],
+  ["circuits/module-frames", muchToTell(), /^To tell the modules and to ask the largest takes the bus 1\.\d\d ms;/],
+  [
+    "circuits/address-clash",
+    besideModules(0x31),
+    /^Base: On two-wire bus 1 parts answer at once: .*Jog module.* to 31 hex\.$/,
+  ],
   [
     "wiring/link-plug",
     linked((design) => changePartLink(design, "link", { plug: "either-way" })),
@@ -1239,6 +1269,7 @@ describe("rules", () => {
     expect(new Set(without)).toEqual(
       new Set([
         "reports/live-parts",
+        "circuits/module-frames",
         "layout/overlap",
         "layout/too-close",
         "layout/boards-overlap",

@@ -19,6 +19,7 @@ import { reportBytes } from "../hid/reportBytes";
 import { isTold } from "../hid/panelSettings";
 import { hasSocket, playsMusic } from "./musicSocket";
 import { LINK, linkBytes } from "../contract/link";
+import { isModule, isOnBus } from "../document/partLinks";
 import { linkMost } from "./link";
 import { radioBytes } from "./packet";
 import { reportShapeOf } from "./reportShape";
@@ -57,7 +58,7 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
     musicBytes: playsMusic(design) ? musicBytes : 0,
     dinBytes: hasSocket(design) ? dinBytes : 0,
     radioBytes: radioBytes(scan, design),
-    linkBytes: linkBytes(linkMost(scan, design), scan.encoders.length),
+    linkBytes: linkBytes(linkMost(scan, design), scan.encoders.length, scan.parts.length),
     liveBytes: interfaces.includes("live") ? liveBytes(scan.inputs.length, design.keymap.layers.length) : 0,
   };
 }
@@ -85,6 +86,8 @@ const pagesOf = ({ displays }: ScanTable, { keymap }: Design): number =>
     0,
   );
 
+const serialLinks = ({ partLinks = [] }: Design): number => partLinks.filter((link) => !isModule(link)).length;
+
 /** What of a design is more than the runtime can number, in words; empty when all fits. */
 export function overLimits(scan: ScanTable, design: Design): string[] {
   const counts: [number, number, string][] = [
@@ -104,6 +107,8 @@ export function overLimits(scan: ScanTable, design: Design): string[] {
     [scan.senseLines.length, LIMITS.LINES, "sense lines"],
     [scan.groups.length, LIMITS.GROUPS, "groups of lines read at once"],
     [scan.parts.length, LIMITS.PARTS, "parts with a controller each"],
+    [serialLinks(design), 1, "serial lines between parts, where more want a bus"],
+    [isOnBus(design) ? serialLinks(design) : 0, 0, "serial lines beside modules on a bus"],
     [linkMost(scan, design), LINK.MOST, "bytes in a frame between its parts"],
   ];
   const over = counts.filter(([n, most]) => n > most);

@@ -1,4 +1,5 @@
 import type { Design } from "../document/schema";
+import { isOnBus } from "../document/partLinks";
 import { radioBytes } from "./packet";
 import { isTold, notesHeard, takesLines } from "../hid/panelSettings";
 import { hasSocket, playsMusic } from "./musicSocket";
@@ -24,6 +25,7 @@ export const firmwareFeatures = [
   "lines",
   "heard",
   "link",
+  "bus",
 ] as const;
 export type FirmwareFeature = (typeof firmwareFeatures)[number];
 
@@ -45,6 +47,7 @@ export const featureWords: Record<FirmwareFeature, string> = {
   lines: "lines over a serial port",
   heard: "notes that the computer plays to it",
   link: "a line between its parts",
+  bus: "modules on a bus",
 };
 
 /** What of it a design wants. */
@@ -69,6 +72,7 @@ export function featuresOf(design: Design, scan: ScanTable): FirmwareFeature[] {
     lines: takesLines(design),
     heard: notesHeard(design) !== undefined,
     link: scan.parts.length > 0,
+    bus: isOnBus(design),
   };
   return firmwareFeatures.filter((feature) => wants[feature]);
 }

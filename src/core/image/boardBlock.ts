@@ -23,6 +23,7 @@ import { BANK_LINES, NONE, REPORTS } from "../contract/contract";
 import { crc16 } from "../contract/crc16";
 import { derive } from "../derived/derive";
 import { linkEndId } from "../derived/linkEnds";
+import { isModule } from "../document/partLinks";
 import type { Design } from "../document/schema";
 import { type Problem, type Result, bad, good } from "../document/problem";
 import { endpointPlanOf, usbLayoutOf } from "../firmware/endpoints";
@@ -311,10 +312,19 @@ function putCounts(design: Design, scan: ScanTable, put: Put): void {
   put("SERIAL", serial?.endpoint ?? 0, serial?.interface ?? 0);
 }
 
-/** The serial line to the device's other part. */
+/** The serial line to the device's other part; of modules on a bus its two wires and the line on which they call, which the builder's own calls drive. */
 function openLink(design: Design, part: number, lines: BoardLines): void {
-  for (const { link, end, controller } of derive(design).linkEnds) {
+  const { linkEnds, chipById } = derive(design);
+  for (const { link, end, controller } of linkEnds) {
     if (controller.id !== design.controllers[part]?.id) continue;
+    if (isModule(link)) {
+      const { terminals } = chipById.get(`${linkEndId(link, end)}.J1`)!;
+      for (const { name, netId } of terminals) {
+        const isCall = name === "call" && end === "near";
+        if (["clock", "data", "call"].includes(name)) lines.pin(netId!, isCall ? START_MODE.PULL_UP : START_MODE.FLOAT);
+      }
+      continue;
+    }
     lines.transmitter(`${linkEndId(link, end)}.sends`);
     lines.receiver(`${linkEndId(link, end)}.receives`);
   }

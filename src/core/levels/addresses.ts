@@ -2,6 +2,11 @@ import { type BusDisplays, DISPLAY_ADDRESS } from "../circuits/busDisplays";
 import { addressOf } from "../circuits/expander";
 import type { Circuit } from "../circuits";
 import { type Derived, derive } from "../derived/derive";
+import { LINK_BUS } from "../contract/link";
+import { halfName } from "../derived/halfName";
+import { wholeOf } from "../derived/halves";
+import { MODULES_BUS } from "../derived/moduleEnds";
+import { isModule } from "../document/partLinks";
 import type { Design } from "../document/schema";
 
 /** Lowest addresses of the classes, whose three terminals count on from there (typical; from memory). */
@@ -70,13 +75,30 @@ function addressesOf(circuit: Circuit, derived: Derived, nth: number): BusAddres
   });
 }
 
-/** Every part on a two-wire bus with the address that the program gave it and the straps for it. */
-export function busAddresses(design: Design): BusAddress[] {
-  const derived = derive(design);
-  return derived.once("bus addresses", () =>
-    design.circuits.flatMap((circuit, nth) => addressesOf(circuit, derived, nth)),
-  );
+/** Modules on the bus of the main controller, by their places among the controllers of the whole device. */
+export function moduleAddresses(design: Design): BusAddress[] {
+  const whole = wholeOf(design);
+  const own = (whole.partLinks ?? []).filter((link) => isModule(link) && link.nearId === design.controllers[0]?.id);
+  return own.map(({ id, farId }) => {
+    const part = whole.controllers.findIndex((controller) => controller.id === farId);
+    return {
+      bus: MODULES_BUS,
+      circuitId: id,
+      part: halfName(whole, farId),
+      address: LINK_BUS.ADDRESS + part,
+      setBy: `what it is loaded as: part ${part}`,
+      behind: null,
+    };
+  });
 }
+
+/** Parts that circuits put on a two-wire bus. */
+export const circuitAddresses = (design: Design): BusAddress[] =>
+  design.circuits.flatMap((circuit, nth) => addressesOf(circuit, derive(design), nth));
+
+/** Every part on a two-wire bus with the address that the program gave it and the straps for it. */
+export const busAddresses = (design: Design): BusAddress[] =>
+  derive(design).once("bus addresses", () => [...circuitAddresses(design), ...moduleAddresses(design)]);
 
 /**
  * Pairs that answer at once: the same address on one bus, where neither a branch of its own nor another multiplexer keeps

@@ -3,6 +3,7 @@ import { ONE_PLUG } from "./onePlug";
 import { derive } from "../derived/derive";
 import { halfName } from "../derived/halfName";
 import { throughWords } from "../derived/throughWords";
+import { isOnBus } from "../document/partLinks";
 import type { Design } from "../document/schema";
 import { bytesOf } from "../hid/descriptorWriter";
 import { reportNumber } from "../hid/endpointPlan";
@@ -165,18 +166,27 @@ clean:
 `;
 
 /** What is otherwise where each part has a controller. */
-const partsReadme = ({ controllers }: Design): string =>
-  controllers.length < 2
+const partsReadme = (design: Design): string =>
+  design.controllers.length < 2
     ? ""
-    : `## Two parts
+    : `## Its parts
 
-Each part is loaded with the same sources, compiled with its own number: \`-DOV_PART=0\` for the main one, \`-DOV_PART=1\` for the other. In \`pins.h\`
-each line stands with the part that it is on; of lines of the other part \`hal_board.c\` reads nothing (high) and drives nothing. The serial line
-between them runs at 250,000 bit a second, eight bits, no parity, one stop bit: put what \`ov_hal_link\` is given on it, give what comes to
-\`ov_link_byte\`, and tell \`ov_host_configured\` when a computer has set that part up. Load both before they are joined, and again whenever the design has
-changed: parts that are loaded with different things do not understand each other. \`demo.txt\` plays the main part. ${ONE_PLUG}
+Each part is loaded with the same sources, compiled with its own number: ${design.controllers.map(({ id }, part) => `\`-DOV_PART=${part}\` for ${halfName(design, id)}`).join(", ")}. In \`pins.h\`
+each line stands with the part that it is on; of lines of other parts \`hal_board.c\` reads nothing (high) and drives nothing. ${isOnBus(design) ? BUS_WORDS : LINE_WORDS}
+Tell \`ov_host_configured\` when a computer has set that part up. Load all before they are joined, and again whenever the design has changed: parts that are
+loaded with different things do not understand each other. \`demo.txt\` plays the main part. ${ONE_PLUG}
 
 `;
+
+const LINE_WORDS = `The serial line
+between them runs at 250,000 bit a second, eight bits, no parity, one stop bit: put what \`ov_hal_link\` is given on it, and give what comes to
+\`ov_link_byte\`.`;
+
+const BUS_WORDS = `The main
+part has the two-wire bus, at 400,000 bit a second: it writes what \`ov_hal_link\` is given to the general call (address 0), answers \`ov_hal_calls\` with the
+modules whose lines are low, and asks the one that \`ov_hal_ask\` names at the address \`OV_LINK_BUS_ADDRESS\` and its number; what that says, up to its first
+zero, goes to \`ov_link_byte\` before the next scan. A module answers there with what \`ov_hal_link\` gave it last, gives what comes over the general call to
+\`ov_link_byte\`, and pulls its line in \`ov_hal_call\`, an open drain, until it was read.`;
 
 /** What to do with the archive, in which order. */
 export function archiveReadme(design: Design): string {

@@ -15,6 +15,16 @@ export interface QueueSpec {
   keeps: number;
   /** From one round of polling to the next, in µs. */
   pollUs: number;
+  /** The controller looks at the lines only this often, in µs; at once when left out. */
+  looksUs?: number;
+  /** Modules of a pulled line are asked in turn, one after the other round, only until it is let go; else all of them each time. */
+  untilLetGo?: boolean;
+}
+
+/** Something that a module has to tell. */
+export interface QueueEvent {
+  atUs: number;
+  module: number;
 }
 
 export interface QueueResult {
@@ -30,8 +40,8 @@ export interface QueueResult {
 }
 
 /** Times at which the modules' events come, each with its module, in order. */
-function arrivals({ modules, perSecond }: QueueSpec, seconds: number, random: () => number) {
-  const all: { atUs: number; module: number }[] = [];
+function arrivals({ modules, perSecond }: QueueSpec, seconds: number, random: () => number): QueueEvent[] {
+  const all: QueueEvent[] = [];
   for (let module = 0; module < modules; module++)
     for (let at = 0; ;) {
       at += (-Math.log(1 - random()) * 1e6) / perSecond;
@@ -42,7 +52,7 @@ function arrivals({ modules, perSecond }: QueueSpec, seconds: number, random: ()
 }
 
 /** Which modules must be asked when one of them has something: those on its line. */
-function lineOf(module: number, { asking, modules }: QueueSpec): number[] {
+function lineOf(module: number, { asking, modules }: Pick<QueueSpec, "asking" | "modules">): number[] {
   const all = Array.from({ length: modules }, (_, nth) => nth);
   if (asking === "a line each") return [module];
   if (asking === "two lines") return all.filter((nth) => nth % 2 === module % 2);
@@ -54,60 +64,100 @@ function lineOf(module: number, { asking, modules }: QueueSpec): number[] {
  * several share each event makes the controller ask all of them; polling asks all of them whether or not anything came.
  * The module that has waited longest is served first; a module is read at the end of its own asking.
  */
-export function playQueue(spec: QueueSpec, seed: number, seconds: number): QueueResult {
-  const events = arrivals(spec, seconds, randomFrom(seed));
-  const kept: number[][] = Array.from({ length: spec.modules }, () => []);
-  let [nowUs, nth, lost, waits, worst, read, busyUs, nextPollUs] = [0, 0, 0, 0, 0, 0, 0, 0];
-  const take = (untilUs: number) => {
-    for (; nth < events.length && events[nth].atUs <= untilUs; nth++) {
-      const { atUs, module } = events[nth];
-      if (kept[module].length < spec.keeps) kept[module].push(atUs);
-      else lost += 1;
-    }
-  };
-  const ask = (module: number) => {
-    nowUs += spec.askUs;
-    busyUs += spec.askUs;
-    take(nowUs);
-    // One asking tells one event; a latch holds no more.
-    const atUs = kept[module].shift();
-    if (atUs === undefined) return;
-    read += 1;
-    waits += nowUs - atUs;
-    worst = Math.max(worst, nowUs - atUs);
-  };
-  const oldest = () => {
-    let best = -1;
-    for (let module = 0; module < spec.modules; module++)
-      if (kept[module].length > 0 && (best < 0 || kept[module][0] < kept[best][0])) best = module;
-    return best;
-  };
-  for (;;) {
-    take(nowUs);
-    if (spec.asking === "polling") {
-      if (nth >= events.length && oldest() < 0) break;
-      nowUs = Math.max(nowUs, nextPollUs);
-      nextPollUs += spec.pollUs;
-      take(nowUs);
-      for (const module of lineOf(0, spec)) ask(module);
-      continue;
-    }
-    const waiting = oldest();
-    if (waiting < 0) {
-      if (nth >= events.length) break;
-      nowUs = Math.max(nowUs, events[nth].atUs);
-      continue;
-    }
-    for (const module of lineOf(waiting, spec)) ask(module);
+export const playQueue = (spec: QueueSpec, seed: number, seconds: number): QueueResult =>
+  playEvents(spec, arrivals(spec, seconds, randomFrom(seed)));
+
+type Asked = Omit<QueueSpec, "perSecond">;
+
+/** Modules that keep what they have to tell until they are asked, and the controller that asks them. */
+class Bus {
+  nowUs = 0;
+  lost = 0;
+  read = 0;
+  waitedUs = 0;
+  worstUs = 0;
+  busyUs = 0;
+  private nth = 0;
+  private last = 0;
+  private readonly kept: number[][];
+
+  constructor(
+    private readonly spec: Asked,
+    private readonly events: QueueEvent[],
+  ) {
+    this.kept = Array.from({ length: spec.modules }, () => []);
   }
-  const total = events.length;
+
+  /** What has happened up to now: a module whose latch is full loses it. */
+  take() {
+    for (; this.nth < this.events.length && this.events[this.nth].atUs <= this.nowUs; this.nth++) {
+      const { atUs, module } = this.events[this.nth];
+      if (this.kept[module].length < this.spec.keeps) this.kept[module].push(atUs);
+      else this.lost += 1;
+    }
+  }
+
+  get comesNextUs(): number | null {
+    return this.events[this.nth]?.atUs ?? null;
+  }
+
+  /** One asking tells one event; a latch holds no more. */
+  ask(module: number) {
+    this.nowUs += this.spec.askUs;
+    this.busyUs += this.spec.askUs;
+    this.take();
+    const atUs = this.kept[module].shift();
+    if (atUs === undefined) return;
+    this.read += 1;
+    this.waitedUs += this.nowUs - atUs;
+    this.worstUs = Math.max(this.worstUs, this.nowUs - atUs);
+  }
+
+  /** The module that has waited longest; null while none waits. */
+  get oldest(): number | null {
+    const waiting = this.kept.flatMap(([atUs], module) => (atUs === undefined ? [] : [{ atUs, module }]));
+    return waiting.length === 0 ? null : waiting.reduce((one, two) => (two.atUs < one.atUs ? two : one)).module;
+  }
+
+  /** The next one round whose line is pulled. */
+  private next(): number {
+    do this.last = (this.last + 1) % this.spec.modules;
+    while (!lineOf(this.last, this.spec).some((nth) => this.kept[nth].length > 0));
+    return this.last;
+  }
+
+  /** Whom a pulled line makes the controller ask, once it looks. */
+  called(waiting: number): number[] {
+    const { looksUs = 0, untilLetGo } = this.spec;
+    if (looksUs > 0) this.nowUs = (Math.floor(this.nowUs / looksUs) + 1) * looksUs;
+    this.take();
+    return untilLetGo ? [this.next()] : lineOf(waiting, this.spec);
+  }
+}
+
+/** The same of events at given times, in their order. */
+export function playEvents(spec: Asked, events: QueueEvent[]): QueueResult {
+  const bus = new Bus(spec, events);
+  for (let nextPollUs = 0; ;) {
+    bus.take();
+    const { oldest: waiting, comesNextUs } = bus;
+    if (waiting === null && comesNextUs === null) break;
+    if (spec.asking === "polling") {
+      bus.nowUs = Math.max(bus.nowUs, nextPollUs);
+      nextPollUs += spec.pollUs;
+      bus.take();
+      for (const module of lineOf(0, spec)) bus.ask(module);
+    } else if (waiting === null) bus.nowUs = Math.max(bus.nowUs, comesNextUs!);
+    else for (const module of bus.called(waiting)) bus.ask(module);
+  }
+  const { lost, read, nowUs } = bus;
   return {
-    events: total,
+    events: events.length,
     lost,
-    lostPart: total === 0 ? 0 : lost / total,
-    meanWaitUs: read === 0 ? 0 : waits / read,
-    worstWaitUs: worst,
-    busy: nowUs === 0 ? 0 : busyUs / nowUs,
+    lostPart: events.length === 0 ? 0 : lost / events.length,
+    meanWaitUs: read === 0 ? 0 : bus.waitedUs / read,
+    worstWaitUs: bus.worstUs,
+    busy: nowUs === 0 ? 0 : bus.busyUs / nowUs,
   };
 }
 

@@ -1,12 +1,13 @@
 import type { Design } from "../document/schema";
-import { LINK_CONDUCTORS } from "../derived/linkEnds";
+import type { PartLink } from "../document/partLinks";
+import { conductorsOf } from "../derived/linkEnds";
 import { wiresOf } from "./wires";
 
-/** Boards of both ends of each link whose controllers are there. */
-function linkedBoards(design: Design): string[][] {
+/** Links with the boards of both ends. */
+function linkedBoards(design: Design): { link: PartLink; boards: string[] }[] {
   const boardOf = (id: string) =>
     design.controllers.find((controller) => controller.id === id)?.placement.boardId ?? "";
-  return (design.partLinks ?? []).map(({ nearId, farId }) => [boardOf(nearId), boardOf(farId)]);
+  return (design.partLinks ?? []).map((link) => ({ link, boards: [boardOf(link.nearId), boardOf(link.farId)] }));
 }
 
 /**
@@ -19,7 +20,7 @@ export function conductorsAcross(design: Design, oneBoardId: string, otherBoardI
     return ends.includes(oneBoardId) && ends.includes(otherBoardId) && from.boardId !== to.boardId ? [net] : [];
   });
   const links = linkedBoards(design).filter(
-    ([near, far]) => near !== far && [oneBoardId, otherBoardId].sort().join() === [near, far].sort().join(),
+    ({ boards: [near, far] }) => near !== far && [oneBoardId, otherBoardId].sort().join() === [near, far].sort().join(),
   );
-  return [...new Set(flags), ...links.flatMap(() => LINK_CONDUCTORS)];
+  return [...new Set(flags), ...links.flatMap(({ link }) => conductorsOf(link))];
 }

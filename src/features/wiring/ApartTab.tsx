@@ -5,10 +5,11 @@ import type { FarPart } from "@/core/brief/apart/partsApart";
 import type { ApartWay } from "@/core/brief/apart/way";
 import { addedParts } from "@/core/catalogue/prices";
 import { halfName } from "@/core/derived/halfName";
+import { isModule, isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
 import { changePartLink, linkToMain, removeController, removePartLink } from "@/core/edits/controllers";
 import { edit, useDesign } from "@/store/bench";
-import { giveOwnController, usePinPlanView } from "@/store/pinPlanView";
+import { callModulesOn, giveOwnController, usePinPlanView } from "@/store/pinPlanView";
 import { usePartsApart } from "@/store/apartPlan";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
@@ -55,12 +56,24 @@ function TakeWay({ way, design, boardId }: { way: ApartWay; design: Design; boar
   const own = design.controllers.find(({ placement }) => placement.boardId === boardId);
   const isPlanning = usePinPlanView((state) => state.isPlanning);
   const link = (design.partLinks ?? []).find(({ farId }) => farId === own?.id);
-  if (way.id === "serial") {
-    if (link) return <Box fontSize="13px">It is wired so now.</Box>;
+  if (way.id === "serial" || way.id === "bus-module") {
+    const isBus = way.id === "bus-module";
+    if (link && isModule(link) === isBus) return <Box fontSize="13px">It is wired so now.</Box>;
+    const others = (design.partLinks ?? []).filter((one) => one !== link);
+    const clash = others.find((one) => isModule(one) !== isBus) ?? (isBus ? undefined : others[0]);
+    if (clash && !own)
+      return (
+        <Box fontSize="13px">
+          {isBus
+            ? "The other part is on a serial line; a device has that line or modules, not both."
+            : "A device has a serial line, or modules on a bus; another part is joined already."}
+        </Box>
+      );
     if (own || way.lacks || !way.profileId) return null;
     const { profileId } = way;
+    const calls = isBus ? (others[0]?.calls ?? "shared") : null;
     return (
-      <PlainButton disabled={isPlanning} onClick={() => void giveOwnController(boardId, profileId)}>
+      <PlainButton disabled={isPlanning} onClick={() => void giveOwnController(boardId, profileId, calls)}>
         Wire it so
       </PlainButton>
     );
@@ -78,7 +91,8 @@ function LinksSection({ design }: { design: Design }) {
   const [main, ...others] = design.controllers;
   const linkOf = (id: string) => (design.partLinks ?? []).find(({ farId }) => farId === id);
   return (
-    <Section title="Lines between controllers">
+    <Section title={isOnBus(design) ? "Modules on the bus" : "Lines between controllers"}>
+      {isOnBus(design) && <CallsField design={design} />}
       {others.map(({ id }) => {
         const name = halfName(design, id);
         const link = linkOf(id);
@@ -91,7 +105,7 @@ function LinksSection({ design }: { design: Design }) {
         return (
           <Box key={id}>
             <ChoiceField
-              label={`Plugs of the line to ${name}`}
+              label={isModule(link) ? `Plugs of ${name}` : `Plugs of the line to ${name}`}
               value={link.plug}
               choices={[
                 { value: "keyed", label: "keyed: they go in one way only" },
@@ -102,7 +116,7 @@ function LinksSection({ design }: { design: Design }) {
               }
             />
             <PlainButton onClick={() => edit("take a line away", (d) => removePartLink(d, link.id))}>
-              Take the line away
+              {isModule(link) ? `Take ${name} off the bus` : "Take the line away"}
             </PlainButton>
           </Box>
         );
@@ -110,6 +124,19 @@ function LinksSection({ design }: { design: Design }) {
     </Section>
   );
 }
+
+/** On how many lines modules call; the pins of lines that go become free, those that come want some. */
+const CallsField = ({ design }: { design: Design }) => (
+  <ChoiceField
+    label="Modules call on"
+    value={(design.partLinks ?? []).find(isModule)?.calls ?? "shared"}
+    choices={[
+      { value: "shared", label: "one line for all: asked in turn until it is let go" },
+      { value: "own", label: "a line each: who calls is asked at once" },
+    ]}
+    onCommit={(calls) => void callModulesOn(calls as "shared" | "own")}
+  />
+);
 
 const later = ({ least, most }: ApartWay["laterMs"]) => {
   if (most === 0) return "nothing";

@@ -1,10 +1,11 @@
 import { controllerCatalogue } from "../../catalogue/controllers";
-import { busNeed, readNeed } from "../../circuits/net";
+import { busNeed, interruptNeed } from "../../circuits/net";
 import { type BriefOption, lotsOf } from "../option";
 import { pinRoomOf } from "../pinRoom";
 import { planBrief } from "../plan";
 import type { PinLot } from "../strategies/strategy";
-import { MODULES_ON_A_BUS, askedMs, frameMs } from "./partLink";
+import { moduleTimes } from "../../contract/link";
+import { MODULES_ON_A_BUS, frameMs } from "./partLink";
 import { type ApartSetting, type ApartWay, SUPPLY, wayOf } from "./way";
 
 const SERIAL_LINK: PinLot[] = [
@@ -14,7 +15,7 @@ const SERIAL_LINK: PinLot[] = [
 const BUS_LINK: PinLot[] = [
   { what: "bus clock", need: busNeed("i2c", "SCL"), count: 1 },
   { what: "bus data", need: busNeed("i2c", "SDA"), count: 1 },
-  { what: "interrupt line", need: readNeed, count: 1 },
+  { what: "interrupt line", need: interruptNeed, count: 1 },
 ];
 
 /**
@@ -55,16 +56,15 @@ function withController(setting: ApartSetting, { link, ...way }: OwnController):
 
 /** The far part has a controller of its own: on a line, on a bus, or as a device of its own. */
 export function ownController(setting: ApartSetting): ApartWay[] {
-  const [serialMs, busMs] = [frameMs(setting.inputs), askedMs(setting.inputs)];
-  // The near one looks once a millisecond at what came.
-  const between = (ms: number) => ({ least: ms, most: ms + 1 });
+  const serialMs = frameMs(setting.inputs);
   const ways: OwnController[] = [
     {
       id: "serial",
       title: "Two controllers, a serial line",
       link: SERIAL_LINK,
       conductors: [...SUPPLY, "to the far part", "from the far part"],
-      laterMs: between(serialMs),
+      // The near one looks once a millisecond at what came.
+      laterMs: { least: serialMs, most: serialMs + 1 },
       breaks: ["a broken line silences the far part, and only it", "both must be loaded with what belongs together"],
     },
     {
@@ -72,10 +72,11 @@ export function ownController(setting: ApartSetting): ApartWay[] {
       title: "A module with a controller, on a bus",
       link: BUS_LINK,
       conductors: [...SUPPLY, "clock", "data", "interrupt"],
-      laterMs: between(busMs),
+      laterMs: moduleTimes(Math.min(setting.modules, MODULES_ON_A_BUS), true),
       breaks: [
-        `modules of one kind want addresses of their own, ${MODULES_ON_A_BUS} at most`,
-        "on a shared interrupt line all are asked for each event: with more than two, events wait",
+        `${MODULES_ON_A_BUS} modules at most, each loaded as the number that it answers to`,
+        "on a shared line all are asked in turn, one in each millisecond, until it is let go; a line each takes a pin more for each",
+        "only the main part can have the plug",
       ],
     },
     {

@@ -1,3 +1,4 @@
+import { LIMITS } from "../../contract/contract";
 import { LINK } from "../../contract/link";
 
 /**
@@ -26,15 +27,5 @@ export const frameBytes = (far: FarInputs): number => AROUND_BYTES + told(far);
 /** Time of a frame on the line, in ms. */
 export const frameMs = (far: FarInputs): number => (1000 * BITS_A_BYTE * frameBytes(far)) / LINK.BITS_A_SECOND;
 
-/** A two-wire bus in its fast mode (I²C-bus specification): nine clocks a byte. */
-const BUS_BITS_A_SECOND = 400_000;
-const CLOCKS_A_BYTE = 9;
-/** Its address, asked to read, and a check value behind what it tells. */
-const ASKED_BYTES = 2;
-
-/** Time in which a module is asked and answers, in ms. */
-export const askedMs = (far: FarInputs): number =>
-  (1000 * CLOCKS_A_BYTE * (ASKED_BYTES + told(far))) / BUS_BITS_A_SECOND;
-
-/** Modules of one kind that a bus tells apart by a selector of three bits (common practice). */
-export const MODULES_ON_A_BUS = 8;
+/** Modules that the main controller asks in turn. */
+export const MODULES_ON_A_BUS = LIMITS.PARTS - 1;

@@ -40,14 +40,14 @@ export function partsApart(design: Design): PartsApart | null {
   const on = (board: Board) => design.controls.filter(({ placement }) => placement.boardId === board.id);
   const wishOn = (board: Board) => wishAsPlaced({ controls: on(board), brief: design.brief });
   const nearPins = planBrief(wishOn(near), [profile], option)[0]?.room.needed ?? 0;
-  const far = design.boards
-    .filter((board) => board.id !== near.id && on(board).length > 0)
-    .map((board) => {
-      const wish = wishOn(board);
-      const { switches, turns, voltages } = needsOf(wish);
-      const inputs = { switches, knobs: turns, voltages };
-      const setting = { design, near, far: board, profile, nearPins, wish, inputs, option };
-      return { board, ways: SCHOOLS.flatMap((school) => school(setting)) };
-    });
+  const apart = design.boards.filter((board) => board.id !== near.id && on(board).length > 0);
+  const modules = apart.length;
+  const far = apart.map((board) => {
+    const wish = wishOn(board);
+    const { switches, turns, voltages } = needsOf(wish);
+    const inputs = { switches, knobs: turns, voltages };
+    const setting = { design, near, far: board, profile, nearPins, wish, inputs, modules, option };
+    return { board, ways: SCHOOLS.flatMap((school) => school(setting)) };
+  });
   return far.length > 0 ? { near, far } : null;
 }

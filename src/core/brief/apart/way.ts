@@ -41,6 +41,8 @@ export interface ApartSetting {
   /** The far part's controls. */
   wish: Wish;
   inputs: FarInputs;
+  /** Parts that lie apart from the near one, were each a module. */
+  modules: number;
   option: OptionSetting;
 }
 

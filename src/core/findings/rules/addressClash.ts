@@ -2,13 +2,21 @@ import { type BusDisplays, DISPLAY_ADDRESS } from "../../circuits/busDisplays";
 import { EXPANDER_ADDRESSES, type ExpanderCircuit } from "../../circuits/expander";
 import type { Design } from "../../document/schema";
 import { changeCircuit } from "../../edits/wiring";
-import { type BusAddress, EXPANDER_ADDRESS, busAddresses, clashes, hexAddress } from "../../levels/addresses";
+import {
+  type BusAddress,
+  EXPANDER_ADDRESS,
+  busAddresses,
+  circuitAddresses,
+  clashes,
+  hexAddress,
+  moduleAddresses,
+} from "../../levels/addresses";
 import { type Fix, type Rule, listed } from "../finding";
 
 const kindsOf = (design: Design, pair: BusAddress[]) =>
-  pair.map(({ circuitId }) => design.circuits.find(({ id }) => id === circuitId)!.kind);
+  pair.map(({ circuitId }) => design.circuits.find(({ id }) => id === circuitId)?.kind ?? "module");
 
-const left = (design: Design, bus: number) => clashes(busAddresses(design)).filter(([one]) => one.bus === bus).length;
+const left = (all: BusAddress[], bus: number) => clashes(all).filter(([one]) => one.bus === bus).length;
 
 /** Each way out that leaves nothing to clash on the bus, tried on the design itself. */
 function waysOut(design: Design, bus: number): Fix[] {
@@ -31,7 +39,9 @@ function waysOut(design: Design, bus: number): Fix[] {
     title: `Give ${circuit.name} a bus of its own`,
     apply: (d: Design) => (free === undefined ? d : changeCircuit<BusDisplays>(d, circuit.id, { bus: free })),
   }));
-  const works = (fix: Fix) => left(fix.apply(design), bus) === 0;
+  // No edit of a circuit changes what modules answer to.
+  const modules = moduleAddresses(design);
+  const works = (fix: Fix) => left([...circuitAddresses(fix.apply(design)), ...modules], bus) === 0;
   return [straps.find(works), ...usual.filter(works), ...own.filter(works)].flatMap((fix) => fix ?? []);
 }
 

@@ -1,6 +1,7 @@
 import { hasUsb8Chip } from "../../chips/usb8Classes";
 import { BOARD_AT, BOARD_BYTES_MOST, LEVEL_AT } from "../../contract/board";
 import { derive } from "../../derived/derive";
+import { isOnBus } from "../../document/partLinks";
 import type { Design } from "../../document/schema";
 import { type Result, bad, good } from "../../document/problem";
 import { arenaNeed } from "../../firmware/capacity";
@@ -80,9 +81,9 @@ const runtimeOf = (sources: Record<string, string>) =>
 
 const NO_CONTROLLER = { path: "controllers", message: "has no controller; choose one in Pins" };
 
-/** Whether both or all parts are of the classes that the sources for the chip itself serve. */
+/** Whether the sources for the chip itself serve it: all parts are of its classes, and none is a module on a bus, whose calls are the builder's. */
 const areUsb8 = (design: Design): boolean =>
-  derive(design).controllers.every(({ profile }) => profile && hasUsb8Chip(profile.id));
+  !isOnBus(design) && derive(design).controllers.every(({ profile }) => profile && hasUsb8Chip(profile.id));
 
 const chipPins =
   (design: Design) =>

@@ -1,5 +1,6 @@
 import { derive } from "../../derived/derive";
 import { halfName } from "../../derived/halfName";
+import { isOnBus } from "../../document/partLinks";
 import type { Design } from "../../document/schema";
 import { keymapLines } from "../keymapWords";
 import { ONE_PLUG } from "../onePlug";
@@ -28,7 +29,7 @@ const partsAdvice = (design: Design): string =>
 
 ${design.controllers.map(({ id }, part) => `- \`make PART=${part}\`: ${halfName(design, id)}.`).join("\n")}
 
-Each is loaded by itself, with the plug in it and the line between them off; then they are joined. Load all parts again whenever the
+Each is loaded by itself, with the plug in it and apart from the others; then they are joined.${isOnBus(design) ? " The bus and the lines on which modules call are yours: `port_link`, `port_calls`, `port_ask` and `port_call` in `port.h` say what goes where." : ""} Load all parts again whenever the
 design has changed: parts that are loaded with different things do not understand each other, and each then speaks for itself alone. ${ONE_PLUG}
 `;
 

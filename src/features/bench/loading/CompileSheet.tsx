@@ -3,6 +3,9 @@
 import { Box } from "@chakra-ui/react";
 import { controllerCatalogue } from "@/core/catalogue/controllers";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
+import { halfName } from "@/core/derived/halfName";
+import { isOnBus } from "@/core/document/partLinks";
+import type { Design } from "@/core/document/schema";
 import { loadWayOf } from "@/core/loader/loadWay";
 import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
@@ -28,24 +31,29 @@ const steps = (profile: ControllerProfile): LoadStep[] => [
   },
 ];
 
-const PROGRAMS = "Each has a program of its own: make PART=0, and PART=1 for the other one.";
+const programs = (design: Design) =>
+  `Each has a program of its own: ${design.controllers.map(({ id }, part) => `make PART=${part} for ${halfName(design, id)}`).join(", ")}.`;
+
+/** Why there is nothing finished for it. */
+function whyCompiled(design: Design, { firmware }: ControllerProfile): string {
+  if (isOnBus(design))
+    return "Finished images and Python speak over a serial line between two parts. The project has the calls for a bus: what the base writes to all, whom it asks, and how a module calls.";
+  return firmware.compiled === "runs-usb"
+    ? "There is no finished image for it, and it runs no Python as a USB device."
+    : "It is no USB device by itself: it needs another controller between it and the computer.";
+}
 
 /** For classes that neither take a finished image nor run Python. */
 export function CompileSheet({ profile }: { profile: ControllerProfile }) {
   const design = useDesign();
   const isInParts = design.controllers.length > 1;
-  const isUsb = profile.firmware.compiled === "runs-usb";
   return (
     <TwoSides
-      left={<LoadSteps steps={isInParts ? partSteps(steps(profile), PROGRAMS) : steps(profile)} />}
+      left={<LoadSteps steps={isInParts ? partSteps(design, steps(profile), programs(design)) : steps(profile)} />}
       right={
         <>
-          <Section title="This class needs a compiler">
-            <Box fontSize="13px">
-              {isUsb
-                ? "There is no finished image for it, and it runs no Python as a USB device."
-                : "It is no USB device by itself: it needs another controller between it and the computer."}
-            </Box>
+          <Section title={isOnBus(design) ? "Modules on a bus need a compiler" : "This class needs a compiler"}>
+            <Box fontSize="13px">{whyCompiled(design, profile)}</Box>
             <Row>
               <StepButton onClick={() => void exportDesign(design, "firmware-project").then(notify)}>
                 Save the project

@@ -34,7 +34,7 @@ export function ImageSheet() {
   const isInParts = design.controllers.length > 1;
   return (
     <TwoSides
-      left={<LoadSteps steps={isInParts ? partSteps(steps, "Choose it on the right.") : steps} />}
+      left={<LoadSteps steps={isInParts ? partSteps(design, steps, "Choose it on the right.") : steps} />}
       right={
         <>
           {isInParts && <WhichPart design={design} part={part} onChoose={setPart} />}

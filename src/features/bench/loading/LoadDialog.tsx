@@ -2,6 +2,7 @@
 
 import { useEffect } from "react";
 import { derive } from "@/core/derived/derive";
+import { isOnBus } from "@/core/document/partLinks";
 import { loadWayOf } from "@/core/loader/loadWay";
 import { useDesign } from "@/store/bench";
 import { forgetLoading, useLoading } from "@/store/loading";
@@ -26,7 +27,8 @@ export function LoadDialog({ onClose }: { onClose: () => void }) {
   const ways = new Set(profiles.map(loadWayOf));
   // Parts whose ways differ are compiled: the sources serve every class.
   const isMixed = isInParts && (ways.size > 1 || profiles.length < controllers.length);
-  const way = isMixed ? "parts" : [...ways][0];
+  // Images and Python speak over a serial line; modules on a bus are compiled, whatever their classes.
+  const way = isOnBus(design) && ways.size > 0 ? "compile" : isMixed ? "parts" : [...ways][0];
   return (
     <Dialog
       title={`Load ${design.name} into its ${isInParts ? "controllers" : "controller"}`}

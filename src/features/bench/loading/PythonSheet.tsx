@@ -49,7 +49,10 @@ const VERDICT: Record<InterpreterScan["verdict"], string> = {
 };
 
 const FOLDERS = "The archive has a folder for each part; only what is in its own goes onto its drive.";
-const inParts = (all: LoadStep[]) => [...partSteps(all.slice(0, -1), FOLDERS), ...all.slice(-1)];
+const inParts = (design: Design, all: LoadStep[]) => [
+  ...partSteps(design, all.slice(0, -1), FOLDERS),
+  ...all.slice(-1),
+];
 
 /** The part that has the most to read. */
 function scanOf(design: Design): ScanTable {
@@ -69,7 +72,7 @@ export function PythonSheet({ profile }: { profile: ControllerProfile }) {
   const own = steps(design.reportSet.productName);
   return (
     <TwoSides
-      left={<LoadSteps steps={design.controllers.length > 1 ? inParts(own) : own} />}
+      left={<LoadSteps steps={design.controllers.length > 1 ? inParts(design, own) : own} />}
       right={
         <>
           <Section title="One scan in Python">

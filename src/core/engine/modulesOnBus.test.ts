@@ -1,0 +1,206 @@
+import fc from "fast-check";
+import { beforeAll, describe, expect, it } from "vitest";
+import { modularDesigns } from "../../../demo";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { changeCalls, removePartLink } from "../edits/controllers";
+import { randomFrom } from "../optimisation/random";
+import { playEvents } from "../timing/interruptQueue";
+import type { DeviceWatch, TimedReport } from "./device";
+import { bringInlineRuntime } from "./inlineRuntime";
+import type { PairedDevice as Device } from "./pairedDevice";
+import { deviceOf } from "./preparedDevice";
+
+beforeAll(bringInlineRuntime);
+
+const [dunlin] = modularDesigns;
+const switchOf = (controlId: string) =>
+  [...derive(dunlin).elements.values()].find((e) => e.controlId === controlId && e.kind === "switch")!.id;
+const [BASE, JOG, MARKS] = [
+  ["in", "out", "cut"],
+  ["back", "stop", "on"],
+  ["red", "green", "blue", "sound", "title", "note"],
+].map((ids) => ids.map(switchOf));
+
+interface Played {
+  device: Device;
+  reports: TimedReport[];
+}
+function powered(design: Design = dunlin, watch: DeviceWatch = {}): Played {
+  const reports: TimedReport[] = [];
+  const device = deviceOf(design, { ...watch, report: (report) => reports.push(report) });
+  device.runUntil(40);
+  return { device, reports };
+}
+const usages = ({ bytes }: TimedReport) => [...bytes.slice(2)].filter((usage) => usage !== 0);
+const last = ({ reports }: Played) => reports.findLast((report) => report.interface === "keyboard");
+const heldNow = (played: Played) => {
+  const report = last(played);
+  return report ? usages(report) : [];
+};
+
+describe("modules on a bus", () => {
+  it("are heard, and a key of either is told after one of the base, by the asks that come before it at most", () => {
+    for (const calls of ["shared", "own"] as const) {
+      const { device, reports } = powered(changeCalls(dunlin, calls));
+      expect([1, 2].map(device.hears)).toEqual([true, true]);
+      for (const [key] of [BASE, JOG, MARKS]) device.press(key, true, 50);
+      device.runUntil(90);
+      const at = [12, 13, 30].map((usage) => reports.find((report) => usages(report).includes(usage))!.atMs);
+      expect(at[0]).toBe(55);
+      // Seen a millisecond later, asked, and told in the next one; the second to be asked waits one more.
+      expect([...at.slice(1)].sort()).toEqual([57, 58]);
+    }
+  });
+
+  it("share layers, lamps and knobs as if they were one", () => {
+    const lit: [number, boolean][] = [];
+    const played = powered(dunlin, { lamp: (_, line, on) => lit.push([line, on]) });
+    const { device } = played;
+    device.press(switchOf("second"), true, 60);
+    device.press(MARKS[0], true, 80);
+    device.runUntil(100);
+    expect(heldNow(played)).toEqual([33]);
+    device.press(MARKS[0], false, 100);
+    device.press(switchOf("second"), false, 110);
+    device.runUntil(150);
+    const wheel = [...derive(dunlin).elements.values()].find(
+      (e) => e.controlId === "wheel" && e.kind === "quadrature",
+    )!;
+    device.turn(wheel.id, 3);
+    device.runUntil(400);
+    const turned = played.reports.flatMap(usages).filter((usage) => usage === 79);
+    expect(turned).toHaveLength(3);
+    // The lamp of the marks shows what the computer tells the base.
+    lit.length = 0;
+    device.hostLocks(2);
+    device.runUntil(420);
+    expect(lit).toContainEqual([device.scan.lamps.findIndex(({ controlId }) => controlId === "sound-lamp"), true]);
+  });
+
+  it("let go of what a module held within 20 ms of being pulled off, and tell it anew when it is put on again", () => {
+    const played = powered();
+    const { device } = played;
+    for (const key of [BASE[0], JOG[0], MARKS[0]]) device.press(key, true, 50);
+    device.runUntil(100);
+    expect(heldNow(played).sort()).toEqual([12, 13, 30]);
+    device.setAway(2, true);
+    device.runUntil(120);
+    expect(heldNow(played).sort()).toEqual([12, 13]);
+    expect([1, 2].map(device.hears)).toEqual([true, false]);
+    device.setAway(2, false);
+    device.runUntil(140);
+    expect([1, 2].map(device.hears)).toEqual([true, true]);
+    expect(heldNow(played).sort()).toEqual([12, 13, 30]);
+  });
+
+  it("take a lamp's light with them", () => {
+    const lit = new Map<number, boolean>();
+    const { device } = powered(dunlin, { lamp: (_, line, on) => lit.set(line, on) });
+    const line = device.scan.lamps.findIndex(({ controlId }) => controlId === "sound-lamp");
+    device.hostLocks(2);
+    device.runUntil(60);
+    expect(lit.get(line)).toBe(true);
+    device.setAway(2, true);
+    expect(lit.get(line)).toBe(false);
+    device.setAway(2, false);
+    device.runUntil(90);
+    expect(lit.get(line)).toBe(true);
+  });
+
+  it("do without one that no link joins, and without all while the bus is cut", () => {
+    const played = powered(removePartLink(dunlin, "link-2"));
+    played.device.press(MARKS[0], true, 50);
+    played.device.press(JOG[0], true, 50);
+    played.device.runUntil(90);
+    expect(heldNow(played)).toEqual([13]);
+    played.device.setLine({ isCut: true, oneDamagedOf: 0 });
+    played.device.runUntil(110);
+    expect(heldNow(played)).toEqual([]);
+  });
+
+  it("are told of nothing without a computer, and of all once there is one", () => {
+    const played = powered();
+    const { device } = played;
+    device.plugInto(null);
+    device.press(MARKS[1], true, 60);
+    device.runUntil(100);
+    expect(heldNow(played)).toEqual([]);
+    device.plugInto(0);
+    device.runUntil(130);
+    expect(heldNow(played)).toEqual([31]);
+  });
+
+  it("leave no key down, whatever is pulled, put on, cut and damaged meanwhile", () => {
+    const keys = [...BASE, ...JOG, ...MARKS];
+    const deed = fc.oneof(
+      fc.record({ does: fc.constant("press" as const), key: fc.nat(keys.length - 1), on: fc.boolean() }),
+      fc.record({ does: fc.constant("away" as const), part: fc.integer({ min: 1, max: 2 }), on: fc.boolean() }),
+      fc.record({ does: fc.constant("line" as const), isCut: fc.boolean(), oneDamagedOf: fc.constantFrom(0, 5, 40) }),
+      fc.record({ does: fc.constant("plug" as const), on: fc.boolean() }),
+    );
+    const step = fc.record({ ms: fc.nat(40), deed });
+    fc.assert(
+      fc.property(fc.boolean(), fc.array(step, { maxLength: 40 }), (isShared, steps) => {
+        const played = powered(changeCalls(dunlin, isShared ? "shared" : "own"));
+        const { device } = played;
+        for (const { ms, deed: one } of steps) {
+          device.runUntil(device.nowMs + ms);
+          if (one.does === "press") device.press(keys[one.key], one.on, device.nowMs);
+          else if (one.does === "away") device.setAway(one.part, one.on);
+          else if (one.does === "line") device.setLine(one);
+          else device.plugInto(one.on ? 0 : null);
+        }
+        device.plugInto(0);
+        device.setLine({ isCut: false, oneDamagedOf: 0 });
+        for (const part of [1, 2]) device.setAway(part, false);
+        for (const key of keys) device.press(key, false, device.nowMs);
+        device.runUntil(device.nowMs + 120);
+        expect(heldNow(played)).toEqual([]);
+        expect([1, 2].map(device.hears)).toEqual([true, true]);
+      }),
+      { numRuns: 120 },
+    );
+  });
+});
+
+describe("what modules tell together with what they told before", () => {
+  /** Keys of both modules pressed and let go by chance, with the times at which modules called. */
+  function played(calls: "shared" | "own", perSecond: number, seed: number) {
+    const events: { atUs: number; module: number }[] = [];
+    const { device } = powered(changeCalls(dunlin, calls), {
+      // Behind its scan, so that the base sees it in the next one.
+      parts: { calls: (atMs, part) => events.push({ atUs: 1000 * atMs + 1, module: part - 1 }) },
+    });
+    const random = randomFrom(seed);
+    const isDown = new Map<string, boolean>();
+    const before = { ...device.told };
+    for (const keys of [JOG, MARKS])
+      for (let at = 60, nth = 0; at < 20_000; at += -Math.log(1 - random()) * (1000 / perSecond), nth++) {
+        const key = keys[nth % keys.length];
+        isDown.set(key, !isDown.get(key));
+        device.press(key, isDown.get(key)!, Math.round(at));
+      }
+    events.length = 0;
+    device.runUntil(20_100);
+    const { called, together } = device.told;
+    return { events, called: called - before.called, together: together - before.together };
+  }
+
+  it.each([
+    ["shared", 40],
+    ["shared", 150],
+    ["own", 150],
+  ] as const)("is what the queue of interrupt lines says it loses: %s line, %d a second", (calls, perSecond) => {
+    for (const seed of [1, 2, 3]) {
+      const { events, called, together } = played(calls, perSecond, seed);
+      expect(events.length).toBe(called + together);
+      const asking = calls === "shared" ? "one line" : "a line each";
+      const spec = { modules: 2, askUs: 0, asking, keeps: 1, pollUs: 0, looksUs: 1000, untilLetGo: true } as const;
+      const queue = playEvents(spec, events);
+      expect(queue.lost).toBe(together);
+      expect(queue.events - queue.lost).toBe(called);
+      if (perSecond > 100) expect(together).toBeGreaterThan(20);
+    }
+  });
+});

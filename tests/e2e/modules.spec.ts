@@ -1,0 +1,65 @@
+import { type Page, expect, test } from "@playwright/test";
+import { goTo, middleOf, part, saved, stage, tray, typed } from "./bench";
+
+const modules = (page: Page) => tray(page).getByRole("region", { name: "Its modules on the bus" });
+
+test("a module is pulled off and put on again while a key of it is held", async ({ page }) => {
+  await page.goto("/bench/dunlin/try");
+  await expect(modules(page).getByRole("status")).toHaveText("Base hears Jog module and Mark module.");
+  const red = await middleOf(part(page, "Red"));
+  await page.mouse.move(red.x, red.y);
+  await page.mouse.down();
+  await expect(typed(page)).toHaveText("1");
+  const pulled = modules(page).getByLabel("Mark module is pulled off");
+  await pulled.press("Space");
+  await expect(modules(page).getByRole("status")).toHaveText("Mark module is pulled off.");
+  // Pulled off, it is not heard; what it held was let go, and put on again it tells it anew.
+  await expect(modules(page)).toContainText(/Asks without an answer\s*[1-9]/);
+  await pulled.press("Space");
+  await expect(modules(page).getByRole("status")).toHaveText("Base hears Jog module and Mark module.");
+  await expect(typed(page)).toHaveText("11");
+  await page.mouse.up();
+  await expect(modules(page)).toContainText(/Press to report, Mark module\s*\d+ ms/);
+
+  await modules(page).getByLabel("The bus is cut").press("Space");
+  await expect(modules(page).getByRole("status")).toHaveText("Base does not hear Jog module and Mark module.");
+});
+
+test("a module loses its controller, gets one on the bus by a click, and all of it is undone", async ({ page }) => {
+  await page.goto("/bench/dunlin/wiring");
+  await saved(page);
+  await tray(page).getByRole("tab", { name: "Apart" }).click();
+  const ways = tray(page).getByRole("region", { name: "Ways to Jog module" });
+  const bus = ways.getByRole("region", { name: "A module with a controller, on a bus" });
+  await expect(bus).toContainText("It is wired so now.");
+  await expect(bus).toContainText("1.00 to 3.00 ms");
+  const nets = await stage(page, "Wiring").textContent();
+  await ways.getByRole("button", { name: "Do without its controller" }).click();
+  await expect(bus.getByRole("button", { name: "Wire it so" })).toBeVisible();
+  await expect(ways.getByRole("region", { name: "Two controllers, a serial line" })).toContainText(
+    "a serial line, or modules on a bus",
+  );
+  await bus.getByRole("button", { name: "Wire it so" }).click();
+  await expect(bus).toContainText("It is wired so now.");
+  await expect(stage(page, "Wiring")).toHaveText(nets!);
+
+  await tray(page).getByLabel("Modules call on").selectOption("own");
+  await expect(stage(page, "Wiring")).not.toHaveText(nets!);
+  await goTo(page, "Try");
+  await expect(modules(page)).toContainText("1.00 to 2.00 ms");
+  for (let edits = 3; edits > 0; edits--) await page.keyboard.press("Control+z");
+  await expect(stage(page, "Wiring")).toHaveText(nets!);
+  await expect(modules(page)).toContainText("1.00 to 3.00 ms");
+  await expect(modules(page).getByRole("status")).toHaveText("Base hears Jog module and Mark module.");
+});
+
+test("what is loaded into a base and its modules is a project for each", async ({ page }) => {
+  await page.goto("/bench/dunlin/pins");
+  await page.getByRole("button", { name: "Load it" }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog).toContainText("Modules on a bus need a compiler");
+  await expect(dialog).toContainText("make PART=2 for Mark module");
+  const download = page.waitForEvent("download");
+  await dialog.getByRole("button", { name: "Save the project" }).click();
+  expect((await download).suggestedFilename()).toMatch(/dunlin.*\.zip$/);
+});
