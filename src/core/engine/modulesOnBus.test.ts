@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { beforeAll, describe, expect, it } from "vitest";
-import { modularDesigns } from "../../../demo";
+import { modularDesigns, variantDesigns } from "../../../demo";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
 import { changeCalls, removePartLink } from "../edits/controllers";
@@ -10,6 +10,7 @@ import type { DeviceWatch, TimedReport } from "./device";
 import { bringInlineRuntime } from "./inlineRuntime";
 import type { PairedDevice as Device } from "./pairedDevice";
 import { deviceOf } from "./preparedDevice";
+import { simulate } from "./simulate";
 
 beforeAll(bringInlineRuntime);
 
@@ -202,5 +203,40 @@ describe("what modules tell together with what they told before", () => {
       expect(queue.events - queue.lost).toBe(called);
       if (perSecond > 100) expect(together).toBeGreaterThan(20);
     }
+  });
+});
+
+describe("what happens to modules, as a request", () => {
+  const asked = (design: Design, ...events: object[]) => simulate(design, { events: events as never, untilMs: 200 });
+
+  it("pulls one off and puts it on, by its number among the parts", () => {
+    const run = asked(
+      dunlin,
+      { atMs: 20, action: "press", control: "red" },
+      { atMs: 60, action: "pull-off", part: 3 },
+      { atMs: 120, action: "put-on", part: 3 },
+    );
+    expect(run.ok && run.value.reports.map(({ bytes }) => bytes[2])).toEqual([30, 0, 30]);
+  });
+
+  it.each<[string, Design, object, string]>([
+    ["the base", dunlin, { action: "pull-off", part: 1 }, "name a module: its parts 2 to 3 are some"],
+    ["one that is not there", dunlin, { action: "put-on", part: 4 }, "name a module: its parts 2 to 3 are some"],
+    ["a plug of a module", dunlin, { action: "plug-in", part: 2 }, "modules on a bus have no plug: only part 1"],
+    [
+      "parts on a line",
+      variantDesigns[0],
+      { action: "pull-off", part: 2 },
+      "the device has no modules on a bus that can be pulled off",
+    ],
+    ["a plug of a third part", variantDesigns[0], { action: "plug-in", part: 3 }, "the device has 2 parts"],
+  ])("is refused in words for %s", (_, design, event, message) => {
+    const run = asked(design, { atMs: 5, ...event });
+    expect(run.ok ? [] : run.problems.map((problem) => problem.message)).toEqual([message]);
+  });
+
+  it("is refused when no module is named", () => {
+    const run = asked(dunlin, { atMs: 5, action: "pull-off" });
+    expect(run.ok).toBe(false);
   });
 });
