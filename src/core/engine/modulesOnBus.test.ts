@@ -3,13 +3,20 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { modularDesigns, variantDesigns } from "../../../demo";
 import { derive } from "../derived/derive";
 import type { Design } from "../document/schema";
-import { changeCalls, removePartLink } from "../edits/controllers";
+import { LINK_FLAG } from "../contract/link";
+import { addBoard } from "../edits/boards";
+import { changeCalls, ownControllerFor, removePartLink } from "../edits/controllers";
+import { addControl } from "../edits/controls";
+import { wireNew } from "../edits/wiring";
+import { scanTableOf } from "../firmware/scanTable";
+import { tableBytes } from "../firmware/tables";
 import { randomFrom } from "../optimisation/random";
 import { playEvents } from "../timing/interruptQueue";
 import type { DeviceWatch, TimedReport } from "./device";
 import { bringInlineRuntime } from "./inlineRuntime";
 import type { PairedDevice as Device } from "./pairedDevice";
 import { deviceOf } from "./preparedDevice";
+import { startRuntime } from "./runtime";
 import { simulate } from "./simulate";
 
 beforeAll(bringInlineRuntime);
@@ -22,6 +29,8 @@ const [BASE, JOG, MARKS] = [
   ["back", "stop", "on"],
   ["red", "green", "blue", "sound", "title", "note"],
 ].map((ids) => ids.map(switchOf));
+
+const pressOf = (controlId: string) => `${controlId}:press`;
 
 interface Played {
   device: Device;
@@ -89,10 +98,44 @@ describe("modules on a bus", () => {
     device.runUntil(120);
     expect(heldNow(played).sort()).toEqual([12, 13]);
     expect([1, 2].map(device.hears)).toEqual([true, false]);
+    expect(device.isLineHeard).toBe(false);
     device.setAway(2, false);
     device.runUntil(140);
     expect([1, 2].map(device.hears)).toEqual([true, true]);
     expect(heldNow(played).sort()).toEqual([12, 13, 30]);
+  });
+
+  it("miss no answer while all is well, and only the first ones of a module that was pulled off", () => {
+    const { device } = powered();
+    device.press(JOG[0], true, 50);
+    device.runUntil(400);
+    expect(device.missedFrames).toBe(0);
+    expect(device.isLineHeard).toBe(true);
+    device.setAway(1, true);
+    device.runUntil(420);
+    const { missedFrames } = device;
+    // It is asked every 4 ms, and given up after 12.
+    expect(missedFrames).toBeGreaterThanOrEqual(2);
+    expect(missedFrames).toBeLessThanOrEqual(4);
+    device.runUntil(1400);
+    expect(device.missedFrames).toBe(missedFrames);
+  });
+
+  it("are asked in turn when nothing happens, four as well as two: none waits longer than the others", () => {
+    const four = ["third", "fourth"].reduce((design, id, nth) => {
+      const place = { xMm: 300 + 30 * nth, yMm: 0, rotationDeg: 0, boardId: id };
+      const placed = addControl(addBoard(design, id, id, "half"), "key", `key-${id}`, place);
+      return ownControllerFor(wireNew(placed, "direct", [`key-${id}`].map(pressOf)), id, "small-5v-18", "shared");
+    }, dunlin);
+    const asked: number[][] = [[], [], [], []];
+    const { device } = powered(four, { parts: { asks: (atMs, _, module) => asked[module - 1].push(atMs) } });
+    device.runUntil(440);
+    expect([1, 2, 3, 4].map(device.hears)).toEqual([true, true, true, true]);
+    for (const times of asked) {
+      const later = times.filter((atMs) => atMs > 40);
+      expect(later.length).toBeGreaterThanOrEqual(95);
+      for (const [nth, atMs] of later.slice(1).entries()) expect(atMs - later[nth]).toBeLessThanOrEqual(5);
+    }
   });
 
   it("take a lamp's light with them", () => {
@@ -203,6 +246,59 @@ describe("what modules tell together with what they told before", () => {
       expect(queue.events - queue.lost).toBe(called);
       if (perSecond > 100) expect(together).toBeGreaterThan(20);
     }
+  });
+});
+
+describe("a part on the bus by itself", () => {
+  const scan = scanTableOf(dunlin);
+  const tables = tableBytes(scan, dunlin);
+  function started(part: number) {
+    const sent: Uint8Array[] = [];
+    let asks = 0;
+    const runtime = startRuntime(
+      tables,
+      {
+        report: () => true,
+        lamp: () => {},
+        lights: () => {},
+        link: (bytes) => sent.push(bytes),
+        asks: () => (asks += 1),
+      },
+      undefined,
+      part,
+    );
+    return { runtime, sent, asks: () => asks };
+  }
+  /** The first byte of a frame is no zero: a module has its number in it. */
+  const flags = (sent: Uint8Array[]) => sent.at(-1)![1];
+
+  it("never speaks with a computer as a module, also when one has set it up", () => {
+    const { runtime, sent } = started(1);
+    runtime.configured(true);
+    for (let ms = 0; ms < 20; ms++) runtime.scan(1);
+    expect(flags(sent) & LINK_FLAG.HOST).toBe(0);
+    expect(flags(sent) & LINK_FLAG.PART).toBe(LINK_FLAG.ONE_PART);
+    const base = started(0);
+    base.runtime.configured(true);
+    for (let ms = 0; ms < 20; ms++) base.runtime.scan(1);
+    expect(flags(base.sent) & LINK_FLAG.HOST).toBe(LINK_FLAG.HOST);
+  });
+
+  it("asks anew after an answer that broke off, and understands the next one whole", () => {
+    const module = started(2);
+    module.runtime.scan(1);
+    const whole = module.sent.at(-1)!;
+    const base = started(0);
+    const untilAsked = () => {
+      for (const before = base.asks(); base.asks() === before;) base.runtime.scan(1);
+    };
+    untilAsked();
+    base.runtime.linked(whole.slice(0, 2));
+    untilAsked();
+    base.runtime.linked(whole);
+    base.runtime.scan(1);
+    expect([1, 2].map((part) => base.runtime.hears(part))).toEqual([false, true]);
+    expect(base.runtime.isHeard()).toBe(false);
   });
 });
 
