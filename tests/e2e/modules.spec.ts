@@ -59,7 +59,20 @@ test("what is loaded into a base and its modules is a project for each", async (
   const dialog = page.getByRole("dialog");
   await expect(dialog).toContainText("Modules on a bus need a compiler");
   await expect(dialog).toContainText("make PART=2 for Mark module");
+  await expect(dialog.getByRole("region", { name: "Addresses on the bus" })).toContainText(/Mark module\s*32 hex/);
   const download = page.waitForEvent("download");
   await dialog.getByRole("button", { name: "Save the project" }).click();
   expect((await download).suggestedFilename()).toMatch(/dunlin.*\.zip$/);
+});
+
+test("the schools of reaching a part that lies apart stand side by side in the brief", async ({ page }) => {
+  await page.goto("/bench/dunlin/brief");
+  const apart = tray(page).getByRole("region", { name: "In several parts" });
+  await apart.getByRole("button", { name: "Compare the ways" }).click();
+  const table = apart.getByRole("table", { name: "To Jog module" });
+  await expect(
+    table.getByRole("row", { name: /^A module with a controller, on a bus 5 \d+\/18 [\d.]+ 1\.0–3\.0$/ }),
+  ).toBeVisible();
+  await expect(table.getByRole("row")).toHaveCount(7);
+  await expect(apart.getByRole("table", { name: "To Mark module" })).toBeVisible();
 });

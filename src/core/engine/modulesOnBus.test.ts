@@ -138,6 +138,16 @@ describe("modules on a bus", () => {
     }
   });
 
+  it("tell nothing while they are off", () => {
+    const told: number[] = [];
+    const { device } = powered(dunlin, { parts: { link: (_, part) => told.push(part) } });
+    device.setAway(2, true);
+    told.length = 0;
+    device.press(MARKS[0], true, 60);
+    device.runUntil(200);
+    expect(new Set(told)).toEqual(new Set([0, 1]));
+  });
+
   it("take a lamp's light with them", () => {
     const lit = new Map<number, boolean>();
     const { device } = powered(dunlin, { lamp: (_, line, on) => lit.set(line, on) });

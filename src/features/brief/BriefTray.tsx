@@ -11,6 +11,7 @@ import { placeOpen } from "@/store/briefEdits";
 import { useFindings } from "@/store/findings";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField, Checkbox } from "@/ui/pieces/fields";
+import { later } from "@/ui/pieces/later";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
 import { CountFields } from "./CountFields";
 import { PriceSection } from "./PriceSection";
@@ -31,6 +32,9 @@ const MAKING = [
   { value: "hand-wired", label: "Hand-wired" },
   { value: "made-board", label: "Made board" },
 ];
+
+/** Few lie on several boards. */
+const ApartSection = later(() => import("./ApartSection").then((m) => m.ApartSection));
 
 /** The wish: counts, choices, must-haves and prices. */
 export function BriefTray() {
@@ -104,6 +108,7 @@ export function BriefTray() {
         />
       </Section>
       <MatrixSection />
+      {design.boards.length > 1 && <ApartSection />}
       <PriceSection />
     </>
   );

@@ -6,7 +6,7 @@ import { useAnalogView } from "@/store/circuitsAside";
 import { Section } from "@/ui/pieces/sheets";
 import { LadderSection } from "./LadderSection";
 import { LeverSection } from "./LeverSection";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 import { StickSection } from "./StickSection";
 import { ohms } from "./words";
 

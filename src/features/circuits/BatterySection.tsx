@@ -8,7 +8,7 @@ import { edit, useDesign } from "@/store/bench";
 import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
 import { type NumberLine, NumberFields } from "@/ui/pieces/NumberFields";
 import { Columns, Section, Values } from "@/ui/pieces/sheets";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 import { setSupply } from "./setSupply";
 import { ma, ohms, volts } from "./words";
 

@@ -12,7 +12,7 @@ import { planning } from "@/workers/planning";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField, NumberField } from "@/ui/pieces/fields";
 import { Columns, Row, Section, Values } from "@/ui/pieces/sheets";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 import { ma, ohms } from "./words";
 
 const SERIES = ["E6", "E12", "E24"] as const;

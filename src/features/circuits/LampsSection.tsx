@@ -2,7 +2,7 @@
 
 import type { LampBranch } from "@/core/power/lampBranches";
 import { Section } from "@/ui/pieces/sheets";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 import { ma, ohms } from "./words";
 
 /** The resistor of each lamp: alike ones in one line. */

@@ -12,7 +12,7 @@ import { StepButton } from "@/ui/pieces/buttons";
 import { NumberField } from "@/ui/pieces/fields";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 import { BusClock } from "./BusClock";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 import { ohms, volts } from "./words";
 
 /** Signals between parts on different voltages, and the two-wire buses. */

@@ -2,7 +2,7 @@
 
 import type { SupplyView } from "@/core/power/supplyView";
 import { Section } from "@/ui/pieces/sheets";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 import { STATES, ma, stateWords } from "./words";
 
 /** Current from the source at each moment, against what it gives. */

@@ -9,7 +9,7 @@ import { planning } from "@/workers/planning";
 import { StepButton } from "@/ui/pieces/buttons";
 import { NumberField } from "@/ui/pieces/fields";
 import { Columns, Row, Section } from "@/ui/pieces/sheets";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 
 const RATES = [1, 5, 10, 20, 40, 60, 80, 100, 150, 200, 300, 400];
 const SECONDS = 30;

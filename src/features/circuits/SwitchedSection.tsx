@@ -2,7 +2,7 @@
 
 import type { Switched } from "@/core/power/switched";
 import { Section } from "@/ui/pieces/sheets";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 import { ma } from "./words";
 
 /** Motors and buzzers behind a transistor, with resistor and diode. */

@@ -11,7 +11,7 @@ import { Section, Values } from "@/ui/pieces/sheets";
 import { DisplaysSection } from "./DisplaysSection";
 import { InterpreterCosts } from "./InterpreterCosts";
 import { MillisecondStrip } from "./MillisecondStrip";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 
 /** Charts come when there is something to draw. */
 const QueueSection = later(() => import("./QueueSection").then((m) => m.QueueSection));

@@ -2,7 +2,7 @@
 
 import type { SupplyView } from "@/core/power/supplyView";
 import { Section } from "@/ui/pieces/sheets";
-import { SmallTable } from "./SmallTable";
+import { SmallTable } from "@/ui/pieces/SmallTable";
 import { ma, volts } from "./words";
 
 const heat = (mw: number) => (mw < 1000 ? `${mw.toFixed(0)} mW` : `${(mw / 1000).toFixed(2)} W`);

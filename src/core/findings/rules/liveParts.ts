@@ -1,4 +1,5 @@
 import { halfName } from "../../derived/halfName";
+import { isOnBus } from "../../document/partLinks";
 import { type Rule, listed } from "../finding";
 
 /** Live changes of a device of parts: each part keeps what was told to it. */
@@ -10,7 +11,8 @@ export const liveParts: Rule = {
   source: "follows from where the device keeps changes",
   check(design) {
     const { controllers, reportSet } = design;
-    if (controllers.length < 2 || !reportSet.interfaces.includes("live")) return [];
+    // Modules on a bus leave all bindings to the base, which alone can have the plug.
+    if (controllers.length < 2 || !reportSet.interfaces.includes("live") || isOnBus(design)) return [];
     const names = controllers.map(({ id }) => halfName(design, id));
     return [
       {

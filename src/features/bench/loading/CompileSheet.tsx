@@ -6,11 +6,12 @@ import type { ControllerProfile } from "@/core/catalogue/controllers/controllerP
 import { halfName } from "@/core/derived/halfName";
 import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
+import { hexAddress, moduleAddresses } from "@/core/levels/addresses";
 import { loadWayOf } from "@/core/loader/loadWay";
 import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
-import { Row, Section } from "@/ui/pieces/sheets";
+import { Row, Section, Values } from "@/ui/pieces/sheets";
 import { exportDesign } from "@/ui/files/exportDesign";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { partSteps } from "./partSteps";
@@ -43,6 +44,27 @@ function whyCompiled(design: Design, { firmware }: ControllerProfile): string {
     : "It is no USB device by itself: it needs another controller between it and the computer.";
 }
 
+/** What each module answers to on the bus. */
+const Addresses = ({ design }: { design: Design }) => (
+  <Section title="Addresses on the bus">
+    <Values rows={moduleAddresses(design).map(({ part, address }) => [part, hexAddress(address)])} />
+  </Section>
+);
+
+const OtherClasses = () => (
+  <Section title="Classes that need none">
+    <Box as="ul" fontSize="13px" paddingLeft="18px" listStyleType="disc">
+      {controllerCatalogue
+        .filter((one) => loadWayOf(one) !== "compile")
+        .map((one) => (
+          <li key={one.id}>
+            {one.title}: {loadWayOf(one) === "image" ? "a finished image" : "Python"}
+          </li>
+        ))}
+    </Box>
+  </Section>
+);
+
 /** For classes that neither take a finished image nor run Python. */
 export function CompileSheet({ profile }: { profile: ControllerProfile }) {
   const design = useDesign();
@@ -60,17 +82,7 @@ export function CompileSheet({ profile }: { profile: ControllerProfile }) {
               </StepButton>
             </Row>
           </Section>
-          <Section title="Classes that need none">
-            <Box as="ul" fontSize="13px" paddingLeft="18px" listStyleType="disc">
-              {controllerCatalogue
-                .filter((one) => loadWayOf(one) !== "compile")
-                .map((one) => (
-                  <li key={one.id}>
-                    {one.title}: {loadWayOf(one) === "image" ? "a finished image" : "Python"}
-                  </li>
-                ))}
-            </Box>
-          </Section>
+          {isOnBus(design) ? <Addresses design={design} /> : <OtherClasses />}
         </>
       }
     />
