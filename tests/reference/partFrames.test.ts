@@ -6,6 +6,9 @@ import { deviceOf } from "@/core/engine/preparedDevice";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { tableBytes } from "@/core/firmware/tables";
 import { randomFrom } from "@/core/optimisation/random";
+import type { Design } from "@/core/document/schema";
+import { derive } from "@/core/derived/derive";
+import { modularDesigns } from "../../demo";
 import { keysOf, loom, onTwo } from "../support/twoParts";
 
 beforeAll(bringInlineRuntime);
@@ -33,7 +36,11 @@ function rest(bytes: number[], start: number): number {
   return value;
 }
 
-describe("frames between two parts", () => {
+const [dunlin] = modularDesigns;
+const switchesOf = (design: Design) =>
+  [...derive(design).elements.values()].filter(({ kind }) => kind === "switch").map(({ id }) => id);
+
+describe("frames between parts", () => {
   // Cheshire and Baker, Consistent Overhead Byte Stuffing (1999), its examples (from memory); the final zero ends each.
   it.each([
     [[0x01, 0x01], [0x00]],
@@ -62,8 +69,10 @@ describe("frames between two parts", () => {
     expect(crc16(digits)).toBe(0x29b1);
   });
 
-  it("tell each contact as it is, and nothing that a reader of its own does not find right", () => {
-    const design = onTwo(loom);
+  it.each([
+    ["two parts on a line", onTwo(loom), keysOf(onTwo(loom)).flat()],
+    ["a base and its modules on a bus", dunlin, switchesOf(dunlin)],
+  ])("tell each contact as it is, and nothing that a reader of its own does not find right: %s", (_, design, keys) => {
     const scan = scanTableOf(design);
     const tables = tableBytes(scan, design);
     const seed = tables.at(-2)! | (tables.at(-1)! << 8);
@@ -71,7 +80,7 @@ describe("frames between two parts", () => {
     const device = deviceOf(design, {
       parts: {
         link: (_, part, bytes) => {
-          const from = part === 0 ? 0 : scan.parts[0].switches;
+          const from = part === 0 ? 0 : scan.parts[part - 1].switches;
           const own = scan.switches.slice(from, scan.parts[part].switches);
           frames.push({ part, bytes: [...bytes], closed: own.map((id) => device.debounced(id)) });
         },
@@ -79,7 +88,6 @@ describe("frames between two parts", () => {
     });
     device.runUntil(20);
     const random = randomFrom(7);
-    const keys = keysOf(design).flat();
     for (let nth = 0; nth < 400; nth++) {
       device.press(keys[Math.floor(random() * keys.length)], random() < 0.5);
       device.runUntil(device.nowMs + 1 + Math.floor(random() * 12));
@@ -92,7 +100,7 @@ describe("frames between two parts", () => {
       const plain = unstuffed(bytes.slice(0, -1));
       const told = plain.slice(0, -2);
       expect((plain.at(-2)! << 8) | plain.at(-1)!).toBe(rest(told, seed));
-      expect((told[0] & 0x40) >> 6).toBe(part);
+      expect((told[0] & 0x70) >> 4).toBe(part);
       const contacts = closed.map((_, nth) => ((told[1 + (nth >> 3)] >> (nth & 7)) & 1) === 1);
       // What the speaking part knows of the other is a frame old at most.
       if (part === 0) expect(contacts).toEqual(closed);
