@@ -129,7 +129,7 @@ export async function changeControllerClass(
 export const giveOwnController = (
   boardId: string,
   profileId: string,
-  way: LinkWay = null,
+  way: LinkWay | "plug" = null,
 ): Promise<MovedNet[] | null> =>
   planAndAdopt("a controller of its own", "fewest-moves", (design) =>
     ownControllerFor(design, boardId, profileId, way),

@@ -1,4 +1,5 @@
 import { expose } from "comlink";
+import { loadedAs } from "@/core/derived/halves";
 import type { Design } from "@/core/document/schema";
 import { artifactNamed } from "@/core/formats/registry";
 import { schematicPages } from "@/core/formats/schematic/schematicSvg";
@@ -12,7 +13,10 @@ bringAllLanguages();
 const make = (design: Design, id: string) => artifactNamed(id)!.make(design);
 
 /** The finished image of one of its parts with its sizes, to be shown and loaded. */
-const image = (design: Design, part: number) => flashImage(design, usb8Code(design), part);
+function image(design: Design, nth: number) {
+  const [loaded, part] = loadedAs(design, nth);
+  return flashImage(loaded, usb8Code(loaded), part);
+}
 
 export const exportingTasks = { make, image, drawing: schematicPages };
 export type ExportingTasks = typeof exportingTasks;

@@ -1,5 +1,5 @@
 import { type Page, expect, test } from "@playwright/test";
-import { goTo, middleOf, part, saved, stage, tray, typed } from "./bench";
+import { goTo, middleOf, part, saved, stage, tap, tray, typed } from "./bench";
 
 const modules = (page: Page) => tray(page).getByRole("region", { name: "Its modules on the bus" });
 
@@ -75,4 +75,34 @@ test("the schools of reaching a part that lies apart stand side by side in the b
   ).toBeVisible();
   await expect(table.getByRole("row")).toHaveCount(7);
   await expect(apart.getByRole("table", { name: "To Mark module" })).toBeVisible();
+});
+
+test("each half is a device of its own by a click, tried with one plug and the other, and undone", async ({ page }) => {
+  await page.goto("/bench/loom-64/wiring");
+  await saved(page);
+  await tray(page).getByRole("tab", { name: "Apart" }).click();
+  const own = tray(page).getByRole("region", { name: "Two devices, a plug each" });
+  await own.getByRole("button", { name: "Wire it so" }).click();
+  await expect(own).toContainText("It is wired so now.");
+  await goTo(page, "Try");
+  const plugs = tray(page).getByRole("region", { name: "Devices with plugs of their own" });
+  await expect(plugs.getByRole("status")).toContainText("know nothing of each other");
+  await tap(page, "W");
+  await tap(page, "P");
+  await tap(page, "E");
+  await expect(typed(page)).toHaveText("we");
+  await plugs.getByLabel("The computer’s plug is in").selectOption("1");
+  await tap(page, "W");
+  await tap(page, "P");
+  await tap(page, "O");
+  await expect(typed(page)).toHaveText("wepo");
+
+  await page.getByRole("button", { name: "Load it" }).click();
+  await expect(page.getByRole("dialog")).toContainText("Each part is a device by itself");
+  await page.getByRole("dialog").getByRole("button", { name: "Close" }).click();
+  await page.keyboard.press("Control+z");
+  await expect(plugs).toHaveCount(0);
+  await tap(page, "W");
+  await tap(page, "P");
+  await expect(typed(page)).toHaveText("wp");
 });

@@ -1,6 +1,7 @@
 import { type Circuit } from "../circuits";
 import { farNet, plainNet } from "../circuits/net";
 import { usualSupply } from "../document/supplySettings";
+import { isSeveralDevices } from "../document/partLinks";
 import type { Design } from "../document/schema";
 import { derive } from "./derive";
 
@@ -28,6 +29,14 @@ export function halfOf(design: Design, controllerId: string | null): Design {
   wholes.set(half, design);
   return half;
 }
+
+/** What a part is loaded as: the design and which of its parts; where each part is a device of its own, that device. */
+export const loadedAs = (design: Design, part: number): [design: Design, part: number] =>
+  isSeveralDevices(design) ? [halfOf(design, design.controllers[part].id), 0] : [design, part];
+
+/** The devices that a design is: itself, or each of its parts where all have plugs of their own. */
+export const devicesOf = (design: Design): Design[] =>
+  isSeveralDevices(design) ? design.controllers.map(({ id }) => halfOf(design, id)) : [design];
 
 const wholes = new WeakMap<Design, Design>();
 

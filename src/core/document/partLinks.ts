@@ -28,3 +28,10 @@ export const isModule = ({ calls }: PartLink): boolean => calls !== undefined;
 export const isOnBus = ({ partLinks = [] }: { partLinks?: PartLink[] }): boolean => partLinks.some(isModule);
 
 export const partLinkListSchema = listOf(partLinkSchema, 7);
+
+/** Whether each part is a device of its own: all controllers beside the main one have a plug of their own. */
+export const isSeveralDevices = ({
+  controllers: [, ...others],
+}: {
+  controllers: { ownPlug?: true | undefined }[];
+}): boolean => others.length > 0 && others.every(({ ownPlug }) => ownPlug === true);

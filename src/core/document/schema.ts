@@ -76,6 +76,8 @@ const controllerSchema = z.strictObject({
   profileId: idSchema,
   placement: placementSchema,
   side: z.enum(["top", "under"]),
+  /** Its part is a device of its own, with its own plug into the computer; left out where it is not. */
+  ownPlug: z.optional(z.literal(true)),
 });
 export type Controller = z.infer<typeof controllerSchema>;
 

@@ -85,6 +85,12 @@ export function serveFrom(design: Design, circuitId: string, controllerId: strin
 /** How a link reaches its controller: over a serial line (null), or over the bus, and how it is told then that there is something to ask. */
 export type LinkWay = NonNullable<PartLink["calls"]> | null;
 
+/** A part is a device of its own, with its own plug: no line leads to it. */
+const withOwnPlug = (design: Design, controllerId: string): Design => ({
+  ...design,
+  controllers: design.controllers.map((one) => (one.id === controllerId ? { ...one, ownPlug: true as const } : one)),
+});
+
 /** How the links that are there reach theirs; a device has links of one sort. */
 const wayOfLinks = ({ partLinks: [first] = [] }: Design): LinkWay => first?.calls ?? null;
 
@@ -92,7 +98,7 @@ const wayOfLinks = ({ partLinks: [first] = [] }: Design): LinkWay => first?.call
 export function linkToMain(design: Design, farId: string, way: LinkWay = wayOfLinks(design)): Design {
   const [main] = design.controllers;
   const links = design.partLinks ?? [];
-  const known = design.controllers.some(({ id }) => id === farId);
+  const known = design.controllers.some(({ id, ownPlug }) => id === farId && !ownPlug);
   if (!known || main.id === farId || links.some((link) => link.farId === farId)) return design;
   const taken = [...links.map(({ id }) => id), "link-1"];
   const id = links.length === 0 ? "link" : freeId("link", taken);
@@ -151,11 +157,25 @@ function cableOf(design: Design, one: string, other: string): Design {
   );
 }
 
+/** No cable runs between two devices. */
+const withoutCable = (design: Design, main: Controller, boardId: string): Design => ({
+  ...design,
+  links: design.links.filter(({ fromBoardId, toBoardId }) => {
+    const ends = [fromBoardId, toBoardId];
+    return !(ends.includes(boardId) && ends.includes(main.placement.boardId));
+  }),
+});
+
 /**
- * Gives a board a controller of its own on a line to the main one, or as a module on its bus: circuits are split where they reach over, the cable is a link's, pins of what
+ * Gives a board a controller of its own on a line to the main one, as a module on its bus, or with a plug of its own: circuits are split where they reach over, the cable is a link's, pins of what
  * moved become free. The design itself where it has no controller, or the board has one.
  */
-export function ownControllerFor(design: Design, boardId: Board["id"], profileId: string, way: LinkWay = null): Design {
+export function ownControllerFor(
+  design: Design,
+  boardId: Board["id"],
+  profileId: string,
+  way: LinkWay | "plug" = null,
+): Design {
   const [main] = design.controllers;
   if (!main || design.controllers.some(({ placement }) => placement.boardId === boardId)) return design;
   const added = addController(design, profileId, boardId);
@@ -165,6 +185,7 @@ export function ownControllerFor(design: Design, boardId: Board["id"], profileId
   const isThere = (id: string) => controls.get(elements.get(id)?.controlId ?? "")?.placement.boardId === boardId;
   const ids = added.circuits.map(({ id }) => id);
   const circuits = added.circuits.flatMap((circuit) => splitOff(circuit, isThere, own.id, ids));
+  if (way === "plug") return withOwnPins(withoutCable(withOwnPlug({ ...added, circuits }, own.id), main, boardId));
   const linked = linkToMain({ ...added, circuits }, own.id, way);
   return withOwnPins(cableOf(linked, main.placement.boardId, boardId));
 }

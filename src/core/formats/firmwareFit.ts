@@ -1,4 +1,5 @@
 import { isWrittenByRows } from "../document/displayPages";
+import { devicesOf, loadedAs } from "../derived/halves";
 import type { Design } from "../document/schema";
 import { overLimits } from "../firmware/capacity";
 import { scanTableOf } from "../firmware/scanTable";
@@ -25,9 +26,14 @@ const words = (problems: { message: string }[]) =>
 
 function imageRefusal(design: Design): string | null {
   // What the code is does not matter to whether a design fits beside it.
-  const code = { image: imageFor(design, scanTableOf(design)), bytes: new Uint8Array(), arenaBytes: IMAGE_ARENA_BYTES };
-  for (let part = 0; part < Math.max(1, design.controllers.length); part++) {
-    const made = flashImage(design, code, part);
+  const codeOf = (loaded: Design) => ({
+    image: imageFor(loaded, scanTableOf(loaded)),
+    bytes: new Uint8Array(),
+    arenaBytes: IMAGE_ARENA_BYTES,
+  });
+  for (let nth = 0; nth < Math.max(1, design.controllers.length); nth++) {
+    const [loaded, part] = loadedAs(design, nth);
+    const made = flashImage(loaded, codeOf(loaded), part);
     if (!made.ok) return words(made.problems);
   }
   return null;
@@ -35,14 +41,14 @@ function imageRefusal(design: Design): string | null {
 
 /** Every form of firmware with what it takes, and whether it takes this design. */
 export function firmwareFits(design: Design): FirmwareFit[] {
-  const scan = scanTableOf(design);
-  const over = overLimits(scan, design).map((what) => ({ message: `has ${what}` }));
+  const devices = devicesOf(design);
+  const over = devices.flatMap((one) => overLimits(scanTableOf(one), one).map((what) => ({ message: `has ${what}` })));
   return [
     { id: "flash-image", takes: IMAGE_TAKES, refusal: imageRefusal(design) },
     ...firmwareTargets.map(({ id, takes, problems }) => ({
       id,
       takes,
-      refusal: words(over.length > 0 ? over : problems(design, scan)),
+      refusal: words(over.length > 0 ? over : devices.flatMap((one) => problems(one, scanTableOf(one)))),
     })),
   ];
 }

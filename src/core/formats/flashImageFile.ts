@@ -1,5 +1,6 @@
 import { zipSync } from "fflate";
 import { halfName } from "../derived/halfName";
+import { loadedAs } from "../derived/halves";
 import type { Design } from "../document/schema";
 import { type Result, bad, good } from "../document/problem";
 import { flashImage } from "../image/flashImage";
@@ -15,10 +16,10 @@ export const flashImageFile: Artifact = {
     "For the 8-bit USB boards: code, pins, USB and keymap in one file to load, or one for each part; nothing to compile.",
   async make(design) {
     const { usb8Code } = await import("../image/usb8Code");
-    const code = usb8Code(design);
-    const images = Array.from({ length: Math.max(1, design.controllers.length) }, (_, part) =>
-      flashImage(design, code, part),
-    );
+    const images = Array.from({ length: Math.max(1, design.controllers.length) }, (_, nth) => {
+      const [loaded, part] = loadedAs(design, nth);
+      return flashImage(loaded, usb8Code(loaded), part);
+    });
     const problems = images.flatMap((image) => (image.ok ? [] : image.problems));
     if (problems.length > 0) return bad(...unique(problems));
     const files = images.flatMap((image) => (image.ok ? [utf8(intelHex(image.value.parts))] : []));

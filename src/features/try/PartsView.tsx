@@ -2,7 +2,7 @@
 
 import { Box } from "@chakra-ui/react";
 import { halfName } from "@/core/derived/halfName";
-import { isOnBus } from "@/core/document/partLinks";
+import { isOnBus, isSeveralDevices } from "@/core/document/partLinks";
 import { linkTimes } from "@/core/firmware/linkTimes";
 import type { Design } from "@/core/document/schema";
 import { setLine, useSession } from "@/store/session";
@@ -37,10 +37,15 @@ interface Shown {
 
 function LineView({ design, line, names: [near, far] }: Shown) {
   const { plugged, isHeard } = line;
+  const isApart = isSeveralDevices(design);
   return (
-    <Section title="The line between its parts">
-      <Box role="status" color={isHeard ? undefined : "var(--stop)"}>
-        {isHeard ? `${near} and ${far} hear each other.` : `${near} and ${far} do not hear each other.`}
+    <Section title={isApart ? "Devices with plugs of their own" : "The line between its parts"}>
+      <Box role="status" color={isHeard || isApart ? undefined : "var(--stop)"}>
+        {isApart
+          ? `${near} and ${far} know nothing of each other; the one whose plug is chosen is tried.`
+          : isHeard
+            ? `${near} and ${far} hear each other.`
+            : `${near} and ${far} do not hear each other.`}
       </Box>
       <ChoiceField
         label="The computer’s plug is in"
@@ -52,8 +57,8 @@ function LineView({ design, line, names: [near, far] }: Shown) {
         ]}
         onCommit={(value) => setLine({ ...line, plugged: value === "null" ? null : Number(value) })}
       />
-      <Trouble line={line} what="line" />
-      <Times design={design} line={line} names={[near, far]} what="line" />
+      {!isApart && <Trouble line={line} what="line" />}
+      {!isApart && <Times design={design} line={line} names={[near, far]} what="line" />}
     </Section>
   );
 }

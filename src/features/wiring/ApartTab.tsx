@@ -56,6 +56,16 @@ function TakeWay({ way, design, boardId }: { way: ApartWay; design: Design; boar
   const own = design.controllers.find(({ placement }) => placement.boardId === boardId);
   const isPlanning = usePinPlanView((state) => state.isPlanning);
   const link = (design.partLinks ?? []).find(({ farId }) => farId === own?.id);
+  if (way.id === "own-plug") {
+    if (own?.ownPlug) return <Box fontSize="13px">It is wired so now.</Box>;
+    if (own || way.lacks || !way.profileId || (design.partLinks ?? []).length > 0) return null;
+    const { profileId } = way;
+    return (
+      <PlainButton disabled={isPlanning} onClick={() => void giveOwnController(boardId, profileId, "plug")}>
+        Wire it so
+      </PlainButton>
+    );
+  }
   if (way.id === "serial" || way.id === "bus-module") {
     const isBus = way.id === "bus-module";
     if (link && isModule(link) === isBus) return <Box fontSize="13px">It is wired so now.</Box>;
@@ -93,9 +103,10 @@ function LinksSection({ design }: { design: Design }) {
   return (
     <Section title={isOnBus(design) ? "Modules on the bus" : "Lines between controllers"}>
       {isOnBus(design) && <CallsField design={design} />}
-      {others.map(({ id }) => {
+      {others.map(({ id, ownPlug }) => {
         const name = halfName(design, id);
         const link = linkOf(id);
+        if (ownPlug) return <Box key={id}>{name} has a plug of its own: nothing runs to it.</Box>;
         if (!link)
           return (
             <PlainButton key={id} onClick={() => edit("join two controllers", (d) => linkToMain(d, id))}>

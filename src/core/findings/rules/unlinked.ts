@@ -11,8 +11,8 @@ export const unlinked: Rule = {
   source: "follows from the circuits and the links",
   check(design, derived) {
     const linked = new Set((design.partLinks ?? []).flatMap(({ nearId, farId }) => [nearId, farId]));
-    return design.controllers.slice(1).flatMap(({ id }) => {
-      if (linked.has(id)) return [];
+    return design.controllers.slice(1).flatMap(({ id, ownPlug }) => {
+      if (linked.has(id) || ownPlug) return [];
       const served = design.circuits.filter((circuit) => derived.servedBy(circuit) === id).map(({ name }) => name);
       const name = halfName(design, id);
       const subject =
