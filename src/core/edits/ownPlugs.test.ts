@@ -81,7 +81,11 @@ describe("parts that are devices of their own", () => {
   it("are handed out each in a folder or file of its own", async () => {
     const onSmall = planned(
       ownControllerFor(
-        { ...loom, controllers: loom.controllers.map((one) => ({ ...one, profileId: "chip-8bit-usb-44" })), pinPlan: {} },
+        {
+          ...loom,
+          controllers: loom.controllers.map((one) => ({ ...one, profileId: "chip-8bit-usb-44" })),
+          pinPlan: {},
+        },
         far,
         "small-5v-18",
         "plug",
