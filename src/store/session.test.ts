@@ -9,6 +9,7 @@ import { changeWish } from "@/core/edits/wish";
 import { shareOutDirect } from "@/core/edits/wiring";
 import { addLayer, bind, setLampRule } from "@/core/edits/keymap";
 import {
+  holdSession,
   clearText,
   flipElement,
   pressElement,
@@ -79,6 +80,30 @@ describe("the live session", () => {
     const before = state().nowMs;
     for (let nth = 0; nth < 600; nth++) frameOf(16.67);
     expect(Math.abs(state().nowMs - before - 600 * 16.67)).toBeLessThan(2);
+  });
+
+  it("stands still while the person goes elsewhere, a second at most, and tells nothing in between", () => {
+    const before = state().nowMs;
+    let told = 0;
+    const forget = useSession.subscribe(() => (told += 1));
+    holdSession();
+    pass(960);
+    expect(state().nowMs).toBe(before);
+    expect(told).toBe(0);
+    // What stayed goes on, and makes up for nothing.
+    pass(160);
+    expect(state().nowMs - before).toBeGreaterThan(80);
+    expect(state().nowMs - before).toBeLessThanOrEqual(160);
+    forget();
+  });
+
+  it("goes on at once where it is started anew", async () => {
+    holdSession();
+    await startSession(finishedPad());
+    pass(160);
+    expect(state().nowMs).toBeGreaterThan(100);
+    tap("k1:press");
+    expect(state().text).toBe("a");
   });
 
   it("takes presses that came in one breath one after the other", () => {

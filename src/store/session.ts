@@ -98,6 +98,12 @@ export async function startSession(next: Design): Promise<void> {
   }
 }
 
+/** Longest time for which the device stands still while another page or stage comes. */
+const HOLD_MS = 1000;
+
+/** The person goes elsewhere: the device stands still until it is stopped, started anew, or a while has passed. */
+export const holdSession = (): void => loaded?.holdFrames(HOLD_MS);
+
 export function stopSession(): void {
   turn += 1;
   early = [];

@@ -102,7 +102,7 @@ export function startDevice(next: Design, computer: HostLanguage, loaded: Loaded
   power();
   set({ running: true, refusal: null });
   last = performance.now();
-  owedMs = 0;
+  owedMs = heldUntil = 0;
   frame = requestAnimationFrame(tick);
 }
 
@@ -183,7 +183,18 @@ let last = 0;
 /** Time that has passed on the screen and not yet on the device: frames last no whole milliseconds. */
 let owedMs = 0;
 
+/** Until then no frame passes: what is told in each frame would hold up a page that is just coming, which React does between other things. */
+let heldUntil = 0;
+export function holdFrames(ms: number): void {
+  heldUntil = performance.now() + ms;
+}
+
 function tick(now: number) {
+  if (now < heldUntil) {
+    last = now;
+    frame = requestAnimationFrame(tick);
+    return;
+  }
   owedMs = Math.min(LONGEST_FRAME_MS, owedMs + Math.max(0, now - last));
   last = now;
   const whole = Math.floor(owedMs);

@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { later } from "@/ui/pieces/later";
 import { openOnBench, useBench, useDesign } from "@/store/bench";
+import { holdSession } from "@/store/session";
 import { useChecking } from "@/store/findings";
 import { type LayoutTab, useLayoutView } from "@/store/layoutView";
 import type { LensId } from "@/ui/lenses/lens";
@@ -65,6 +66,7 @@ function Workspace() {
   return (
     <Box
       {...drop.handlers}
+      onClickCapture={({ target }) => (target as Element).closest("a[href]") && holdSession()}
       display="grid"
       height="100vh"
       gridTemplateRows="46px auto 1fr 36px"

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { Design } from "@/core/document/schema";
-import { releaseAll, startSession, stopSession } from "@/store/session";
+import { holdSession, releaseAll, startSession, stopSession } from "@/store/session";
 import type { StageView } from "../stageView";
 
 const FIRST_SIGNS = ["pointermove", "pointerdown", "keydown", "focusin"] as const;
@@ -32,8 +32,10 @@ export function usePower({ mode, isReadFirst }: StageView, design: Design): void
   useEffect(() => {
     if (!isLive) return;
     window.addEventListener("blur", releaseAll);
+    window.addEventListener("popstate", holdSession);
     return () => {
       window.removeEventListener("blur", releaseAll);
+      window.removeEventListener("popstate", holdSession);
       isAwake.current = false;
       stopSession();
     };

@@ -1,11 +1,15 @@
 import { usePathname } from "next/navigation";
+import { holdSession } from "@/store/session";
 import { stages } from "../stages";
 import type { StageView } from "../stageView";
 
 const addressOf = (design: string, stageId: string) => `/bench/${design}/${stageId}`;
 
 /** Changes the stage without asking the server: all of them are one page, and only the address says which is shown. */
-const show = (address: string) => window.history.pushState(null, "", address);
+function show(address: string): void {
+  holdSession();
+  window.history.pushState(null, "", address);
+}
 
 /** The stage in the address; an unknown one is the first. */
 export function useStage(): {
