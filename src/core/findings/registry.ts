@@ -30,6 +30,7 @@ import { interfaceTwice } from "./rules/interfaceTwice";
 import { links } from "./rules/links";
 import { linkPlug } from "./rules/linkPlug";
 import { liveParts } from "./rules/liveParts";
+import { devicesApart } from "./rules/devicesApart";
 import { linkVolts } from "./rules/linkVolts";
 import { moduleFrames } from "./rules/moduleFrames";
 import { unlinked } from "./rules/unlinked";
@@ -184,6 +185,7 @@ export const rules: Rule[] = [
   links,
   linkPlug,
   unlinked,
+  devicesApart,
   linkVolts,
   moduleFrames,
   liveParts,

@@ -6,6 +6,7 @@ import { addMacro, changeMacro } from "../edits/macros";
 import { placeChip } from "../edits/chips";
 import { describe, expect, it } from "vitest";
 import { demoDesigns, modularDesigns } from "../../../demo";
+import { farBoard } from "../../../tests/support/twoParts";
 import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { emptyBrief, noWish } from "../document/wish";
 import type { Control } from "../catalogue/kinds";
@@ -1129,6 +1130,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     addLink(apart, "x", "panel", "right", ["R1"]),
     /^Link 1 between Panel and Right has 1 conductor; \d+ nets cross\.$/,
   ],
+  [
+    "wiring/devices-apart",
+    ownControllerFor(loom, farBoard(loom), "small-5v-18", "plug"),
+    /^Left half and Right half are devices of their own: a layer that one holds changes nothing on another/,
+  ],
   ["circuits/module-frames", muchToTell(), /^To tell the modules and to ask the largest takes the bus 1\.\d\d ms;/],
   [
     "circuits/address-clash",
@@ -1270,6 +1276,7 @@ describe("rules", () => {
       new Set([
         "reports/live-parts",
         "circuits/module-frames",
+        "wiring/devices-apart",
         "layout/overlap",
         "layout/too-close",
         "layout/boards-overlap",
