@@ -116,12 +116,16 @@ export const firstLine = (program) => execFileSync(program, ["--version"], { enc
  */
 const COMPACT = ["-mrelax", "-fno-reorder-blocks", "-fno-tree-pre", "-fno-optimize-sibling-calls"];
 
+const SMALL = ["-Os"];
+const TIGHT = [...SMALL, "-fno-move-loop-invariants", "-mstrict-X", "-fno-tree-dominator-opts", "-mcall-prologues"];
+const speedOf = ({ small }) => (small === "tight" ? TIGHT : small ? SMALL : ["-O2"]);
+
 /** The code of one finished image of the 8-bit USB class, from flash address 0. */
 export function compileUsb8(own) {
   const folder = mkdtempSync(join(tmpdir(), "ovrin-"));
   const elf = join(folder, "image.elf");
   const arena = `-DOV_DEVICE_ARENA_BYTES=${ARENA_BYTES}`;
-  const flags = [own.small ? "-Os" : "-O2", ...COMPACT, "-flto", "-fno-jump-tables", arena, ...withoutFlags(own.with)];
+  const flags = [...speedOf(own), ...COMPACT, "-flto", "-fno-jump-tables", arena, ...withoutFlags(own.with)];
   const places = [`-Wl,--defsym,ov_board=${own.boardAt}`, `-Wl,--defsym,ov_tables=${own.tablesAt}`];
   const sources = image.filter((path) => path.endsWith(".c"));
   const includes = ["-Ifirmware/src", "-Ifirmware/hal/lines", "-Ifirmware/hal/usb8"];
@@ -155,7 +159,7 @@ const FEATURES = {
   "pointer and keeping awake": /\/(movers|awake|report_pointer)\.c$/,
   "addressable lights": /\/(lights|glows|send)\.c$/,
   axes: /\/axes\.c$/,
-  "live changes": /\/(slots|changes|writing|unlock|live)\.c$/,
+  "live changes": /\/(slots|changes|writing|unlock|live|passed)\.c$/,
   reports: /\/reports?(_(kinds|keyboard|consumer|system|pad))?\.c$/,
   "lines, registers, multiplexers and lamps": /\/(lines|lamp|panel)\.c$/,
   expanders: /\/expanders\.c$/,

@@ -34,6 +34,13 @@ uint16_t ov_changes_sequence(void) {
   return slot == OV_NONE ? 0 : ov_slot_word((uint16_t)(ov_slot_at(slot) + OV_SLOT_AT_SEQUENCE));
 }
 
+void ov_changes_tell(uint8_t nth, uint8_t *to) {
+  uint16_t at = ov_slot_at(slot);
+  uint8_t left = OV_LINK_KEPT_BYTES - 1u;
+  at = nth == 0 ? (uint16_t)(at + OV_SLOT_AT_SEQUENCE) : ov_change_place(at, (uint8_t)(nth - 1u));
+  for (*to++ = nth; left > 0; left--) *to++ = slot == OV_NONE ? OV_NONE : ov_hal_kept(at++);
+}
+
 uint8_t ov_changes_slot(void) { return slot; }
 uint8_t ov_changes_count(void) { return count; }
 

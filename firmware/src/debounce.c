@@ -42,7 +42,7 @@ static void count(uint8_t sw, uint8_t closed, uint8_t entry) {
   state_of[sw] = closed ? CLOSED : 0;
   ov_radio_changed();
   ov_plug_changed();
-  if (ov_is_far) ov_held_set(sw, closed ? 0 : OV_NONE);
+  if (ov_is_far) ov_held_set(sw, closed ? OV_ON_SILENT : OV_NONE); /* lamps show it, no report does */
   else if (!(entry & OV_SWITCH_FLIPS)) ov_input_changed(sw, closed);
   else if (starting) ov_switch_found_closed(sw);
   else ov_switch_flipped(sw, closed);

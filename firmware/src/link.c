@@ -31,6 +31,12 @@ static uint8_t got;
 static uint8_t since_ms;
 static uint8_t missed; /* frames */
 static uint8_t flags;  /* of the next frame: its number, and whether counts begin anew */
+#if OV_WITH_LIVE
+static uint8_t kept_bytes; /* in a frame that tells what is kept: modules on a bus leave all that keys do to the main part */
+static uint8_t kept_nth, kept_ms; /* the change that is told (0: the set), and for how long it is */
+#else
+#define kept_bytes 0u
+#endif
 
 /* What a part has, by OV_PART_AT_: its first and how many; and where in a frame of its what begins, and how long that is while another one speaks with the computer, and while it does. */
 struct share {
@@ -46,6 +52,7 @@ struct other {
   uint8_t is_heard, silent_ms;
   uint8_t hosts, sleeps; /* it speaks with a computer, which sleeps */
   uint8_t is_fresh, is_pending, is_first; /* a frame was taken; contacts are to be told; the first since a while */
+  uint8_t kept_at; /* where in its last frame what it keeps begins; 0: nowhere */
 };
 static struct other others[MOST_OTHERS];
 
@@ -95,6 +102,9 @@ void ov_link_open(void) {
   count = (uint8_t)(on_bus && part == 0 ? (parts & OV_LINK_PARTS) - 1u : there ? 1u : 0u);
   asked = is_awaited = last_called = 0;
 #endif
+#if OV_WITH_LIVE
+  kept_bytes = ov_live_declared() && !on_bus ? OV_LINK_KEPT_BYTES : 0;
+#endif
   if (there) measure(&own, part);
   for (nth = 0; there && nth < OTHERS; nth++) {
     struct other *o = others + nth;
@@ -114,10 +124,13 @@ void ov_link_init(void) {
   counted = ov_arena_take(there ? ov_table_byte(OV_AT_ENCODERS) : 0);
   for (EACH(o)) {
     o->told = ov_arena_take(there);
-    o->is_fresh = o->is_pending = 0;
+    o->is_fresh = o->is_pending = o->kept_at = 0;
     o->is_first = 1;
   }
   got = 0;
+#if OV_WITH_LIVE
+  kept_nth = kept_ms = 0;
+#endif
   since_ms = OV_LINK_EVERY_MS;
   flags ^= OV_LINK_FLAG_ANEW;
   if (sleeps) ov_lamps_sleep(1);
@@ -145,6 +158,9 @@ static uint8_t unstuffed(uint8_t length) {
   return end;
 }
 
+/* Of the frame that came, without what is kept. */
+static uint8_t length_of(const struct other *o) { return received[FLAGS] & OV_LINK_FLAG_HOST ? o->has.host_length : o->has.length; }
+
 /* Whose frame it is, where it is whole; 0: none that is heard. */
 static struct other *teller(uint8_t length) {
   uint16_t crc = ov_tables_crc();
@@ -156,21 +172,22 @@ static struct other *teller(uint8_t length) {
   for (at = 0; at < OTHERS; at++) {
     struct other *o = others + at;
     if ((received[FLAGS] & OV_LINK_FLAG_PART) != (uint8_t)(OTHER_OF(at) * OV_LINK_FLAG_ONE_PART)) continue;
-    return length == (received[FLAGS] & OV_LINK_FLAG_HOST ? o->has.host_length : o->has.length) ? o : 0;
+    return length == length_of(o) || length == length_of(o) + kept_bytes ? o : 0;
   }
   return 0;
 }
 
 static void take(uint8_t length) {
-  struct other *o = teller(unstuffed(length));
   uint8_t at, differs;
+  struct other *o = teller(length = unstuffed(length));
   if (!o) return;
+  length = (uint8_t)(length - 2u);
   differs = (uint8_t)(!o->is_heard || o->is_first);
   at = (uint8_t)(received[FLAGS] ^ o->told[FLAGS]);
   if (o->is_heard && (at & OV_LINK_FLAG_ANEW)) o->is_first = differs = (uint8_t)(o->is_first | 2u);
   /* What is asked for is the newest, whatever its number. */
   if (!on_bus && o->is_heard) missed = (uint8_t)(missed + ((received[FLAGS] - o->told[FLAGS] - 1u) & OV_LINK_FLAG_SEQUENCE));
-  length = received[FLAGS] & OV_LINK_FLAG_HOST ? o->has.host_length : o->has.length;
+  o->kept_at = length > length_of(o) ? length_of(o) : 0;
   for (at = 1; at < length; at++) differs |= (uint8_t)(received[at] != o->told[at]);
   for (at = 0; at < length; at++) o->told[at] = received[at];
   o->hosts = (uint8_t)((received[FLAGS] & OV_LINK_FLAG_HOST) != 0);
@@ -231,6 +248,9 @@ uint8_t ov_link_pass(uint8_t elapsed_ms) {
 #endif
   }
   since_ms = later_by(since_ms, elapsed_ms);
+#if OV_WITH_LIVE
+  kept_ms = later_by(kept_ms, elapsed_ms);
+#endif
   return decide();
 }
 
@@ -310,6 +330,10 @@ static void show_state(struct other *o) {
 /* A part that another one speaks for has one other that it hears. */
 uint8_t ov_link_shown(void) { return ov_is_far ? others->told[others->has.state + OV_LINK_STATE_SHOWN] : 0; }
 
+#if OV_WITH_LIVE
+const uint8_t *ov_link_kept(void) { return there && others->is_heard && others->kept_at ? others->told + others->kept_at : 0; }
+#endif
+
 /* Behind its own switches. */
 void ov_link_take(void) {
   if (!there) return;
@@ -372,6 +396,19 @@ static uint8_t put_contacts(void) {
   return at;
 }
 
+#if OV_WITH_LIVE
+/* What the other part keeps too: the set, and its changes one by one, each for so long that it need not be told at once. */
+static void put_kept(uint8_t at) {
+  if (ov_hal_keeping()) return; /* what is kept could not be read now without waiting */
+  if (kept_ms >= OV_LINK_KEPT_MS) {
+    kept_ms = 0;
+    kept_nth++;
+  }
+  if (kept_nth > ov_changes_count()) kept_nth = 0;
+  ov_changes_tell(kept_nth, sent + at);
+}
+#endif
+
 static void put_state(uint8_t at) {
   uint8_t encoders = ov_table_byte(OV_AT_ENCODERS), nth, *place;
   uint16_t layers = ov_layers_there();
@@ -389,7 +426,14 @@ static uint8_t look(void) {
   uint8_t at = put_contacts(), e = own.first[OV_PART_AT_ENCODERS], left = own.count[OV_PART_AT_ENCODERS];
   for (; left > 0; left--, e++) at = put(at, counted[e]);
   if (hosts) put_state(own.state);
-  return hosts ? own.host_length : own.length;
+  at = hosts ? own.host_length : own.length;
+#if OV_WITH_LIVE
+  if (kept_bytes && (hosts || ov_passed_tells)) {
+    put_kept(at);
+    at = (uint8_t)(at + kept_bytes);
+  }
+#endif
+  return at;
 }
 
 /* With its check value, stuffed. */

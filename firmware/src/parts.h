@@ -72,6 +72,7 @@ OV_RARELY void ov_changes_take(uint8_t slot);
 uint8_t ov_changes_slot(void); /* OV_NONE: all is as it was loaded */
 uint8_t ov_changes_count(void);
 OV_RARELY uint16_t ov_changes_sequence(void);
+OV_RARELY void ov_changes_tell(uint8_t nth, uint8_t *to); /* the set in effect, or its nth change from 1 on: OV_LINK_KEPT_ */
 OV_RARELY uint32_t ov_entry(uint8_t layer, uint8_t input); /* a longer action is its place in the pool */
 uint32_t ov_action(uint8_t layer, uint8_t input); /* or, longer, the four bytes that it begins with there */
 
@@ -509,7 +510,7 @@ static inline uint16_t ov_axis_fine(uint8_t n) { (void)n; return 0; }
 
 /* writing.c: a new set of changes; the answers are OV_STATUS_, OV_STATUS_WORKING while there is more to do */
 void ov_writing_init(void);
-OV_RARELY uint8_t ov_writing_begin(uint8_t changes);
+OV_RARELY uint8_t ov_writing_begin(uint8_t changes, uint16_t sequence);
 OV_RARELY uint8_t ov_writing_changes(uint8_t first, uint8_t changes, const uint8_t *bytes); /* they stay where they lie until written */
 OV_RARELY uint8_t ov_writing_finish(uint16_t announced);
 OV_RARELY uint8_t ov_writing_pass(void);
@@ -522,6 +523,12 @@ OV_RARELY void ov_unlock_init(void);
 void ov_unlock_pass(uint8_t elapsed_ms);
 void ov_unlock_use(void); /* it stays unlocked for a while from now on */
 OV_RARELY uint8_t ov_unlock_seconds(void); /* 0: locked */
+
+/* passed.c: only with a link and live changes */
+const uint8_t *ov_link_kept(void); /* what the other part tells of its live changes, OV_LINK_KEPT_; 0: nothing */
+extern uint8_t ov_passed_tells; /* this part, for which another one speaks, has the newer set */
+void ov_passed_init(void);
+OV_RARELY void ov_passed_pass(void);
 
 /* live.c */
 OV_RARELY void ov_live_init(void);

@@ -38,7 +38,7 @@ void ov_writing_init(void) {
 uint8_t ov_writing_waits(void) { return step == SEALED; }
 uint8_t ov_writing_forgets(void) { return forgets; }
 
-uint8_t ov_writing_begin(uint8_t changes) {
+uint8_t ov_writing_begin(uint8_t changes, uint16_t sequence) {
   if (step == SEALED) return OV_STATUS_WAITING;
   if (changes > OV_MOST_CHANGES) return OV_STATUS_TOO_MANY;
   slot = ov_changes_slot() == 0;
@@ -46,7 +46,7 @@ uint8_t ov_writing_begin(uint8_t changes) {
   written = 0;
   begin(HEAD, OV_SLOT_AT_SEAL);
   put(OV_NO_SEAL);
-  put_word((uint16_t)(ov_changes_sequence() + 1u));
+  put_word(sequence);
   put_word(ov_tables_crc());
   put(count);
   return OV_STATUS_WORKING;
@@ -105,7 +105,9 @@ uint8_t ov_writing_pass(void) {
 }
 
 void ov_writing_take_over(void) {
-  if (step != SEALED || ov_held_count() > 0 || ov_waiting_count() > 0 || ov_macro_plays) return;
+  if (step != SEALED) return;
+  /* A part that another one speaks for carries nothing out. */
+  if (!ov_is_far && (ov_held_count() > 0 || ov_waiting_count() > 0 || ov_macro_plays)) return;
   ov_changes_take(slot);
   step = NOTHING;
 }

@@ -188,6 +188,16 @@ export function cutStandInPower(): Promise<void> {
   });
 }
 
+/** The stand-in's plug is moved to another of its parts. @param name what that is called */
+export function plugStandInInto(part: number, name: string): Promise<void> {
+  return during({ doing: "reading" }, async () => {
+    joined?.standIn?.plugInto(part);
+    put({ plugged: part, before: null });
+    await reread(joined!.talk);
+    return `Its plug is in ${name}; this is what that keeps.`;
+  });
+}
+
 export function pressOnStandIn(elementId: string, label: string): void {
   const did = joined?.standIn?.press(elementId);
   if (!did) return;

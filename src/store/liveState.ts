@@ -22,6 +22,8 @@ export interface LiveDevice {
   isTrouble: boolean;
   /** The set that was in effect before the last one was sent. */
   before: Change[] | null;
+  /** The part that the stand-in's plug is in. */
+  plugged: number;
 }
 
 /** No device. */
@@ -33,6 +35,7 @@ export const apart: LiveDevice = {
   words: "",
   isTrouble: false,
   before: null,
+  plugged: 0,
 };
 export const useLiveDevice = create<LiveDevice>(() => apart);
 

@@ -179,3 +179,36 @@ test("no HID devices, none chosen, a refusal, and a device that says nothing lea
   await bindFirst(page, "q");
   await expect(button(page, "Connect the stand-in")).toBeEnabled();
 });
+
+test("of two parts on a line the other one keeps what was sent, and does it when the plug comes to it", async ({
+  page,
+}) => {
+  await page.goto("/bench/loom-64/wiring");
+  await page.getByRole("tab", { name: "Apart" }).click();
+  const serial = page.getByRole("region", { name: "Two controllers, a serial line" });
+  await serial.getByRole("button", { name: "Wire it so" }).click();
+  await expect(serial).toContainText("It is wired so now.");
+  await goTo(page, "Keymap");
+  await button(page, "Declare Live changes").click();
+  await button(page, "Connect the stand-in").click();
+  await expect(section(page)).toContainText("The device does as the design says.");
+  await part(page, "U").click();
+  await bindByName(page, "q");
+  await button(page, "Press U").click();
+  await expect(told(page)).toContainText('types "u"');
+  await button(page, "Send to the device").click();
+  await section(page)
+    .getByRole("button", { name: /^Hold / })
+    .click();
+  await expect(told(page)).toContainText("In effect and kept: 1 change.");
+  await expect(section(page)).toContainText("Passed on to its other partwithin 0.1 s");
+  await button(page, "Put its plug into Right half").click();
+  await expect(told(page)).toContainText("Its plug is in Right half; this is what that keeps.");
+  await expect(section(page)).toContainText("The device does as the design says.");
+  await button(page, "Press U").click();
+  await expect(told(page)).toContainText('types "q"');
+  await button(page, "Cut its power").click();
+  await button(page, "Press U").click();
+  await expect(told(page)).toContainText('types "q"');
+  await expect(button(page, "Put its plug into Left half")).toBeEnabled();
+});

@@ -23,7 +23,7 @@ export const withLive = (design: Design): Design => ({
 });
 
 /** Some changes of a device that it can carry out. */
-function someChanges(random: () => number, layers: number, inputs: number): Change[] {
+export function someChanges(random: () => number, layers: number, inputs: number): Change[] {
   const places = new Set<number>();
   const most = Math.min(30, layers * inputs);
   const count = Math.floor(random() * most);

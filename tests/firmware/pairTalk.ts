@@ -2,6 +2,8 @@ import { execFileSync } from "node:child_process";
 import { join } from "node:path";
 import { ChipTalk } from "./chipTalk";
 
+const MOST_AT_ONCE_MS = 100;
+
 /** Two simulated chips, joined by their serial pins; both have the same time, and one that is told nothing follows the other. */
 export class PairTalk {
   readonly parts: [ChipTalk, ChipTalk];
@@ -28,9 +30,12 @@ export class PairTalk {
 
   /** Lets time pass for both, and hears what each has said meanwhile. */
   async pass(ms: number): Promise<void> {
-    if (ms > 0) await this.parts[this.leads].pass(ms);
-    this.nowMs += ms;
+    // What the one that follows says is only heard when it is asked, and it waits when too much of that has gathered.
+    const some = Math.min(ms, MOST_AT_ONCE_MS);
+    if (some > 0) await this.parts[this.leads].pass(some);
+    this.nowMs += some;
     await this.parts[1 - this.leads].order("late");
+    if (ms > some) await this.pass(ms - some);
   }
 
   /** The line is cut, or damages one byte of so many; both ways. */

@@ -1,6 +1,6 @@
 """Changes of the keymap that are in effect."""
 
-from device.contract import SLOT_AT_COUNT
+from device.contract import CHANGE_BYTES, LINK_KEPT_BYTES, NONE, SLOT_AT_CHANGES, SLOT_AT_COUNT, SLOT_AT_SEQUENCE
 
 
 class Changes:
@@ -19,3 +19,11 @@ class Changes:
 
     def sequence(self):
         return 0 if self.slot is None else self.slots.sequence(self.slot)
+
+    def told(self, nth):
+        """The set in effect (0), or its nth change from 1 on, as another part is told (LINK_KEPT_)."""
+        rest = LINK_KEPT_BYTES - 1
+        if self.slot is None:
+            return bytes([nth]) + bytes([NONE] * rest)
+        field = SLOT_AT_CHANGES + (nth - 1) * CHANGE_BYTES if nth else SLOT_AT_SEQUENCE
+        return bytes([nth]) + self.slots.bytes(self.slots.at(self.slot) + field, rest)

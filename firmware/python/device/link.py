@@ -17,6 +17,8 @@ from device.contract import (
     LINK_FLAG_ONE_PART,
     LINK_FLAG_PART,
     LINK_FLAG_SEQUENCE,
+    LINK_KEPT_BYTES,
+    LINK_KEPT_MS,
     LINK_QUIET_MS,
     LINK_SHOWN_ASLEEP,
     LINK_SHOWN_AWAKE,
@@ -117,6 +119,9 @@ class Link:
             return
         self.runtime = runtime
         state_bytes = LINK_STATE_BYTES + self.table[AT_ENCODERS] + (PANEL_BYTES if runtime.panel.is_told else 0)
+        self.kept_bytes = LINK_KEPT_BYTES if runtime.live.is_declared else 0
+        self.kept_at = 0  # where in the other part's last frame what it keeps begins; 0: nowhere
+        self.kept_nth = self.kept_ms = 0  # the change that is told (0: the set), and for how long it is
         self.own, self.far = [Share(self.table, part, state_bytes) for part in (self.part, 1 - self.part)]
         self.sent = bytearray(self.most)
         self.other = bytearray(self.most)
@@ -156,7 +161,7 @@ class Link:
             return False
         if frame[0] & LINK_FLAG_PART != (1 - self.part) * LINK_FLAG_ONE_PART:
             return False
-        return len(frame) - 2 == self.far.length(frame[0] & LINK_FLAG_HOST)
+        return len(frame) - 2 - self.far.length(frame[0] & LINK_FLAG_HOST) in (0, self.kept_bytes)
 
     def frame_came(self, frame):
         differs = not self.is_heard or self.is_first or self.is_over
@@ -168,6 +173,8 @@ class Link:
         if self.is_heard:
             self.missed = self.missed + (flags - before - 1 & LINK_FLAG_SEQUENCE) & 0xFF
         end = len(frame) - 2
+        length = self.far.length(flags & LINK_FLAG_HOST)
+        self.kept_at = length if end > length else 0
         differs = differs or frame[1:end] != self.other[1:end]
         self.other[:end] = frame[:end]
         self.other_hosts = flags & LINK_FLAG_HOST != 0
@@ -199,6 +206,7 @@ class Link:
         # A frame that came since the last scan came a moment ago, however long that is back.
         self.silent_ms = min(self.silent_ms + elapsed_ms, NONE) if self.silent_ms else 1
         self.since_ms = min(self.since_ms + elapsed_ms, NONE)
+        self.kept_ms = min(self.kept_ms + elapsed_ms, NONE)
         if self.is_heard and self.silent_ms >= LINK_QUIET_MS:
             self.is_heard = self.other_hosts = self.other_sleeps = False
             self.other[1 : self.far.steps] = bytes(self.far.steps - 1)
@@ -245,6 +253,10 @@ class Link:
             state += 1
         if runtime.panel.is_told:
             runtime.panel.tell(self.other[state : state + PANEL_BYTES])
+
+    def kept(self):
+        """What the other part tells of its live changes; None: nothing."""
+        return self.other[self.kept_at : self.kept_at + LINK_KEPT_BYTES] if self.is_heard and self.kept_at else None
 
     def shows(self, bits):
         return self.is_far and self.other_shows(bits)
@@ -311,6 +323,18 @@ class Link:
         told = runtime.panel.told if runtime.panel.is_told else b""
         return bytes([there & 0xFF, there >> 8, layers.default, shown] + values) + told
 
+    def tell_kept(self):
+        """What the other part keeps too: the set, and its changes one by one, each for so long that it need not be told at once."""
+        live, at = self.runtime.live, self.own.length(self.hosts)
+        if live.kept.keeping():
+            return
+        if self.kept_ms >= LINK_KEPT_MS:
+            self.kept_ms = 0
+            self.kept_nth += 1
+        if self.kept_nth > live.changes.count:
+            self.kept_nth = 0
+        self.sent[at : at + LINK_KEPT_BYTES] = live.changes.told(self.kept_nth)
+
     def play(self):
         """At the end of a scan: when something has changed, and the frame before has gone; and again after a while."""
         own = self.own
@@ -319,6 +343,9 @@ class Link:
         if self.hosts:
             self.put(own.state, self.state())
         length = own.length(self.hosts)
+        if self.kept_bytes and (self.hosts or self.runtime.live.passed.tells):
+            self.tell_kept()
+            length += self.kept_bytes
         if self.since_ms < LINK_EVERY_MS and (
             not self.differs or self.since_ms <= (length + LINK_AROUND & 0xFF) // LINK_BYTES_A_MS
         ):

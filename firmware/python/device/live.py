@@ -50,10 +50,12 @@ from device.contract import (
     STATUS_OK,
     STATUS_UNKNOWN,
     STATUS_UNSOUND,
+    STATUS_WAITING,
     STATUS_WORKING,
     TABLE_VERSION,
     UNLOCK_TENTHS,
 )
+from device.passed import Passed
 from device.slots import Slots
 from device.table import is_declared, word
 from device.unlock import Unlock
@@ -61,7 +63,7 @@ from device.writing import Writing, two
 
 
 class Live:
-    def __init__(self, table, actions, debounce, waiting, macros, axes, kept):
+    def __init__(self, table, actions, debounce, waiting, macros, axes, kept, link):
         self.is_declared = is_declared(table, REPORT_LIVE)
         self.frame = None
         self.is_new = False  # a question that has not been looked at
@@ -77,7 +79,9 @@ class Live:
         self.inputs = actions.inputs
         self.slots = Slots(table, actions, kept)
         self.changes = Changes(self.slots, actions)
-        self.writing = Writing(self.slots, self.changes, waiting, macros)
+        self.link = link
+        self.writing = Writing(self.slots, self.changes, waiting, macros, link)
+        self.passed = Passed(self.slots, self.changes, self.writing, link)
         self.unlock = Unlock(table, debounce)
         self.frame = bytearray(FRAME_BYTES)
 
@@ -98,7 +102,11 @@ class Live:
         if self.kept.keeping():
             return
         self.writing.take_over()
-        if not self.is_working or self.debounce.busy:
+        if self.debounce.busy:
+            return
+        if self.link.there and not self.is_working:
+            self.passed.play()
+        if not self.is_working:
             return
         status = self.obey() if self.is_new else self.writing.play()
         self.is_new = False
@@ -176,12 +184,16 @@ class Live:
         return STATUS_OK
 
     def change(self, command):
-        if not self.unlock.seconds():
+        # A part that another one speaks for keeps what that one keeps.
+        if not self.unlock.seconds() or self.link.is_far:
             return STATUS_LOCKED
+        # The other part has a newer set, which comes first.
+        if self.link.there and self.link.kept() is not None:
+            return STATUS_WAITING
         self.unlock.use()
         frame = self.frame
         if command == COMMAND_BEGIN:
-            return self.writing.begin(frame[FRAME_AT_COUNT])
+            return self.writing.begin(frame[FRAME_AT_COUNT], self.changes.sequence() + 1)
         if command == COMMAND_WRITE:
             return self.writing.more(frame[FRAME_AT_FIRST], frame[FRAME_AT_COUNT], frame[FRAME_AT_PAYLOAD:])
         return self.writing.finish(word(frame, FRAME_AT_PAYLOAD))

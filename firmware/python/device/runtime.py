@@ -97,7 +97,7 @@ class Runtime:
         self.segments = Segments(table, layers, self.value_of, lines.segments)
         self.displays = Displays(table, layers, self.value_of, lines.display)
         self.is_displays_turn = False  # this scan works out no axis, so that a display can be written
-        self.live = Live(table, actions, self.debounce, self.waiting, self.macros, self.axes, kept)
+        self.live = Live(table, actions, self.debounce, self.waiting, self.macros, self.axes, kept, self.link)
         link = self.link
         self.debounce.link = self.waiting.link = self.encoders.link = self.axes.link = self.lamps.link = link
         link.begin(self)

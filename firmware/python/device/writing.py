@@ -29,11 +29,12 @@ def two(value):
 
 
 class Writing:
-    def __init__(self, slots, changes, waiting, macros):
+    def __init__(self, slots, changes, waiting, macros, link):
         self.slots = slots
         self.changes = changes
         self.waiting = waiting
         self.macros = macros
+        self.link = link
         self.step = NOTHING
         self.slot = self.place = self.count = self.written = self.checked = self.crc = 0
         self.left = b""  # bytes to be written
@@ -49,15 +50,14 @@ class Writing:
         self.place = self.slots.at(self.slot) + field
         self.left = bytes(some)
 
-    def begin(self, count):
+    def begin(self, count, sequence):
         if self.step == SEALED:
             return STATUS_WAITING
         if count > MOST_CHANGES:
             return STATUS_TOO_MANY
         self.slot = 1 if self.changes.slot == 0 else 0
         self.count, self.written = count, 0
-        sequence = two(self.changes.sequence() + 1)
-        self.put(HEAD, SLOT_AT_SEAL, bytes([NO_SEAL]) + sequence + two(self.slots.tables_crc) + bytes([count]))
+        self.put(HEAD, SLOT_AT_SEAL, bytes([NO_SEAL]) + two(sequence) + two(self.slots.tables_crc) + bytes([count]))
         return STATUS_WORKING
 
     def more(self, first, count, some):
@@ -112,8 +112,10 @@ class Writing:
         return self.write_next() if self.left else STATUS_OK
 
     def take_over(self):
-        if self.step != SEALED or self.waiting.changes or self.macros.plays:
+        if self.step != SEALED:
             return
-        if self.changes.actions.nothing_held():
+        # A part that another one speaks for carries nothing out.
+        is_quiet = not self.waiting.changes and not self.macros.plays and self.changes.actions.nothing_held()
+        if self.link.is_far or is_quiet:
             self.changes.take(self.slot)
             self.step = NOTHING

@@ -55,6 +55,7 @@ import {
   LINK,
   LINK_BUS,
   LINK_FLAG,
+  LINK_KEPT,
   LINK_ON_BUS,
   LINK_PARTS,
   LINK_SHOWN,
@@ -274,6 +275,7 @@ const linkDefines = () => `${defines("LINK_", LINK).join("\n")}
 ${defines("LINK_FLAG_", LINK_FLAG).join("\n")}
 ${defines("LINK_STATE_", LINK_STATE).join("\n")}
 ${defines("LINK_SHOWN_", LINK_SHOWN).join("\n")}
+${defines("LINK_KEPT_", LINK_KEPT).join("\n")}
 ${defines("PART_AT_", PART_AT).join("\n")}
 #define OV_PART_ENTRY_BYTES ${PART_BYTES}
 #define OV_LINK_PARTS ${hex(LINK_PARTS)}

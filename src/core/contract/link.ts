@@ -14,6 +14,8 @@ export const LINK = {
   BITS_A_SECOND: 250_000,
   /** The longest frame before it is stuffed, its check value not counted. */
   MOST: 120,
+  /** So long each change that is kept is told, in ms: the other part writes its six bytes meanwhile, 3.4 ms each. */
+  KEPT_MS: 32,
   /** What stands around it: two bytes of check value, the first distance, and the zero. */
   AROUND: 4,
 } as const;
@@ -32,6 +34,12 @@ export const LINK_BUS = { BITS_A_SECOND: 400_000, CLOCKS_A_BYTE: 9, ADDRESS: 0x3
 export const LINK_STATE = { LAYERS: 0, DEFAULT: 2, SHOWN: 3, BYTES: 4 } as const;
 export const LINK_SHOWN = { LOCKS: 0x1f, NEXT: 0x20, AWAKE: 0x40, ASLEEP: 0x80 } as const;
 
+/**
+ * Behind that, with live changes on a serial line, what it keeps, as it lies in its slot: a change of the set in effect by its number from 1 on, and a byte
+ * that means nothing; or 0 and the head of the set (all FF where there is none): sequence, CRC of the tables, how many changes, CRC. Round and round.
+ */
+export const LINK_KEPT = { NTH: 0, CHANGE: 1, SEQUENCE: 1, COUNT: 5, CRC: 6, BYTES: 8 } as const;
+
 /** In an entry of the parts: behind its last group, switch, encoder and sensor; the first part's are first. */
 export const PART_AT = { GROUPS: 0, SWITCHES: 1, ENCODERS: 2, SENSORS: 3 } as const;
 export const PART_BYTES = 4;
@@ -48,3 +56,6 @@ export const moduleTimes = (modules: number, isShared: boolean): { least: number
   least: 1,
   most: 2 + (isShared ? modules - 1 : 0),
 });
+
+/** So long after a set of so many changes was taken over the other part has it, in ms: until its head comes round again, and once all round. */
+export const passedOnMs = (changes: number): number => 2 * (changes + 1) * LINK.KEPT_MS;

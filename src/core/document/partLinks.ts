@@ -27,6 +27,15 @@ export const isModule = ({ calls }: PartLink): boolean => calls !== undefined;
 /** Whether a device's parts are a main one and modules on its bus. */
 export const isOnBus = ({ partLinks = [] }: { partLinks?: PartLink[] }): boolean => partLinks.some(isModule);
 
+/** Whether a serial line joins two parts. */
+export const isOnLine = ({
+  controllers,
+  partLinks = [],
+}: {
+  controllers: unknown[];
+  partLinks?: PartLink[];
+}): boolean => controllers.length === 2 && partLinks.length === 1 && !isModule(partLinks[0]);
+
 export const partLinkListSchema = listOf(partLinkSchema, 7);
 
 /** Whether each part is a device of its own: all controllers beside the main one have a plug of their own. */

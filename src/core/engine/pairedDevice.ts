@@ -29,8 +29,10 @@ export class PairedDevice extends Device {
 
   protected override runIn(host: RuntimeHost, kept?: Uint8Array): Runtime {
     const { owners } = this.parts;
-    this.pair =
-      owners && new PartRuntimes(this.tables, host, owners, this.watch.parts ?? {}, randomFrom(LINE_SEED), kept);
+    // While it is made it has no time yet.
+    const { nowMs = 0 } = this;
+    const random = randomFrom(LINE_SEED);
+    this.pair = owners && new PartRuntimes(this.tables, host, owners, this.watch.parts ?? {}, random, nowMs, kept);
     if (!this.pair) return super.runIn(host, kept);
     this.pair.plugInto(this.pluggedIn === undefined ? 0 : this.pluggedIn);
     this.pair.trouble = this.trouble ?? GOOD_LINE;

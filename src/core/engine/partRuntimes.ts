@@ -1,4 +1,5 @@
 import type { ReportName } from "../contract/contract";
+import { KEPT_BYTES } from "../contract/live";
 import type { LineTrouble } from "./lineTrouble";
 import { PartBus } from "./partBus";
 import { PartLine } from "./partLine";
@@ -48,9 +49,9 @@ export class PartRuntimes implements Runtime {
   private readonly between: PartsBetween;
   private readonly isAway: boolean[];
   private seenCalls = 0;
-  private scannedMs = 0;
+  private scannedMs: number;
   /** The millisecond whose scan runs, or comes next. */
-  private nowMs = 0;
+  private nowMs: number;
   private plugged: number | null = null;
   /** The part that the plug was in last. */
   private hostPart = 0;
@@ -61,12 +62,17 @@ export class PartRuntimes implements Runtime {
     private readonly owners: PartOwners,
     private readonly watch: PartWatch,
     random: () => number,
+    startMs: number,
     kept?: Uint8Array,
   ) {
+    this.scannedMs = this.nowMs = startMs;
     const { joined, calls } = owners;
     this.between = calls ? new PartBus(joined.length, calls === "shared", random) : new PartLine(random);
     this.isAway = joined.map(() => false);
-    this.parts = joined.map((_, part) => startRuntime(tables, this.hostOf(part), part === 0 ? kept : undefined, part));
+    this.parts = joined.map((_, part) => {
+      const own = kept?.subarray(part * KEPT_BYTES, (part + 1) * KEPT_BYTES);
+      return startRuntime(tables, this.hostOf(part), own, part);
+    });
     if (calls) joined.forEach((isJoined, part) => isJoined || this.setAway(part, true));
   }
 
@@ -185,8 +191,9 @@ export class PartRuntimes implements Runtime {
     return Math.max(...this.parts.map(({ started }) => started));
   }
 
+  /** Of all parts, one behind the other. */
   get kept(): Uint8Array {
-    return this.parts[0].kept;
+    return Uint8Array.from(this.parts.flatMap(({ kept }) => [...kept]));
   }
 
   get answers(): Uint16Array {

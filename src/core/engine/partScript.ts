@@ -26,6 +26,8 @@ export function partRecorder(design: Design): { watch: DeviceWatch; end(atMs: nu
     told: (atMs, bytes) => one(`${atMs} told ${toHex(bytes)}`),
     heard: (atMs, event) => one(`${atMs} heard ${toHex(event)}`),
     line: (atMs, bytes) => one(`${atMs} line ${toHex(bytes)}`),
+    asked: (atMs, frame) => one(`${atMs} ask ${toHex(frame)}`),
+    answered: (atMs, frame) => expected[plugged].push(`${atMs} live ${toHex(frame)}`),
     host(atMs, what, value) {
       const line = what === "reset" || what === "off" ? `${atMs} ${what}` : `${atMs} ${what} ${value}`;
       if (what === "late" || what === "off") both(line);

@@ -1158,8 +1158,10 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   ],
   [
     "reports/live-parts",
-    linked((design) => ({ ...design, reportSet: { ...design.reportSet, interfaces: ["keyboard", "live"] } })),
-    /^Live changes are kept by the part that the plug is in\. Send them once with the plug in each of .* and .*\.$/,
+    ((design) => ({ ...design, reportSet: { ...design.reportSet, interfaces: ["keyboard", "live"] } }))(
+      ownControllerFor(loom, farBoard(loom), "small-5v-18", "plug"),
+    ),
+    /^Each of .* and .* keeps live changes of its own\. Connect each of them, and send what is its\.$/,
   ],
   [
     "reports/interface-twice",

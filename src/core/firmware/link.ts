@@ -1,5 +1,6 @@
-import { LINK_STATE } from "../contract/link";
+import { LINK_KEPT, LINK_STATE } from "../contract/link";
 import { PANEL } from "../contract/panel";
+import { isOnBus } from "../document/partLinks";
 import type { Design } from "../document/schema";
 import { isTold } from "../hid/panelSettings";
 import type { PartEnds, ScanTable } from "./scanTable";
@@ -24,7 +25,9 @@ export function ownOf({ parts }: Pick<ScanTable, "parts">, part: number): PartEn
 export function linkBytesOf(scan: ScanTable, design: Design, part: number): { far: number; host: number } {
   const { switches, encoders, sensors } = ownOf(scan, part);
   const far = 1 + Math.ceil(switches / 8) + encoders + 2 * sensors;
-  return { far, host: far + LINK_STATE.BYTES + scan.encoders.length + (isTold(design) ? PANEL.BYTES : 0) };
+  const panel = isTold(design) ? PANEL.BYTES : 0;
+  const kept = design.reportSet.interfaces.includes("live") && !isOnBus(design) ? LINK_KEPT.BYTES : 0;
+  return { far, host: far + LINK_STATE.BYTES + scan.encoders.length + panel + kept };
 }
 
 /** The longest frame of all; 0 where there is one part. */

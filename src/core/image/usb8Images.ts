@@ -10,8 +10,8 @@ export interface Usb8Image {
   with: readonly FirmwareFeature[];
   boardAt: number;
   tablesAt: number;
-  /** Compiled for size, at the cost of some speed: what has displays is large, and leaves crowded scans alone anyway. */
-  small?: true;
+  /** Compiled for size, at the cost of some speed: what has displays is large, and leaves crowded scans alone anyway; tight: still smaller and slower. */
+  small?: true | "tight";
 }
 
 /**
@@ -72,8 +72,8 @@ export const usb8Images = [
   {
     id: "displays-live",
     with: ["live", "pointer", "displays", "tone"],
-    boardAt: 0x6380,
-    tablesAt: 0x6900,
+    boardAt: 0x6400,
+    tablesAt: 0x6980,
     small: true,
   },
   {
@@ -115,8 +115,8 @@ export const usb8Images = [
   { id: "link-pointer", with: ["pointer", "panel", "tone", "link"], boardAt: 0x6200, tablesAt: 0x6700 },
   { id: "link-music", with: ["panel", "music", "heard", "tone", "link"], boardAt: 0x6100, tablesAt: 0x6600 },
   { id: "link-segments", with: ["panel", "segments", "tone", "link"], boardAt: 0x6280, tablesAt: 0x6780 },
-  { id: "link-live", with: ["live", "tone", "link"], boardAt: 0x6100, tablesAt: 0x6500, small: true },
-  { id: "link-live-pointer", with: ["live", "pointer", "link"], boardAt: 0x6780, tablesAt: 0x6a80, small: true },
+  { id: "link-live", with: ["live", "tone", "link"], boardAt: 0x6180, tablesAt: 0x6580, small: "tight" },
+  { id: "link-live-pointer", with: ["live", "pointer", "link"], boardAt: 0x6880, tablesAt: 0x6b80, small: "tight" },
   { id: "link-axes", with: ["axes", "pad", "panel", "tone", "link"], boardAt: 0x6280, tablesAt: 0x6680, small: true },
   { id: "link-lights", with: ["lights", "panel", "tone", "link"], boardAt: 0x6000, tablesAt: 0x6400, small: true },
   { id: "link-displays", with: ["panel", "displays", "tone", "link"], boardAt: 0x6100, tablesAt: 0x6500, small: true },

@@ -1,12 +1,13 @@
 import { type Binding, bindingOf } from "../bindings";
 import type { ActionEntry } from "../bindings/bindingKind";
 import { ACTION, AT, LONG_BYTES } from "../contract/contract";
+import { devicesOf } from "../derived/halves";
 import type { Design } from "../document/schema";
 import { scanTableOf } from "../firmware/scanTable";
 import { macroPlan } from "../keymap/macroPlan";
 import { actionEntries, tableBytes } from "../firmware/tables";
 import type { DeviceKeymap } from "./conversation";
-import type { ActionBytes, Change } from "./frames";
+import type { ActionBytes, Change, Hello } from "./frames";
 
 /** An input that does something else on the device than in the design. */
 export interface Difference {
@@ -63,10 +64,23 @@ function fixedCrcOf(design: Design): number {
   return bytes[AT.FIXED_CRC] | (bytes[AT.FIXED_CRC + 1] << 8);
 }
 
+function tablesCrcOf(design: Design): number {
+  const [low, high] = tableBytes(scanTableOf(design), design).slice(-2);
+  return low | (high << 8);
+}
+
 const LOAD_AGAIN = "load it again";
 
+/** Of a design whose parts are devices of their own the one that was loaded with this: as it is now, or else in all that cannot be changed. */
+export function deviceMeant(design: Design, { tablesCrc, fixedCrc }: Pick<Hello, "tablesCrc" | "fixedCrc">): Design {
+  const all = [design, ...devicesOf(design)];
+  const isLoaded = (one: Design) => tablesCrcOf(one) === tablesCrc;
+  return all.find(isLoaded) ?? all.find((one) => fixedCrcOf(one) === fixedCrc) ?? design;
+}
+
 /** Compares what a device does with what a design says. */
-export function compare(design: Design, device: DeviceKeymap): Comparison {
+export function compare(whole: Design, device: DeviceKeymap): Comparison {
+  const design = deviceMeant(whole, device.hello);
   const scan = scanTableOf(design);
   const { hello, loaded, active, pool } = device;
   const counts = design.keymap.layers.length * scan.inputs.length;

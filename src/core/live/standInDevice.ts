@@ -1,5 +1,7 @@
 import type { Design } from "../document/schema";
-import type { Device, DeviceWatch } from "../engine/device";
+import type { DeviceWatch } from "../engine/device";
+import type { LineTrouble } from "../engine/lineTrouble";
+import type { PairedDevice } from "../engine/pairedDevice";
 import { deviceOf } from "../engine/preparedDevice";
 import { HostStandIn } from "../engine/hostText";
 import { unlockSwitches } from "../firmware/unlock";
@@ -17,7 +19,7 @@ const REST_MS = 60;
  */
 export class StandInDevice {
   private readonly host = new HostStandIn();
-  private readonly device: Device;
+  private readonly device: PairedDevice;
   private isOpen = false;
 
   /** @param watch told of all that happens on it */
@@ -100,6 +102,19 @@ export class StandInDevice {
 
   get nowMs(): number {
     return this.device.nowMs;
+  }
+
+  /** The plug is pulled and put into another of its parts. */
+  plugInto(part: number): void {
+    this.device.plugInto(null);
+    this.pass(REST_MS);
+    this.device.plugInto(part);
+    this.pass(REST_MS);
+  }
+
+  /** What happens to the line between its parts. */
+  setLine(trouble: LineTrouble): void {
+    this.device.setLine(trouble);
   }
 
   /** Its power goes and comes back. */

@@ -3,8 +3,11 @@
 import { useMemo } from "react";
 import { Box } from "@chakra-ui/react";
 import { phraseOf } from "@/core/bindings";
+import { passedOnMs } from "@/core/contract/link";
 import { MOST_CHANGES } from "@/core/contract/live";
 import { derive } from "@/core/derived/derive";
+import { halfName } from "@/core/derived/halfName";
+import { isOnLine } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { phraseContextOf } from "@/core/keymap/phraseContext";
@@ -13,6 +16,7 @@ import {
   cutStandInPower,
   giveUp,
   leave,
+  plugStandInInto,
   pressOnStandIn,
   readAgain,
   sendChanges,
@@ -28,6 +32,8 @@ import { useKeymap } from "./useKeymap";
 const MOST_SHOWN = 6;
 const NOT_YET: Comparison = { differences: [], changes: null, refusal: null };
 
+const passedOnSeconds = (changes: number) => (passedOnMs(changes) / 1000).toFixed(1);
+
 /** Connected: what it does otherwise than the design, and changing that. */
 export function Joined({ design }: { design: Design }) {
   const { name, keymap, doing, before } = useLiveDevice();
@@ -42,6 +48,14 @@ export function Joined({ design }: { design: Design }) {
         rows={[
           ["Connected", name],
           ["Changes kept on it", `${keymap!.hello.changes} of ${MOST_CHANGES}`],
+          ...(isOnLine(design)
+            ? [
+                ["Passed on to its other part", `within ${passedOnSeconds(keymap!.hello.changes)} s`] as [
+                  string,
+                  string,
+                ],
+              ]
+            : []),
         ]}
       />
       <Differences design={design} comparison={comparison} />
@@ -156,6 +170,8 @@ export function StandInHand({ design, doing }: { design: Design; doing: LiveDoin
   const isIdle = doing.doing === "nothing";
   const both = useUnlockWords(design);
   const element = input?.motion === "press" ? elementOf(design, input.id) : null;
+  const other = 1 - useLiveDevice(({ plugged }) => plugged);
+  const otherName = isOnLine(design) ? halfName(design, design.controllers[other].id) : "";
   return (
     <Box borderTop="1px dashed var(--edge)" paddingTop="8px">
       <Box color="var(--faint)" fontSize="13px" marginBottom="6px">
@@ -174,6 +190,11 @@ export function StandInHand({ design, doing }: { design: Design; doing: LiveDoin
         <PlainButton disabled={!isIdle} onClick={() => void cutStandInPower()}>
           Cut its power
         </PlainButton>
+        {isOnLine(design) && (
+          <PlainButton disabled={!isIdle} onClick={() => void plugStandInInto(other, otherName)}>
+            Put its plug into {otherName}
+          </PlainButton>
+        )}
       </Row>
     </Box>
   );

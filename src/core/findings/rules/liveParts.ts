@@ -1,22 +1,20 @@
 import { halfName } from "../../derived/halfName";
-import { isOnBus } from "../../document/partLinks";
+import { isSeveralDevices } from "../../document/partLinks";
 import { type Rule, listed } from "../finding";
 
-/** Live changes of a device of parts: each part keeps what was told to it. */
+/** Live changes of parts that are devices of their own: nothing passes them on. Two parts on a line keep the same; modules on a bus have none. */
 export const liveParts: Rule = {
   id: "reports/live-parts",
   stage: "reports",
   severity: "note",
-  why: "A part that has changes and one that has none do not say the same of a key once the plug goes to the other one.",
+  why: "A device that has changes and one that was loaded anew do not do the same, and no line joins them to make up for it.",
   source: "follows from where the device keeps changes",
   check(design) {
-    const { controllers, reportSet } = design;
-    // Modules on a bus leave all bindings to the base, which alone can have the plug.
-    if (controllers.length < 2 || !reportSet.interfaces.includes("live") || isOnBus(design)) return [];
-    const names = controllers.map(({ id }) => halfName(design, id));
+    if (!design.reportSet.interfaces.includes("live") || !isSeveralDevices(design)) return [];
+    const names = design.controllers.map(({ id }) => halfName(design, id));
     return [
       {
-        message: `Live changes are kept by the part that the plug is in. Send them once with the plug in each of ${listed(names)}.`,
+        message: `Each of ${listed(names)} keeps live changes of its own. Connect each of them, and send what is its.`,
         subjects: [],
         fixes: [],
       },
