@@ -12,7 +12,7 @@ void ov_live_init(void) {
   working = 0;
   ov_writing_init();
   ov_unlock_init();
-  if (OV_WITH_LINK) ov_passed_init();
+  ov_passed_init();
 }
 
 const uint8_t *ov_live_frame(void) { return frame; }
@@ -93,7 +93,7 @@ static uint8_t read_sensors(void) {
 /* A part that another one speaks for keeps what that one keeps. */
 static uint8_t change(void) {
   if (ov_unlock_seconds() == 0 || ov_is_far) return OV_STATUS_LOCKED;
-  if (OV_WITH_LINK && ov_link_kept()) return OV_STATUS_WAITING; /* the other part has a newer set, which comes first */
+  if (ov_link_kept()) return OV_STATUS_WAITING; /* the other part has a newer set, which comes first */
   ov_unlock_use();
   switch (frame[OV_FRAME_AT_COMMAND]) {
     case OV_COMMAND_BEGIN: return ov_writing_begin(frame[OV_FRAME_AT_COUNT], (uint16_t)(ov_changes_sequence() + 1u));
@@ -126,7 +126,7 @@ void ov_live_pass(uint8_t elapsed_ms) {
   if (ov_hal_keeping()) return; /* what is kept could not be read now without waiting */
   ov_writing_take_over();
   if (ov_debounce_busy()) return;
-  if (OV_WITH_LINK && !working) ov_passed_pass();
+  if (!working) ov_passed_pass();
   if (!working) return;
   status = working == 1 ? obey() : ov_writing_pass();
   working = status == OV_STATUS_WORKING ? 2 : 0;

@@ -524,11 +524,17 @@ void ov_unlock_pass(uint8_t elapsed_ms);
 void ov_unlock_use(void); /* it stays unlocked for a while from now on */
 OV_RARELY uint8_t ov_unlock_seconds(void); /* 0: locked */
 
-/* passed.c: only with a link and live changes */
-const uint8_t *ov_link_kept(void); /* what the other part tells of its live changes, OV_LINK_KEPT_; 0: nothing */
+#if OV_WITH_LINK && OV_WITH_LIVE
+/* passed.c */
 extern uint8_t ov_passed_tells; /* this part, for which another one speaks, has the newer set */
 void ov_passed_init(void);
 OV_RARELY void ov_passed_pass(void);
+const uint8_t *ov_link_kept(void); /* what the other part tells of its live changes, OV_LINK_KEPT_; 0: nothing */
+#else
+static inline void ov_passed_init(void) {}
+static inline void ov_passed_pass(void) {}
+static inline const uint8_t *ov_link_kept(void) { return 0; }
+#endif
 
 /* live.c */
 OV_RARELY void ov_live_init(void);

@@ -68,6 +68,7 @@ describe.each(all)("RAM of $name on the 8-bit core", (design) => {
 
 describe.each([
   ["two parts", onTwo(chooseController(loom, "small-5v-18"))],
+  ["two parts with live changes", withLive(onTwo(chooseController(loom, "small-5v-18")))],
   ["modules on a bus", modularDesigns[0]],
 ])("RAM of a device of %s on the 8-bit core", (_, design) => {
   const { plan, image, stack } = seenOnCore(design);

@@ -593,9 +593,11 @@ export const FIXED_RAM_BYTES = {
   radio: 24,
   plug: 12,
   heard: 0,
-  link: 52,
-  bus: 78,
+  link: 54,
+  bus: 81,
 };
+/** What a device with a link and live changes needs for passing them on, beside both. */
+export const PASSED_RAM_BYTES = 22;
 export const STACK_BYTES = 108;
 /** A radio's packet is framed on the stack, which is the deeper by so much. */
 export const RADIO_STACK_BYTES = 158;

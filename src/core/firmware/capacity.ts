@@ -2,6 +2,7 @@ import { featuresOf } from "./features";
 import {
   type ArenaCounts,
   FIXED_RAM_BYTES,
+  PASSED_RAM_BYTES,
   LIMITS,
   LINK_STACK_BYTES,
   RADIO_STACK_BYTES,
@@ -67,8 +68,11 @@ function countsOf(scan: ScanTable, design: Design): ArenaCounts {
 export const arenaNeed = (scan: ScanTable, design: Design): number => arenaBytes(countsOf(scan, design));
 
 /** Bytes of the runtime's own variables, compiled with what the design wants. */
-export const fixedRamBytes = (scan: ScanTable, design: Design): number =>
-  featuresOf(design, scan).reduce((sum, feature) => sum + FIXED_RAM_BYTES[feature], FIXED_RAM_BYTES.rest);
+export function fixedRamBytes(scan: ScanTable, design: Design): number {
+  const features = featuresOf(design, scan);
+  const passed = features.includes("link") && features.includes("live") ? PASSED_RAM_BYTES : 0;
+  return features.reduce((sum, feature) => sum + FIXED_RAM_BYTES[feature], FIXED_RAM_BYTES.rest + passed);
+}
 
 /** Its deepest stack, in bytes. */
 export const stackBytes = (scan: ScanTable, design: Design): number =>

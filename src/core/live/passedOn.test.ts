@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { slotsOf, tellSet, unlock } from "../../../tests/support/partTalk";
 import { farBoard, keysOf, loom, onTwo } from "../../../tests/support/twoParts";
 import { passedOnMs } from "../contract/link";
-import { STATUS } from "../contract/live";
+import { KEPT_BYTES, SEAL, STATUS } from "../contract/live";
 import type { Design } from "../document/schema";
 import { derive } from "../derived/derive";
 import { devicesOf } from "../derived/halves";
@@ -12,9 +12,10 @@ import { bringInlineRuntime } from "../engine/inlineRuntime";
 import { deviceOf } from "../engine/preparedDevice";
 import { GOOD_LINE } from "../engine/lineTrouble";
 import { scanTableOf } from "../firmware/scanTable";
+import { tableBytes } from "../firmware/tables";
 import { Conversation } from "./conversation";
 import { changesInEffect, compare } from "./differences";
-import type { Change } from "./frames";
+import { type Change, slotBytes } from "./frames";
 import { StandInDevice } from "./standInDevice";
 
 beforeAll(bringInlineRuntime);
@@ -180,6 +181,35 @@ describe("live changes of two parts on a line", () => {
     expect(tellSet(device, []).at(-1)).toBe(STATUS.OK);
     pass(500);
     expect(slotsOf(device).map(([newest]) => newest.slice(0, 4))).toEqual(["0400", "0400"]);
+  });
+
+  it.each([0, 1])("go on from %i to a part without any, whatever their number is", (from) => {
+    const tables = tableBytes(scanTableOf(design), design);
+    const crc = tables.at(-2)! | (tables.at(-1)! << 8);
+    const one: Change = { layer: 0, input: 0, action: [2, 0, 0x14, 0] };
+    const kept = new Uint8Array(2 * KEPT_BYTES).fill(0xff);
+    kept.set(slotBytes(SEAL, 0x9000, crc, [one]), from * KEPT_BYTES);
+    const device = deviceOf(design, {}, null, kept);
+    expect(slotsOf(device)[from]).toHaveLength(1);
+    device.runUntil(500);
+    const [[near], [far]] = slotsOf(device);
+    expect(near.slice(0, 4)).toBe("0090");
+    expect(far).toBe(near);
+  });
+
+  it("come though somebody types all the while, which takes some rounds more", async () => {
+    const device = await new Talked().open();
+    const many = plain.slice(0, 24).reduce((wanted, id, nth) => types(wanted, id, 4 + nth), design);
+    await device.tell(many);
+    const count = await device.kept();
+    // A contact that settles keeps the other part from writing for 5 ms of each 6.
+    const far = keysOf(design)[1]
+      .slice(4, 6)
+      .map((id) => plain.find((input) => elementOf(input) === id)!);
+    for (let nth = 0; nth < 60; nth++) device.typed(far[nth % 2]);
+    device.standIn.plugInto(1);
+    expect(count).toBeGreaterThan(20);
+    expect(await device.kept()).toBe(count);
   });
 
   it("come over a line that damages a byte of two hundred", async () => {
