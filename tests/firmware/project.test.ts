@@ -94,7 +94,7 @@ function buildPort(folder: string): { library: string; padsOf: string } {
   const more = [join(folder, "tables.c"), join(folder, "board_block.c"), here("port/calls.c")];
   const includes = [".", "src", "lines", "port"].map((one) => `-I${join(folder, one)}`);
   const without = makefile.match(/-DOV_WITH_\w+=0/g) ?? [];
-  const flags = [...STRICT, "-O2", "-fPIC", "-shared", "-DOV_NO_MAIN", `-D${arena}`, ...without];
+  const flags = [...STRICT, "-fPIC", "-shared", "-DOV_NO_MAIN", `-D${arena}`, ...without];
   execFileSync("gcc", [...flags, ...includes, ...sources, ...more, "-o", library]);
   return { library, padsOf: padNames.map(([, name]) => name).join(",") };
 }

@@ -12,7 +12,7 @@ import { onSmallClass } from "./onSmallClass";
 import { buildUsbHost, imageFiles, lateOn, later, manyAtOnce, recordOnChip, toldOf, inAnyOrder } from "./usbChip";
 
 /** Device time of each demo on the simulated chip, by fixed seeds. */
-const BUDGET_MS = 60_000;
+const BUDGET_MS = 40_000;
 
 /** One millisecond at 16 MHz. */
 const CYCLES_A_MS = 16_000;

@@ -602,7 +602,7 @@ export const STACK_BYTES = 108;
 /** A radio's packet is framed on the stack, which is the deeper by so much. */
 export const RADIO_STACK_BYTES = 158;
 /** The same of a frame to the device's other part. */
-export const LINK_STACK_BYTES = 84;
+export const LINK_STACK_BYTES = 88;
 
 /** What a device needs in RAM on the 8-bit core, without its board's own code, in bytes. */
 export const ramBytes = (counts: ArenaCounts, fixedBytes: number, stackBytes: number): number =>
