@@ -1,7 +1,7 @@
 import type { Usb8Image } from "../src/core/image/usb8Images";
 
-export const image: string[];
-export function sourceDigest(sources?: string[]): string;
+export function sourceDigest(sources?: string[], how?: string): string;
+export function imageDigest(): string;
 export function compilerVersion(): string;
 export function firstLine(program: string): string;
 export function usb8Processor(): string;

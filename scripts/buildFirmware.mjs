@@ -62,7 +62,7 @@ const list = (folder) =>
 const runtime = list("firmware/src");
 const exported = [...runtime, "firmware/hal/host/hal_host.c", "firmware/hal/board/hal_board.c"];
 const stamped = [...runtime, "firmware/hal/wasm/hal_wasm.c"];
-export const image = [...runtime, ...list("firmware/hal/lines"), ...list("firmware/hal/usb8")];
+const image = [...runtime, ...list("firmware/hal/lines"), ...list("firmware/hal/usb8")];
 /** The most that the image's arena may take of 2.5 KiB RAM; the rest is for its own variables and the stack. */
 const ARENA_BYTES = 1536;
 const text = (path) => readFileSync(join(root, path), "utf8");
