@@ -53,10 +53,22 @@ test("a module loses its controller, gets one on the bus by a click, and all of 
   await expect(modules(page).getByRole("status")).toHaveText("Base hears Jog module and Mark module.");
 });
 
-test("what is loaded into a base and its modules is a project for each", async ({ page }) => {
+test("a base and its modules are loaded with a finished image each; other classes with a project", async ({ page }) => {
   await page.goto("/bench/dunlin/pins");
   await page.getByRole("button", { name: "Load it" }).click();
   const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("region", { name: "Addresses on the bus" })).toContainText(/Mark module\s*32 hex/);
+  await dialog.getByLabel("Part that is loaded now").selectOption("Mark module");
+  await dialog.getByRole("button", { name: "Try it without a board" }).click();
+  await expect(dialog).toContainText(/read back/i);
+  const images = page.waitForEvent("download");
+  await dialog.getByRole("button", { name: "Save the files of all parts" }).click();
+  expect((await images).suggestedFilename()).toBe("dunlin-images.zip");
+  await dialog.getByRole("button", { name: "Close" }).click();
+
+  await tray(page).getByLabel("Which").selectOption({ label: "Mark module" });
+  await tray(page).getByRole("button", { name: /^Take the Dual-core/ }).click();
+  await page.getByRole("button", { name: "Load it" }).click();
   await expect(dialog).toContainText("Modules on a bus need a compiler");
   await expect(dialog).toContainText("make PART=2 for Mark module");
   await expect(dialog.getByRole("region", { name: "Addresses on the bus" })).toContainText(/Mark module\s*32 hex/);

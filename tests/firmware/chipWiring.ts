@@ -7,6 +7,7 @@ import { tracksOf } from "@/core/engine/preparedDevice";
 import { Tracks } from "@/core/engine/tracks";
 import { derive } from "@/core/derived/derive";
 import { linkEndId } from "@/core/derived/linkEnds";
+import { isModule } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
 import { ownLines } from "@/core/firmware/ownLines";
 import { scanTableOf } from "@/core/firmware/scanTable";
@@ -15,6 +16,19 @@ import { scanTableOf } from "@/core/firmware/scanTable";
 export function contactsOf(design: Design): string[] {
   const { conductors, ladders } = scanTableOf(design);
   return [...conductors.map(({ contact }) => contact), ...ladders.flatMap(({ rungs }) => rungs)];
+}
+
+/** Lines on which modules on a bus call, at one of the parts, with the modules that do; at the main part they are contacts behind all others. */
+export function callsOf(design: Design, part = 0): [netId: string, modules: number[]][] {
+  const calls = new Map<string, number[]>();
+  for (const { link, end, controller } of derive(design).linkEnds) {
+    if (!isModule(link) || controller !== design.controllers[part]) continue;
+    const { terminals } = derive(design).chipById.get(`${linkEndId(link, end)}.J1`)!;
+    const netId = terminals.find(({ name }) => name === "call")!.netId!;
+    const module = design.controllers.findIndex(({ id }, nth) => nth > 0 && [link.nearId, link.farId].includes(id));
+    calls.set(netId, [...(calls.get(netId) ?? []), module]);
+  }
+  return [...calls];
 }
 
 const WITH_REGISTERS = 8;
@@ -49,7 +63,9 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
   const { profile, controller } = controllers[part];
   const isOwn = ownLines(design, scan, part);
   const numbers = new Map<string, number>();
-  const net = (id: string) => {
+  const net = (name: string) => {
+    // Ground at the plug of a part's own.
+    const id = name === `GND@${controller.id}` ? "GND" : name;
     if (!numbers.has(id)) numbers.set(id, numbers.size);
     return numbers.get(id)!;
   };
@@ -133,7 +149,11 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
   for (const { scl, sda, address, behind } of scan.displays.filter(({ scl: id }) => isOwn(id)))
     lines.push(`display ${net(scl)} ${net(sda)} ${address} ${behind?.address ?? 0} ${behind ? 1 << behind.branch : 0}`);
   for (const id of socketNets(design).filter(isOwn)) lines.push(`transmitter ${net(id)}`);
-  for (const { link, end } of derive(design).linkEnds.filter(({ controller: at }) => at === controller))
+  for (const [call] of callsOf(design, part))
+    lines.push(part === 0 ? `contact ${net(call)} ${net("GND")} 0` : `caller ${net(call)}`);
+  for (const { link, end } of derive(design).linkEnds.filter(
+    (one) => one.controller === controller && !isModule(one.link),
+  ))
     lines.push(
       `transmitter ${net(`${linkEndId(link, end)}.sends`)}`,
       `receiver ${net(`${linkEndId(link, end)}.receives`)}`,

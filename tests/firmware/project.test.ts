@@ -5,7 +5,9 @@ import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 import { describe, expect, it } from "vitest";
 import type { Design } from "@/core/document/schema";
-import { clearPins } from "@/core/edits/pins";
+import { onHalf } from "@/core/derived/halves";
+import { adoptPinPlan, chooseController, clearPins } from "@/core/edits/pins";
+import { planPins } from "@/core/pins/planPins";
 import { artifactNamed } from "@/core/formats/registry";
 import { newDesign } from "@/core/document/newDesign";
 import { usb8Processor } from "../../scripts/buildFirmware.mjs";
@@ -115,9 +117,19 @@ describe.each([...demos, ...pads, ...boardPads, ...radios])("the project of %s f
   });
 });
 
+/** Each part of a device on a class that is compiled for in its own way. */
+const onOtherClasses = (design: Design): Design => {
+  const chosen = design.controllers.reduce(
+    (whole, { id }) => onHalf(id, (half) => chooseController(half, "dual-core-3v3-26"))(whole),
+    design,
+  );
+  return adoptPinPlan(chosen, planPins(chosen));
+};
+
 describe("the project of a base and its modules on a bus", () => {
   it("compiles as it is for each of them, whatever their class, with the pins that its calls are about", async () => {
-    const [dunlin] = modularDesigns;
+    const [onUsb8] = modularDesigns;
+    const dunlin = onOtherClasses(onUsb8);
     const folder = await unpack(dunlin, "firmware-project");
     const port = readFileSync(join(folder, "port.h"), "utf8");
     for (const call of ["port_link", "port_calls", "port_ask", "port_call"]) expect(port).toContain(` ${call}(`);

@@ -24,6 +24,7 @@ export function buildUsbHost(folder: string): string {
   const sources = [
     "host.c",
     "joined.c",
+    "modules.c",
     "endpoints.c",
     "wiring.c",
     "expanders.c",

@@ -3,6 +3,7 @@
 
 #include "access.h"
 #include "board.h"
+#include "partline.h"
 
 #include "ovrin.h"
 
@@ -89,6 +90,7 @@ static void bus_send(uint8_t byte) {
 
 static void bus_begin(uint8_t address, uint8_t reading) {
   uint16_t left = MOST_WAITING;
+  ov_parts_wait();
   while ((TWCR & BIT(TWSTO)) && --left > 0) {} /* the end of what was before */
   bus_step(BIT(TWSTA));
   bus_send((uint8_t)((address << 1) | reading));

@@ -7,24 +7,14 @@
 #include "partline.h"
 #include "ovrin.h"
 
-#if OV_WITH_LINK
+#if OV_WITH_LINK && !OV_WITH_BUS
 
 #define BIT(n) ((uint8_t)(1u << (n)))
 #define DIVIDER (16000000ul / 16u / OV_LINK_BITS_A_SECOND - 1u)
-#define PLACES 64u /* what comes in two and a half milliseconds */
-
-static volatile uint8_t came[PLACES];
-static volatile uint8_t came_end;
-static uint8_t came_first;
 static uint8_t going[OV_LINK_MOST + OV_LINK_AROUND];
 static volatile uint8_t going_at, going_end;
 
-/* Where there is no place it is lost, and its frame is no good. */
-ISR(USART1_RX_vect) {
-  uint8_t byte = UDR1, next = (uint8_t)((uint8_t)(came_end + 1u) % PLACES);
-  came[came_end] = byte;
-  if (next != came_first) came_end = next;
-}
+ISR(USART1_RX_vect) { ov_line_came(UDR1); }
 
 ISR(USART1_UDRE_vect) {
   uint8_t at = going_at;
@@ -39,14 +29,6 @@ void ov_line_open(void) {
   UCSR1C = BIT(UCSZ11) | BIT(UCSZ10);
   UCSR1B = BIT(RXCIE1) | BIT(RXEN1) | BIT(TXEN1);
   sei();
-}
-
-void ov_line_pass(void) {
-  while (came_first != came_end) {
-    uint8_t byte = came[came_first];
-    came_first = (uint8_t)((uint8_t)(came_first + 1u) % PLACES);
-    ov_link_byte(byte);
-  }
 }
 
 uint8_t ov_hal_part(void) { return ov_board_byte(OV_BOARD_AT_PART); }

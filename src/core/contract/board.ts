@@ -4,7 +4,7 @@
  */
 
 /** Raised whenever a byte of the block changes its meaning: an image refuses a block of another version. */
-export const BOARD_VERSION = 12;
+export const BOARD_VERSION = 13;
 
 /** "OB": the first two bytes of a board block. */
 export const BOARD_MARK = [0x4f, 0x42] as const;
@@ -44,6 +44,8 @@ const HEADER = [
   ["EDGE_ENCODERS", 1],
   /** Which of the device's parts this is, from 0. What hangs on another has address 0 here, or LAMP_ON.NOTHING, or is always high. */
   ["PART", 1],
+  /** Lines on which modules on a bus call: those that the main part reads, or its own that a module pulls. */
+  ["CALLS", 1],
   ["START_TABLE", 2],
   ["STROBE_TABLE", 2],
   ["BANK_TABLE", 2],
@@ -55,6 +57,7 @@ const HEADER = [
   ["PART_TABLE", 2],
   ["REPORT_TABLE", 2],
   ["EDGE_TABLE", 2],
+  ["CALL_TABLE", 2],
   ["DESCRIPTOR_TABLE", 2],
 ] as const;
 export type BoardField = (typeof HEADER)[number][0];
@@ -84,6 +87,8 @@ export const BOARD_ENTRY_BYTES = {
   DISPLAY: 3,
   /** Report kind, endpoint, its two configuration bytes, interface of the HID class or NONE, and the number in front of it or 0; in the order of endpoints. */
   REPORT: 6,
+  /** Pin, and the modules that call on it, a bit each by their numbers. */
+  CALL: 3,
   /** Encoder, pin of A, pin of B. */
   EDGE: 5,
   /** Type, index, interface (NONE: any), length, place in the block. */

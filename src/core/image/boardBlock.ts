@@ -312,22 +312,36 @@ function putCounts(design: Design, scan: ScanTable, put: Put): void {
   put("SERIAL", serial?.endpoint ?? 0, serial?.interface ?? 0);
 }
 
-/** The serial line to the device's other part; of modules on a bus its two wires and the line on which they call, which the builder's own calls drive. */
-function openLink(design: Design, part: number, lines: BoardLines): void {
-  const { linkEnds, chipById } = derive(design);
-  for (const { link, end, controller } of linkEnds) {
-    if (controller.id !== design.controllers[part]?.id) continue;
-    if (isModule(link)) {
-      const { terminals } = chipById.get(`${linkEndId(link, end)}.J1`)!;
-      for (const { name, netId } of terminals) {
-        const isCall = name === "call" && end === "near";
-        if (["clock", "data", "call"].includes(name)) lines.pin(netId!, isCall ? START_MODE.PULL_UP : START_MODE.FLOAT);
-      }
-      continue;
-    }
+/** What is counted of this part alone. */
+function putOwn(part: number, edges: unknown[], calls: unknown[], put: Put): void {
+  put("PART", part);
+  put("EDGE_ENCODERS", edges.length);
+  put("CALLS", calls.length);
+}
+
+/** Opens the serial line to the device's other part. */
+function openLine(design: Design, part: number, lines: BoardLines): void {
+  for (const { link, end, controller } of derive(design).linkEnds) {
+    if (controller.id !== design.controllers[part]?.id || isModule(link)) continue;
     lines.transmitter(`${linkEndId(link, end)}.sends`);
     lines.receiver(`${linkEndId(link, end)}.receives`);
   }
+}
+
+/** Opens the two wires of modules on a bus. @returns the lines on which they call, as this part reads or pulls them */
+function callEntries(design: Design, part: number, lines: BoardLines): number[][] {
+  const { linkEnds, chipById } = derive(design);
+  const modules = new Map<string, number>();
+  for (const { link, end, controller } of linkEnds) {
+    if (controller.id !== design.controllers[part]?.id || !isModule(link)) continue;
+    const { terminals } = chipById.get(`${linkEndId(link, end)}.J1`)!;
+    const netOf = (name: string) => terminals.find((terminal) => terminal.name === name)!.netId!;
+    for (const name of ["clock", "data"]) lines.pin(netOf(name), START_MODE.FLOAT);
+    const module = design.controllers.findIndex(({ id }, nth) => nth > 0 && (id === link.nearId || id === link.farId));
+    modules.set(netOf("call"), (modules.get(netOf("call")) ?? 0) | (1 << module));
+  }
+  const mode = part === 0 ? START_MODE.PULL_UP : START_MODE.FLOAT;
+  return [...modules].map(([netId, mask]) => [...lines.pin(netId, mode), mask]);
 }
 
 /**
@@ -354,7 +368,8 @@ export function boardBlock(
   const parts = partBytes(design, scan, lines);
   const edges = edgeBytes(design, scan, lines);
   for (const netId of socketNets(design)) lines.transmitter(netId);
-  openLink(design, part, lines);
+  openLine(design, part, lines);
+  const calls = callEntries(design, part, lines);
   const pairsFirst = lines.takeBytes(lamps.pairs);
   const problems = problemsOf(design, scan, lines);
   if (problems.length > 0) return bad(...problems);
@@ -372,6 +387,7 @@ export function boardBlock(
     ["PART_TABLE", parts],
     ["REPORT_TABLE", reportEntries(design)],
     ["EDGE_TABLE", edges.flat()],
+    ["CALL_TABLE", calls.flat()],
   ];
   const header = new Array<number>(BOARD_HEADER_BYTES).fill(0);
   const put: Put = (field, ...values) => void header.splice(BOARD_AT[field], values.length, ...values);
@@ -391,8 +407,7 @@ export function boardBlock(
   put("PAIRS", lamps.pairs);
   put("PAIRS_FIRST", pairsFirst);
   put("DESCRIPTORS", all.length);
-  put("EDGE_ENCODERS", edges.length);
-  put("PART", part);
+  putOwn(part, edges, calls, put);
   const bytes = [...header, ...sections.flatMap(([, section]) => section), ...descriptors];
   return good(Uint8Array.from([...bytes, ...word(crc16(bytes))]));
 }

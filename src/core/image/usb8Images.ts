@@ -120,6 +120,8 @@ export const usb8Images = [
   { id: "link-axes", with: ["axes", "pad", "panel", "tone", "link"], boardAt: 0x6280, tablesAt: 0x6680, small: true },
   { id: "link-lights", with: ["lights", "panel", "tone", "link"], boardAt: 0x6000, tablesAt: 0x6400, small: true },
   { id: "link-displays", with: ["panel", "displays", "tone", "link"], boardAt: 0x6100, tablesAt: 0x6500, small: true },
+  { id: "bus", with: ["panel", "tone", "link", "bus"], boardAt: 0x5d80, tablesAt: 0x6380 },
+  { id: "bus-live", with: ["live", "tone", "link", "bus"], boardAt: 0x6680, tablesAt: 0x6a80, small: "tight" },
 ] as const satisfies Usb8Image[];
 export type ImageId = (typeof usb8Images)[number]["id"];
 

@@ -47,4 +47,6 @@ export const IMAGE_VARIABLE_BYTES = {
   "link-axes": 494,
   "link-lights": 579,
   "link-displays": 495,
+  bus: 566,
+  "bus-live": 621,
 };

@@ -21,6 +21,7 @@
 #include "contract.h"
 #include "endpoints.h"
 #include "joined.h"
+#include "modules.h"
 #include "lights.h"
 #include "displays.h"
 #include "segments.h"
@@ -620,6 +621,13 @@ static void watch_eeprom(void) {
   if (now != eeprom_before[at]) fail_here(at);
 }
 
+static void tell_bus(const char *what, const unsigned char *bytes, int count) {
+  int i;
+  printf("%ld %s ", now_ms, what);
+  for (i = 0; i < count; i++) printf("%02x", bytes[i]);
+  putchar('\n');
+}
+
 static int read_hex(const char *text, uint8_t *bytes, int most) {
   unsigned byte;
   int n = 0, used;
@@ -680,6 +688,14 @@ static int converse(void) {
       plug(a);
     } else if (sscanf(line, "joined %d %d", &a, &b) == 2) {
       joined_set(a, b);
+    } else if (sscanf(line, "module %d%n", &a, &b) == 1) {
+      modules_set(a, frame, read_hex(line + b, frame, sizeof frame));
+    } else if (strncmp(line, "all ", 4) == 0) {
+      modules_tell(frame, read_hex(line + 4, frame, sizeof frame));
+    } else if (strncmp(line, "asked", 5) == 0) {
+      modules_ask();
+    } else if (strncmp(line, "calls", 5) == 0) {
+      puts(wiring_caller >= 0 && wiring_is_low(wiring_caller) ? "1" : "0");
     } else puts("cannot follow");
     puts(".");
   }
@@ -740,7 +756,10 @@ int main(int argc, char **argv) {
   avr_register_io_write(avr, EEPROM_CONTROL, on_eeprom_control, NULL);
   avr->io[AVR_DATA_TO_IO(BUS_EVENTS)].w.c = on_bus_events;
   avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_USB_GETIRQ(), USB_IRQ_ATTACH), on_attach, NULL);
-  if (argc > 7 && strcmp(argv[4], "talk") == 0) {
+  if (argc > 6 && strcmp(argv[4], "talk") == 0 && strcmp(argv[5], "bus") == 0) {
+    is_plugged = atoi(argv[6]);
+    modules_join(avr, tell_bus);
+  } else if (argc > 7 && strcmp(argv[4], "talk") == 0) {
     is_plugged = atoi(argv[7]);
     if (!joined_open(avr, argv[5], argv[6])) return 2;
   } else avr_irq_register_notify(avr_io_getirq(avr, AVR_IOCTL_UART_GETIRQ('1'), UART_IRQ_OUTPUT), on_transmitted, NULL);

@@ -39,6 +39,7 @@ static int pin_count, conductor_count, input_count, output_count, multiplexer_co
 static int ground, held[MOST_NETS];
 static unsigned char low[MOST_NETS];
 static int solved;
+int wiring_caller = -1;
 
 static uint8_t ports_at(int port, int which) { return chip->data[FIRST_PORT + 3 * port + which]; }
 static int is_output(const struct pin *pin) { return (ports_at(pin->port, 1) >> pin->bit) & 1; }
@@ -261,6 +262,10 @@ int wiring_read(const char *path, avr_t *avr) {
   if (!file) return 0;
   while (fgets(line, sizeof line, file)) {
     if (sscanf(line, "%15s%n", word, &used) != 1) continue;
+    if (strcmp(word, "caller") == 0) {
+      wiring_caller = atoi(line + used);
+      continue;
+    }
     if (!add_part(word, numbers, read_numbers(line + used, numbers, MOST_LINES + 8))) return 0;
   }
   fclose(file);

@@ -13,4 +13,7 @@ void wiring_tell_lamps(void (*tell)(int lamp, int lit));
 void wiring_tell_waves(void (*tell)(int lamp, unsigned long edges, unsigned long shortest, unsigned long longest));
 void wiring_start_afresh(void);
 
+/* Where a module calls, or -1. */
+extern int wiring_caller;
+
 #endif

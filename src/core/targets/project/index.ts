@@ -1,7 +1,6 @@
 import { hasUsb8Chip } from "../../chips/usb8Classes";
 import { BOARD_AT, BOARD_BYTES_MOST, LEVEL_AT } from "../../contract/board";
 import { derive } from "../../derived/derive";
-import { isOnBus } from "../../document/partLinks";
 import type { Design } from "../../document/schema";
 import { type Result, bad, good } from "../../document/problem";
 import { arenaNeed } from "../../firmware/capacity";
@@ -81,9 +80,9 @@ const runtimeOf = (sources: Record<string, string>) =>
 
 const NO_CONTROLLER = { path: "controllers", message: "has no controller; choose one in Pins" };
 
-/** Whether the sources for the chip itself serve it: all parts are of its classes, and none is a module on a bus, whose calls are the builder's. */
+/** Whether the sources for the chip itself serve it: all parts are of its classes. */
 const areUsb8 = (design: Design): boolean =>
-  !isOnBus(design) && derive(design).controllers.every(({ profile }) => profile && hasUsb8Chip(profile.id));
+  derive(design).controllers.every(({ profile }) => profile && hasUsb8Chip(profile.id));
 
 const chipPins =
   (design: Design) =>

@@ -21,7 +21,7 @@ const portSteps = `1. \`make\` compiles everything for this computer as it is, s
 Knobs are read once a millisecond: with 24 steps of 4 states sure up to 10 turns a second.`;
 
 /** Of a device of parts: which is built, and how it is loaded. */
-const partsAdvice = (design: Design): string =>
+const partsAdvice = (design: Design, isUsb8: boolean): string =>
   design.controllers.length < 2
     ? ""
     : `
@@ -29,7 +29,7 @@ const partsAdvice = (design: Design): string =>
 
 ${design.controllers.map(({ id }, part) => `- \`make PART=${part}\`: ${halfName(design, id)}.`).join("\n")}
 
-Each is loaded by itself, with the plug in it and apart from the others; then they are joined.${isOnBus(design) ? " The bus and the lines on which modules call are yours: `port_link`, `port_calls`, `port_ask` and `port_call` in `port.h` say what goes where." : ""} Load all parts again whenever the
+Each is loaded by itself, with the plug in it and apart from the others; then they are joined.${isOnBus(design) && !isUsb8 ? " The bus and the lines on which modules call are yours: `port_link`, `port_calls`, `port_ask` and `port_call` in `port.h` say what goes where." : ""} Load all parts again whenever the
 design has changed: parts that are loaded with different things do not understand each other, and each then speaks for itself alone. ${ONE_PLUG}
 `;
 
@@ -43,7 +43,7 @@ For the ${title}. ${isUsb8 ? "Registers and all, with USB." : "Pins, chains and 
 ## In this order
 
 ${isUsb8 ? usb8Steps : portSteps}
-${partsAdvice(design)}
+${partsAdvice(design, isUsb8)}
 ## When it goes wrong
 
 The loader is never overwritten: call it again and load once more. A device whose tables or board block are torn stays

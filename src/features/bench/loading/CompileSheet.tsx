@@ -6,13 +6,13 @@ import type { ControllerProfile } from "@/core/catalogue/controllers/controllerP
 import { halfName } from "@/core/derived/halfName";
 import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
-import { hexAddress, moduleAddresses } from "@/core/levels/addresses";
 import { loadWayOf } from "@/core/loader/loadWay";
 import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
-import { Row, Section, Values } from "@/ui/pieces/sheets";
+import { Row, Section } from "@/ui/pieces/sheets";
 import { exportDesign } from "@/ui/files/exportDesign";
+import { BusAddresses } from "./BusAddresses";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { partSteps } from "./partSteps";
 import { TwoSides } from "./TwoSides";
@@ -38,18 +38,11 @@ const programs = (design: Design) =>
 /** Why there is nothing finished for it. */
 function whyCompiled(design: Design, { firmware }: ControllerProfile): string {
   if (isOnBus(design))
-    return "Finished images and Python speak over a serial line between two parts. The project has the calls for a bus: what the base writes to all, whom it asks, and how a module calls.";
+    return "A finished image is there where all of them are 8-bit USB boards, and Python speaks over a serial line only. The project has the calls for a bus: what the base writes to all, whom it asks, and how a module calls.";
   return firmware.compiled === "runs-usb"
     ? "There is no finished image for it, and it runs no Python as a USB device."
     : "It is no USB device by itself: it needs another controller between it and the computer.";
 }
-
-/** What each module answers to on the bus. */
-const Addresses = ({ design }: { design: Design }) => (
-  <Section title="Addresses on the bus">
-    <Values rows={moduleAddresses(design).map(({ part, address }) => [part, hexAddress(address)])} />
-  </Section>
-);
 
 const OtherClasses = () => (
   <Section title="Classes that need none">
@@ -82,7 +75,7 @@ export function CompileSheet({ profile }: { profile: ControllerProfile }) {
               </StepButton>
             </Row>
           </Section>
-          {isOnBus(design) ? <Addresses design={design} /> : <OtherClasses />}
+          {isOnBus(design) ? <BusAddresses design={design} /> : <OtherClasses />}
         </>
       }
     />

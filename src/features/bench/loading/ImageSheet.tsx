@@ -4,6 +4,7 @@ import { Box } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import { derive } from "@/core/derived/derive";
 import { halfName } from "@/core/derived/halfName";
+import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
 import type { Result } from "@/core/document/problem";
 import type { FlashImage } from "@/core/image/flashImage";
@@ -16,6 +17,7 @@ import { ChoiceField } from "@/ui/pieces/fields";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { exportDesign } from "@/ui/files/exportDesign";
+import { BusAddresses } from "./BusAddresses";
 import { imageSteps } from "./imageSteps";
 import { partSteps } from "./partSteps";
 import { LoadSteps } from "./LoadSteps";
@@ -40,6 +42,7 @@ export function ImageSheet() {
           {isInParts && <WhichPart design={design} part={part} onChoose={setPart} />}
           {made && <WhatIsWritten design={design} sizes={made.value.sizes} />}
           {made && <LoadSection image={made.value} />}
+          {isOnBus(design) && <BusAddresses design={design} />}
         </>
       }
     />

@@ -27,8 +27,9 @@ export function LoadDialog({ onClose }: { onClose: () => void }) {
   const ways = new Set(profiles.map(loadWayOf));
   // Parts whose ways differ are compiled: the sources serve every class.
   const isMixed = isInParts && (ways.size > 1 || profiles.length < controllers.length);
-  // Images and Python speak over a serial line; modules on a bus are compiled, whatever their classes.
-  const way = isOnBus(design) && ways.size > 0 ? "compile" : isMixed ? "parts" : [...ways][0];
+  // Python speaks over a serial line: modules on a bus are compiled, but where an image is there for all.
+  const isCompiled = isOnBus(design) && ways.size > 0 && (isMixed || !ways.has("image"));
+  const way = isCompiled ? "compile" : isMixed ? "parts" : [...ways][0];
   return (
     <Dialog
       title={`Load ${design.name} into its ${isInParts ? "controllers" : "controller"}`}
