@@ -32,6 +32,7 @@ import { linkPlug } from "./rules/linkPlug";
 import { liveParts } from "./rules/liveParts";
 import { devicesApart } from "./rules/devicesApart";
 import { linkVolts } from "./rules/linkVolts";
+import { moduleClock } from "./rules/moduleClock";
 import { moduleFrames } from "./rules/moduleFrames";
 import { unlinked } from "./rules/unlinked";
 import { samePlace } from "./rules/samePlace";
@@ -188,6 +189,7 @@ export const rules: Rule[] = [
   devicesApart,
   linkVolts,
   moduleFrames,
+  moduleClock,
   liveParts,
   noController,
   classSense,

@@ -1137,6 +1137,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
   ],
   ["circuits/module-frames", muchToTell(), /^To tell the modules and to ask the largest takes the bus 1\.\d\d ms;/],
   [
+    "circuits/module-clock",
+    setBus(dunlin, 0, { khz: 100 }),
+    /^Modules are told and asked at 400 kHz, and their bus is set to 100 kHz:/,
+  ],
+  [
     "circuits/address-clash",
     besideModules(0x31),
     /^Base: On two-wire bus 1 parts answer at once: .*Jog module.* to 31 hex\.$/,

@@ -1,3 +1,6 @@
+import { wholeOf } from "../../derived/halves";
+import { MODULES_BUS } from "../../derived/moduleEnds";
+import { isOnBus } from "../../document/partLinks";
 import type { Design } from "../../document/schema";
 import { setBus } from "../../edits/buses";
 import { type BusCheck, busChecks } from "../../levels/pullUps";
@@ -21,7 +24,9 @@ function cures(design: Design, check: BusCheck): Fix[] {
             apply: (d) => setBus(d, bus, { pullUpOhm: proposedOhm }),
           },
         ];
-  const slower: Fix[] = CLOCKS.filter((khz) => khz < check.khz).map((khz) => ({
+  // Modules are told and asked in fast mode, whatever else is on their bus.
+  const isFixed = bus === MODULES_BUS && isOnBus(wholeOf(design));
+  const slower: Fix[] = CLOCKS.filter((khz) => khz < check.khz && !isFixed).map((khz) => ({
     title: `Slow the bus to ${khz} kHz`,
     apply: (d) => setBus(d, bus, { khz }),
   }));
