@@ -224,6 +224,34 @@ describe.each([
   });
 });
 
+describe("a bus that somebody holds", () => {
+  it("leaves the base its own keys, and is spoken over again when it is let go", async () => {
+    const contact = contactsOf(shared).indexOf("in:press");
+    chip = new ChipTalk(host, imageFiles(shared, folder, undefined, 0), ["bus", "1"]);
+    const press = async () => (await chip.press(contact, 60)).filter((line) => line.includes(" keyboard ")).length;
+    await chip.pass(20);
+    expect(await press()).toBe(2);
+    await chip.order("held 1");
+    await chip.pass(40);
+    expect(await press()).toBe(2);
+    await chip.order("held 0");
+    expect((await chip.pass(40)).some((line) => line.includes(" asks 01"))).toBe(true);
+    expect(await press()).toBe(2);
+  });
+
+  it("leaves a module that is not asked to the end able to tell later", async () => {
+    chip = new ChipTalk(host, imageFiles(shared, folder, undefined, 1), ["bus", "0"]);
+    await chip.pass(10);
+    await chip.order("asked");
+    await chip.order("held 1");
+    await chip.pass(40);
+    await chip.order("held 0");
+    await chip.pass(10);
+    await chip.order("asked");
+    expect((await chip.pass(10)).some((line) => / said \w+00$/.test(line))).toBe(true);
+  });
+});
+
 describe("the project of a base and its modules on 8-bit USB boards", () => {
   it("is compiled once for each, with nothing to write, and the base tells what is simulated", async () => {
     const project = await unpack(shared, "firmware-project");

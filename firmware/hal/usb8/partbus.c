@@ -15,6 +15,7 @@
 #define GO (BIT(TWINT) | BIT(TWEN) | BIT(TWIE))
 #define DIVIDER ((uint8_t)(16000000ul / OV_LINK_BUS_BITS_A_SECOND / 2u - 8u))
 #define NOBODY 0u
+#define MOST_TURNS 3000u /* of a loop that waits: some 1.5 ms, longer than any transfer that goes on */
 
 /* A controller's states. */
 enum {
@@ -47,6 +48,7 @@ static inline void end_transfer(void) {
 static void call(uint8_t is_pulled) {
   const uint8_t *at = ov_board_table(OV_BOARD_AT_CALL_TABLE);
   uint8_t input = ov_flash_next(&at), mask = ov_flash_next(&at);
+  if (ov_board_byte(OV_BOARD_AT_CALLS) == 0) return; /* no link joins it */
   if (is_pulled) ov_pin_drive(input, mask, 0);
   else ov_pin_let_go(input, mask, 0);
 }
@@ -102,6 +104,9 @@ uint8_t ov_hal_part(void) { return ov_board_byte(OV_BOARD_AT_PART); }
 
 void ov_line_open(void) {
   part = ov_hal_part();
+  is_busy = going_at = going_end = 0;
+  asks = NOBODY;
+  TWCR = 0; /* whatever it held it lets go */
   TWSR = 0;
   TWBR = DIVIDER;
   TWAR = part ? (uint8_t)((OV_LINK_BUS_ADDRESS + part) << 1 | 1u) : 0;
@@ -109,13 +114,22 @@ void ov_line_open(void) {
   sei();
 }
 
+/* A transfer that does not end, because somebody holds the bus or its pull-ups are not there, is given up. @returns whether there was none */
+static uint8_t is_free(void) {
+  uint16_t left = MOST_TURNS;
+  while (is_busy && --left > 0) {}
+  if (!is_busy) return 1;
+  ov_line_open();
+  return 0;
+}
+
 void ov_parts_wait(void) {
-  while (part == 0 && is_busy) {}
+  if (part == 0) is_free();
 }
 
 void ov_hal_link(const uint8_t *bytes, uint8_t length) {
   uint8_t at;
-  while (is_busy) {}
+  if (!is_free()) return;
   cli();
   for (at = 0; at < length; at++) going[at] = bytes[at];
   going_at = 0;
@@ -126,6 +140,7 @@ void ov_hal_link(const uint8_t *bytes, uint8_t length) {
   turn();
 }
 
+/* Behind what it tells; one that it still waits for is given up when it tells again. */
 void ov_hal_ask(uint8_t module) {
   cli();
   asks = module;

@@ -694,6 +694,8 @@ static int converse(void) {
       modules_tell(frame, read_hex(line + 4, frame, sizeof frame));
     } else if (strncmp(line, "asked", 5) == 0) {
       modules_ask();
+    } else if (sscanf(line, "held %d", &a) == 1) {
+      modules_hold(a);
     } else if (strncmp(line, "calls", 5) == 0) {
       puts(wiring_caller >= 0 && wiring_is_low(wiring_caller) ? "1" : "0");
     } else puts("cannot follow");

@@ -28,6 +28,7 @@ static int written, counts[PARTS], asked, read_at;
 /* As a module: transfers that come, one behind the other; each is addressing, bytes, and the end. */
 static struct transfer { int asks, count; unsigned char bytes[MOST]; } queue[QUEUE];
 static int first, last, at, is_on;
+static int is_held; /* somebody holds the bus: nothing on it ends */
 
 static unsigned char *reg(int which) { return &chip->data[which]; }
 static avr_cycle_count_t byte_cycles(void) { return 9u * (16u + 2u * *reg(TWBR_AT)); }
@@ -41,6 +42,7 @@ static avr_cycle_count_t interrupt(avr_t *avr, avr_cycle_count_t when, void *par
 }
 
 static void later(unsigned char state, avr_cycle_count_t cycles) {
+  if (is_held) return;
   next_state = state;
   avr_cycle_timer_register(chip, cycles, interrupt, NULL);
 }
@@ -124,6 +126,11 @@ static void as_module(void) {
 static void on_control(struct avr_t *avr, avr_io_addr_t where, uint8_t value, void *param) {
   (void)param;
   avr->data[where] = value & (uint8_t)~(TWINT | TWSTO);
+  if (!(value & TWEN)) {
+    mode = IDLE;
+    if (is_on) first = (first + 1) % QUEUE;
+    is_on = is_waiting = 0;
+  }
   if (!(value & TWINT)) {
     if (is_waiting) avr->data[where] |= TWINT;
     return;
@@ -163,6 +170,8 @@ static void put(int asks, const unsigned char *bytes, int count) {
   if (last == first) exit(9);
   if (was_idle && !is_on && (chip->data[TWCR_AT] & TWEA)) as_module();
 }
+
+void modules_hold(int is) { is_held = is; }
 
 void modules_tell(const unsigned char *bytes, int count) { put(0, bytes, count); }
 void modules_ask(void) { put(1, NULL, 0); }
