@@ -61,7 +61,7 @@ function played(design: typeof dunlin, seed: number, part: number) {
         const line = calls.findIndex(([, modules]) => modules.includes(from));
         if (part === 0) put(atMs, `contact ${contacts.length + line} 1`);
       },
-      asks: (atMs, _, module) => module === part && put(atMs, "asked"),
+      asks: (atMs, _, module) => module === part && put(atMs, `asked ${module}`),
       // All are off at the start.
       lamp(_, at, line, on) {
         const isMore = on || lamps.some((one) => one.startsWith(`lamp ${line} `));
@@ -242,12 +242,12 @@ describe("a bus that somebody holds", () => {
   it("leaves a module that is not asked to the end able to tell later", async () => {
     chip = new ChipTalk(host, imageFiles(shared, folder, undefined, 1), ["bus", "0"]);
     await chip.pass(10);
-    await chip.order("asked");
+    await chip.order("asked 1");
     await chip.order("held 1");
     await chip.pass(40);
     await chip.order("held 0");
     await chip.pass(10);
-    await chip.order("asked");
+    await chip.order("asked 1");
     expect((await chip.pass(10)).some((line) => / said \w+00$/.test(line))).toBe(true);
   });
 });

@@ -692,8 +692,8 @@ static int converse(void) {
       modules_set(a, frame, read_hex(line + b, frame, sizeof frame));
     } else if (strncmp(line, "all ", 4) == 0) {
       modules_tell(frame, read_hex(line + 4, frame, sizeof frame));
-    } else if (strncmp(line, "asked", 5) == 0) {
-      modules_ask();
+    } else if (sscanf(line, "asked %d", &a) == 1) {
+      modules_ask(a);
     } else if (sscanf(line, "held %d", &a) == 1) {
       modules_hold(a);
     } else if (strncmp(line, "calls", 5) == 0) {

@@ -165,7 +165,7 @@ static void put(int asks, const unsigned char *bytes, int count) {
   int was_idle = first == last && !is_waiting;
   one->asks = asks;
   one->count = count;
-  memcpy(one->bytes, bytes, (size_t)count);
+  if (count > 0) memcpy(one->bytes, bytes, (size_t)count);
   last = (last + 1) % QUEUE;
   if (last == first) exit(9);
   if (was_idle && !is_on && (chip->data[TWCR_AT] & TWEA)) as_module();
@@ -173,5 +173,11 @@ static void put(int asks, const unsigned char *bytes, int count) {
 
 void modules_hold(int is) { is_held = is; }
 
-void modules_tell(const unsigned char *bytes, int count) { put(0, bytes, count); }
-void modules_ask(void) { put(1, NULL, 0); }
+/* It hears what is told to all where it wants to. */
+void modules_tell(const unsigned char *bytes, int count) {
+  if (*reg(TWAR_AT) & 1) put(0, bytes, count);
+}
+
+void modules_ask(int module) {
+  if (*reg(TWAR_AT) >> 1 == 0x30 + module) put(1, NULL, 0);
+}

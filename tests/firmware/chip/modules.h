@@ -12,6 +12,6 @@ void modules_set(int module, const unsigned char *bytes, int count);
 void modules_hold(int is);
 /* The main part tells all, or asks this one: behind what goes on already. */
 void modules_tell(const unsigned char *bytes, int count);
-void modules_ask(void);
+void modules_ask(int module);
 
 #endif
