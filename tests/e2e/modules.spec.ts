@@ -67,7 +67,9 @@ test("a base and its modules are loaded with a finished image each; other classe
   await dialog.getByRole("button", { name: "Close" }).click();
 
   await tray(page).getByLabel("Which").selectOption({ label: "Mark module" });
-  await tray(page).getByRole("button", { name: /^Take the Full-size 3.3 V dual-core/ }).click();
+  await tray(page)
+    .getByRole("button", { name: /^Take the Full-size 3.3 V dual-core/ })
+    .click();
   await page.getByRole("button", { name: "Load it" }).click();
   await expect(dialog).toContainText("Modules on a bus need a compiler");
   await expect(dialog).toContainText("make PART=2 for Mark module");
