@@ -19,13 +19,15 @@ while True:
     now_ms = hardware.now_ms()
     elapsed_ms = hardware.ms_between(told_ms, now_ms)
     if elapsed_ms == 0:
+        if in_parts:
+            lines.listen()
         continue
     told_ms = now_ms
     if host.came_anew():
         runtime.host_reset()
     if in_parts:
         runtime.link.set_up(host.is_set_up)
-        runtime.link.take(lines.from_other())
+        runtime.link.take(lines.from_others())
     if host.is_asleep != is_asleep:
         is_asleep = host.is_asleep
         runtime.host_sleeps(is_asleep)

@@ -22,6 +22,7 @@ from device.contract import (
     KEPT_KEYMAP,
     LINK_AROUND,
     LINK_BITS_A_SECOND,
+    LINK_BUS_ADDRESS,
     LINK_MOST,
     NO_SEAL,
     PACKED_FRAME_BYTES,
@@ -214,11 +215,107 @@ class Kept:
             file.write(bytes([SEAL]))
 
 
-def part_line(tx, rx):
-    """The serial line to the device's other part."""
-    room = 2 * (LINK_MOST + LINK_AROUND)
-    pins = [getattr(board, name) for name in (tx, rx)]
-    return busio.UART(*pins, baudrate=LINK_BITS_A_SECOND, timeout=0, receiver_buffer_size=room)
+class SerialLine:
+    """To the device's other part."""
+
+    def __init__(self, pins, tx, rx):
+        room = 2 * (LINK_MOST + LINK_AROUND)
+        self.line = busio.UART(
+            getattr(board, tx), getattr(board, rx), baudrate=LINK_BITS_A_SECOND, timeout=0, receiver_buffer_size=room
+        )
+
+    def link(self, frame):
+        """The interpreter waits until it has left: a millisecond for 25 bytes."""
+        self.line.write(frame)
+
+    def listen(self):
+        """What comes is noted without it."""
+
+    def came(self):
+        return self.line.read(self.line.in_waiting) if self.line.in_waiting else b""
+
+
+class ModulesBus:
+    """Of a base to its modules, each of which is told by itself: an interpreter may not hear what is told to all (from memory). One that is busy
+    with its own scan holds the clock until it looks at the bus, and the base waits; one that is not there is passed over."""
+
+    def __init__(self, pins, bus, calls):
+        self.bus = pins.buses[bus]
+        self.lines = [(pins.input(name), modules) for name, modules in calls]
+        self.modules = [nth for nth in range(1, 8) if any(modules >> nth & 1 for _, modules in calls)]
+        self.answers = b""
+
+    def link(self, frame):
+        for module in self.modules:
+            try:
+                self.bus.writeto(LINK_BUS_ADDRESS + module, frame)
+            except OSError:
+                pass
+
+    def calls(self):
+        """Which modules' lines are pulled, a bit each."""
+        called = 0
+        for line, modules in self.lines:
+            if not line.value:
+                called |= modules
+        return called
+
+    def ask(self, module, length):
+        answer = bytearray(length)
+        try:
+            self.bus.readfrom_into(LINK_BUS_ADDRESS + module, answer)
+        except OSError:
+            return
+        self.answers += answer
+
+    def listen(self):
+        """Nothing comes that was not asked for."""
+
+    def came(self):
+        came, self.answers = self.answers, b""
+        return came
+
+
+class OwnBus:
+    """Of a module to the base: it keeps its frame for when it is asked, and pulls a line until then. The base pulls it up."""
+
+    MOST_REQUESTS = 4  # at one look: what it is told twice, and is asked twice
+
+    def __init__(self, pins, scl, sda, call):
+        import i2ctarget  # not every board has it, and few devices want it
+
+        address = LINK_BUS_ADDRESS + plan.PART
+        self.target = i2ctarget.I2CTarget(getattr(board, scl), getattr(board, sda), (address,))
+        self.line = pins.input(call, False)
+        self.frame = bytes(1)
+        self.heard = b""
+
+    def link(self, frame):
+        self.frame = frame
+
+    def call(self):
+        self.line.switch_to_output(value=False)
+
+    def listen(self):
+        """Whatever the base wants: the clock is held until it is looked at."""
+        for _ in range(self.MOST_REQUESTS):
+            request = self.target.request()
+            if not request:
+                return
+            with request:
+                if request.is_read:
+                    self.line.switch_to_input(pull=None)
+                    request.write(self.frame)
+                else:
+                    self.heard += request.read()
+
+    def came(self):
+        self.listen()
+        came, self.heard = self.heard, b""
+        return came
+
+
+LINES = {"serial": SerialLine, "modules": ModulesBus, "own": OwnBus}
 
 
 def open_bus(scl, sda, hz):
@@ -430,7 +527,7 @@ class Lines:
         self.chains = [name and self.pins.output(name) for name in plan.CHAINS]
         self.segment_chains = [one[0] and SegmentPins(pins, *one) for one in plan.SEGMENT_CHAINS]
         self.displays = [one[0] is not None and DisplayBus(pins, *one) for one in plan.DISPLAYS]
-        self.line = plan.LINE and part_line(*plan.LINE)
+        self.others = plan.LINE and LINES[plan.LINE[0]](pins, *plan.LINE[1:])
         self.transmitter = plan.TRANSMITTER and busio.UART(getattr(board, plan.TRANSMITTER), None, baudrate=DIN_BAUD)
         self.pairs = [one for one in self.lamps if isinstance(one, Pair)]
         self.pair = 0
@@ -529,12 +626,23 @@ class Lines:
         self.transmitter.write(told)
 
     def link(self, frame):
-        """The interpreter waits until it has left: a millisecond for 25 bytes."""
-        self.line.write(frame)
+        self.others.link(frame)
 
-    def from_other(self):
-        """What came over the line from the device's other part since the last call."""
-        return self.line.read(self.line.in_waiting) if self.line and self.line.in_waiting else b""
+    def call(self):
+        self.others.call()
+
+    def calls(self):
+        return self.others.calls()
+
+    def ask(self, module, length):
+        self.others.ask(module, length)
+
+    def listen(self):
+        self.others.listen()
+
+    def from_others(self):
+        """What came from other parts of the device since the last call."""
+        return self.others.came() if self.others else b""
 
     def radio(self, packet):
         return radio_port.send_packet(packet)

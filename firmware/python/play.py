@@ -14,9 +14,12 @@ Lines of a script (the same as those of the C archive):
   MS told BYTES               the computer tells the panel something (hex; the rest of it is 0)
   MS line BYTES               these came over the serial port (hex)
   MS heard BYTES              the computer plays an event: its packet of four bytes (hex)
-  MS part NUMBER              which part of a device of two this is, from 0; before all else
+  MS part NUMBER              which part of the device this is, from 0; before all else
   MS setup 1|0                a computer has set this part up, or no longer
-  MS linked BYTES             these came over the line from the other part (hex)
+  MS linked BYTES             these came over the line from another part (hex)
+  MS calls BITS               from this millisecond on, the lines of these modules on a bus are pulled (bit 1: the first)
+  MS gone                     this module is pulled off and has no power
+  MS back                     it is put on again
   MS answer BYTES             this came back on the acknowledgement of a radio's packet (hex)
   MS reset                    the bus is reset: the host knows nothing any more
   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
@@ -50,6 +53,7 @@ class Bench:
         self.bytes = bytearray([NO_SEAL] * KEPT_BYTES)
         self.now_ms = self.late_until_ms = 0
         self.part, self.is_set_up = 0, False
+        self.called, self.is_gone = 0, False
         self.start()
 
     def start(self):
@@ -114,6 +118,15 @@ class Bench:
     def link(self, frame):
         self.tell("%d link %s" % (self.now_ms, frame.hex()))
 
+    def call(self):
+        self.tell("%d calls" % self.now_ms)
+
+    def calls(self):
+        return self.called
+
+    def ask(self, module, length):
+        self.tell("%d asks %d" % (self.now_ms, module))
+
     def din(self, told):
         self.tell("%d din %s" % (self.now_ms, told.hex()))
 
@@ -141,7 +154,7 @@ class Bench:
 
     def run_until(self, ms):
         while self.now_ms < ms:
-            if self.now_ms >= self.late_until_ms:
+            if self.now_ms >= self.late_until_ms and not self.is_gone:
                 self.runtime.scan(self.now_ms + 1 - self.scanned_ms)
                 self.scanned_ms = self.now_ms + 1
                 self.tell_answer()
@@ -214,6 +227,16 @@ class Bench:
 
     def do_linked(self, ms, told):
         self.runtime.link.take(bytes.fromhex(told))
+
+    def do_calls(self, ms, bits):
+        self.called = int(bits)
+
+    def do_gone(self, ms):
+        self.is_gone = True
+
+    def do_back(self, ms):
+        self.is_gone = False
+        self.start()
 
     def do_answer(self, ms, told):
         self.runtime.radio_answered(bytes.fromhex(told))

@@ -8,6 +8,7 @@ import { Tracks } from "@/core/engine/tracks";
 import { derive } from "@/core/derived/derive";
 import { linkEndId } from "@/core/derived/linkEnds";
 import { isModule } from "@/core/document/partLinks";
+import { moduleBusOf } from "@/core/firmware/moduleBus";
 import type { Design } from "@/core/document/schema";
 import { ownLines } from "@/core/firmware/ownLines";
 import { scanTableOf } from "@/core/firmware/scanTable";
@@ -20,15 +21,9 @@ export function contactsOf(design: Design): string[] {
 
 /** Lines on which modules on a bus call, at one of the parts, with the modules that do; at the main part they are contacts behind all others. */
 export function callsOf(design: Design, part = 0): [netId: string, modules: number[]][] {
-  const calls = new Map<string, number[]>();
-  for (const { link, end, controller } of derive(design).linkEnds) {
-    if (!isModule(link) || controller !== design.controllers[part]) continue;
-    const { terminals } = derive(design).chipById.get(`${linkEndId(link, end)}.J1`)!;
-    const netId = terminals.find(({ name }) => name === "call")!.netId!;
-    const module = design.controllers.findIndex(({ id }, nth) => nth > 0 && [link.nearId, link.farId].includes(id));
-    calls.set(netId, [...(calls.get(netId) ?? []), module]);
-  }
-  return [...calls];
+  const numbers = design.controllers.map((_, nth) => nth);
+  const calls = moduleBusOf(design, part)?.calls ?? [];
+  return calls.map(({ netId, mask }) => [netId, numbers.filter((nth) => (mask >> nth) & 1)]);
 }
 
 const WITH_REGISTERS = 8;
@@ -151,6 +146,8 @@ function wiringOf(design: Design, pinOf: (profileId: string, pad: string) => str
   for (const id of socketNets(design).filter(isOwn)) lines.push(`transmitter ${net(id)}`);
   for (const [call] of callsOf(design, part))
     lines.push(part === 0 ? `contact ${net(call)} ${net("GND")} 0` : `caller ${net(call)}`);
+  const bus = moduleBusOf(design, part);
+  if (bus) lines.push(`bus ${net(bus.clock)} ${net(bus.data)}`);
   for (const { link, end } of derive(design).linkEnds.filter(
     (one) => one.controller === controller && !isModule(one.link),
   ))

@@ -8,6 +8,7 @@ import { modularDesigns } from "../../demo";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
 import { firstDifference } from "./firstDifference";
 import { recordParts } from "./partScripts";
+import { allOnPythonClass, barePython, playPython } from "./python";
 import { joined } from "./recordedUses";
 
 beforeAll(bringInlineRuntime);
@@ -75,6 +76,18 @@ describe.each(["shared", "own"] as const)(`modules that call on %s lines, in ${S
     for (const part of [0, 1, 2]) {
       const { script, expected } = joined(runs.slice(0, FEWER_SEEDS).map((all) => all[part]));
       expect(firstDifference(play(simulator, [binary], script).output, expected), `part ${part}`).toBeNull();
+    }
+  });
+
+  it("do the same in Python", async () => {
+    const there = allOnPythonClass(design);
+    const python = await barePython(there);
+    const some = Array.from({ length: FEWER_SEEDS }, (_, seed) =>
+      recordParts(there, (device) => wildly(device, first + seed + 1)),
+    );
+    for (const part of [0, 1, 2]) {
+      const { script, expected } = joined(some.map((all) => all[part]));
+      expect(firstDifference(playPython(python, script).output, expected), `part ${part}`).toBeNull();
     }
   });
 });

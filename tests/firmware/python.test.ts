@@ -3,7 +3,6 @@ import { join } from "node:path";
 import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
 import { newDesign } from "@/core/document/newDesign";
-import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
 import { padPortOf } from "@/core/firmware/padPort";
 import { edgeEncoders } from "@/core/firmware/edgeEncoders";
@@ -65,8 +64,6 @@ const isSampled = ({ body }: { body: string }) => {
   const { design } = readExample(body);
   // A pad port's clock is too quick for it: such a design is refused.
   if (padPortOf(design)) return false;
-  // Modules on a bus too.
-  if (isOnBus(design)) return false;
   return edgeEncoders(design, scanTableOf(design)).length === 0;
 };
 

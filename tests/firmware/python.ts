@@ -56,3 +56,10 @@ export function onPythonClass(design: Design, profileId = "dual-core-3v3-26"): D
   const moved = chooseController(design, profileId);
   return adoptPinPlan(moved, planPins(moved));
 }
+
+/** The same of all its parts. */
+export function allOnPythonClass(design: Design, profileId = "dual-core-3v3-26"): Design {
+  const controllers = design.controllers.map((controller) => ({ ...controller, profileId }));
+  const moved = { ...design, controllers, pinPlan: {} };
+  return adoptPinPlan(moved, planPins(moved));
+}

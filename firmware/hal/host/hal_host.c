@@ -15,14 +15,17 @@
  *   MS poll                     what hangs on the pad port latches and reads all of its bits, and two behind them
  *   MS part NUMBER              this is that part of the device: it starts afresh
  *   MS setup 1|0                a computer has set it up, or no longer
- *   MS linked BYTES             these came over the line from the other part (hex)
+ *   MS linked BYTES             these came over the line from another part (hex)
+ *   MS calls BITS               from this millisecond on, the lines of these modules on a bus are pulled (bit 1: the first)
+ *   MS gone                     this module is pulled off and has no power
+ *   MS back                     it is put on again
  *   MS reset                    the bus is reset: the host knows nothing any more
  *   MS late COUNT               the scan of this millisecond comes COUNT milliseconds late
  *   MS ask BYTES                the host sends a frame of live changes (hex; the rest of it is 0)
  *   MS off                      the power goes and comes back: only what is kept stays
  *   MS end                      run up to this millisecond, then start afresh (device, clock and what is kept)
  * Output lines: MS keyboard BYTES, MS consumer BYTES, MS lamp LINE 0|1, MS lights CHAIN BYTES, MS segments CHAIN BYTES, MS display DISPLAY BYTES,
- * MS link BYTES, MS din BYTES, MS radio BYTES, MS plug LEVELS, MS live BYTES (a frame, answered), and "end". */
+ * MS link BYTES, MS asks MODULE, MS calls, MS din BYTES, MS radio BYTES, MS plug LEVELS, MS live BYTES (a frame, answered), and "end". */
 #include <stdio.h>
 #include <stdlib.h>
 #include <string.h>

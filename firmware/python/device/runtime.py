@@ -58,7 +58,7 @@ class Runtime:
         if state != START_READY:
             raise ValueError("the device stays quiet: " + START_WORDS[state])
         self.given = (table, lines, send, kept)
-        self.link = Link(table, part, lines.link)
+        self.link = Link(table, part, lines)
         self.start(*self.given)
 
     def start(self, table, lines, send, kept):
@@ -130,7 +130,7 @@ class Runtime:
         self.waiting.now_ms += elapsed_ms
         self.contacts.switches()
         if self.link.there:
-            self.link.play_other()
+            self.link.play_others()
         self.encoders.sample(elapsed_ms)
         if self.axes.count:
             self.is_displays_turn = self.displays.waits and not self.is_displays_turn

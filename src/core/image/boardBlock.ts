@@ -28,6 +28,7 @@ import type { Design } from "../document/schema";
 import { type Problem, type Result, bad, good } from "../document/problem";
 import { endpointPlanOf, usbLayoutOf } from "../firmware/endpoints";
 import { reportShapeOf } from "../firmware/reportShape";
+import { moduleBusOf } from "../firmware/moduleBus";
 import { edgeEncoders } from "../firmware/edgeEncoders";
 import { bankCount, type ScanTable } from "../firmware/scanTable";
 import { DESCRIPTOR } from "../hid/descriptorTypes";
@@ -330,18 +331,11 @@ function openLine(design: Design, part: number, lines: BoardLines): void {
 
 /** Opens the two wires of modules on a bus. @returns the lines on which they call, as this part reads or pulls them */
 function callEntries(design: Design, part: number, lines: BoardLines): number[][] {
-  const { linkEnds, chipById } = derive(design);
-  const modules = new Map<string, number>();
-  for (const { link, end, controller } of linkEnds) {
-    if (controller.id !== design.controllers[part]?.id || !isModule(link)) continue;
-    const { terminals } = chipById.get(`${linkEndId(link, end)}.J1`)!;
-    const netOf = (name: string) => terminals.find((terminal) => terminal.name === name)!.netId!;
-    for (const name of ["clock", "data"]) lines.pin(netOf(name), START_MODE.FLOAT);
-    const module = design.controllers.findIndex(({ id }, nth) => nth > 0 && (id === link.nearId || id === link.farId));
-    modules.set(netOf("call"), (modules.get(netOf("call")) ?? 0) | (1 << module));
-  }
+  const bus = moduleBusOf(design, part);
+  if (!bus) return [];
+  for (const netId of [bus.clock, bus.data]) lines.pin(netId, START_MODE.FLOAT);
   const mode = part === 0 ? START_MODE.PULL_UP : START_MODE.FLOAT;
-  return [...modules].map(([netId, mask]) => [...lines.pin(netId, mode), mask]);
+  return bus.calls.map(({ netId, mask }) => [...lines.pin(netId, mode), mask]);
 }
 
 /**

@@ -33,6 +33,9 @@ class I2C:
     def writeto_then_readfrom(self, address, data, into):
         into[:] = self.part(address).read(data[0], len(into))
 
+    def readfrom_into(self, address, into):
+        into[:] = self.part(address).answer(len(into))
+
 
 class UART:
     """A socket for music, or the line to the other part of the device, from which nothing comes here."""

@@ -41,7 +41,7 @@ class Host:
 
 
 class Clock:
-    """Every question after the first is a millisecond later; it runs over while fingers are busy."""
+    """Every question after the first is a millisecond later, but where something happens in between; it runs over while fingers are busy."""
 
     def __init__(self):
         self.begin = None
@@ -50,6 +50,7 @@ class Clock:
     def restart(self):
         self.ms = -2
         self.skip = False
+        self.meanwhile, self.happens = [], None  # what is wanted of a module between two scans, and where that goes
 
     def again(self):
         """The power has come back: the next question is the first one again."""
@@ -58,6 +59,10 @@ class Clock:
     def next_ms(self):
         if self.skip:
             self.skip = False
+            return (self.ms - RUNS_OVER_MS) % TICKS
+        if self.meanwhile:
+            self.happens.extend(self.meanwhile)
+            self.meanwhile.clear()
             return (self.ms - RUNS_OVER_MS) % TICKS
         if self.ms >= 0:
             self.tell(self.ms)

@@ -10,9 +10,10 @@ WANTED = sys.argv[3] if len(sys.argv) > 3 else ""
 
 import harness  # noqa: E402
 from harness import NAMES, PowerCut, SequenceEnds, clock, host  # noqa: E402
+from i2ctarget import Request  # noqa: E402
 from world import world  # noqa: E402
 
-BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "microcontroller", "pwmio", "supervisor", "usb_cdc", "usb_hid", "usb_midi")
+BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "i2ctarget", "microcontroller", "pwmio", "supervisor", "usb_cdc", "usb_hid", "usb_midi")
 sys.path.insert(0, DEVICE)
 
 
@@ -76,12 +77,19 @@ class Sequence:
         self.lines = lines
         self.glowing = {}
         self.seen_ms = {}
+        self.is_called = False
 
     def begin(self, ms):
         while self.lines and int(self.lines[0][0]) <= ms:
             _, verb, *rest = self.lines.pop(0)
             if verb == "contact":
                 world.set_contact(int(rest[0]), rest[1] == "1")
+            elif verb == "module":
+                world.modules[int(rest[0])].says = bytes.fromhex(rest[1]) if rest[1:] else b""
+            elif verb == "calls":
+                world.modules[int(rest[0])].calls(int(rest[1]))
+            elif verb in ("asked", "all"):
+                self.wanted(ms, Request(0x30 + int(rest[0]), bytes.fromhex(rest[1]) if verb == "all" else None))
             elif verb == "wiper":
                 world.wipers[int(rest[0])][3] = int(rest[1])
             elif verb == "told":
@@ -105,7 +113,19 @@ class Sequence:
             else:
                 raise SequenceEnds
 
+    @staticmethod
+    def wanted(ms, request):
+        """In every second millisecond while the device has nothing to do but to wait."""
+        (world.requests if ms % 2 else clock.meanwhile).append(request)
+
     def tell(self, ms):
+        is_called = world.caller is not None and world.is_driven_low(world.caller)
+        if is_called != self.is_called:
+            self.is_called = is_called
+            print(ms, "calls", int(is_called))
+        for told in world.bus_told:
+            print(ms, told)
+        world.bus_told.clear()
         for nth, lamp in enumerate(world.lamps):
             glows = self.is_seen(nth, lamp, ms)
             if glows != self.glowing.get(nth, False):
@@ -144,7 +164,7 @@ class Sequence:
         world.read_wiring(WIRING_TEXT)
         host.__init__()
         clock.restart()
-        clock.begin, clock.tell = self.begin, self.tell
+        clock.begin, clock.tell, clock.happens = self.begin, self.tell, world.requests
         while self.is_cut_off():
             host.power_on()
             clock.again()

@@ -26,6 +26,8 @@ class World:
         self.segments, self.displays, self.branches = [], [], []
         self.transmitter, self.din_told = None, []  # of sockets for music, or to the other part of the device
         self.receiver, self.sent = None, 0
+        self.module_bus, self.modules, self.calling = None, {}, {}  # of a base: what each says when it is asked, and the contact it pulls
+        self.caller, self.requests, self.bus_told = None, [], []  # of a module: its line, and what the base wants of it
         self.tones = {}  # net to Hz of the wave on it
         self.wipers = []  # [line, its select nets, channel, part of 65536 of the supply]
         self.ground = None
@@ -93,8 +95,16 @@ class World:
     def add_receiver(self, net):
         self.receiver = net
 
+    def add_bus(self, scl, sda):
+        self.module_bus = (scl, sda)
+        self.modules = {number: Module(self, number) for number in range(1, 8)}
+
+    def add_caller(self, net):
+        self.caller = net
+
     def on_bus(self, nets):
-        return [one for one in self.expanders + self.displays + self.branches if (one.scl, one.sda) == nets]
+        there = [one for one in self.expanders + self.displays + self.branches if (one.scl, one.sda) == nets]
+        return there + list(self.modules.values()) if nets == self.module_bus else there
 
     @staticmethod
     def reached(parts, address):
@@ -244,6 +254,31 @@ class Branches:
 
     def is_reached(self):
         return True
+
+
+class Module:
+    """One on the bus of a base, as it is heard there. A line is pulled until all that share it were asked."""
+
+    def __init__(self, world, number):
+        self.world, self.number, self.address = world, number, 0x30 + number
+        self.says = b""
+
+    def is_reached(self):
+        return len(self.says) > 0
+
+    def write(self, data):
+        self.world.bus_told.append("told %d %s" % (self.number, bytes(data).hex()))
+
+    def calls(self, contact):
+        self.world.calling[self.number] = contact
+        self.world.set_contact(contact, True)
+
+    def answer(self, count):
+        self.world.bus_told.append("asks %d" % self.number)
+        contact = self.world.calling.pop(self.number, None)
+        if contact is not None and contact not in self.world.calling.values():
+            self.world.set_contact(contact, False)
+        return self.says[:count] + b"\xff" * (count - len(self.says))
 
 
 class Glass:

@@ -216,7 +216,8 @@ static int read_numbers(const char *text, int *to, int most) {
   return n;
 }
 
-/* The chip's transmitter and receiver are at one pin only each, the fourth and the third of port D. */
+/* The chip's transmitter and receiver are at one pin only each, the fourth and the third of port D; clock and data of a two-wire bus the first and
+ * the second. */
 static int is_serial(int net, int at) {
   int port, bit;
   if (wiring_pin_of(net, &port, &bit) && port == 2 && bit == at) return 1;
@@ -242,6 +243,7 @@ static int add_part(const char *word, const int *n, int count) {
   } else if (strcmp(word, "light") == 0) lights_add(n[0]);
   else if (strcmp(word, "transmitter") == 0) return is_serial(n[0], 3);
   else if (strcmp(word, "receiver") == 0) return is_serial(n[0], 2);
+  else if (strcmp(word, "bus") == 0) return is_serial(n[0], 0) && is_serial(n[1], 1);
   else if (strcmp(word, "segments") == 0) segments_add(n);
   else if (strcmp(word, "display") == 0) displays_add(n);
   else if (strcmp(word, "expander") == 0) expanders_add(n);

@@ -1,7 +1,6 @@
 import { takesLines } from "../../hid/panelSettings";
 import type { ControllerProfile } from "../../catalogue/controllers/controllerProfile";
 import { derive } from "../../derived/derive";
-import { isOnBus } from "../../document/partLinks";
 import type { Design } from "../../document/schema";
 import { type Problem, bad, good } from "../../document/problem";
 import { type FirmwareScript, recordScripts } from "../../engine/script";
@@ -40,8 +39,6 @@ function problemsOf(design: Design): Problem[] {
   if (wrongClass.length > 0) return wrongClass.slice(0, 1);
   const apart = partsWithoutLine(design);
   if (apart.length > 0) return apart;
-  if (isOnBus(design))
-    return [{ path: "partLinks", message: "has modules on a bus; Python speaks over a serial line between two parts" }];
   if (padPortOf(design))
     return [{ path: "circuits", message: "has a serial pad port, whose clock an interpreter cannot follow" }];
   if (design.reportSet.interfaces.length === 0 && !packetOf(design) && !hasSocket(design) && !takesLines(design))

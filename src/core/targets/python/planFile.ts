@@ -2,6 +2,7 @@ import { isHid } from "../../hid/interfaceKinds";
 import { interpreterPin } from "../../chips/interpreterPins";
 import { LADDER_SETTLE_US } from "../../circuits/ladder";
 import { REPORTS } from "../../contract/contract";
+import { LINK_BUS } from "../../contract/link";
 import { derive } from "../../derived/derive";
 import { throughWords } from "../../derived/throughWords";
 import { linkEndId } from "../../derived/linkEnds";
@@ -10,6 +11,7 @@ import { socketNets } from "../../firmware/musicSocket";
 import { ownLines } from "../../firmware/ownLines";
 import { reportShapeOf } from "../../firmware/reportShape";
 import type { ScanTable } from "../../firmware/scanTable";
+import { moduleBusOf } from "../../firmware/moduleBus";
 import { type TwoWireBus, twoWireBuses } from "../../firmware/twoWireBuses";
 import { hidInterfaces } from "../../hid/interfaces";
 import { identityOf } from "../../image/identity";
@@ -98,12 +100,31 @@ const busLines = ({ displays }: ScanTable, buses: readonly TwoWireBus[], pinOf: 
     ),
   ].join("\n");
 
-/** Transmitter and receiver of the line to the device's other part. */
-function lineOf(design: Design, part: number, pinOf: (netId: string) => string): Literal {
-  const end = derive(design).linkEnds.find(({ controller }) => controller.id === design.controllers[part]?.id);
-  if (!end) return null;
-  const id = linkEndId(end.link, end.end);
-  return [pinOf(`${id}.sends`), pinOf(`${id}.receives`)];
+/**
+ * How a part reaches the others: transmitter and receiver of a serial line; of a base its bus of modules and the lines on which they call, each with
+ * those that do; of a module clock, data and its line.
+ */
+function lineOf(design: Design, part: number, buses: readonly TwoWireBus[], pinOf: (netId: string) => string): Literal {
+  const { linkEnds } = derive(design);
+  const own = linkEnds.find(({ controller }) => controller.id === design.controllers[part]?.id);
+  const bus = moduleBusOf(design, part);
+  if (bus) {
+    const calls = bus.calls.map(({ netId, mask }) => [pinOf(netId), mask]);
+    return part === 0
+      ? ["modules", numberOf(buses, bus.clock), calls]
+      : ["own", pinOf(bus.clock), pinOf(bus.data), calls[0][0]];
+  }
+  if (!own) return null;
+  const id = linkEndId(own.link, own.end);
+  return ["serial", pinOf(`${id}.sends`), pinOf(`${id}.receives`)];
+}
+
+/** Those with displays and expanders; and of a base that of its modules. */
+function busesOf(design: Design, scan: ScanTable, part: number, isOwn: (netId: string) => boolean): TwoWireBus[] {
+  const buses = twoWireBuses(design, scan).filter(({ scl }) => isOwn(scl));
+  const modules = part === 0 ? moduleBusOf(design, part) : null;
+  if (!modules || buses.some(({ scl }) => scl === modules.clock)) return buses;
+  return [...buses, { scl: modules.clock, sda: modules.data, khz: LINK_BUS.BITS_A_SECOND / 1000 }];
 }
 
 function transmitter(design: Design, pinOf: (netId: string) => string): string {
@@ -112,7 +133,7 @@ function transmitter(design: Design, pinOf: (netId: string) => string): string {
 }
 
 /** Who the device is, its interfaces, and which of its parts this is. */
-function headOf(design: Design, part: number, pinOf: (netId: string) => string): string {
+function headOf(design: Design, part: number, line: Literal): string {
   const { maker, product, vendorId, productId } = identityOf(design);
   return `"""The lines of this device. Generated from its design file; change the design, not this."""
 
@@ -125,9 +146,10 @@ ${interfaceText(design)}
 # A computer's start-up screen reads a keyboard only while it is the one interface.
 BOOT_DEVICE = ${isBootKeyboard(design) ? 1 : 0}
 
-# Which of the device's parts this is, and the transmitter and receiver of the line to the other one.
+# Which of the device's parts this is, and how it reaches the others: transmitter and receiver of a serial line; a base's bus and the
+# lines on which modules call, with a bit for each that does; a module's clock, data and line.
 PART = ${part}
-LINE = ${literal(lineOf(design, part, pinOf))}`;
+LINE = ${literal(line)}`;
 }
 
 /**
@@ -141,7 +163,7 @@ export function planFile(design: Design, whole: ScanTable, part = 0): string {
   const isOwn = ownLines(design, whole, part);
   const scan = reachedFrom(whole, isOwn);
   const pinHere = (netId: string) => (isOwn(netId) ? pinOf(netId) : null);
-  const buses = twoWireBuses(design, scan).filter(({ scl }) => isOwn(scl));
+  const buses = busesOf(design, scan, part, isOwn);
   const { parts, places } = partsOf(scan, buses, pinOf);
   const sensed = new Set(scan.senseLines);
   const comment = (netId: string) => {
@@ -159,7 +181,7 @@ export function planFile(design: Design, whole: ScanTable, part = 0): string {
   const lamp = (netId: string): Literal => (isOwn(netId) ? lampHere(netId) : AWAY);
   const lines = (nets: string[], of: (netId: string) => Literal) =>
     nets.map((netId) => ({ value: of(netId), comment: comment(netId) }));
-  return `${headOf(design, part, pinOf)}
+  return `${headOf(design, part, lineOf(design, part, buses, pinOf))}
 
 # Clock, data and speed of each two-wire bus.
 ${busLines(scan, buses, pinOf)}
