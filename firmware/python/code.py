@@ -28,6 +28,7 @@ while True:
     if in_parts:
         runtime.link.set_up(host.is_set_up)
         runtime.link.take(lines.from_others())
+        lines.listen()
     if host.is_asleep != is_asleep:
         is_asleep = host.is_asleep
         runtime.host_sleeps(is_asleep)

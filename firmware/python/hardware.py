@@ -638,6 +638,7 @@ class Lines:
         self.others.ask(module, length)
 
     def listen(self):
+        """Whatever the others want now is noted, or answered."""
         self.others.listen()
 
     def from_others(self):

@@ -124,6 +124,9 @@ class Bench:
     def calls(self):
         return self.called
 
+    def listen(self):
+        pass
+
     def ask(self, module, length):
         self.tell("%d asks %d" % (self.now_ms, module))
 

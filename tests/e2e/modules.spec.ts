@@ -53,7 +53,9 @@ test("a module loses its controller, gets one on the bus by a click, and all of 
   await expect(modules(page).getByRole("status")).toHaveText("Base hears Jog module and Mark module.");
 });
 
-test("a base and its modules are loaded with a finished image each; other classes with a project", async ({ page }) => {
+test("a base and its modules are loaded with a finished image each; mixed classes with a project, others in Python", async ({
+  page,
+}) => {
   await page.goto("/bench/dunlin/pins");
   await page.getByRole("button", { name: "Load it" }).click();
   const dialog = page.getByRole("dialog");
@@ -77,6 +79,24 @@ test("a base and its modules are loaded with a finished image each; other classe
   const download = page.waitForEvent("download");
   await dialog.getByRole("button", { name: "Save the project" }).click();
   expect((await download).suggestedFilename()).toMatch(/dunlin.*\.zip$/);
+  await dialog.getByRole("button", { name: "Close" }).click();
+
+  for (const label of ["Base", "Jog module"]) {
+    await tray(page).getByLabel("Which").selectOption({ label });
+    await tray(page)
+      .getByRole("button", { name: /^Take the Full-size 3.3 V dual-core/ })
+      .click();
+    await expect(tray(page).getByRole("region", { name: "Controller" })).toContainText("dual-core");
+  }
+  await page.getByRole("button", { name: "Load it" }).click();
+  await expect(dialog).toContainText("All parts run Python, or none");
+  const scans = dialog.getByRole("region", { name: "One scan in Python" });
+  await expect(scans).toContainText(/Base\s*[\d.]+ to [\d.]+ ms, and up to [\d.]+ ms more for its modules/);
+  await expect(scans).toContainText(/Mark module\s*[\d.]+ to [\d.]+ ms, told up to [\d.]+ ms later/);
+  await expect(dialog.getByRole("region", { name: "Addresses on the bus" })).toContainText(/Mark module\s*32 hex/);
+  const files = page.waitForEvent("download");
+  await dialog.getByRole("button", { name: "Save the files" }).click();
+  expect((await files).suggestedFilename()).toMatch(/dunlin.*python.*\.zip$/);
 });
 
 test("the schools of reaching a part that lies apart stand side by side in the brief", async ({ page }) => {

@@ -15,7 +15,8 @@
 #define GO (BIT(TWINT) | BIT(TWEN) | BIT(TWIE))
 #define DIVIDER ((uint8_t)(16000000ul / OV_LINK_BUS_BITS_A_SECOND / 2u - 8u))
 #define NOBODY 0u
-#define MOST_TURNS 3000u /* of a loop that waits: some 1.5 ms, longer than any transfer that goes on */
+/* Turns of a loop that waits, of 8 cycles each, for a byte: twice its nine clocks, and as much again, as what is told is followed by an answer. */
+#define TURNS_A_BYTE (4u * OV_LINK_BUS_CLOCKS_A_BYTE * (16000000ul / OV_LINK_BUS_BITS_A_SECOND) / 8u)
 
 /* A controller's states. */
 enum {
@@ -114,9 +115,10 @@ void ov_line_open(void) {
   sei();
 }
 
-/* A transfer that does not end, because somebody holds the bus or its pull-ups are not there, is given up. @returns whether there was none */
+/* A transfer that does not end, because somebody holds the bus or its pull-ups are not there, is given up when twice the longest would have ended.
+ * @returns whether there was none */
 static uint8_t is_free(void) {
-  uint16_t left = MOST_TURNS;
+  uint16_t left = (uint16_t)((ov_table_byte(OV_AT_LINK_MOST) + OV_LINK_AROUND + 1u) * TURNS_A_BYTE);
   while (is_busy && --left > 0) {}
   if (!is_busy) return 1;
   ov_line_open();

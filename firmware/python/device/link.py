@@ -43,8 +43,8 @@ TOLD, FOUND, LOST = 0, 1, 2
 
 
 class Link:
-    """lines.link(bytes) puts a frame on the line; on a bus a base also has ask(module, bytes) and calls(), a module call(). It outlasts the runtime,
-    which starts anew when it speaks with the computer, or no longer."""
+    """lines.link(bytes) puts a frame on the line, lines.listen() looks whether anything is wanted; on a bus a base also has ask(module, bytes) and
+    calls(), a module call(). It outlasts the runtime, which starts anew when it speaks with the computer, or no longer."""
 
     def __init__(self, table, part, lines):
         self.table = table
@@ -91,6 +91,10 @@ class Link:
         self.sleeps = self.sleeps and is_it
 
     # What comes.
+
+    def listen(self):
+        """Several times in a scan, so that a base need not wait for all of it until a module looks at the bus."""
+        self.lines.listen()
 
     def take(self, came):
         for byte in came if self.there else b"":

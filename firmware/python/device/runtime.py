@@ -131,6 +131,7 @@ class Runtime:
         self.contacts.switches()
         if self.link.there:
             self.link.play_others()
+            self.link.listen()
         self.encoders.sample(elapsed_ms)
         if self.axes.count:
             self.is_displays_turn = self.displays.waits and not self.is_displays_turn
@@ -143,6 +144,8 @@ class Runtime:
         if self.axes.count:
             self.axes.play(elapsed_ms)
         self.awake.play(elapsed_ms)
+        if self.link.there:
+            self.link.listen()
         self.lamps.play(elapsed_ms)
         self.show()
         if self.lights.count:
@@ -153,6 +156,7 @@ class Runtime:
         if self.radio.there:
             self.radio.play(elapsed_ms, self.debounce.told() > MOST_CHANGES_BEFORE_AXES, self.debounce.closed, self.axes.axes, self.encoders.all)
         if self.link.there:
+            self.link.listen()
             self.link.play()
 
     def show(self):

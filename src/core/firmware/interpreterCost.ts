@@ -1,8 +1,11 @@
 import type { ControllerProfile } from "../catalogue/controllers/controllerProfile";
 import { AT, BANK_LINES } from "../contract/contract";
+import { LINK, LINK_BUS } from "../contract/link";
 import { lookOf } from "../document/lampLooks";
 import type { Design } from "../document/schema";
 import { accessSets, bitsOf, chipsOf } from "./accessSets";
+import { linkBytesOf, ownOf } from "./link";
+import { type PartScan, partScan } from "./partScan";
 import { bankCount, type ScanTable } from "./scanTable";
 import { tableBytes } from "./tables";
 
@@ -57,6 +60,14 @@ const STEPS = {
   rung: 16,
   outChain: 13,
   pair: 27,
+  /** Of a device of parts, in a scan in which a frame is told and one is heard: by their bytes, and what is looked through for them; of a module that it looks at its bus. */
+  link: 600,
+  looks: 220,
+  toldSwitch: 9,
+  toldState: 150,
+  toldModule: 229,
+  toldByte: 62,
+  heardByte: 105,
 } as const;
 
 /** Reading one expander at 400 kbit/s: five bytes of nine bits, start, start again and stop. */
@@ -72,11 +83,12 @@ function banksRead(scan: ScanTable, design: Design): number[] {
   return [...resting, ...scan.groups.flatMap(({ strobe, bank }) => (strobe === null ? [] : [bank]))];
 }
 
-function linesRead(scan: ScanTable, design: Design) {
-  const { senseLines, access } = scan;
+/** Lines of another part are read like those of an added part: nothing is asked of a pin. */
+function linesRead(scan: PartScan, design: Design) {
+  const { senseLines, access, isOwn } = scan;
   const banks = banksRead(scan, design);
   const nets = banks.flatMap((bank) => senseLines.slice(bank * BANK_LINES, (bank + 1) * BANK_LINES));
-  const onPins = nets.filter((net) => !access[net] || access[net].by === "held-pin").length;
+  const onPins = nets.filter((net) => isOwn(net) && (!access[net] || access[net].by === "held-pin")).length;
   return { read: banks.length, pinLine: onPins, partLine: nets.length - onPins };
 }
 
@@ -93,7 +105,26 @@ function multiplexersRead({ access }: ScanTable) {
   return sum;
 }
 
-function countsOf(scan: ScanTable, design: Design): Counts & { chains: number; keyboard: number } {
+const NOTHING_TOLD = { link: 0, looks: 0, toldSwitch: 0, toldState: 0, toldModule: 0, toldByte: 0, heardByte: 0 };
+
+/** What a part of several tells and hears; a base one of its modules, that which has most to say. */
+function linkCounts(scan: PartScan, design: Design, part: number) {
+  if (scan.parts.length === 0) return NOTHING_TOLD;
+  const bytes = scan.parts.map((_, nth) => linkBytesOf(scan, design, nth));
+  const others = bytes.filter((_, nth) => nth !== part);
+  const heard = part === 0 ? Math.max(...others.map(({ far }) => far)) : bytes[0].host;
+  return {
+    link: 1,
+    looks: scan.isOnBus && part > 0 ? 1 : 0,
+    toldSwitch: ownOf(scan, part).switches,
+    toldState: part === 0 ? 1 : 0,
+    toldModule: scan.isOnBus && part === 0 ? others.length : 0,
+    toldByte: part === 0 ? bytes[0].host : bytes[part].far,
+    heardByte: heard + LINK.AROUND,
+  };
+}
+
+function countsOf(scan: PartScan, design: Design, part: number): Counts & { chains: number; keyboard: number } {
   const { access, groups, ladders } = scan;
   const chains = accessSets(access, "in-register", ({ clock }) => clock);
   const bitsIn = chains.map((set) => Math.ceil(bitsOf(set.map(([, line]) => line)) / 8) * 8);
@@ -131,12 +162,28 @@ function countsOf(scan: ScanTable, design: Design): Counts & { chains: number; k
     outChain: accessSets(access, "out-register", ({ clock }) => clock).length,
     pair: Object.values(access).filter(({ by }) => by === "pair").length,
     chains: chains.length,
+    ...linkCounts(scan, design, part),
   };
 }
 
-/** The work of one scan of a design in the Python runtime, while nothing changes. */
-export function interpreterWork(design: Design, scan: ScanTable): InterpreterWork {
-  const counts = countsOf(scan, design);
+/** What frames keep the line or the bus busy in a scan in which they are due, in µs: a board waits meanwhile. */
+function linkUs(scan: PartScan, design: Design, part: number): number {
+  if (scan.parts.length === 0) return 0;
+  const { far, host } = linkBytesOf(scan, design, part);
+  if (!scan.isOnBus) return (1000 * ((part === 0 ? host : far) + LINK.AROUND)) / LINK.BYTES_A_MS;
+  const us = (bytes: number) => ((bytes + 1 + LINK.AROUND) * LINK_BUS.CLOCKS_A_BYTE * 1e6) / LINK_BUS.BITS_A_SECOND;
+  if (part > 0) return us(far);
+  const modules = scan.parts.slice(1).map((_, nth) => linkBytesOf(scan, design, nth + 1).far);
+  return modules.length * us(host) + us(Math.max(...modules));
+}
+
+/**
+ * The work of one scan of a design, or of one of its parts, in the Python runtime, while nothing changes.
+ * @param part which of the design's controllers, from 0
+ */
+export function interpreterWork(design: Design, whole: ScanTable, part = 0): InterpreterWork {
+  const scan = partScan(design, whole, part);
+  const counts = countsOf(scan, design, part);
   const steps = Object.entries(STEPS).reduce((sum, [what, each]) => sum + each * counts[what as keyof Counts], 0);
   const settling = design.timing.settleUs > 0 ? 1 : 0;
   const calls =
@@ -155,8 +202,10 @@ export function interpreterWork(design: Design, scan: ScanTable): InterpreterWor
     counts.expander +
     counts.ladderBank +
     3 * counts.poweredBank +
-    (counts.pair > 0 ? 2 : 0);
-  return { steps, calls, busUs: EXPANDER_US * counts.expander };
+    (counts.pair > 0 ? 2 : 0) +
+    4 * counts.link +
+    5 * counts.looks;
+  return { steps, calls, busUs: EXPANDER_US * counts.expander + linkUs(scan, design, part) };
 }
 
 /** Clock cycles of a 32-bit core for an instruction of its interpreter, and for a call to a pin (both from memory). */
@@ -185,8 +234,13 @@ const USELESS_MS = 20;
  * How long one scan takes on a class with an interpreter: from the steps counted and what a step costs: as measured, or else
  * a range from memory, never one number.
  */
-export function interpreterScan(design: Design, scan: ScanTable, { clockMhz }: ControllerProfile): InterpreterScan {
-  const { steps, calls, busUs } = interpreterWork(design, scan);
+export function interpreterScan(
+  design: Design,
+  scan: ScanTable,
+  { clockMhz }: ControllerProfile,
+  part = 0,
+): InterpreterScan {
+  const { steps, calls, busUs } = interpreterWork(design, scan, part);
   const { step, call } = cyclesOf(design);
   const ms = (end: "least" | "most") => ((steps * step[end] + calls * call[end]) / clockMhz + busUs) / 1000;
   const [leastMs, mostMs] = [ms("least"), ms("most")];

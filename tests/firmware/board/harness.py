@@ -50,7 +50,8 @@ class Clock:
     def restart(self):
         self.ms = -2
         self.skip = False
-        self.meanwhile, self.happens = [], None  # what is wanted of a module between two scans, and where that goes
+        self.every = 1  # milliseconds that a scan takes
+        self.meanwhile, self.happens, self.is_held = [], None, False  # what is wanted of a module between two scans, and where that goes
 
     def again(self):
         """The power has come back: the next question is the first one again."""
@@ -63,12 +64,17 @@ class Clock:
         if self.meanwhile:
             self.happens.extend(self.meanwhile)
             self.meanwhile.clear()
+            self.is_held = True
             return (self.ms - RUNS_OVER_MS) % TICKS
-        if self.ms >= 0:
-            self.tell(self.ms)
-        self.ms += 1
-        if self.ms >= 0:
-            self.begin(self.ms)
+        if self.is_held and self.happens:
+            raise ValueError("the bus is held until the next scan")
+        self.is_held = False
+        for _ in range(self.every):
+            if self.ms >= 0:
+                self.tell(self.ms)
+            self.ms += 1
+            if self.ms >= 0:
+                self.begin(self.ms)
         return (self.ms - RUNS_OVER_MS) % TICKS
 
 

@@ -17,6 +17,7 @@ BOARD_MODULES = ("board", "digitalio", "analogio", "busio", "i2ctarget", "microc
 sys.path.insert(0, DEVICE)
 
 
+SETTLED_MS = 30
 lights_told = []
 
 
@@ -86,6 +87,10 @@ class Sequence:
                 world.set_contact(int(rest[0]), rest[1] == "1")
             elif verb == "module":
                 world.modules[int(rest[0])].says = bytes.fromhex(rest[1]) if rest[1:] else b""
+            elif verb == "every":
+                clock.every = int(rest[0])
+            elif verb == "linked":
+                world.came += bytes.fromhex(rest[0])
             elif verb == "calls":
                 world.modules[int(rest[0])].calls(int(rest[1]))
             elif verb in ("asked", "all"):
@@ -214,16 +219,26 @@ def is_device(frame):
 
 
 def count_steps(sequence):
-    """Instructions of the device's own files, and their calls to the board, in the last whole scan."""
+    """Instructions of the device's own files, and their calls to the board, in the last whole scan; and, of a module, the most between two looks
+    at the bus since it has settled."""
     now, last = [0, 0], [0, 0]
+    since_look, most = [0], [0]
+
+    def looked():
+        if clock.ms > SETTLED_MS:
+            most[0] = max(most[0], since_look[0])
+        since_look[0] = 0
 
     def trace(frame, what, _):
         if not is_device(frame):
+            if what == "call" and frame.f_code.co_name == "request":
+                looked()
             now[1] += is_device(frame.f_back) if what == "call" and frame.f_back else 0
             return None
         frame.f_trace_opcodes = True
         frame.f_trace_lines = False
         now[0] += what == "opcode"
+        since_look[0] += what == "opcode"
         return trace
 
     begin = sequence.begin
@@ -237,6 +252,7 @@ def count_steps(sequence):
     sequence.play()
     sys.settrace(None)
     print("steps %d calls %d" % tuple(last))
+    print("between looks", most[0])
 
 
 for sequence in sequences(sys.stdin):

@@ -25,7 +25,7 @@ class World:
         self.expanders, self.ladders, self.lamps, self.lights = [], [], [], []
         self.segments, self.displays, self.branches = [], [], []
         self.transmitter, self.din_told = None, []  # of sockets for music, or to the other part of the device
-        self.receiver, self.sent = None, 0
+        self.receiver, self.sent, self.came = None, 0, b""
         self.module_bus, self.modules, self.calling = None, {}, {}  # of a base: what each says when it is asked, and the contact it pulls
         self.caller, self.requests, self.bus_told = None, [], []  # of a module: its line, and what the base wants of it
         self.tones = {}  # net to Hz of the wave on it

@@ -3,6 +3,7 @@ import { LINK } from "../../contract/link";
 import { halfName } from "../../derived/halfName";
 import { partFolder } from "./partFolder";
 import { derive } from "../../derived/derive";
+import { isOnBus } from "../../document/partLinks";
 import type { Design } from "../../document/schema";
 import { keymapLines } from "../keymapWords";
 import { ONE_PLUG } from "../onePlug";
@@ -30,15 +31,27 @@ const radioAdvice = (design: Design) =>
     ? "   In `radio_port.py` two functions are yours: hand your radio a packet, and tell what came back. Local rules say which frequencies and powers may be used.\n"
     : "";
 
+const APART_ON_LINE = "with the plug in that part and the line between them off; then join them.";
+const APART_ON_BUS =
+  "with the plug in that part's own socket and the modules off the base; then put them on while no plug is in. All parts run Python, or none: a base in\nPython tells each module by itself, a compiled one tells all at once, which an interpreter may not hear.";
+
 /** Of a device of parts: whose folder is whose. */
 const partsAdvice = (design: Design): string =>
   design.controllers.length < 2
     ? ""
     : `The folders are those of the parts: ${design.controllers.map(({ id }, part) => `\`${partFolder(design, part)}\` of ${halfName(design, id)}`).join(", ")}.
-Go through these steps with each of them by itself, with the plug in that part and the line between them off; then join them. Load all
+Go through these steps with each of them by itself, ${isOnBus(design) ? APART_ON_BUS : APART_ON_LINE} Load all
 parts again whenever the design has changed: parts that are loaded with different things do not understand each other. ${ONE_PLUG}
 
 `;
+
+/** What telling other parts costs a board's time. */
+function tellingAdvice(design: Design): string {
+  if (design.controllers.length < 2) return "";
+  if (isOnBus(design))
+    return "A base tells and asks one module after the other, and waits for each until that one looks at the bus, between two scans or at the beginning of one. ";
+  return `A board waits while a frame leaves to the other part, a millisecond for ${LINK.BYTES_A_MS} bytes. `;
+}
 
 /** What to do with the archive, in which order, and how to get back. */
 export function pythonReadme(design: Design): string {
@@ -72,7 +85,7 @@ ${lightsAdvice(design)}${radioAdvice(design)}5. Unplug it and plug it in again: 
 - An interpreter cannot read a fast knob surely. The design program says how long a scan takes, as a range.
 - Live changes are kept in the board's small memory where it has 1,024 bytes of it, else in two files on the drive, where the
   computer has not taken it for itself; else until the power is off.
-- ${design.controllers.length < 2 ? "" : `A board waits while a frame leaves to the other part, a millisecond for ${LINK.BYTES_A_MS} bytes. `}Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
+- ${tellingAdvice(design)}Debounce ${design.timing.debounce.ms} ms (${design.timing.debounce.school}), settle time ${design.timing.settleUs} µs.
 
 ## Files
 

@@ -38,7 +38,7 @@ const programs = (design: Design) =>
 /** Why there is nothing finished for it. */
 function whyCompiled(design: Design, { firmware }: ControllerProfile): string {
   if (isOnBus(design))
-    return "A finished image is there where all of them are 8-bit USB boards, and Python speaks over a serial line only. The project has the calls for a bus: what the base writes to all, whom it asks, and how a module calls.";
+    return "A finished image is there where all of them are 8-bit USB boards, and Python where all of them run it. The project has the calls for a bus: what the base writes to all, whom it asks, and how a module calls.";
   return firmware.compiled === "runs-usb"
     ? "There is no finished image for it, and it runs no Python as a USB device."
     : "It is no USB device by itself: it needs another controller between it and the computer.";

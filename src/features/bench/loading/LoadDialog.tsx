@@ -27,8 +27,8 @@ export function LoadDialog({ onClose }: { onClose: () => void }) {
   const ways = new Set(profiles.map(loadWayOf));
   // Parts whose ways differ are compiled: the sources serve every class.
   const isMixed = isInParts && (ways.size > 1 || profiles.length < controllers.length);
-  // Python speaks over a serial line: modules on a bus are compiled, but where an image is there for all.
-  const isCompiled = isOnBus(design) && ways.size > 0 && (isMixed || !ways.has("image"));
+  // The sources' own board has a serial line: modules on a bus whose ways differ have the project, with the calls of a bus.
+  const isCompiled = isOnBus(design) && ways.size > 0 && isMixed;
   const way = isCompiled ? "compile" : isMixed ? "parts" : [...ways][0];
   return (
     <Dialog

@@ -3,7 +3,9 @@
 import { Box } from "@chakra-ui/react";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
 import { type InterpreterScan, interpreterScan } from "@/core/firmware/interpreterCost";
-import { type ScanTable, scanTableOf } from "@/core/firmware/scanTable";
+import { type InterpretedPart, interpretedParts } from "@/core/firmware/interpretedParts";
+import { scanTableOf } from "@/core/firmware/scanTable";
+import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
 import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
@@ -11,6 +13,7 @@ import { notify } from "@/ui/pieces/notices";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 import { useHostLanguage } from "@/ui/useHostLanguage";
 import { exportDesign } from "@/ui/files/exportDesign";
+import { BusAddresses } from "./BusAddresses";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { DrivePicture, HoldPicture, KeyboardPicture } from "./Pictures";
 import { partSteps } from "./partSteps";
@@ -49,17 +52,41 @@ const VERDICT: Record<InterpreterScan["verdict"], string> = {
 };
 
 const FOLDERS = "The archive has a folder for each part; only what is in its own goes onto its drive.";
+const ALL_PYTHON =
+  " All parts run Python, or none: a base in Python tells each module by itself, a compiled one tells all at once, which an interpreter may not hear.";
 const inParts = (design: Design, all: LoadStep[]) => [
-  ...partSteps(design, all.slice(0, -1), FOLDERS),
+  ...partSteps(design, all.slice(0, -1), isOnBus(design) ? FOLDERS + ALL_PYTHON : FOLDERS),
   ...all.slice(-1),
 ];
 
-/** The part that has the most to read. */
-function scanOf(design: Design): ScanTable {
-  const scan = scanTableOf(design);
-  if (scan.parts.length === 0) return scan;
-  const groups = scan.parts.map(({ groups: end }, part) => scan.groups.slice(scan.parts[part - 1]?.groups ?? 0, end));
-  return { ...scan, groups: groups.reduce((most, own) => (own.length > most.length ? own : most)) };
+const times = ({ leastMs, mostMs }: InterpreterScan) => `${leastMs.toFixed(1)} to ${mostMs.toFixed(1)} ms`;
+
+const rowOf = ({ name, scan, waitsMs, laterMs }: InterpretedPart): [string, string] => {
+  const waits = waitsMs > 0 ? `, and up to ${waitsMs.toFixed(1)} ms more for its modules` : "";
+  return [name, `${times(scan)}${waits}${laterMs === null ? "" : `, told up to ${laterMs.toFixed(1)} ms later`}`];
+};
+
+const HARSHEST: InterpreterScan["verdict"][] = ["too-much", "slow", "good"];
+
+/** How long a scan takes, of each part where there are several. */
+function ScanTimes({ design, profile }: { design: Design; profile: ControllerProfile }) {
+  const parts = interpretedParts(design);
+  const scans =
+    parts.length > 1 ? parts.map(({ scan }) => scan) : [interpreterScan(design, scanTableOf(design), profile)];
+  const verdict = HARSHEST.find((one) => scans.some((scan) => scan.verdict === one))!;
+  return (
+    <Section title="One scan in Python">
+      <Values rows={parts.length > 1 ? parts.map(rowOf) : [["From memory, a range", times(scans[0])]]} />
+      {parts.length > 1 && (
+        <Box fontSize="13px" color="var(--faint)">
+          Ranges from memory. What another part has to say waits for the scans of both.
+        </Box>
+      )}
+      <Box fontSize="13px" color={verdict === "good" ? "var(--faint)" : "var(--stop)"}>
+        {VERDICT[verdict]}
+      </Box>
+    </Section>
+  );
 }
 
 /** For boards that run Python: files to copy onto their drive. */
@@ -68,19 +95,13 @@ export function PythonSheet({ profile }: { profile: ControllerProfile }) {
   // The tables hold texts of macros, for which their language must be there.
   const language = useHostLanguage(design.keymap.hostLanguage);
   if (!language) return null;
-  const scan = interpreterScan(design, scanOf(design), profile);
   const own = steps(design.reportSet.productName);
   return (
     <TwoSides
       left={<LoadSteps steps={design.controllers.length > 1 ? inParts(design, own) : own} />}
       right={
         <>
-          <Section title="One scan in Python">
-            <Values rows={[["From memory, a range", `${scan.leastMs.toFixed(1)} to ${scan.mostMs.toFixed(1)} ms`]]} />
-            <Box fontSize="13px" color={scan.verdict === "good" ? "var(--faint)" : "var(--stop)"}>
-              {VERDICT[scan.verdict]}
-            </Box>
-          </Section>
+          <ScanTimes design={design} profile={profile} />
           <Section title="Load it">
             <Row>
               <StepButton onClick={() => void exportDesign(design, "firmware-python").then(notify)}>
@@ -91,6 +112,7 @@ export function PythonSheet({ profile }: { profile: ControllerProfile }) {
               Nothing to compile. On this computer the archive&rsquo;s play.py shows first that it reports as simulated.
             </Box>
           </Section>
+          {isOnBus(design) && <BusAddresses design={design} />}
         </>
       }
     />
