@@ -230,6 +230,10 @@ export interface InterpreterScan {
 const FELT_MS = 10;
 const USELESS_MS = 20;
 
+/** What a scan of such a length is good for. */
+export const scanVerdict = (leastMs: number, mostMs: number): InterpreterScan["verdict"] =>
+  leastMs > USELESS_MS ? "too-much" : mostMs > FELT_MS ? "slow" : "good";
+
 /**
  * How long one scan takes on a class with an interpreter: from the steps counted and what a step costs: as measured, or else
  * a range from memory, never one number.
@@ -244,6 +248,5 @@ export function interpreterScan(
   const { step, call } = cyclesOf(design);
   const ms = (end: "least" | "most") => ((steps * step[end] + calls * call[end]) / clockMhz + busUs) / 1000;
   const [leastMs, mostMs] = [ms("least"), ms("most")];
-  const verdict = leastMs > USELESS_MS ? "too-much" : mostMs > FELT_MS ? "slow" : "good";
-  return { leastMs, mostMs, verdict };
+  return { leastMs, mostMs, verdict: scanVerdict(leastMs, mostMs) };
 }

@@ -3,7 +3,7 @@
 import { Box } from "@chakra-ui/react";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
 import { type InterpreterScan, interpreterScan } from "@/core/firmware/interpreterCost";
-import { type InterpretedPart, interpretedParts } from "@/core/firmware/interpretedParts";
+import { type InterpretedParts, interpretedParts } from "@/core/firmware/interpretedParts";
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
@@ -61,25 +61,25 @@ const inParts = (design: Design, all: LoadStep[]) => [
 
 const times = ({ leastMs, mostMs }: InterpreterScan) => `${leastMs.toFixed(1)} to ${mostMs.toFixed(1)} ms`;
 
-const rowOf = ({ name, scan, waitsMs, laterMs }: InterpretedPart): [string, string] => {
-  const waits = waitsMs > 0 ? `, and up to ${waitsMs.toFixed(1)} ms more for its modules` : "";
-  return [name, `${times(scan)}${waits}${laterMs === null ? "" : `, told up to ${laterMs.toFixed(1)} ms later`}`];
-};
+const most = (ms: number) => `up to ${ms.toFixed(1)} ms`;
 
-const HARSHEST: InterpreterScan["verdict"][] = ["too-much", "slow", "good"];
+const rowsOf = ({ parts, waitsMs, laterMs }: InterpretedParts): [string, string][] => [
+  ...parts.map(({ name, scan }): [string, string] => [name, times(scan)]),
+  ...(waitsMs > 0 ? [["More, while the base waits for modules", most(waitsMs)] as [string, string]] : []),
+  [`Later, what is not of ${parts[0].name}`, most(laterMs)],
+];
 
 /** How long a scan takes, of each part where there are several. */
 function ScanTimes({ design, profile }: { design: Design; profile: ControllerProfile }) {
-  const parts = interpretedParts(design);
-  const scans =
-    parts.length > 1 ? parts.map(({ scan }) => scan) : [interpreterScan(design, scanTableOf(design), profile)];
-  const verdict = HARSHEST.find((one) => scans.some((scan) => scan.verdict === one))!;
+  const inParts = interpretedParts(design);
+  const one = interpreterScan(design, scanTableOf(design), profile);
+  const { verdict } = inParts ?? one;
   return (
     <Section title="One scan in Python">
-      <Values rows={parts.length > 1 ? parts.map(rowOf) : [["From memory, a range", times(scans[0])]]} />
-      {parts.length > 1 && (
+      <Values rows={inParts ? rowsOf(inParts) : [["From memory, a range", times(one)]]} />
+      {inParts && (
         <Box fontSize="13px" color="var(--faint)">
-          Ranges from memory. What another part has to say waits for the scans of both.
+          Ranges from memory.
         </Box>
       )}
       <Box fontSize="13px" color={verdict === "good" ? "var(--faint)" : "var(--stop)"}>
