@@ -42,6 +42,7 @@ const rooms = [
   "brief",
   "firmware",
   "power",
+  "purchase",
   "analog",
   "timing",
   "levels",

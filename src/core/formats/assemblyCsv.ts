@@ -5,7 +5,7 @@ import { netlistOf } from "../wires/netlist";
 import { partNames } from "../wires/partNames";
 import { type Artifact, asText } from "./artifact";
 import { csvFile } from "./csvFile";
-import { smallPartValues } from "./smallPartValues";
+import { smallPartValues } from "../power/smallPartValues";
 
 interface Placed {
   part: string;

@@ -43,6 +43,7 @@ describe("exports", () => {
       "netlist-356",
       "netlist-csv",
       "assembly-csv",
+      "parts-csv",
       "plate-svg",
       "plate-dxf",
       "plate-stl",

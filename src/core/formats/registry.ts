@@ -4,6 +4,7 @@ import { designJson } from "./designJson";
 import { flashImageFile } from "./flashImageFile";
 import { plateDxf, plateStl, plateSvg } from "./plateFiles";
 import { circuitCir } from "./circuitCir";
+import { partsCsv } from "./partsCsv";
 import { powerCsv } from "./powerCsv";
 import { schematicSheetsHtml, schematicSvg } from "./schematic/schematicSvg";
 import { drillCsv, positionsCsv } from "./positionsCsv";
@@ -30,6 +31,7 @@ export const artifacts: Artifact[] = [
   netlist356,
   netlistCsv,
   assemblyCsv,
+  partsCsv,
   plateSvg,
   plateDxf,
   plateStl,

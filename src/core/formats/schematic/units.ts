@@ -8,7 +8,7 @@ import type { PlacedController } from "../../derived/placedController";
 import type { Design } from "../../document/schema";
 import { everyNetOf } from "../../wires/netlist";
 import { INLINE_ENDS, contactNumbers, inlineKey, partNames } from "../../wires/partNames";
-import { smallPartValues } from "../smallPartValues";
+import { smallPartValues } from "../../power/smallPartValues";
 
 export type SymbolName =
   | "switch"

@@ -1,5 +1,5 @@
 import type { Design } from "../document/schema";
-import { lampBranches } from "../power/lampBranches";
+import { lampBranches } from "./lampBranches";
 import { smallPartsOf } from "../wires/partNames";
 
 /** Values of all small parts by their names; a lamp's resistor follows from its current. */

@@ -1,0 +1,209 @@
+import type { Key } from "../catalogue/kinds/key";
+import { addedParts, priceOf } from "../catalogue/prices";
+import { keysOf, missingBySize } from "../capsets/coverage";
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+import { ohmOf, ohmWords } from "../electrics/ohmWords";
+import { boundsOf } from "../geometry/outline";
+import { boardRing } from "../layout/boardOutline";
+import { smallPartValues } from "../power/smallPartValues";
+import { type LinkConnector, linkConnectors, partConnectors } from "../wires/connectors";
+import { cutList, metresOf } from "../wires/cutList";
+import { partNames, smallPartsOf } from "../wires/partNames";
+import { wiresOf } from "../wires/wires";
+
+/** What is bought together, in the order of the list. */
+export const partsGroups = [
+  "controllers",
+  "controls",
+  "caps",
+  "added parts",
+  "small parts",
+  "plugs",
+  "wire",
+  "plates",
+] as const;
+export type PartsGroup = (typeof partsGroups)[number];
+
+/** Parts that are alike. */
+export interface PartsLine {
+  group: PartsGroup;
+  name: string;
+  /** Pieces; of wire metres, without waste. */
+  count: number;
+  unit: "piece" | "m";
+  /** Usual or typed, in money units; null where nobody knows. */
+  priceEach: number | null;
+  /** Which of the design's parts they are, by the names of the netlist. */
+  of: string[];
+}
+
+interface One {
+  name: string;
+  price: number | null;
+  of: string;
+}
+
+/** Those with one name on one line, in the order in which they come. */
+function lines(group: PartsGroup, all: One[]): PartsLine[] {
+  const byName = new Map<string, PartsLine>();
+  for (const { name, price, of } of all) {
+    const line = byName.get(name) ?? { group, name, count: 0, unit: "piece" as const, priceEach: price, of: [] };
+    line.count += 1;
+    line.of.push(of);
+    byName.set(name, line);
+  }
+  return [...byName.values()];
+}
+
+function controllers(design: Design): PartsLine[] {
+  const placed = derive(design).controllers;
+  const own = placed.flatMap(({ profile }, nth) =>
+    profile
+      ? [
+          {
+            name: profile.title,
+            price: priceOf(profile.id, design.brief.prices, profile.price),
+            of: `A${nth + 1}`,
+            profile,
+          },
+        ]
+      : [],
+  );
+  const support = addedParts.find(({ id }) => id === "chip-support")!;
+  const bare = own.filter(({ profile }) => profile.form === "chip");
+  return [
+    ...lines("controllers", own),
+    ...lines(
+      "controllers",
+      bare.map(({ of }) => ({ name: support.title, price: priceOf(support.id, design.brief.prices), of })),
+    ),
+  ];
+}
+
+function controls(design: Design): PartsLine[] {
+  const names = partNames(design).controls;
+  return lines(
+    "controls",
+    design.controls.map((control) => {
+      const { title, price } = derive(design).partOf(control);
+      return { name: title, price, of: names.get(control.id)! };
+    }),
+  );
+}
+
+/** Caps and stabilisers of keys whose switch carries no cap of its own. */
+function caps(design: Design): PartsLine[] {
+  const names = partNames(design).controls;
+  const capped = keysOf(design).filter((key) => derive(design).partOf(key).cap === null);
+  const groupName = ({ groupId }: Key) => design.groups.find(({ id }) => id === groupId)?.name;
+  const bySize = missingBySize(capped).flatMap(({ words, keys }) =>
+    keys.map((key): One => {
+      const colour = groupName(key);
+      return { name: `Cap ${words}${colour ? `, ${colour}` : ""}`, price: null, of: names.get(key.id)! };
+    }),
+  );
+  const guided = capped.filter(({ stabiliser }) => stabiliser);
+  return [
+    ...lines("caps", bySize),
+    ...lines(
+      "caps",
+      guided.map((key) => ({
+        name: `Stabiliser for ${Math.max(key.widthU, key.heightU)} u`,
+        price: null,
+        of: names.get(key.id)!,
+      })),
+    ),
+  ];
+}
+
+function chips(design: Design): PartsLine[] {
+  const names = partNames(design).chips;
+  return lines(
+    "added parts",
+    derive(design).chips.map(({ id, title, part }) => ({
+      name: title,
+      price: priceOf(part, design.brief.prices),
+      of: names.get(id)!,
+    })),
+  );
+}
+
+/** 4,700 Ω and 4.7 kΩ are one part. */
+const written = (value: string) => {
+  const ohm = ohmOf(value);
+  return ohm === null ? value : ohmWords(ohm);
+};
+
+function smallParts(design: Design): PartsLine[] {
+  const values = smallPartValues(design);
+  return lines(
+    "small parts",
+    smallPartsOf(design).map(({ part, sort }) => ({
+      name: `${sort === "diode" ? "Diode" : "Resistor"} ${written(values.get(part)!)}`,
+      price: priceOf(sort, design.brief.prices),
+      of: part,
+    })),
+  );
+}
+
+/** The plugs of links between controllers are added parts already. */
+function isOfLink(design: Design, { wireKeys }: LinkConnector): boolean {
+  const plugs = derive(design).chips.filter(({ part }) => part === "link-plug" || part === "module-plug");
+  const ends = new Set(plugs.flatMap(({ id, terminals }) => terminals.map(({ name }) => `${id}.${name}`)));
+  const own = wiresOf(design).filter(({ key }) => wireKeys.includes(key));
+  return own.every(({ from, to }) => ends.has(from.id) && ends.has(to.id));
+}
+
+function plugs(design: Design): PartsLine[] {
+  const loose = partConnectors(design);
+  const between = linkConnectors(design).filter((one) => !isOfLink(design, one));
+  return lines(
+    "plugs",
+    [...loose, ...between].map(({ name, pins }) => ({
+      name: `Plug and socket, ${pins.length} way${pins.length === 1 ? "" : "s"}`,
+      price: null,
+      of: name,
+    })),
+  );
+}
+
+const wire = (design: Design): PartsLine[] =>
+  metresOf(cutList(wiresOf(design))).map(({ colour, mm2, metres }) => ({
+    group: "wire",
+    name: `Wire ${mm2} mm², ${colour}`,
+    count: metres,
+    unit: "m",
+    priceEach: null,
+    of: [],
+  }));
+
+/** Of each board that has an edge, by its size along the axes. */
+function plates(design: Design): PartsLine[] {
+  const sized = design.boards.flatMap((board): One[] => {
+    const ring = board.kind === "loose" ? null : boardRing(design, board.id);
+    const box = ring && boundsOf([{ core: ring, radiusMm: 0 }]);
+    if (!box) return [];
+    const size = [box.maxXMm - box.minXMm, box.maxYMm - box.minYMm].map((mm) => Math.ceil(mm)).join(" × ");
+    return [
+      { name: `Plate ${size} mm, ${board.plate.material} ${board.plate.thicknessMm} mm`, price: null, of: board.name },
+    ];
+  });
+  return lines("plates", sized);
+}
+
+/**
+ * What a design is made of: everything that must be bought or made for one device, alike parts on one line. Diodes, resistors and added parts are those of
+ * the netlist, each once; wire is that of the wire list.
+ */
+export const partsList = (design: Design): PartsLine[] =>
+  derive(design).once("parts list", () => [
+    ...controllers(design),
+    ...controls(design),
+    ...caps(design),
+    ...chips(design),
+    ...smallParts(design),
+    ...plugs(design),
+    ...wire(design),
+    ...plates(design),
+  ]);
