@@ -12,7 +12,7 @@ import { recordParts } from "./partScripts";
 beforeAll(bringInlineRuntime);
 
 const SEEDS = 2000;
-const FEWER_SEEDS = 150;
+const FEWER_SEEDS = 100;
 const design = onTwo(loom);
 const keys = keysOf(design).flat();
 
