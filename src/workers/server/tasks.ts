@@ -9,6 +9,7 @@ import { planBriefTask } from "./planBriefTask";
 import { planBatteryTask, planLadderTask, planLightsTask } from "./planCircuitTasks";
 import { planMatrixTask } from "./planMatrixTask";
 import { planPinsTask } from "./planPinsTask";
+import { planPurchaseTask } from "./planPurchaseTask";
 import { type Reply, jsonReply, problemReply, readOptions, withDesign } from "./reply";
 
 /** A call that takes a body: its bytes, the last part of its address, and how to tell an answer that may get better. */
@@ -64,6 +65,7 @@ export const serverTasks = {
   "plan/ladder": planLadderTask,
   "plan/lights": planLightsTask,
   "plan/battery": planBatteryTask,
+  "plan/purchase": planPurchaseTask,
   export: exportArtifact,
 } satisfies Record<string, Task>;
 export type TaskName = keyof typeof serverTasks;
