@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { demoDesigns } from "@demo/index";
+import { demoDesigns, modularDesigns } from "@demo/index";
 import { partsList } from "./partsList";
 import { type PurchaseSupplier, type PurchaseWish, purchaseOf, usualSpares } from "./purchase";
 
@@ -33,6 +33,12 @@ describe("a purchase", () => {
     expect(needed).toBeCloseTo(1.2 * count, 9);
     const none = { ...usualSpares, "small parts": { percent: 0, least: 0 } };
     expect(line(DIODE, { spares: none }).needed).toBe(64);
+  });
+
+  it("has at least so many spares as the rule says, also of few", () => {
+    const [dunlin] = modularDesigns;
+    const few = purchaseOf(dunlin, wish({})).lines.find(({ name }) => name === "Resistor 1.8 kΩ")!;
+    expect([few.count, few.needed]).toEqual([2, 4]);
   });
 
   it("takes off what is in the drawer, and buys nothing of what is all there", () => {

@@ -48,6 +48,21 @@ describe("a split of orders", () => {
     );
   });
 
+  it.each([100, 1000])("is so to the last of %i parts of a money unit", (parts) => {
+    fc.assert(
+      fc.property(problems, (drawn) => {
+        const { suppliers, costs } = problemOf(drawn);
+        const fine = (value: number | null) => (value === null ? null : 1 + value / parts);
+        const problem = {
+          suppliers: suppliers.map(({ shipping, minimum }) => ({ shipping: shipping / parts, minimum: minimum / 5 })),
+          costs: costs.map((row) => row.map(fine)),
+        };
+        expect(splitOrders(problem).total).toBeCloseTo(cheapestOfAll(problem), 9);
+      }),
+      { numRuns: 600 },
+    );
+  });
+
   it("leaves a second parcel out where it costs more than it saves", () => {
     const costs = [
       [10, 9],
