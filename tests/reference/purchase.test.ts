@@ -49,7 +49,8 @@ function drawn(seed: number): SplitProblem {
 
 // Source: an independent solver of integer programmes (HiGHS), given the problem in a form of its own.
 describe("the cheapest split of orders", () => {
-  it.each(Array.from({ length: 40 }, (_, nth) => nth + 1))("costs what HiGHS finds (%i)", async (seed) => {
+  // In the last of them the best split is a single cent cheaper than the next one.
+  it.each([...Array.from({ length: 40 }, (_, nth) => nth + 1), 712])("costs what HiGHS finds (%i)", async (seed) => {
     const problem = drawn(seed);
     const answer = (await solver).solve(lpText(problem));
     expect(answer.Status).toBe("Optimal");

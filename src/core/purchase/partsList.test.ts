@@ -53,8 +53,18 @@ describe("the parts list", () => {
 
   it("counts the plug of a link once, as an added part", () => {
     const [two] = variantDesigns;
-    const plugs = partsList(two).filter(({ name }) => /plug|row of pins/i.test(name));
-    expect(plugs.map(({ group, count }) => [group, count])).toEqual([["added parts", 2]]);
+    const plugs = (design: Design) =>
+      partsList(design)
+        .filter(({ name }) => /plug|row of pins|cable/i.test(name))
+        .map(({ name, group, count }) => [name, group, count]);
+    expect(plugs(two)).toEqual([
+      ["Four-way plug, keyed", "added parts", 2],
+      ["Cable, 4 conductors", "plugs", 1],
+    ]);
+    expect(plugs(modularDesigns[0])).toEqual([
+      ["Five-way plug, keyed", "added parts", 4],
+      ["Cable, 5 conductors", "plugs", 2],
+    ]);
     expect(partsList(loom).some(({ group }) => group === "plugs")).toBe(true);
   });
 

@@ -2,12 +2,13 @@ import type { Key } from "../catalogue/kinds/key";
 import { addedParts, priceOf } from "../catalogue/prices";
 import { keysOf, missingBySize } from "../capsets/coverage";
 import { derive } from "../derived/derive";
+import { conductorsOf } from "../derived/linkEnds";
 import type { Design } from "../document/schema";
 import { ohmOf, ohmWords } from "../electrics/ohmWords";
 import { boundsOf } from "../geometry/outline";
 import { boardRing } from "../layout/boardOutline";
 import { smallPartValues } from "../power/smallPartValues";
-import { type LinkConnector, linkConnectors, partConnectors } from "../wires/connectors";
+import { linkConnectors, partConnectors } from "../wires/connectors";
 import { cutList, metresOf } from "../wires/cutList";
 import { partNames, smallPartsOf } from "../wires/partNames";
 import { wiresOf } from "../wires/wires";
@@ -147,25 +148,25 @@ function smallParts(design: Design): PartsLine[] {
   );
 }
 
-/** The plugs of links between controllers are added parts already. */
-function isOfLink(design: Design, { wireKeys }: LinkConnector): boolean {
-  const plugs = derive(design).chips.filter(({ part }) => part === "link-plug" || part === "module-plug");
-  const ends = new Set(plugs.flatMap(({ id, terminals }) => terminals.map(({ name }) => `${id}.${name}`)));
-  const own = wiresOf(design).filter(({ key }) => wireKeys.includes(key));
-  return own.every(({ from, to }) => ends.has(from.id) && ends.has(to.id));
-}
-
+/** Of loose parts and between boards; and the cables between controllers, whose plugs are added parts. */
 function plugs(design: Design): PartsLine[] {
-  const loose = partConnectors(design);
-  const between = linkConnectors(design).filter((one) => !isOfLink(design, one));
-  return lines(
-    "plugs",
-    [...loose, ...between].map(({ name, pins }) => ({
-      name: `Plug and socket, ${pins.length} way${pins.length === 1 ? "" : "s"}`,
-      price: null,
-      of: name,
-    })),
-  );
+  const all = [...partConnectors(design), ...linkConnectors(design)];
+  const cables = (design.partLinks ?? []).map((link) => ({
+    name: `Cable, ${conductorsOf(link).length} conductors`,
+    price: null,
+    of: link.id,
+  }));
+  return [
+    ...lines(
+      "plugs",
+      all.map(({ name, pins }) => ({
+        name: `Plug and socket, ${pins.length} way${pins.length === 1 ? "" : "s"}`,
+        price: null,
+        of: name,
+      })),
+    ),
+    ...lines("plugs", cables),
+  ];
 }
 
 const wire = (design: Design): PartsLine[] =>
