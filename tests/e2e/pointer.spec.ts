@@ -229,10 +229,11 @@ test("every export leaves every stage's menu", async ({ page }) => {
   for (const name of ["Brief", "Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try"]) {
     await goTo(page, name);
     await page.getByRole("button", { name: "Export", exact: true }).click();
-    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(31);
+    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(32);
     await page.keyboard.press("Escape");
   }
   expect(await textOf(await exportAs(page, "Wire list"))).toContain("Straight length (mm)");
+  expect(await textOf(await exportAs(page, "Parts list"))).toContain("Price each");
   expect(await textOf(await exportAs(page, "Report descriptor, hexadecimal"))).toContain("26 FF 00");
   expect((await exportAs(page, "Report descriptor, binary")).suggestedFilename()).toBe("kestrel-descriptor.bin");
   expect(await textOf(await exportAs(page, "Finished flash image"))).toMatch(/^:10000000[0-9A-F]+\n[^]*:00000001FF\n$/);
