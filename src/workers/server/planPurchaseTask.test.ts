@@ -40,6 +40,15 @@ describe("POST /api/plan/purchase", () => {
     expect(costs[3].each).toBeLessThan(costs[1].each);
   });
 
+  it("says how far a number or a list may go", async () => {
+    const suppliers = Array.from({ length: 7 }, (_, nth) => ({ name: `S${nth}`, offers: [] }));
+    const { body } = await ask({ devices: 0, suppliers });
+    expect(body.problems).toEqual([
+      { path: "options.devices", message: "must be at least 1" },
+      { path: "options.suppliers", message: "must be at most 6 entries" },
+    ]);
+  });
+
   it.each([
     [{ devices: 0 }, "options.devices"],
     [

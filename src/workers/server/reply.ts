@@ -59,14 +59,28 @@ export async function withDesign(
   return result.ok ? result.value : problemReply(422, ...result.problems);
 }
 
+/** What the schema leaves to whoever shows it: how far a number, a text or a list may go. */
+function limitWords(issue: {
+  code?: string;
+  message: string;
+  minimum?: unknown;
+  maximum?: unknown;
+  origin?: string;
+}): string {
+  const what = issue.origin === "array" ? " entries" : issue.origin === "string" ? " signs" : "";
+  if (issue.code === "too_small") return `must be at least ${issue.minimum}${what}`;
+  if (issue.code === "too_big") return `must be at most ${issue.maximum}${what}`;
+  return issue.message;
+}
+
 /** Checks what a call takes beside the design; `under` is where it stands in the body. */
 export function readOptions<T>(schema: Schema<T>, value: unknown, under = ""): Result<T> {
   const checked = schema.safeParse(value);
   if (checked.success) return good(checked.data);
   return bad(
-    ...checked.error.issues.map(({ path, message }) => ({
-      path: [under, ...path.map(String)].filter(Boolean).join("."),
-      message,
+    ...checked.error.issues.map((issue) => ({
+      path: [under, ...issue.path.map(String)].filter(Boolean).join("."),
+      message: limitWords(issue),
     })),
   );
 }
