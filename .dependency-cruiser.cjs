@@ -43,6 +43,7 @@ const rooms = [
   "firmware",
   "power",
   "purchase",
+  "assembly",
   "analog",
   "timing",
   "levels",

@@ -4,6 +4,7 @@ import { controlSchema } from "../catalogue/kinds";
 import { idSchema, placementSchema } from "../catalogue/kinds/controlKind";
 import { partListSchema } from "../catalogue/parts/part";
 import { briefSchema } from "./wish";
+import { buildSchema } from "./buildSettings";
 import { capSetSchema, colourGroupSchema } from "./capSet";
 import { circuitSchema } from "../circuits";
 import { axisUseSchema } from "../axisUses";
@@ -198,6 +199,8 @@ export const designSchema = z.strictObject({
   keymap: keymapSchema,
   reportSet: reportSetSchema,
   timing: timingSchema,
+  /** How it is made, where that is not as usual or has begun. */
+  build: z.optional(buildSchema),
   journal: listOf(journalEntrySchema, 5000),
 });
 

@@ -44,6 +44,7 @@ describe("exports", () => {
       "netlist-csv",
       "assembly-csv",
       "parts-csv",
+      "steps-sheet",
       "plate-svg",
       "plate-dxf",
       "plate-stl",

@@ -5,6 +5,7 @@ import { flashImageFile } from "./flashImageFile";
 import { plateDxf, plateStl, plateSvg } from "./plateFiles";
 import { circuitCir } from "./circuitCir";
 import { partsCsv } from "./partsCsv";
+import { stepsSheet } from "./stepsSheet";
 import { powerCsv } from "./powerCsv";
 import { schematicSheetsHtml, schematicSvg } from "./schematic/schematicSvg";
 import { drillCsv, positionsCsv } from "./positionsCsv";
@@ -32,6 +33,7 @@ export const artifacts: Artifact[] = [
   netlistCsv,
   assemblyCsv,
   partsCsv,
+  stepsSheet,
   plateSvg,
   plateDxf,
   plateStl,

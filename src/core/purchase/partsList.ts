@@ -6,12 +6,14 @@ import { conductorsOf } from "../derived/linkEnds";
 import type { Design } from "../document/schema";
 import { ohmOf, ohmWords } from "../electrics/ohmWords";
 import { boundsOf } from "../geometry/outline";
-import { boardRing } from "../layout/boardOutline";
 import { smallPartValues } from "../power/smallPartValues";
 import { linkConnectors, partConnectors } from "../wires/connectors";
 import { cutList, metresOf } from "../wires/cutList";
 import { partNames, smallPartsOf } from "../wires/partNames";
-import { wiresOf } from "../wires/wires";
+import { wiresByHand } from "../wires/wiresByHand";
+import { boardOfAdded } from "../wires/wires";
+import { isSocketed } from "../document/buildSettings";
+import { edgeOf, hasPlate, isMadeBoard, isSurfaceBoard } from "../making/boardMade";
 
 /** What is bought together, in the order of the list. */
 export const partsGroups = [
@@ -107,6 +109,7 @@ function caps(design: Design): PartsLine[] {
   const guided = capped.filter(({ stabiliser }) => stabiliser);
   return [
     ...lines("caps", bySize),
+    ...knobs(design),
     ...lines(
       "caps",
       guided.map((key) => ({
@@ -116,6 +119,25 @@ function caps(design: Design): PartsLine[] {
       })),
     ),
   ];
+}
+
+/** What is turned wants something to take hold of; slides carry their own. */
+function knobs(design: Design): PartsLine[] {
+  const names = partNames(design).controls;
+  const turned = design.controls.filter(
+    (control) =>
+      control.kind === "encoder" ||
+      control.kind === "concentric" ||
+      (control.kind === "pot" && control.motion === "turn"),
+  );
+  return lines(
+    "caps",
+    turned.map((control) => ({
+      name: `${control.kind === "concentric" ? "Pair of knobs" : "Knob"} for ${derive(design).partOf(control).title}`,
+      price: null,
+      of: names.get(control.id)!,
+    })),
+  );
 }
 
 function chips(design: Design): PartsLine[] {
@@ -148,6 +170,34 @@ function smallParts(design: Design): PartsLine[] {
   );
 }
 
+/** Packages from so many terminals on are put into sockets, unless they lie in paste. */
+const SOCKETED_FROM = 14;
+
+/** For dual-in-line packages, and for modules that are to come off again. */
+function sockets(design: Design): PartsLine[] {
+  const { chips: all, controllers: placed } = derive(design);
+  const names = partNames(design).chips;
+  const leaded = all.filter(
+    ({ id, terminals }) => terminals.length >= SOCKETED_FROM && !isSurfaceBoard(design, boardOfAdded(id, design)),
+  );
+  const rows = placed.flatMap(({ controller, profile }, nth) =>
+    profile && isSocketed(design, controller.id)
+      ? [{ name: `Socket rows for ${profile.pins.length} pins`, price: null, of: `A${nth + 1}` }]
+      : [],
+  );
+  return [
+    ...lines(
+      "plugs",
+      leaded.map(({ id, terminals }) => ({
+        name: `Chip socket, ${terminals.length} pins`,
+        price: null,
+        of: names.get(id)!,
+      })),
+    ),
+    ...lines("plugs", rows),
+  ];
+}
+
 /** Of loose parts and between boards; and the cables between controllers, whose plugs are added parts. */
 function plugs(design: Design): PartsLine[] {
   const all = [...partConnectors(design), ...linkConnectors(design)];
@@ -157,6 +207,7 @@ function plugs(design: Design): PartsLine[] {
     of: link.id,
   }));
   return [
+    ...sockets(design),
     ...lines(
       "plugs",
       all.map(({ name, pins }) => ({
@@ -170,7 +221,7 @@ function plugs(design: Design): PartsLine[] {
 }
 
 const wire = (design: Design): PartsLine[] =>
-  metresOf(cutList(wiresOf(design))).map(({ colour, mm2, metres }) => ({
+  metresOf(cutList(wiresByHand(design))).map(({ colour, mm2, metres }) => ({
     group: "wire",
     name: `Wire ${mm2} mm², ${colour}`,
     count: metres,
@@ -179,15 +230,31 @@ const wire = (design: Design): PartsLine[] =>
     of: [],
   }));
 
-/** Of each board that has an edge, by its size along the axes. */
+/** What a made board of a size costs a piece by the first price step that it fits, in money units; null beyond all. */
+function boardPrice({ making }: Design, [across, down]: number[]): number | null {
+  const [long, short] = [Math.max(across, down), Math.min(across, down)];
+  const step = making.priceSteps.find(
+    ({ upToWidthMm, upToHeightMm }) =>
+      long <= Math.max(upToWidthMm, upToHeightMm) && short <= Math.min(upToWidthMm, upToHeightMm),
+  );
+  return step ? step.price / step.pieces : null;
+}
+
+/** Plates, made boards and stencils of each board that has an edge, by its size along the axes. */
 function plates(design: Design): PartsLine[] {
   const sized = design.boards.flatMap((board): One[] => {
-    const ring = board.kind === "loose" ? null : boardRing(design, board.id);
+    const ring = edgeOf(design, board);
     const box = ring && boundsOf([{ core: ring, radiusMm: 0 }]);
     if (!box) return [];
-    const size = [box.maxXMm - box.minXMm, box.maxYMm - box.minYMm].map((mm) => Math.ceil(mm)).join(" × ");
+    const size = [box.maxXMm - box.minXMm, box.maxYMm - box.minYMm].map((mm) => Math.ceil(mm));
+    const words = `${size.join(" × ")} mm`;
+    const plate = `Plate ${words}, ${board.plate.material} ${board.plate.thicknessMm} mm`;
     return [
-      { name: `Plate ${size} mm, ${board.plate.material} ${board.plate.thicknessMm} mm`, price: null, of: board.name },
+      ...(hasPlate(design, board) ? [{ name: plate, price: null, of: board.name }] : []),
+      ...(isMadeBoard(design, board.id)
+        ? [{ name: `Made board ${words}`, price: boardPrice(design, size), of: board.name }]
+        : []),
+      ...(isSurfaceBoard(design, board.id) ? [{ name: `Stencil ${words}`, price: null, of: board.name }] : []),
     ];
   });
   return lines("plates", sized);

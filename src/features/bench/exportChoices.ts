@@ -12,6 +12,11 @@ export const exportChoices = [
   { id: "netlist-csv", title: "Netlist as a table", purpose: "The same for a spreadsheet." },
   { id: "assembly-csv", title: "Position table for assembly", purpose: "Every part with value, place, turn and side." },
   { id: "parts-csv", title: "Parts list", purpose: "What one device is made of: how many, usual prices, and which." },
+  {
+    id: "steps-sheet",
+    title: "Step sheets for the bench",
+    purpose: "Every step with its picture, needs and checks, to print.",
+  },
   { id: "plate-svg", title: "Plate drawing (SVG)", purpose: "Edge, openings, reinforcement and caps on named layers." },
   { id: "plate-dxf", title: "Plate drawing (DXF)", purpose: "The same for cutters: release 12, mm, closed polylines." },
   { id: "plate-stl", title: "Printed plate (STL)", purpose: "Plates with their reinforcement layer as closed solids." },

@@ -10,6 +10,7 @@ import { planBatteryTask, planLadderTask, planLightsTask } from "./planCircuitTa
 import { planMatrixTask } from "./planMatrixTask";
 import { planPinsTask } from "./planPinsTask";
 import { planPurchaseTask } from "./planPurchaseTask";
+import { planStepsTask } from "./planStepsTask";
 import { type Reply, jsonReply, problemReply, readOptions, withDesign } from "./reply";
 
 /** A call that takes a body: its bytes, the last part of its address, and how to tell an answer that may get better. */
@@ -66,6 +67,7 @@ export const serverTasks = {
   "plan/lights": planLightsTask,
   "plan/battery": planBatteryTask,
   "plan/purchase": planPurchaseTask,
+  "plan/steps": planStepsTask,
   export: exportArtifact,
 } satisfies Record<string, Task>;
 export type TaskName = keyof typeof serverTasks;
