@@ -3,6 +3,7 @@ import { briefStage } from "./brief/stage";
 import { circuitsStage } from "./circuits/stage";
 import { keymapStage } from "./keymap/stage";
 import { layoutStage } from "./layout/stage";
+import { makeStage } from "./make/stage";
 import { pinsStage } from "./pins/stage";
 import { reportsStage } from "./reports/stage";
 import { tryStage } from "./try/stage";
@@ -18,4 +19,5 @@ export const stages: StageView[] = [
   keymapStage,
   reportsStage,
   tryStage,
+  makeStage,
 ];

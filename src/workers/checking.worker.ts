@@ -2,8 +2,11 @@ import { expose } from "comlink";
 import { budgetOf, budgetWords } from "@/core/brief/budget";
 import type { Design } from "@/core/document/schema";
 import type { ToldFinding } from "@/core/findings/finding";
+import { simplerOnes } from "@/core/edits/savings";
 import { setDiodes } from "@/core/edits/matrixDiodes";
 import { loadedWith } from "@/core/engine/preparedDevice";
+import { toldAssembly } from "@/core/assembly/toldAssembly";
+import { purchaseView } from "@/core/purchase/purchaseView";
 import { supplyView } from "@/core/power/supplyView";
 import { type FeedingPoints, whereToFeed } from "@/core/power/remedies";
 import { analogView } from "@/core/analog/analogView";
@@ -44,6 +47,9 @@ export const checkingTasks = {
   timing: timingView,
   analog: analogView,
   levels: levelsView,
+  assembly: toldAssembly,
+  simplerOnes,
+  purchase: purchaseView,
   loadedWith: (design: Design) => loadedWith(design, setDiodes(design, "none")),
 };
 export type CheckingTasks = typeof checkingTasks;

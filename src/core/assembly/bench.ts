@@ -1,4 +1,5 @@
 import type { Control } from "../catalogue/kinds";
+import type { Contact } from "../catalogue/kinds/controlKind";
 import type { Part } from "../catalogue/parts/part";
 import { type Derived, derive } from "../derived/derive";
 import type { PlacedController } from "../derived/placedController";
@@ -16,14 +17,24 @@ export interface Bench {
   design: Design;
   derived: Derived;
   names: PartNames;
+  /** Ends of each control, by its id. */
+  contacts: Map<string, Contact[]>;
   /** Wires that are soldered by hand. */
   wires: Wire[];
+}
+
+function contactsByControl({ elements }: Derived): Map<string, Contact[]> {
+  const byControl = new Map<string, Contact[]>();
+  for (const { controlId, contacts } of elements.values())
+    byControl.set(controlId, [...(byControl.get(controlId) ?? []), ...contacts]);
+  return byControl;
 }
 
 export const benchOf = (design: Design): Bench => ({
   design,
   derived: derive(design),
   names: partNames(design),
+  contacts: contactsByControl(derive(design)),
   wires: wiresByHand(design),
 });
 
@@ -47,17 +58,14 @@ export const controllerName = ({ design }: Bench, controllerId: string): string 
   `A${1 + design.controllers.findIndex(({ id }) => id === controllerId)}`;
 
 /** A control's contacts on the mat, as places to be reached from one face. */
-export const contactsOf = ({ derived, names }: Bench, control: Control, face: Face): Reach[] =>
-  [...derived.elements.values()]
-    .filter(({ controlId }) => controlId === control.id)
-    .flatMap(({ contacts }) => contacts)
-    .map(({ at }) => ({
-      boardId: control.placement.boardId,
-      face,
-      at,
-      of: control.label,
-      owner: names.controls.get(control.id)!,
-    }));
+export const contactsOf = ({ contacts, names }: Bench, control: Control, face: Face): Reach[] =>
+  (contacts.get(control.id) ?? []).map(({ at }) => ({
+    boardId: control.placement.boardId,
+    face,
+    at,
+    of: control.label,
+    owner: names.controls.get(control.id)!,
+  }));
 
 export const middleOf = ({ names }: Bench, control: Control, face: Face): Reach => ({
   boardId: control.placement.boardId,

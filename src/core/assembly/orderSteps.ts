@@ -231,7 +231,8 @@ export function orderSteps(steps: Ordered[], reasons: Reason[], most = MOST_STAT
     const { state, cost } = open.take()!;
     if (search.isWhole(state)) return told(state, steps, costOf(state), "exact");
     if (looked === most) return told(finished(search, state), steps, cost, "bound");
-    for (const next of search.next(state)) {
+    // The last that is added is looked at first: so what stands first in the list comes first where nothing else decides.
+    for (const next of search.next(state).reverse()) {
       const key = search.key(next);
       const known = best.get(key);
       if (known !== undefined && known <= costOf(next)) continue;

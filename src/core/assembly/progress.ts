@@ -1,6 +1,6 @@
 import { type Build, usualBuild } from "../document/buildSettings";
 import type { Design } from "../document/schema";
-import type { Step } from "./step";
+import type { ToldStep as Step } from "./toldAssembly";
 
 const buildOf = ({ build }: Design): Build => build ?? usualBuild;
 

@@ -1,9 +1,9 @@
-import { circle, placeOutline } from "../geometry/outline";
-import { clearanceMm } from "../geometry/clearance";
+import { depthMm } from "../geometry/depth";
+import { type Box, boxOf } from "../geometry/outline";
 import type { Point } from "../geometry/point";
 import { isInside } from "../geometry/ring";
 import { listed } from "../words";
-import type { Cover, Reason, Step } from "./step";
+import type { Cover, Reach, Reason, Step } from "./step";
 
 /** Joints lie a little inside what covers them only if an iron's tip, some half a millimetre, could not come there. */
 const TIP_MM = 0.5;
@@ -11,7 +11,7 @@ const TIP_MM = 0.5;
 /** Whether a region closes a place. */
 export function closes({ shape }: Cover, at: Point): boolean {
   if ("ring" in shape) return isInside(at, shape.ring);
-  return clearanceMm(shape.outline, placeOutline(circle(0), { ...at, rotationDeg: 0 })) < -TIP_MM;
+  return depthMm(shape.outline, at) > TIP_MM;
 }
 
 /** What is told of many places. */
@@ -20,45 +20,41 @@ function some(names: string[]): string {
   return all.length > 3 ? `${all.slice(0, 3).join(", ")} and ${all.length - 3} more` : listed(all);
 }
 
-const boxOfCover = ({ shape }: Cover) => {
-  const points = "ring" in shape ? shape.ring : shape.outline.core;
-  const grow = "ring" in shape ? 0 : shape.outline.radiusMm;
-  const xs = points.map(({ xMm }) => xMm);
-  const ys = points.map(({ yMm }) => yMm);
-  return [Math.min(...xs) - grow, Math.min(...ys) - grow, Math.max(...xs) + grow, Math.max(...ys) + grow] as const;
-};
+interface Closed {
+  cover: Cover;
+  box: Box;
+}
+
+/** What a step closes, by board and face. */
+function closedBy({ covers }: Step): Map<string, Closed[]> {
+  const byFace = new Map<string, Closed[]>();
+  for (const cover of covers) {
+    const key = `${cover.boardId} ${cover.face}`;
+    const outline = "ring" in cover.shape ? { core: cover.shape.ring, radiusMm: 0 } : cover.shape.outline;
+    const list = byFace.get(key) ?? [];
+    list.push({ cover, box: boxOf(outline) });
+    byFace.set(key, list);
+  }
+  return byFace;
+}
+
+const isIn = ({ xMm, yMm }: Point, { minXMm, minYMm, maxXMm, maxYMm }: Box) =>
+  xMm >= minXMm && xMm <= maxXMm && yMm >= minYMm && yMm <= maxYMm;
 
 /** What a step closes must be reached before by all that needs it. */
 function covering(steps: Step[]): Reason[] {
   return steps.flatMap((closing) => {
-    const covers = closing.covers.map((cover) => ({ cover, box: boxOfCover(cover) }));
-    if (covers.length === 0) return [];
+    if (closing.covers.length === 0) return [];
+    const closed = closedBy(closing);
     const own = new Set(closing.fits);
+    const isHidden = ({ boardId, face, at, owner }: Reach) =>
+      !own.has(owner) &&
+      (closed.get(`${boardId} ${face}`) ?? []).some(({ cover, box }) => isIn(at, box) && closes(cover, at));
     return steps.flatMap((reaching): Reason[] => {
-      if (reaching === closing) return [];
-      const hidden = reaching.reaches.filter(
-        (reach) =>
-          !own.has(reach.owner) &&
-          covers.some(
-            ({ cover, box }) =>
-              cover.face === reach.face &&
-              cover.boardId === reach.boardId &&
-              reach.at.xMm >= box[0] &&
-              reach.at.yMm >= box[1] &&
-              reach.at.xMm <= box[2] &&
-              reach.at.yMm <= box[3] &&
-              closes(cover, reach.at),
-          ),
-      );
+      const hidden = reaching === closing ? [] : reaching.reaches.filter(isHidden);
       if (hidden.length === 0) return [];
-      return [
-        {
-          before: reaching.id,
-          after: closing.id,
-          sort: "covered",
-          words: `covers ${some(hidden.map(({ of }) => of))}`,
-        },
-      ];
+      const words = `covers ${some(hidden.map(({ of }) => of))}`;
+      return [{ before: reaching.id, after: closing.id, sort: "covered", words }];
     });
   });
 }

@@ -24,6 +24,7 @@ import { lampLookSchema } from "./lampLooks";
 import { lampRuleSchema } from "./lampRule";
 import { macroListSchema } from "./macros";
 import { partLinkListSchema } from "./partLinks";
+import { purchaseSchema } from "./purchaseSettings";
 import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
 import { shapeSchema } from "../shapes";
@@ -201,6 +202,8 @@ export const designSchema = z.strictObject({
   timing: timingSchema,
   /** How it is made, where that is not as usual or has begun. */
   build: z.optional(buildSchema),
+  /** What is bought of whom, once somebody has said. */
+  purchase: z.optional(purchaseSchema),
   journal: listOf(journalEntrySchema, 5000),
 });
 

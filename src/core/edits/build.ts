@@ -1,4 +1,4 @@
-import type { Step } from "../assembly/step";
+import type { ToldStep as Step } from "../assembly/toldAssembly";
 import {
   type Build,
   type BoardWay,

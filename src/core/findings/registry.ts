@@ -90,6 +90,7 @@ import { mirroredPart } from "./rules/mirroredPart";
 import { oscillatorNearLight } from "./rules/oscillatorNearLight";
 import { readsBackwards } from "./rules/mirroredDrawing";
 import { standoffThroughModule } from "./rules/standoffThroughModule";
+import { stepsLoop } from "./rules/stepsLoop";
 import { coveredSwitches } from "./rules/coveredSwitches";
 import { handRoom } from "./rules/handRoom";
 import { keepOut } from "./rules/keepOut";
@@ -235,6 +236,7 @@ export const rules: Rule[] = [
   sameLabel,
   firmwareLimits,
   tablesTooLarge,
+  stepsLoop,
   planBroken,
   wishUnmet,
   overBrief,

@@ -11,6 +11,7 @@ import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { emptyBrief, noWish } from "../document/wish";
 import type { Control } from "../catalogue/kinds";
 import { partCatalogue } from "../catalogue/parts";
+import { setBoardWay } from "../edits/build";
 import { addBoard, addLink, changeBoard } from "../edits/boards";
 import { changeWish } from "../edits/wish";
 import { addControl, changeControl, placeControls } from "../edits/controls";
@@ -520,6 +521,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     "layout/controller-covers",
     moveController(done, { xMm: 19, yMm: 19, side: "under" }),
     /^Under the board the controller covers .*: solder and test them first, then fit the module on sockets\.$/,
+  ],
+  [
+    "make/steps-loop",
+    setBoardWay(moveController(done, { xMm: 19, yMm: 19, side: "under" }), "panel", { way: "made-board" }),
+    /^No order fits: “Solder A1: .*” before “Press in 9 ×: .*, which covers pad P17 of A1 and .*\.$/,
   ],
   [
     "layout/stick-posts",
@@ -1295,7 +1301,6 @@ describe("rules", () => {
         "layout/keep-out",
         "layout/hand-room",
         "layout/plug-room",
-        "layout/controller-covers",
         "layout/stick-posts",
         "layout/oscillator-near-light",
         "layout/fits-nowhere",

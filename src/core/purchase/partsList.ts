@@ -4,6 +4,7 @@ import { keysOf, missingBySize } from "../capsets/coverage";
 import { derive } from "../derived/derive";
 import { conductorsOf } from "../derived/linkEnds";
 import type { Design } from "../document/schema";
+import type { PartsGroup } from "../document/purchaseSettings";
 import { ohmOf, ohmWords } from "../electrics/ohmWords";
 import { boundsOf } from "../geometry/outline";
 import { smallPartValues } from "../power/smallPartValues";
@@ -14,19 +15,6 @@ import { wiresByHand } from "../wires/wiresByHand";
 import { boardOfAdded } from "../wires/wires";
 import { isSocketed } from "../document/buildSettings";
 import { edgeOf, hasPlate, isMadeBoard, isSurfaceBoard } from "../making/boardMade";
-
-/** What is bought together, in the order of the list. */
-export const partsGroups = [
-  "controllers",
-  "controls",
-  "caps",
-  "added parts",
-  "small parts",
-  "plugs",
-  "wire",
-  "plates",
-] as const;
-export type PartsGroup = (typeof partsGroups)[number];
 
 /** Parts that are alike. */
 export interface PartsLine {

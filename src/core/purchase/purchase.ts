@@ -1,13 +1,8 @@
+import type { PartsGroup, SpareRule } from "../document/purchaseSettings";
 import type { Design } from "../document/schema";
 import { type Bought, type Offer, cheapestEnough } from "./offers";
-import { type PartsGroup, type PartsLine, partsList } from "./partsList";
+import { type PartsLine, partsList } from "./partsList";
 import { type Split, type SupplierTerms, splitOrders } from "./splitOrders";
-
-/** More than is needed, since some break, get lost or are cut off: so many of a hundred, and at least so many. */
-export interface SpareRule {
-  percent: number;
-  least: number;
-}
 
 /** Common practice: small parts are cheap and lost easily, wire has ends; of dear parts nobody buys a second one. */
 export const usualSpares: Record<PartsGroup, SpareRule> = {

@@ -38,6 +38,7 @@ const STAGE_WORDS: Record<string, string> = {
   pins: "controller gpio pad assign",
   keymap: "bind layer key function legend",
   reports: "usb hid descriptor debounce timing bytes",
+  make: "build steps order solder time parts buy cost suppliers",
   try: "simulate test press run live",
 };
 

@@ -14,6 +14,7 @@ const KEYS: [string, string][] = [
   ["Ctrl A, Escape", "select all, select nothing"],
   ["Ctrl D, Delete", "duplicate, remove (Layout)"],
   ["+ − 0", "zoom in, zoom out, fit"],
+  ["D, S, B", "while steps are walked: done and on, leave out, back (Make)"],
   ["F", "turn the mat over to the solder side"],
   ["Wheel, Shift wheel", "zoom at the pointer, move sideways"],
   ["Middle button or Space and drag", "move the mat"],

@@ -1,5 +1,5 @@
 /** What the mat can show over the device. Every lens draws on the same device; none replaces it. */
-export type LensId = "outlines" | "plate" | "wires" | "pins" | "currents" | "legends" | "reach";
+export type LensId = "outlines" | "plate" | "wires" | "pins" | "currents" | "legends" | "reach" | "step";
 
 export const lenses: { id: LensId; title: string }[] = [
   { id: "outlines", title: "Outlines" },
@@ -9,4 +9,5 @@ export const lenses: { id: LensId; title: string }[] = [
   { id: "currents", title: "Currents" },
   { id: "legends", title: "Legends" },
   { id: "reach", title: "Reach" },
+  { id: "step", title: "Step" },
 ];

@@ -1,6 +1,7 @@
 import { bad, good } from "@/core/document/problem";
-import { partsGroups, type PartsGroup, partsList } from "@/core/purchase/partsList";
-import { type Purchase, type PurchaseWish, type SpareRule, purchaseOf, usualSpares } from "@/core/purchase/purchase";
+import { type PartsGroup, type SpareRule, partsGroups } from "@/core/document/purchaseSettings";
+import { partsList } from "@/core/purchase/partsList";
+import { type Purchase, type PurchaseWish, purchaseOf, usualSpares } from "@/core/purchase/purchase";
 import { between, listOf, text, whole, z } from "@/core/schema";
 import { jsonReply, readOptions, withDesign } from "./reply";
 import type { Task } from "./tasks";

@@ -1,4 +1,4 @@
-import { assemblyOf } from "@/core/assembly/assembly";
+import { toldAssembly } from "@/core/assembly/toldAssembly";
 import { cautionWords } from "@/core/assembly/cautions";
 import { USUAL_LEARNING, paceOf } from "@/core/assembly/pace";
 import { stepSorts } from "@/core/assembly/stepSorts";
@@ -44,11 +44,11 @@ export const planStepsTask: Task = (body) =>
     if (!options.ok) return options;
     const { device, learning, sittingMinutes, logged } = options.value;
     const wish: TimeWish = { pace: paceOf(logged, learning), device, learning };
-    const { steps, reasons, loops, order } = assemblyOf(design);
+    const { steps, reasons, loops, order } = toldAssembly(design);
     const total = totalSpan(steps, wish);
     return good(
       jsonReply({
-        steps: steps.map(({ reaches: _reaches, covers: _covers, wants: _wants, gives: _gives, ...step }) => ({
+        steps: steps.map((step) => ({
           ...step,
           cautions: step.cautions.map((sort) => cautionWords[sort]),
           minutes: rounded(stepSpan(step, wish)),

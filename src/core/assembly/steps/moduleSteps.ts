@@ -1,6 +1,5 @@
 import type { PlacedController } from "../../derived/placedController";
-import { circle, placeOutline } from "../../geometry/outline";
-import { clearanceMm } from "../../geometry/clearance";
+import { depthMm } from "../../geometry/depth";
 import { pinPlace } from "../../pins/pinPlace";
 import {
   type Bench,
@@ -70,8 +69,7 @@ const modulesOver = (bench: Bench, boardId: string): Module[] =>
       ),
   );
 
-const liesUnder = ({ outline }: Module, at: Reach["at"]) =>
-  outline !== null && clearanceMm(outline, placeOutline(circle(0), { ...at, rotationDeg: 0 })) < 0;
+const liesUnder = ({ outline }: Module, at: Reach["at"]) => outline !== null && depthMm(outline, at) > 0;
 
 /** Sockets for the pins close nothing but their own two rows. */
 function rows(bench: Bench, module: Module): Step[] {

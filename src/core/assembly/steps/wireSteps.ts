@@ -17,9 +17,7 @@ function ownersOf({ derived, design, names }: Bench): Map<string, string> {
       const name = names.chips.get(controlId) ?? names.shunts.get(controlId);
       if (name !== undefined && !owners.has(contactId)) owners.set(contactId, name);
     }
-  design.controllers.forEach(({ id }) =>
-    owners.set(`controller ${id}`, `A${1 + design.controllers.findIndex((one) => one.id === id)}`),
-  );
+  design.controllers.forEach(({ id }, nth) => owners.set(`controller ${id}`, `A${nth + 1}`));
   return owners;
 }
 
@@ -29,6 +27,9 @@ interface Ends {
   inLeads: ReadonlyMap<string, string>;
   controllerOfNet: Map<string, string>;
   addedIds: ReadonlySet<string>;
+  /** Names of controls, and of diodes and resistors. */
+  ofControls: ReadonlySet<string>;
+  small: ReadonlySet<string>;
 }
 
 function namesAt(end: WireEnd, netId: string, { owners, inLeads, controllerOfNet }: Ends): string[] {
@@ -86,14 +87,10 @@ const reachOf = (end: WireEnd, netId: string, ends: Ends): Reach => ({
 });
 
 /** Names of what wires lead to, by their sorts. */
-function ledTo({ names, design }: Bench, wires: Wire[], ends: Ends) {
-  const all = [
-    ...new Set(wires.flatMap(({ from, to, netId }) => [from, to].flatMap((end) => namesAt(end, netId, ends)))),
-  ];
-  const ofControls = new Set(names.controls.values());
-  const small = new Set([...names.inlines.values(), ...names.shunts.values()]);
-  const controllers = design.controllers.filter((_, nth) => all.includes(`A${nth + 1}`)).map(({ id }) => id);
-  return { all, controllers, added: all.filter((name) => !ofControls.has(name) && !small.has(name)) };
+function ledTo({ design }: Bench, wires: Wire[], ends: Ends) {
+  const all = new Set(wires.flatMap(({ from, to, netId }) => [from, to].flatMap((end) => namesAt(end, netId, ends))));
+  const controllers = design.controllers.filter((_, nth) => all.has(`A${nth + 1}`)).map(({ id }) => id);
+  return { all, controllers, added: [...all].filter((name) => !ends.ofControls.has(name) && !ends.small.has(name)) };
 }
 
 /** An end on a made board is soldered to the board, any other one to its part. */
@@ -154,8 +151,8 @@ function wireStep(bench: Bench, id: string, wires: Wire[], ends: Ends): Step {
     checks: ["Pull at each joint; measure from end to end."],
     cautions: ["solder", "leads"],
     lit: {
-      controls: [...names.controls].flatMap(([one, name]) => (all.includes(name) ? [one] : [])),
-      chips: [...names.chips].flatMap(([one, name]) => (all.includes(name) ? [one] : [])),
+      controls: [...names.controls].flatMap(([one, name]) => (all.has(name) ? [one] : [])),
+      chips: [...names.chips].flatMap(([one, name]) => (all.has(name) ? [one] : [])),
       controllers,
     },
     reaches: wiresReach(bench, wires, ends),
@@ -177,6 +174,8 @@ export function wireSteps(bench: Bench): Step[] {
       derived.nets.flatMap(({ id, controllerId }) => (controllerId ? [[id, controllerId]] : [])),
     ),
     addedIds: new Set(names.chips.keys()),
+    ofControls: new Set(names.controls.values()),
+    small: new Set([...names.inlines.values(), ...names.shunts.values()]),
   };
   const groups = new Map<string, Wire[]>();
   for (const wire of bench.wires) {
