@@ -94,7 +94,7 @@ function completeRows(host: string): Row[] {
 
 /** The finished image on the simulated chip, every demo on the small 5 V class: cycles with the true cost of all pins. */
 export function chipRows(): Row[] {
-  const host = buildUsbHost(workFolder());
+  const host = buildUsbHost();
   let stack = 0;
   const scans = demoDesigns.flatMap((demo) => {
     const design = onSmallClass(demo);

@@ -27,7 +27,7 @@ interface Cycles {
 
 function cyclesOf(design: Design, script: string, pins: "free" | "one-by-one"): Cycles {
   const folder = workFolder();
-  const { notes } = play(buildSimulator(folder), [buildAvr(design, folder, pins).binary], script);
+  const { notes } = play(buildSimulator(), [buildAvr(design, folder, pins).binary], script);
   const read = (what: string) => Number(new RegExp(`${what} (\\d+)`).exec(notes)![1]);
   return { most: read("most"), mean: read("mean") };
 }

@@ -45,13 +45,6 @@ const shots: Shot[] = [
     },
   },
   {
-    name: "caps",
-    path: "/bench/loom-64/layout",
-    prepare: async (page) => {
-      await page.getByRole("tab", { name: "Caps" }).click();
-    },
-  },
-  {
     name: "reach",
     path: "/bench/loom-64/layout",
     prepare: async (page) => {
@@ -87,12 +80,26 @@ const shots: Shot[] = [
     },
   },
   {
-    name: "solder-side",
-    path: "/bench/kestrel/wiring",
+    name: "make",
+    path: "/bench/loom-64/make",
     prepare: async (page) => {
-      await page.getByRole("tab", { name: "Wires" }).click();
-      await page.getByRole("button", { name: "Walk the wires" }).click();
-      for (let nth = 0; nth < 5; nth++) await page.getByRole("button", { name: "Done, next" }).click();
+      await page.getByRole("button", { name: /^Begin with step/ }).click();
+      for (let nth = 0; nth < 12; nth++) await page.getByRole("button", { name: "Done, next" }).click();
+    },
+  },
+  {
+    name: "parts",
+    path: "/bench/glasshouse/make",
+    prepare: async (page) => {
+      await page.getByRole("tab", { name: "Parts" }).click();
+      const names = await page.getByRole("table", { name: "Parts list" }).getByRole("button").allTextContents();
+      const lines = names.flatMap((name, nth) => [
+        `Harbour,"${name}",${1 + (nth % 4)},1`,
+        `Fen,"${name}",${nth % 2 ? 0.8 : 1.9},1`,
+      ]);
+      const buffer = Buffer.from(["supplier,part,price,from", ...lines].join("\n"));
+      await page.getByLabel("Table of prices").setInputFiles({ name: "prices.csv", mimeType: "text/csv", buffer });
+      await page.getByRole("status", { name: "Cheapest split" }).waitFor();
     },
   },
   {

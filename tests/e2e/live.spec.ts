@@ -55,7 +55,7 @@ test("a key of the simulated chip is changed from the Keymap stage, kept over a 
   page,
 }) => {
   const folder = workFolder();
-  const chip = new ChipTalk(buildUsbHost(folder), imageFiles(design, folder));
+  const chip = new ChipTalk(buildUsbHost(), imageFiles(design, folder));
   const scan = scanTableOf(design);
   const contacts = contactsOf(design);
   const contactOf = (elementId: string) => contacts.findIndex((contact) => contact.startsWith(elementId));

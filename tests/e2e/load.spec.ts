@@ -72,7 +72,7 @@ test("from an empty shelf to a pad whose image types hi on the simulated chip", 
   };
   const [h, i] = [contactOf("K1"), contactOf("K2")];
   const script = `30 contact ${h} 1\n60 contact ${h} 0\n90 contact ${i} 1\n120 contact ${i} 0\n160 end\n`;
-  const { output } = play(buildUsbHost(folder), [usb8Processor(), flash, wiring], script);
+  const { output } = play(buildUsbHost(), [usb8Processor(), flash, wiring], script);
   // Usages 0B and 0C are h and i (USB HID Usage Tables, keyboard page).
   expect([...output.matchAll(/keyboard 0000(\w\w)/g)].map(([, usage]) => usage)).toEqual(["0b", "00", "0c", "00"]);
 });
@@ -119,7 +119,7 @@ test("the halves of a device are loaded one after the other, and type as one on 
   const design = read.value;
   const folder = workFolder();
   const files = flashes.map((flash, nth) => flashFiles(design, folder, [{ at: 0, bytes: flash }], nth));
-  const pair = new PairTalk(buildUsbHost(folder), files, folder, 1);
+  const pair = new PairTalk(buildUsbHost(), files, folder, 1);
   const contactOf = (label: string) => {
     const { id } = design.controls.find((control) => control.label === label)!;
     return contactsOf(design).findIndex((contact) => contact.startsWith(`${id}:`));

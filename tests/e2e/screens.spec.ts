@@ -28,7 +28,7 @@ for (const light of ["light", "dark"] as const) {
     await hasNoSeriousProblem(page, "shelf");
     await page.goto("/bench/kestrel/layout");
     await part(page, "Sync").click();
-    for (const stage of ["Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try"]) {
+    for (const stage of ["Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try", "Make"]) {
       await goTo(page, stage);
       await expect(page.getByRole("complementary", { name: "Tray" }).getByRole("heading").first()).toBeVisible();
       await hasNoSeriousProblem(page, stage);
@@ -46,6 +46,12 @@ for (const light of ["light", "dark"] as const) {
       await page.getByRole("tab", { name: sheet, exact: true }).click();
       await expect(page.getByRole("tabpanel").getByRole("heading").first()).toBeVisible();
       await hasNoSeriousProblem(page, `circuits, ${sheet}`);
+    }
+    await page.goto("/bench/reedling/make");
+    for (const sheet of ["Time", "Parts"]) {
+      await page.getByRole("tab", { name: sheet, exact: true }).click();
+      await expect(page.getByRole("tabpanel").getByRole("heading").nth(1)).toBeVisible();
+      await hasNoSeriousProblem(page, `make, ${sheet}`);
     }
     await page.goto("/bench/nowhere/layout");
     await expect(page.getByRole("status")).toBeVisible();

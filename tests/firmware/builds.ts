@@ -1,8 +1,9 @@
 import { execFileSync, spawnSync } from "node:child_process";
 import { mkdirSync, mkdtempSync, readdirSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { basename, join } from "node:path";
+import { join } from "node:path";
 import { fileURLToPath } from "node:url";
+import { builtOnce, objectsOf } from "./builtOnce";
 import type { Design } from "@/core/document/schema";
 import { tablesSource } from "@/core/targets/archiveFiles";
 import { featuresOf, withoutFlags } from "@/core/firmware/features";
@@ -31,25 +32,11 @@ function writeTables(design: Design, folder: string): string {
   return path;
 }
 
-const objects = new Map<string, string[]>();
-
-/** What is the same for every design is compiled once for each compiler and its flags. @returns the objects' paths */
-function compiled(compiler: string, flags: string[], sources: string[]): string[] {
-  const key = [compiler, ...flags, ...sources].join(" ");
-  const known = objects.get(key);
-  if (known) return known;
-  const folder = workFolder();
-  execFileSync(compiler, [...flags, "-c", ...sources], { cwd: folder });
-  const made = sources.map((source) => join(folder, basename(source).replace(/\.c$/, ".o")));
-  objects.set(key, made);
-  return made;
-}
-
 /** The device for this computer. @returns the program's path */
 export function buildNative(compiler: "gcc" | "clang", design: Design, folder: string): string {
   const program = join(folder, `device-${compiler}`);
   const how = [...STRICT, "-O2", ...includes];
-  const runtime = compiled(compiler, how, [...runtimeSources, join(firmware, "hal/host/hal_host.c")]);
+  const runtime = objectsOf(compiler, how, [...runtimeSources, join(firmware, "hal/host/hal_host.c")]);
   execFileSync(compiler, [...how, ...runtime, writeTables(design, folder), "-o", program]);
   return program;
 }
@@ -74,7 +61,7 @@ export function buildAvr(design: Design, folder: string, pins: "free" | "one-by-
   const lines = pins === "free" ? [] : [`-DOV_PIN_LINES=${scanTableOf(design).senseLines.length}`];
   const without = withoutFlags(featuresOf(design, scanTableOf(design)));
   const how = ["-mmcu=avr5", "-O2", "-flto", ...STRICT, ...lines, ...without, ...includes];
-  const runtime = compiled("avr-gcc", how, [...runtimeSources, join(firmware, "hal/avr_sim/hal_avr_sim.c")]);
+  const runtime = objectsOf("avr-gcc", how, [...runtimeSources, join(firmware, "hal/avr_sim/hal_avr_sim.c")]);
   execFileSync("avr-gcc", [...how, ...runtime, writeTables(design, folder), ...link, "-o", elf]);
   execFileSync("avr-objcopy", ["-O", "binary", elf, binary]);
   const [text, data, bss] = execFileSync("avr-size", [elf], { encoding: "utf8" })
@@ -86,11 +73,12 @@ export function buildAvr(design: Design, folder: string, pins: "free" | "one-by-
 }
 
 /** The simulator's own program, which answers the image's pins. */
-export function buildSimulator(folder: string): string {
-  const program = join(folder, "run-avr");
-  const object = compiled("gcc", [...STRICT, "-O2", ...includes], [join(firmware, "hal/avr_sim/run.c")]);
-  execFileSync("gcc", [...object, "-o", program, "-lsimavr", "-lelf"]);
-  return program;
+export function buildSimulator(): string {
+  const source = join(firmware, "hal/avr_sim/run.c");
+  return join(
+    builtOnce("gcc", [...STRICT, "-O2", ...includes, source, "-o", "run-avr", "-lsimavr", "-lelf"]),
+    "run-avr",
+  );
 }
 
 export interface Run {

@@ -13,11 +13,7 @@ const MOST_RAM = 2000;
 describe("64 keys, four axes, a display's page and a game pad on the 8-bit USB chip", () => {
   const design = completePad();
   const use = completeUse(design, 20);
-  const { output, notes } = play(
-    buildUsbHost(workFolder()),
-    imageFiles(design, workFolder()),
-    recordOnChip(design, use).script,
-  );
+  const { output, notes } = play(buildUsbHost(), imageFiles(design, workFolder()), recordOnChip(design, use).script);
 
   it("have everything that the words say", () => {
     const scan = scanTableOf(design);

@@ -39,7 +39,7 @@ describe.each([
   const keys = scan.switches.map((elementId) => numbers.get(elementId)!);
   let chip: ChipTalk;
   beforeAll(() => {
-    chip = new ChipTalk(buildUsbHost(workFolder()), imageFiles(design, workFolder()));
+    chip = new ChipTalk(buildUsbHost(), imageFiles(design, workFolder()));
   });
   afterAll(() => chip.end());
 

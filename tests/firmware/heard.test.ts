@@ -70,7 +70,7 @@ describe("what the computer plays to a device", () => {
 
   it("is shown the same on the simulated 8-bit core", () => {
     const few = recorded(panel, 80);
-    const { output } = play(buildSimulator(folder), [buildAvr(panel, folder).binary], few.script);
+    const { output } = play(buildSimulator(), [buildAvr(panel, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });
 
@@ -93,7 +93,7 @@ describe("what the computer plays to a device", () => {
     const expected = runs.map((run) => run.expected).join("");
     expect(expected.match(/ (lamp|segments) /g)!.length).toBeGreaterThan(100);
     const script = runs.map((run) => run.script).join("");
-    const { output } = play(buildUsbHost(folder), imageFiles(design, folder), script);
+    const { output } = play(buildUsbHost(), imageFiles(design, folder), script);
     expect(firstDifference(inAnyOrder(output), inAnyOrder(expected))).toBeNull();
   });
 });

@@ -47,7 +47,7 @@ export function sameInEveryBuild(all: EveryBuild): void {
   });
 
   it("is the same on the simulated 8-bit core", () => {
-    const { output } = play(buildSimulator(folder), [buildAvr(design, folder).binary], few.script);
+    const { output } = play(buildSimulator(), [buildAvr(design, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });
 

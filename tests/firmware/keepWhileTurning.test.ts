@@ -38,7 +38,7 @@ it("what is kept is whole although a knob interrupts all the time", async () => 
   const scan = scanTableOf(design);
   const contacts = contactsOf(design);
   const numberOf = (contact: string) => contacts.indexOf(contact);
-  const chip = new TurningChip(buildUsbHost(workFolder()), imageFiles(design, workFolder()));
+  const chip = new TurningChip(buildUsbHost(), imageFiles(design, workFolder()));
   try {
     const transport = chip.transport();
     await transport.open();

@@ -11,7 +11,7 @@ import { buildUsbHost, imageFiles, manyAtOnce, recordOnChip, toldOf } from "./us
 
 const CYCLES_A_MS = 16_000;
 const AT_ONCE = 20;
-const host = buildUsbHost(workFolder());
+const host = buildUsbHost();
 
 function onClass(design: Design, profileId: string): Design {
   const moved = chooseController(design, profileId);

@@ -64,7 +64,7 @@ describe("addressable lights in every build", () => {
   );
 
   it("are told the same on the simulated 8-bit core", () => {
-    const { output } = play(buildSimulator(folder), [buildAvr(pad, folder).binary], few.script);
+    const { output } = play(buildSimulator(), [buildAvr(pad, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });
 
@@ -154,7 +154,7 @@ at 0 press A`).design,
 
   it("are sent in the time that is stated, sixty of them", () => {
     const { script, expected } = recordOnChip(many, { events: [], untilMs: 1000 });
-    const { output, notes } = play(buildUsbHost(workFolder()), imageFiles(many, workFolder()), script);
+    const { output, notes } = play(buildUsbHost(), imageFiles(many, workFolder()), script);
     expect(firstDifference(output, expected)).toBeNull();
     const cycles = toldOf(notes, "lights");
     console.log(`60 lights take ${cycles} cycles`);
@@ -168,7 +168,7 @@ at 0 press A`).design,
   ])(
     "lose no step of a knob that turns meanwhile, and no pause is long enough to be taken for the end: %s",
     async (_, turns) => {
-      const chip = new ChipTalk(buildUsbHost(workFolder()), imageFiles(many, workFolder()));
+      const chip = new ChipTalk(buildUsbHost(), imageFiles(many, workFolder()));
       const numbers = new Map(contactsOf(many).map((contact, number) => [contact, number]));
       const [a, b] = ["A", "B"].map((end) => numbers.get(`K:turn/${end}`)!);
       const stateCycles = Math.round(16e6 / (turns * 24 * 4));
@@ -196,7 +196,7 @@ at 0 press A`).design,
 
   it("take no more of a scan in which they are worked out than a scan has", () => {
     const { notes } = play(
-      buildUsbHost(workFolder()),
+      buildUsbHost(),
       imageFiles(onChip(pad), workFolder()),
       recordOnChip(onChip(pad), later(randomUse(onChip(pad), 7, []))).script,
     );

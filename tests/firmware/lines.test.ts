@@ -89,7 +89,7 @@ describe("lines over a serial port in every build", () => {
 
   it("show the same on the simulated 8-bit core", () => {
     const few = recorded(panel, 80);
-    const { output } = play(buildSimulator(folder), [buildAvr(panel, folder).binary], few.script);
+    const { output } = play(buildSimulator(), [buildAvr(panel, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });
 
@@ -115,7 +115,7 @@ describe("lines over a serial port of the finished image", () => {
     const script = runs.map((run) => run.script).join("");
     const expected = runs.map((run) => run.expected).join("");
     expect(expected.match(/ (lamp|segments) /g)!.length).toBeGreaterThan(150);
-    const { output } = play(buildUsbHost(folder), imageFiles(design, folder), script);
+    const { output } = play(buildUsbHost(), imageFiles(design, folder), script);
     expect(firstDifference(inAnyOrder(output), inAnyOrder(expected))).toBeNull();
   });
 });

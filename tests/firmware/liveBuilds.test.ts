@@ -48,7 +48,7 @@ describe.each(wiredDemos.map(withLive))(`$name in ${TALKS} talks of live changes
   it("answers and reports the same on the simulated 8-bit core", async () => {
     const first = await record(design, ON_THE_CORE);
     const image = buildAvr(design, folder);
-    const { output } = play(buildSimulator(folder), [image.binary], first.script);
+    const { output } = play(buildSimulator(), [image.binary], first.script);
     expect(firstDifference(output, first.expected)).toBeNull();
   });
 });

@@ -27,7 +27,7 @@ let chip: ChipTalk;
 let talk: Conversation;
 beforeAll(() => {
   const folder = workFolder();
-  host = buildUsbHost(folder);
+  host = buildUsbHost();
   args = imageFiles(design, folder);
 });
 beforeEach(async () => {

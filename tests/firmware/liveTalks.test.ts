@@ -75,7 +75,7 @@ describe.each([
   let args: string[];
   beforeAll(() => {
     const folder = workFolder();
-    host = buildUsbHost(folder);
+    host = buildUsbHost();
     args = imageFiles(design, folder);
   });
 

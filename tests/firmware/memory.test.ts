@@ -44,7 +44,7 @@ function seenOnCore(design: Design) {
     if (!run.ok) throw new Error(JSON.stringify(run.problems));
     return run.value.script;
   }).join("");
-  const { notes } = play(buildSimulator(folder), [image.binary], script);
+  const { notes } = play(buildSimulator(), [image.binary], script);
   return { plan: scanTableOf(design), image, stack: Number(/stack (\d+)/.exec(notes)![1]) };
 }
 

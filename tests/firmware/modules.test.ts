@@ -72,7 +72,7 @@ describe.each(["shared", "own"] as const)(`modules that call on %s lines, in ${S
 
   it("do the same on the 8-bit core", () => {
     const { binary } = buildAvr(design, folder);
-    const simulator = buildSimulator(folder);
+    const simulator = buildSimulator();
     for (const part of [0, 1, 2]) {
       const { script, expected } = joined(runs.slice(0, FEWER_SEEDS).map((all) => all[part]));
       expect(firstDifference(play(simulator, [binary], script).output, expected), `part ${part}`).toBeNull();

@@ -34,7 +34,7 @@ let chip: ChipTalk;
 beforeAll(async () => {
   await bringInlineRuntime();
   folder = workFolder();
-  host = buildUsbHost(folder);
+  host = buildUsbHost();
 });
 afterEach(() => chip.end());
 

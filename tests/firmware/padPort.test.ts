@@ -62,7 +62,7 @@ describe("a pad port in every build", () => {
 
   it.each([0, 1])("is the same on the simulated 8-bit core (%i)", (nth) => {
     const { design, script, expected } = all[nth];
-    const { output } = play(buildSimulator(folder), [buildAvr(design, folder).binary], script);
+    const { output } = play(buildSimulator(), [buildAvr(design, folder).binary], script);
     expect(firstDifference(output, expected)).toBeNull();
   });
 

@@ -47,7 +47,7 @@ describe("what the computer tells, in every build", () => {
   );
 
   it("is shown the same on the simulated 8-bit core", () => {
-    const { output } = play(buildSimulator(folder), [buildAvr(panel, folder).binary], few.script);
+    const { output } = play(buildSimulator(), [buildAvr(panel, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });
 

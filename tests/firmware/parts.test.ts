@@ -75,7 +75,7 @@ describe(`two parts in ${SEEDS} wild uses`, () => {
 
   it("give the same on the 8-bit core", () => {
     const { binary } = buildAvr(design, folder);
-    const simulator = buildSimulator(folder);
+    const simulator = buildSimulator();
     for (const part of [0, 1]) {
       const { script, expected } = joined(runs.slice(0, FEWER_SEEDS).map((both) => both[part]));
       expect(firstDifference(play(simulator, [binary], script).output, expected), `part ${part}`).toBeNull();

@@ -91,7 +91,7 @@ describe(`live changes of two parts in ${SEEDS} wild uses`, () => {
 
   it("give the same on the 8-bit core and in Python", async () => {
     const { binary } = buildAvr(design, folder);
-    const simulator = buildSimulator(folder);
+    const simulator = buildSimulator();
     const bare = await barePython(design);
     for (const part of [0, 1]) {
       const { script, expected } = joined(runs.slice(0, FEWER_SEEDS).map(({ parts }) => parts[part]));

@@ -31,7 +31,7 @@ let files: string[][];
 let pair: PairTalk;
 beforeAll(() => {
   folder = workFolder();
-  host = buildUsbHost(folder);
+  host = buildUsbHost();
   files = [0, 1].map((part) => imageFiles(design, folder, undefined, part));
 });
 afterEach(() => pair.end());

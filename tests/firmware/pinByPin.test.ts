@@ -8,8 +8,7 @@ const CYCLES_A_MS = 16_000;
 const AT_ONCE = 20;
 
 describe("Pins read one by one on an 8-bit core", () => {
-  const folder = workFolder();
-  const simulator = buildSimulator(folder);
+  const simulator = buildSimulator();
 
   for (const id of ["kestrel", "loom-64", "tern"])
     it(`${id}: a scan with ${AT_ONCE} contacts changing fits a millisecond, and reports what this computer's build does`, () => {

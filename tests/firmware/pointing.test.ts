@@ -60,7 +60,7 @@ describe("pointer, knobs and levers in every build", () => {
   );
 
   it("report the same on the simulated 8-bit core", () => {
-    const { output } = play(buildSimulator(folder), [buildAvr(pad, folder).binary], few.script);
+    const { output } = play(buildSimulator(), [buildAvr(pad, folder).binary], few.script);
     expect(firstDifference(output, few.expected)).toBeNull();
   });
 

@@ -85,7 +85,7 @@ describe("a radio's packets in every build", () => {
   it.each([6, 9])("are the same by clang, and on the simulated 8-bit core (%i)", (nth) => {
     const { design, script, expected } = all[nth];
     expect(firstDifference(play(buildNative("clang", design, folder), [], script).output, expected)).toBeNull();
-    const onCore = play(buildSimulator(folder), [buildAvr(design, folder).binary], script);
+    const onCore = play(buildSimulator(), [buildAvr(design, folder).binary], script);
     expect(firstDifference(onCore.output, expected)).toBeNull();
   });
 

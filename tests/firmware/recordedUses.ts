@@ -26,7 +26,7 @@ export const joined = (runs: FirmwareScript[]): FirmwareScript => ({
 export function playedOnChip(design: Design, seeds: number): { output: string; expected: string } {
   const runs = recorded(design, seeds, ["busy", "ready"]).map(({ use }) => use);
   const script = runs.map((use) => recordOnChip(design, use).script).join("");
-  const { output, notes } = play(buildUsbHost(workFolder()), imageFiles(design, workFolder()), script);
+  const { output, notes } = play(buildUsbHost(), imageFiles(design, workFolder()), script);
   const late = lateOn(notes);
   const expected = runs.map((use, nth) => {
     const events = [...use.events, ...(late.get(nth) ?? [])].sort((a, b) => a.atMs - b.atMs);

@@ -107,7 +107,7 @@ ${[...set("S x", (nth) => nth - 60), ...set("P", (nth) => 100 - (nth >> 1))].joi
       reportSet: { ...crowded.reportSet, interfaces: ["keyboard", "consumer", "pointer", "system", "pad", "place"] },
     });
     const folder = workFolder();
-    const answers = ask(buildUsbHost(folder), imageFiles(small, folder), [
+    const answers = ask(buildUsbHost(), imageFiles(small, folder), [
       "a1 01 02 01 01 00 05 00", // input report 2 of interface 1, five bytes of it: the pointer's
       "a1 01 03 01 01 00 40 00", // 3: the system's
       "a1 01 00 01 01 00 40 00", // there is none without a number

@@ -5,7 +5,7 @@ import { soundingPad } from "./circuitPads";
 import { onSmallClass } from "./onSmallClass";
 import { buildUsbHost, imageFiles } from "./usbChip";
 
-const host = buildUsbHost(workFolder());
+const host = buildUsbHost();
 const CYCLES_A_SECOND = 16_000_000;
 /** What begins an interrupt and what it does first, and a scan that holds interrupts back for a moment. */
 const SLACK_CYCLES = 160;

@@ -42,7 +42,7 @@ describe.each(wiredDemos)(`$name in ${SEQUENCES} random sequences`, (design) => 
 
   it("reports the same bytes at the same millisecond on the simulated 8-bit core", () => {
     const image = buildAvr(design, folder);
-    const { output } = play(buildSimulator(folder), [image.binary], first.script);
+    const { output } = play(buildSimulator(), [image.binary], first.script);
     expect(firstDifference(output, first.expected)).toBeNull();
     expect(first.ms).toBeGreaterThan(0.99 * ON_THE_CORE_MS);
   });

@@ -19,7 +19,7 @@ const CYCLES_A_MS = 16_000;
 const AT_ONCE = 20;
 const RAM_BYTES = 2560;
 
-const host = buildUsbHost(workFolder());
+const host = buildUsbHost();
 
 function usesFor(design: Design, budgetMs: number): SimulationRequest[] {
   const uses: SimulationRequest[] = [];

@@ -1,4 +1,3 @@
-import { execFileSync } from "node:child_process";
 import { writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
@@ -12,6 +11,7 @@ import { usb8Code } from "@/core/image/usb8Code";
 import { derive } from "@/core/derived/derive";
 import { usb8Processor } from "../../scripts/buildFirmware.mjs";
 import { STRICT, play } from "./builds";
+import { builtOnce } from "./builtOnce";
 import { chipWiring, contactsOf } from "./chipWiring";
 
 const firmware = fileURLToPath(new URL("../../firmware", import.meta.url));
@@ -19,8 +19,7 @@ const chip = fileURLToPath(new URL("chip", import.meta.url));
 const FLASH_BYTES = 0x8000;
 
 /** The simulated chip with a small USB host and the parts around it. */
-export function buildUsbHost(folder: string): string {
-  const program = join(folder, "usb-host");
+export function buildUsbHost(): string {
   const sources = [
     "host.c",
     "joined.c",
@@ -35,8 +34,8 @@ export function buildUsbHost(folder: string): string {
     "displays.c",
   ].map((name) => join(chip, name));
   const includes = [`-I${join(firmware, "src")}`, `-I${chip}`];
-  execFileSync("gcc", [...STRICT, "-O2", ...includes, ...sources, "-o", program, "-lsimavr", "-lelf"]);
-  return program;
+  const how = [...STRICT, "-O2", ...includes, ...sources, "-o", "usb-host", "-lsimavr", "-lelf"];
+  return join(builtOnce("gcc", how), "usb-host");
 }
 
 /**

@@ -7,7 +7,7 @@ import { randomUse } from "./randomUse";
 import { onSmallClass } from "./onSmallClass";
 import { buildUsbHost, imageFiles, later, recordOnChip } from "./usbChip";
 
-const host = buildUsbHost(workFolder());
+const host = buildUsbHost();
 const SEQUENCES = 25;
 
 const runsOf = (design: Design) =>

@@ -10,7 +10,7 @@ const CYCLES_A_MS = 16_000;
 it("scans 64 keys on 8 layers with 16 sets of keys together and a macro that plays, 20 changing at once, within a millisecond", () => {
   const design = fullKeymap();
   const use = fullUse(design, AT_ONCE);
-  const run = play(buildUsbHost(workFolder()), imageFiles(design, workFolder()), recordOnChip(design, use).script);
+  const run = play(buildUsbHost(), imageFiles(design, workFolder()), recordOnChip(design, use).script);
   const events = [...use.events, ...(lateOn(run.notes).get(0) ?? [])].sort((a, b) => a.atMs - b.atMs);
   expect(firstDifference(run.output, recordOnChip(design, { ...use, events }).expected)).toBeNull();
   const most = toldOf(run.notes, "most");

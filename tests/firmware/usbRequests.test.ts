@@ -20,7 +20,7 @@ import { ask, buildUsbHost, imageFiles } from "./usbChip";
 // Requests and their answers: USB 2.0, chapter 9, and HID 1.11, chapter 7, written out by hand.
 
 const design = onSmallClass(finishedPad());
-const host = buildUsbHost(workFolder());
+const host = buildUsbHost();
 const args = imageFiles(design, workFolder());
 const answers = (...requests: string[]) => ask(host, args, requests);
 

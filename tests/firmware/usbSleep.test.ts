@@ -22,7 +22,7 @@ let args: string[];
 let chip: ChipTalk;
 beforeAll(() => {
   const folder = workFolder();
-  host = buildUsbHost(folder);
+  host = buildUsbHost();
   args = imageFiles(design, folder);
 });
 beforeEach(() => {

@@ -81,7 +81,7 @@ function SupplierFields({ supplier, others }: { supplier: Supplier; others: Supp
     return others.some((one) => one.name === text.trim()) ? `There is a "${text.trim()}" already.` : null;
   };
   return (
-    <Box borderBottom="1px solid var(--edge)" paddingBottom="8px">
+    <Box role="group" aria-label={name} borderBottom="1px solid var(--edge)" paddingBottom="8px">
       <TextField
         label="Name"
         value={name}
