@@ -9,6 +9,11 @@ test("Loom 64 is wired by hand from the first step to the last, with a reload in
   await expect(
     tray(page).getByText("No order that obeys all reasons turns the work over or changes tools less."),
   ).toBeVisible();
+  await tray(page).getByRole("button", { name: "Before you order" }).click();
+  await expect(
+    tray(page).getByText("Nothing is open that could not be undone after buying.", { exact: false }),
+  ).toBeVisible();
+  await tray(page).getByRole("tab", { name: "Steps" }).click();
   const table = page.getByRole("table", { name: "Steps in their order" });
   const count = await table.getByRole("row").count();
   await tray(page).getByRole("button", { name: "Begin with step 1" }).click();

@@ -45,6 +45,7 @@ describe("exports", () => {
       "assembly-csv",
       "parts-csv",
       "steps-sheet",
+      "labels-sheet",
       "plate-svg",
       "plate-dxf",
       "plate-stl",

@@ -5,6 +5,7 @@ import { flashImageFile } from "./flashImageFile";
 import { plateDxf, plateStl, plateSvg } from "./plateFiles";
 import { circuitCir } from "./circuitCir";
 import { partsCsv } from "./partsCsv";
+import { labelsSheet } from "./labelsSheet";
 import { stepsSheet } from "./stepsSheet";
 import { powerCsv } from "./powerCsv";
 import { schematicSheetsHtml, schematicSvg } from "./schematic/schematicSvg";
@@ -34,6 +35,7 @@ export const artifacts: Artifact[] = [
   assemblyCsv,
   partsCsv,
   stepsSheet,
+  labelsSheet,
   plateSvg,
   plateDxf,
   plateStl,

@@ -17,6 +17,11 @@ export const exportChoices = [
     title: "Step sheets for the bench",
     purpose: "Every step with its picture, needs and checks, to print.",
   },
+  {
+    id: "labels-sheet",
+    title: "Labels for bags and wires",
+    purpose: "A label a line of the parts list, a flag a wire.",
+  },
   { id: "plate-svg", title: "Plate drawing (SVG)", purpose: "Edge, openings, reinforcement and caps on named layers." },
   { id: "plate-dxf", title: "Plate drawing (DXF)", purpose: "The same for cutters: release 12, mm, closed polylines." },
   { id: "plate-stl", title: "Printed plate (STL)", purpose: "Plates with their reinforcement layer as closed solids." },

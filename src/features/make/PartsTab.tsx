@@ -11,6 +11,7 @@ import { useStepInHand } from "@/store/stepInHand";
 import { NumberField } from "@/ui/pieces/fields";
 import { Columns, Section, Values } from "@/ui/pieces/sheets";
 import { SmallTable } from "@/ui/pieces/SmallTable";
+import { BeforeOrderSection } from "./BeforeOrderSection";
 import { CostChart } from "./CostChart";
 import { DrawerSection } from "./DrawerSection";
 import { PartSection } from "./PartSection";
@@ -29,6 +30,7 @@ export function PartsTab() {
   return (
     <>
       {line && <PartSection line={line} />}
+      <BeforeOrderSection view={view} />
       <CostSection view={view} />
       <SuppliersSection view={view} />
       <DrawerSection view={view} />

@@ -6,8 +6,8 @@ import { sittingsOf, spanWords, totalSpan } from "@/core/assembly/time";
 import type { Loop } from "@/core/assembly/loops";
 import { counted } from "@/core/words";
 import { useDesign } from "@/store/bench";
-import { useStepInHand } from "@/store/stepInHand";
-import { StepButton } from "@/ui/pieces/buttons";
+import { openMakeTab, useStepInHand } from "@/store/stepInHand";
+import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 import { StepCard } from "./StepCard";
 import { WaysSection } from "./WaysSection";
@@ -66,6 +66,7 @@ function Glance({ making }: { making: Making }) {
       </Box>
       {next && (
         <Row>
+          {done.size === 0 && <PlainButton onClick={() => openMakeTab("parts")}>Before you order</PlainButton>}
           <StepButton onClick={() => beginStep(next)}>
             {done.size + skipped.size === 0 ? "Begin with step 1" : `Go on with step ${steps.indexOf(next) + 1}`}
           </StepButton>
