@@ -161,7 +161,7 @@ test("Glasshouse is bought of three suppliers, less what is in the drawer", asyn
     .fill("1000");
   await page.keyboard.press("Enter");
   await expect(split).not.toHaveText(/Fen/);
-  await page.keyboard.press("Control+z");
+  await page.getByRole("button", { name: /^Undo/ }).click();
   await expect(split).toHaveText(/Fen/);
   await tray(page)
     .getByLabel("Table of stock")

@@ -176,6 +176,19 @@ describe("the order that builders learn the hard way", () => {
     before(assembly, /^Try A1/, /^Close the case/);
     before(assembly, /^Try A1/, /^Put on/);
     before(assembly, /^Put on/, /^Try everything/);
+    // Not by chance: each of these is a reason of its own.
+    const title = (id: string) => assembly.steps.find((step) => step.id === id)!.title;
+    const told = assembly.reasons.map(({ before: first, after, sort }) => `${title(first)} < ${title(after)}, ${sort}`);
+    for (const words of [
+      "Measure supply against ground at A1 < Load the firmware into A1, test first",
+      "Load the firmware into A1 < Try A1: press 12 inputs, test first",
+      "Run row R1 < Run column C1, insulated, crossing",
+      "Try A1: press 12 inputs < Close the case, test first",
+      "Try A1: press 12 inputs < Close the case, covered",
+      "Try A1: press 12 inputs < Put on 12 caps, test first",
+      "Put on 12 caps < Try everything once more, closed, joined",
+    ])
+      expect(told).toContain(words);
   });
 
   it("on a made board: pads are bridged before a switch hides them, small parts before switches", () => {
@@ -189,6 +202,27 @@ describe("the order that builders learn the hard way", () => {
     const surface = assemblyOf(madeAs(oneBoard(block), "made-board", "surface", "soldered"));
     before(surface, /^Paste/, /^Press in/);
     before(surface, /^Paste/, /^Solder A1/);
+  });
+
+  it("lies on low parts before high ones while it is soldered, and is heated before anything else is on it", () => {
+    const named = (id: string) => demoDesigns.find((design) => design.id === id)!;
+    const leaded = assemblyOf(madeAs(named("glasshouse"), "made-board", "leaded", "soldered"));
+    before(leaded, /^Solder \d+ resistors/, /^Solder MUX_U1/);
+    const surface = assemblyOf(madeAs(named("kestrel"), "made-board", "surface", "soldered"));
+    before(surface, /^Paste/, /^Screw in .*encoder/);
+    const { steps, reasons } = surface;
+    const paste = steps.find(({ title }) => title.startsWith("Paste"))!;
+    const heated = reasons.filter((reason) => reason.sort === "heat" && reason.before === paste.id);
+    expect(heated.length).toBeGreaterThan(3);
+    expect(reasons.some((reason) => reason.sort === "heat" && reason.after === paste.id)).toBe(false);
+    const lower = assemblyOf(madeAs(named("glasshouse"), "made-board", "leaded", "soldered")).reasons.filter(
+      ({ sort }) => sort === "lower first",
+    );
+    for (const { before: low, after: high } of lower) {
+      const height = (id: string) => leaded.steps.find((step) => step.id === id)!.heightMm!;
+      expect(height(low)).toBeLessThan(height(high));
+    }
+    expect(lower.length).toBeGreaterThan(0);
   });
 
   it("a module under the switches comes after them, or runs in a circle where its pins come out beneath them", () => {

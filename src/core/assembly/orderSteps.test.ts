@@ -135,6 +135,13 @@ describe("reasons that run in a circle", () => {
     },
   );
 
+  it("tells the shortest circle first", () => {
+    const long = ["a", "b", "c", "d"].map((id, nth, all) => because(id, all[(nth + 1) % 4]));
+    const short = [because("c", "e"), because("e", "c")];
+    const { loops } = withoutLoops(["a", "b", "c", "d", "e"], [...long, ...short]);
+    expect(loops.map(({ reasons }) => reasons.length)).toEqual([2, 4]);
+  });
+
   it("gives up what matters least", () => {
     const all = [because("a", "b", "joined"), because("b", "c", "lower first"), because("c", "a", "covered")];
     const { loops, reasons } = withoutLoops(["a", "b", "c"], all);

@@ -12,8 +12,10 @@ import { type Artifact, fileStem, utf8 } from "./artifact";
 import { stepDrawing } from "./stepDrawing";
 import { escapeXml } from "./svgText";
 
-const list = (title: string, lines: string[]) =>
-  lines.length === 0 ? "" : `<h3>${title}</h3><ul>${lines.map((line) => `<li>${escapeXml(line)}</li>`).join("")}</ul>`;
+const list = (title: string, lines: string[], kind = "") =>
+  lines.length === 0
+    ? ""
+    : `<h3>${title}</h3><ul class="${kind}">${lines.map((line) => `<li>${escapeXml(line)}</li>`).join("")}</ul>`;
 
 const SIDES: Record<NonNullable<Step["face"]>, string> = {
   front: "parts side up",
@@ -44,12 +46,13 @@ ${step.cautions.map((sort) => `<p class="caution">${escapeXml(cautionWords[sort]
 <div class="two"><div>${list("Needed", step.needs)}${list("Do", step.how)}${list(
     "Check",
     step.checks.map((line) => `☐ ${line}`),
+    "ticks",
   )}${list("Note", Object.hasOwn(note, step.id) ? [note[step.id]] : [])}</div><div>${stepDrawing(design, step)}</div></div>
 ${wireRows(design, step)}</section>`;
 }
 
 const STYLE =
-  "@page{size:A4;margin:12mm}body{font:10pt sans-serif;margin:12mm}@media print{body{margin:0}}section{border-top:0.4pt solid #999;padding-top:2mm;margin-top:4mm}h2{font-size:12pt;margin:0;break-after:avoid}h3{font-size:9pt;margin:1.5mm 0 0}ul{margin:0;padding-left:5mm}.by{margin:0;color:#555}.caution{border-left:1.2mm solid #b3372b;padding-left:2mm;margin:1mm 0}.two{display:grid;grid-template-columns:1fr 1fr;gap:4mm;break-inside:avoid}svg{width:100%;height:auto;max-height:75mm}table{border-collapse:collapse;width:100%;font-size:9pt}td,th{border-bottom:0.3pt solid #999;padding:1pt 4pt;text-align:left}tr{break-inside:avoid}";
+  "@page{size:A4;margin:12mm}body{font:10pt sans-serif;margin:12mm}@media print{body{margin:0}}section{border-top:0.4pt solid #999;padding-top:2mm;margin-top:4mm}h2{font-size:12pt;margin:0;break-after:avoid}h3{font-size:9pt;margin:1.5mm 0 0}ul{margin:0;padding-left:5mm}.by{margin:0;color:#555;break-after:avoid}ul.ticks{list-style:none;padding-left:0}.caution{border-left:1.2mm solid #b3372b;padding-left:2mm;margin:1mm 0;break-after:avoid}.two{display:grid;grid-template-columns:1fr 1fr;gap:4mm;break-inside:avoid}svg{width:100%;height:auto;max-height:75mm}table{border-collapse:collapse;width:100%;font-size:9pt}td,th{border-bottom:0.3pt solid #999;padding:1pt 4pt;text-align:left}tr{break-inside:avoid}";
 
 function sheet(design: Design): string {
   const wish: TimeWish = { pace: paceOf([]), device: 1, learning: USUAL_LEARNING };

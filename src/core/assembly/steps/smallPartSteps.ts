@@ -91,6 +91,12 @@ function polarity(all: Small[]): string[] {
   return ways.has("cathode") ? ["Every ring points to its switch."] : [];
 }
 
+/** "12 diodes", "3 resistors", "15 diodes and resistors". */
+function countedSmall(all: Small[]): string {
+  const sorts = [...new Set(all.map(({ sort }) => sort))];
+  return sorts.length === 1 ? counted(all.length, sorts[0]) : `${all.length} diodes and resistors`;
+}
+
 /** By hand the small parts of one line are bent and soldered together, so that a line can be looked along. */
 function byHand(bench: Bench, board: Board): Step[] {
   const groups = new Map<string, Small[]>();
@@ -102,7 +108,7 @@ function byHand(bench: Bench, board: Board): Step[] {
     const isDiodes = all.every(({ sort }) => sort === "diode") && all[0].circuit !== "between";
     const title = isDiodes
       ? `Bend and solder ${counted(all.length, "diode")} of ${flagOf(bench, all[0].netId)}`
-      : `Bend and solder ${counted(all.length, all.every(({ sort }) => sort === "resistor") ? "resistor" : "small part")}`;
+      : `Bend and solder ${countedSmall(all)}`;
     const controls = [...new Set(all.flatMap(({ controlId }) => controlId ?? []))];
     return step({
       id: `small ${board.id} ${key}`,
@@ -134,11 +140,7 @@ function leaded(bench: Bench, board: Board): Step[] {
     step({
       id: `small ${board.id}`,
       sort: "joint",
-      title:
-        `Solder ${counted(all.length, "diode")}${all.every(({ sort }) => sort === "diode") ? "" : " and resistors"}${onBoard(bench, board.id)}`.replace(
-          /diodes? and resistors/,
-          "diodes and resistors",
-        ),
+      title: `Solder ${countedSmall(all)}${onBoard(bench, board.id)}`,
       boardId: board.id,
       face: "back",
       tool: "iron",
