@@ -60,12 +60,17 @@ describe("step sheets", () => {
     const parts = sheet.split("<section>").slice(1);
     const textsOf = (nth: number) =>
       [...parts[nth].matchAll(/<text x="(-?[\d.]+)"[^>]*>([^<]+)</g)].map(([, x, words]) => ({ x: Number(x), words }));
+    const far = kestrel.controls.reduce((a, b) => (Math.abs(b.placement.xMm) > Math.abs(a.placement.xMm) ? b : a));
+    expect(Math.abs(far.placement.xMm)).toBeGreaterThan(10);
+    const faces = new Set<string | null>();
     for (const [nth, step] of steps.entries()) {
-      const [only] = textsOf(nth).filter(({ words }) => words === "Sync");
+      const [only] = textsOf(nth).filter(({ words }) => words === far.label);
       if (!only) continue;
-      const { xMm } = kestrel.controls.find(({ label }) => label === "Sync")!.placement;
+      faces.add(step.face);
+      const { xMm } = far.placement;
       expect(only.x, step.title).toBeCloseTo(step.face === "back" ? -xMm : xMm, 1);
     }
+    expect([...faces]).toEqual(expect.arrayContaining(["front", "back"]));
   });
 
   it("refuse a design with nothing in it, in words", async () => {

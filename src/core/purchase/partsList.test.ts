@@ -2,6 +2,7 @@ import { describe, expect, it } from "vitest";
 import { demoDesigns, modularDesigns, variantDesigns } from "@demo/index";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
+import { setBoardWay, setModuleWay } from "../edits/build";
 import { changeControl } from "../edits/controls";
 import { artifactNamed } from "../formats/registry";
 import { netlistOf } from "../wires/netlist";
@@ -36,6 +37,25 @@ describe.each(all.map((design): [string, Design] => [design.name, design]))("the
 
 describe("the parts list", () => {
   const [kestrel, loom] = [demoDesigns[0], demoDesigns.find(({ id }) => id === "loom-64")!];
+
+  it("has sockets for packages from 14 terminals on, knobs for what is turned, and boards in place of wire where copper joins", () => {
+    const glasshouse = demoDesigns.find(({ id }) => id === "glasshouse")!;
+    const counts = (design: Design) => new Map(partsList(design).map(({ name, count: each }) => [name, each]));
+    const byHand = counts(glasshouse);
+    const sockets = [24, 16, 14].map((pins) => byHand.get(`Chip socket, ${pins} pins`));
+    expect(sockets).toEqual([4, 3, 1]);
+    expect(byHand.get("Pair of knobs for Dual-shaft concentric encoder")).toBe(4);
+    const made = setBoardWay(glasshouse, "panel", { way: "made-board" });
+    expect(partsList(made).filter(({ group }) => group === "wire")).toEqual([]);
+    const board = partsList(made).find(({ name }) => name.startsWith("Made board"))!;
+    // Larger than 100 mm: five for 50 at the usual price steps.
+    expect(board).toMatchObject({ name: "Made board 310 × 252 mm", count: 1, priceEach: 10 });
+    const pasted = counts(setBoardWay(made, "panel", { smallParts: "surface" }));
+    expect(pasted.get("Stencil 310 × 252 mm")).toBe(1);
+    expect([...pasted.keys()].filter((name) => name.startsWith("Chip socket"))).toEqual([]);
+    const socketed = counts(setModuleWay(glasshouse, "controller", "socketed"));
+    expect([...socketed.keys()].filter((name) => name.startsWith("Socket rows"))).toHaveLength(1);
+  });
 
   it("has a cap for each key that has none of its own, by size and colour, and stabilisers for long ones", () => {
     const caps = partsList(loom).filter(({ group }) => group === "caps");
