@@ -1,12 +1,14 @@
 import { create } from "zustand";
 import { openDatabase } from "./database";
 
-export type MakeTab = "steps" | "time" | "parts";
+export type MakeTab = "steps" | "time" | "parts" | "stack";
 
 interface StepInHand {
   tab: MakeTab;
   /** The line of the parts list that is looked at, by its name. */
   partName: string | null;
+  /** The board whose stack is looked at. */
+  stackOf: string | null;
   designId: string | null;
   /** The step that is being done; null while none is. */
   stepId: string | null;
@@ -19,7 +21,7 @@ interface StepInHand {
 const nothing = { designId: null, stepId: null, since: null, spentMs: 0 };
 
 /** The step on the bench and its clock. */
-export const useStepInHand = create<StepInHand>(() => ({ tab: "steps", partName: null, ...nothing }));
+export const useStepInHand = create<StepInHand>(() => ({ tab: "steps", partName: null, stackOf: null, ...nothing }));
 
 const { getState: get, setState: set } = useStepInHand;
 
@@ -56,6 +58,7 @@ export function spentOn(now: number): number {
 }
 
 export const pickPartLine = (partName: string | null): void => set({ partName });
+export const pickStack = (boardId: string): void => set({ stackOf: boardId });
 export const openMakeTab = (tab: MakeTab): void => set({ tab });
 
 /** Takes a step up; its clock runs at once. */

@@ -187,3 +187,25 @@ test("Glasshouse is bought of three suppliers, less what is in the drawer", asyn
   await tray(page).getByRole("tab", { name: "Parts" }).click();
   await expect(tray(page).getByText("3 suppliers", { exact: true })).toBeVisible();
 });
+
+test("the stack tells how deep a case must be, and the parts list takes its lengths", async ({ page }) => {
+  await page.goto("/bench/glasshouse/make");
+  await tray(page).getByRole("tab", { name: "Stack" }).click();
+  const inner = tray(page).getByRole("status", { name: "Inner height" });
+  await expect(inner).toHaveText(/^[\d.]+ mm free beneath the plate$/);
+  const freeMm = Number((await inner.textContent())!.split(" ")[0]);
+  await expect(
+    page.getByRole("img", { name: `Bench panel from the side: ${freeMm.toFixed(1)} mm free beneath the plate` }),
+  ).toBeVisible();
+  await expect(tray(page).getByText("Nothing wants the room of anything else.")).toBeVisible();
+  await tray(page).getByRole("tab", { name: "Parts" }).click();
+  const standoffs = page
+    .getByRole("table", { name: "Parts list" })
+    .getByRole("button", { name: /^Standoff, 3 mm screw, \d+ mm long$/ });
+  const [, lengthMm] = /, (\d+) mm long$/.exec((await standoffs.textContent())!)!;
+  expect(Number(lengthMm)).toBeGreaterThanOrEqual(freeMm);
+  await page.goto("/bench/loom-64/make");
+  await tray(page).getByRole("tab", { name: "Stack" }).click();
+  await tray(page).getByRole("combobox", { name: "Board" }).selectOption("Right half");
+  await expect(page.getByRole("img", { name: /^Right half from the side/ })).toBeVisible();
+});

@@ -48,7 +48,7 @@ for (const light of ["light", "dark"] as const) {
       await hasNoSeriousProblem(page, `circuits, ${sheet}`);
     }
     await page.goto("/bench/reedling/make");
-    for (const sheet of ["Time", "Parts"]) {
+    for (const sheet of ["Time", "Parts", "Stack"]) {
       await page.getByRole("tab", { name: sheet, exact: true }).click();
       await expect(page.getByRole("tabpanel").getByRole("heading").nth(1)).toBeVisible();
       await hasNoSeriousProblem(page, `make, ${sheet}`);

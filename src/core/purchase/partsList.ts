@@ -1,3 +1,4 @@
+import type { Control } from "../catalogue/kinds";
 import type { Key } from "../catalogue/kinds/key";
 import { addedParts, priceOf } from "../catalogue/prices";
 import { keysOf, missingBySize } from "../capsets/coverage";
@@ -14,6 +15,7 @@ import { partNames, smallPartsOf } from "../wires/partNames";
 import { wiresByHand } from "../wires/wiresByHand";
 import { boardOfAdded } from "../wires/wires";
 import { isSocketed } from "../document/buildSettings";
+import { stackOf } from "../making/stack";
 import { edgeOf, hasPlate, isMadeBoard, isSurfaceBoard } from "../making/boardMade";
 
 /** Parts that are alike. */
@@ -72,13 +74,41 @@ function controllers(design: Design): PartsLine[] {
   ];
 }
 
+/** What stands between plate and floor is as long as the stack says. */
+function lengthWords(design: Design, { kind, placement }: Control): string {
+  if (kind !== "fixing") return "";
+  const stack = stackAt(design, placement.boardId);
+  return stack ? `, ${stack.standoffMm} mm long` : "";
+}
+
+function stackAt(design: Design, boardId: string) {
+  const board = design.boards.find(({ id }) => id === boardId);
+  return board ? stackOf(design, board) : null;
+}
+
+/** Two to each standoff: through the plate and through the floor. */
+function screws(design: Design): PartsLine[] {
+  const names = partNames(design).controls;
+  const fixed = design.controls.filter((control) => control.kind === "fixing" && control.carries);
+  return lines(
+    "plates",
+    fixed.flatMap(({ id, partId, placement }) => {
+      const stack = stackAt(design, placement.boardId);
+      const across = /\d+$/.exec(partId)?.[0];
+      if (!stack) return [];
+      const name = `Screw${across ? ` M${across}` : ""}, ${stack.screwMm} mm long`;
+      return ["plate", "floor"].map((end) => ({ name, price: null, of: `${names.get(id)!} (${end})` }));
+    }),
+  );
+}
+
 function controls(design: Design): PartsLine[] {
   const names = partNames(design).controls;
   return lines(
     "controls",
     design.controls.map((control) => {
       const { title, price } = derive(design).partOf(control);
-      return { name: title, price, of: names.get(control.id)! };
+      return { name: `${title}${lengthWords(design, control)}`, price, of: names.get(control.id)! };
     }),
   );
 }
@@ -262,4 +292,5 @@ export const partsList = (design: Design): PartsLine[] =>
     ...plugs(design),
     ...wire(design),
     ...plates(design),
+    ...screws(design),
   ]);

@@ -4,10 +4,12 @@ import { useStepInHand } from "@/store/stepInHand";
 import { later } from "@/ui/pieces/later";
 import { StepsTable } from "./StepsTable";
 
+const SideView = later(() => import("./SideView").then((m) => m.SideView));
 const PartsTable = later(() => import("./PartsTable").then((m) => m.PartsTable));
 
-/** Beneath the mat: the parts list while parts are looked at, else the steps. */
+/** Beneath the mat: what the sheet in the tray is about: the parts list, the stack from the side, or the steps. */
 export function MakeTable() {
   const tab = useStepInHand((state) => state.tab);
+  if (tab === "stack") return <SideView />;
   return tab === "parts" ? <PartsTable /> : <StepsTable />;
 }

@@ -12,10 +12,13 @@ const TimeTab = later(() => import("./TimeTab").then((m) => m.TimeTab));
 
 const PartsTab = later(() => import("./PartsTab").then((m) => m.PartsTab));
 
+const StackTab = later(() => import("./StackTab").then((m) => m.StackTab));
+
 const TABS: { id: MakeTab; title: string }[] = [
   { id: "steps", title: "Steps" },
   { id: "time", title: "Time" },
   { id: "parts", title: "Parts" },
+  { id: "stack", title: "Stack" },
 ];
 
 /** What to do in which order, how long it takes, and what it is made of. */
@@ -29,6 +32,7 @@ export function MakeTray() {
       {tab === "steps" && <StepsTab />}
       {tab === "time" && <TimeTab />}
       {tab === "parts" && <PartsTab />}
+      {tab === "stack" && <StackTab />}
     </Tabs>
   );
 }
