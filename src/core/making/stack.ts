@@ -5,9 +5,10 @@ import { derive } from "../derived/derive";
 import type { PlacedController } from "../derived/placedController";
 import { isSocketed } from "../document/buildSettings";
 import type { Board, Design } from "../document/schema";
-import { overlaps } from "../geometry/clearance";
+import { closePairs } from "../geometry/closePairs";
 import type { Outline } from "../geometry/outline";
 import { type Point, point, place } from "../geometry/point";
+import { CROWD_MOST } from "../layout/keepOuts";
 import { boardOfAdded } from "../wires/wires";
 import { edgeOf, hasPlate, isMadeBoard } from "./boardMade";
 
@@ -201,17 +202,17 @@ function plugsOf(design: Design, board: Board, bodies: StackBody[]): PlugOpening
 }
 
 /** What is meant to touch: a part in its plate, a cap on its switch, joints at legs. */
-const isSeated = (a: StackBody, b: StackBody) =>
-  a.outline === null || b.outline === null || a.id === `cap ${b.id}` || b.id === `cap ${a.id}`;
+const isSeated = (a: StackBody, b: StackBody) => a.id === `cap ${b.id}` || b.id === `cap ${a.id}`;
 
-/** Pairs of bodies that overlap on the mat and in height. */
-function collisionsOf(bodies: StackBody[]): [string, string][] {
-  return bodies.flatMap((a, nth) =>
-    bodies.slice(nth + 1).flatMap((b): [string, string][] => {
-      if (isSeated(a, b) || a.bottomMm >= b.topMm - 1e-9 || b.bottomMm >= a.topMm - 1e-9) return [];
-      return overlaps(a.outline!, b.outline!) ? [[a.title, b.title]] : [];
-    }),
-  );
+/** Pairs of bodies that overlap on the mat and in height; of one in a crowd not every pair is told. */
+function collisionsOf(all: StackBody[]): [string, string][] {
+  const bodies = all.filter(({ outline }) => outline !== null);
+  const outlines = bodies.map(({ outline }) => outline!);
+  return closePairs(outlines, 0, CROWD_MOST).flatMap(({ a, b, clearanceMm }): [string, string][] => {
+    const [first, second] = [bodies[a], bodies[b]];
+    const isApart = first.bottomMm >= second.topMm - 1e-9 || second.bottomMm >= first.topMm - 1e-9;
+    return clearanceMm >= -1e-9 || isApart || isSeated(first, second) ? [] : [[first.title, second.title]];
+  });
 }
 
 function chipBodies(design: Design, board: Board, backMm: number): StackBody[] {
