@@ -20,7 +20,7 @@ export const exportChoices = [
   {
     id: "labels-sheet",
     title: "Labels for bags and wires",
-    purpose: "A label a line of the parts list, a flag a wire.",
+    purpose: "A label for each sort of part, a flag for each wire.",
   },
   { id: "plate-svg", title: "Plate drawing (SVG)", purpose: "Edge, openings, reinforcement and caps on named layers." },
   { id: "plate-dxf", title: "Plate drawing (DXF)", purpose: "The same for cutters: release 12, mm, closed polylines." },
