@@ -37,6 +37,7 @@ const rooms = [
   "wires",
   "matrix",
   "making",
+  "cases",
   "capsets",
   "reach",
   "brief",

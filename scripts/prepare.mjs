@@ -40,6 +40,8 @@ export async function buildServerTasks() {
     platform: "node",
     format: "esm",
     target: "node20",
+    // It finds its WebAssembly beside its own file.
+    external: ["manifold-3d"],
     alias: { "@": `${root}src`, "@demo": `${root}demo` },
     logLevel: "warning",
   });

@@ -18,6 +18,7 @@ const PROGRAMS = {
   "/usr/include/simavr/sim_avr.h": ["libsimavr-dev"],
   "/usr/include/libelf.h": ["libelf-dev"],
   "/usr/bin/ngspice": ["ngspice"],
+  "/usr/bin/admesh": ["admesh"],
   "/usr/bin/avrdude": ["avrdude"],
   "/usr/share/X11/xkb/symbols/us": ["xkb-data"],
   "/usr/share/X11/locale/en_US.UTF-8/Compose": ["libx11-data"],

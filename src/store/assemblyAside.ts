@@ -1,4 +1,5 @@
 import type { ToldAssembly } from "@/core/assembly/toldAssembly";
+import type { CaseView } from "@/core/cases/caseView";
 import type { Simpler } from "@/core/edits/savings";
 import type { PurchaseView } from "@/core/purchase/purchaseView";
 import { checking } from "@/workers/checking";
@@ -9,6 +10,9 @@ export const useAssembly = asideOf<ToldAssembly>((design) => checking().assembly
 
 /** What simpler ones would want. */
 export const useSimplerOnes = asideOf<Simpler[]>((design) => checking().simplerOnes(design));
+
+/** The cases around its boards. */
+export const useCases = asideOf<CaseView[]>((design) => checking().cases(design));
 
 /** What is bought where. */
 export const usePurchase = asideOf<PurchaseView>((design) => checking().purchase(design));

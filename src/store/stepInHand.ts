@@ -1,7 +1,7 @@
 import { create } from "zustand";
 import { openDatabase } from "./database";
 
-export type MakeTab = "steps" | "time" | "parts" | "stack";
+export type MakeTab = "steps" | "time" | "parts" | "stack" | "case";
 
 interface StepInHand {
   tab: MakeTab;

@@ -5,6 +5,7 @@ import type { ToldFinding } from "@/core/findings/finding";
 import { simplerOnes } from "@/core/edits/savings";
 import { setDiodes } from "@/core/edits/matrixDiodes";
 import { loadedWith } from "@/core/engine/preparedDevice";
+import { caseView } from "@/core/cases/caseView";
 import { toldAssembly } from "@/core/assembly/toldAssembly";
 import { purchaseView } from "@/core/purchase/purchaseView";
 import { supplyView } from "@/core/power/supplyView";
@@ -49,6 +50,7 @@ export const checkingTasks = {
   levels: levelsView,
   assembly: toldAssembly,
   simplerOnes,
+  cases: caseView,
   purchase: purchaseView,
   loadedWith: (design: Design) => loadedWith(design, setDiodes(design, "none")),
 };

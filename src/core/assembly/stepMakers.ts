@@ -1,5 +1,6 @@
 import type { Bench } from "./bench";
 import type { Step } from "./step";
+import { caseSteps } from "./steps/caseSteps";
 import { chipSteps } from "./steps/chipSteps";
 import { closingSteps } from "./steps/closingSteps";
 import { controlSteps } from "./steps/controlSteps";
@@ -18,5 +19,6 @@ export const stepMakers: ((bench: Bench) => Step[])[] = [
   moduleSteps,
   wireSteps,
   testSteps,
+  caseSteps,
   closingSteps,
 ];

@@ -4,6 +4,8 @@
  */
 export const stepSorts = [
   { id: "make-plate", unit: "opening", title: "Making plates", beginMin: 20, unitMin: 0.3, spread: 0.5 },
+  { id: "make-case", unit: "case", title: "Making cases", beginMin: 20, unitMin: 15, spread: 0.6 },
+  { id: "insert", unit: "insert", title: "Setting inserts", beginMin: 5, unitMin: 1, spread: 0.4 },
   { id: "look-over", unit: "board", title: "Looking boards over", beginMin: 2, unitMin: 4, spread: 0.4 },
   { id: "screw-in", unit: "part", title: "Screwing parts in", beginMin: 2, unitMin: 1.5, spread: 0.3 },
   { id: "press-in", unit: "switch", title: "Pressing switches in", beginMin: 2, unitMin: 0.35, spread: 0.4 },

@@ -6,6 +6,7 @@ import { partListSchema } from "../catalogue/parts/part";
 import { briefSchema } from "./wish";
 import { buildSchema } from "./buildSettings";
 import { capSetSchema, colourGroupSchema } from "./capSet";
+import { caseSchema } from "./caseSettings";
 import { circuitSchema } from "../circuits";
 import { axisUseSchema } from "../axisUses";
 import { ENDPOINTS_THERE_CAN_BE } from "../hid/endpointPlan";
@@ -202,6 +203,8 @@ export const designSchema = z.strictObject({
   timing: timingSchema,
   /** How it is made, where that is not as usual or has begun. */
   build: z.optional(buildSchema),
+  /** The case that is made for it, where somebody chose one. */
+  case: z.optional(caseSchema),
   /** What is bought of whom, once somebody has said. */
   purchase: z.optional(purchaseSchema),
   journal: listOf(journalEntrySchema, 5000),

@@ -90,6 +90,7 @@ import { mirroredPart } from "./rules/mirroredPart";
 import { oscillatorNearLight } from "./rules/oscillatorNearLight";
 import { readsBackwards } from "./rules/mirroredDrawing";
 import { standoffThroughModule } from "./rules/standoffThroughModule";
+import { caseFits } from "./rules/caseFits";
 import { stepsLoop } from "./rules/stepsLoop";
 import { coveredSwitches } from "./rules/coveredSwitches";
 import { handRoom } from "./rules/handRoom";
@@ -237,6 +238,7 @@ export const rules: Rule[] = [
   firmwareLimits,
   tablesTooLarge,
   stepsLoop,
+  caseFits,
   planBroken,
   wishUnmet,
   overBrief,

@@ -11,6 +11,7 @@ import { finishedPad, keyBlock, pad } from "../../../tests/support/designs";
 import { emptyBrief, noWish } from "../document/wish";
 import type { Control } from "../catalogue/kinds";
 import { partCatalogue } from "../catalogue/parts";
+import { chooseCase } from "../edits/caseEdits";
 import { setBoardWay } from "../edits/build";
 import { addBoard, addLink, changeBoard } from "../edits/boards";
 import { changeWish } from "../edits/wish";
@@ -526,6 +527,11 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     "make/steps-loop",
     setBoardWay(moveController(done, { xMm: 19, yMm: 19, side: "under" }), "panel", { way: "made-board" }),
     /^No order fits: “Solder A1: .*” before “Press in 9 ×: .*, which covers pad P17 of A1 and .*\.$/,
+  ],
+  [
+    "make/case-fits",
+    chooseCase(done, "printed"),
+    /^The plate of Panel lies on the wall and nothing holds it down: add standoffs in Layout, or glue it in\.$/,
   ],
   [
     "layout/stick-posts",

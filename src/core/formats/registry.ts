@@ -2,6 +2,7 @@ import { firmwareArchives } from "./firmwareFiles";
 import type { Artifact } from "./artifact";
 import { designJson } from "./designJson";
 import { flashImageFile } from "./flashImageFile";
+import { case3mf, caseDxf, caseStl, caseSvg } from "./caseFiles";
 import { plateDxf, plateStl, plateSvg } from "./plateFiles";
 import { circuitCir } from "./circuitCir";
 import { partsCsv } from "./partsCsv";
@@ -39,6 +40,10 @@ export const artifacts: Artifact[] = [
   plateSvg,
   plateDxf,
   plateStl,
+  caseStl,
+  case3mf,
+  caseDxf,
+  caseSvg,
   printSheets,
   legendSheet,
   keymapCard,

@@ -7,7 +7,7 @@ import { isSocketed } from "../document/buildSettings";
 import type { Board, Design } from "../document/schema";
 import { closePairs } from "../geometry/closePairs";
 import type { Outline } from "../geometry/outline";
-import { type Point, point, place } from "../geometry/point";
+import { type Point, place, point, rotate } from "../geometry/point";
 import { CROWD_MOST } from "../layout/keepOuts";
 import { boardOfAdded } from "../wires/wires";
 import { edgeOf, hasPlate, isMadeBoard } from "./boardMade";
@@ -28,6 +28,10 @@ export interface PlugOpening {
   controllerId: string;
   /** The connector's middle at the module's edge, on the mat. */
   at: Point;
+  /** Where the plug goes as it leaves, of length 1. */
+  outward: Point;
+  /** The clear length that plug and hand need beyond the module's edge. */
+  plugMm: number;
   /** Its middle above the plate's front; negative below. */
   middleMm: number;
   widthMm: number;
@@ -55,7 +59,7 @@ export interface Stack {
 
 /** Legs of parts for a board reach through 1.6 mm of it and a little more: for the usual switch 3.3 mm below the board's top (common practice). */
 const LEGS_MM = 3.3;
-const BOARD_MM = 1.6;
+export const BOARD_MM = 1.6;
 /** Joints behind a made board, and wires and diodes behind what is wired by hand (from memory). */
 const JOINTS_MM = 2;
 const WIRING_MM = 5;
@@ -73,12 +77,13 @@ const AIR_MM = 1;
 const SHELL_MM = { width: 12, height: 7 };
 
 /** Lengths in which standoffs and machine screws are sold (common practice). */
-const STANDOFFS_MM = [3, 4, 5, 6, 8, 10, 12, 15, 18, 20, 25, 30, 35, 40, 45, 50, 60];
-const SCREWS_MM = [4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 25, 30];
+export const STANDOFFS_MM = [3, 4, 5, 6, 8, 10, 12, 15, 18, 20, 25, 30, 35, 40, 45, 50, 60];
+export const SCREWS_MM = [4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 25, 30];
 /** So much of a screw holds in the standoff: twice the diameter of the usual 2 mm one (common practice: 1.5 to 2 diameters in metal). */
 const BITE_MM = 4;
 
-const sold = (lengths: number[], mm: number) => lengths.find((one) => one >= mm - 1e-9) ?? Math.ceil(mm);
+/** The shortest that is sold and long enough. */
+export const sold = (lengths: number[], mm: number) => lengths.find((one) => one >= mm - 1e-9) ?? Math.ceil(mm);
 
 const controlsOn = ({ controls }: Design, boardId: string): Control[] =>
   controls.filter(({ placement }) => placement.boardId === boardId);
@@ -177,6 +182,9 @@ function moduleBody(
   return { id: controller.id, title: `A${nth + 1}, ${profile!.title}`, sort: "module", outline, bottomMm, topMm };
 }
 
+/** As seen from the parts side. */
+const OUTWARD = { top: point(0, -1), right: point(1, 0), bottom: point(0, 1), left: point(-1, 0) };
+
 const modulesOn = (design: Design, board: Board) =>
   derive(design)
     .controllers.map((placed, nth) => ({ placed, nth }))
@@ -188,11 +196,13 @@ function plugsOf(design: Design, board: Board, bodies: StackBody[]): PlugOpening
     const { connector } = profile!;
     const body = bodies.find(({ id, sort }) => id === controller.id && sort === "module");
     if (!connector || connector.plugMm === 0 || !body) return [];
-    const own = point(controller.side === "under" ? -connector.xMm : connector.xMm, connector.yMm);
+    const seen = (p: Point) => point(controller.side === "under" ? -p.xMm : p.xMm, p.yMm);
     return [
       {
         controllerId: controller.id,
-        at: place(own, controller.placement),
+        at: place(seen(connector), controller.placement),
+        outward: rotate(seen(OUTWARD[connector.side]), controller.placement.rotationDeg),
+        plugMm: connector.plugMm,
         middleMm: (body.bottomMm + body.topMm) / 2,
         widthMm: Math.max(connector.widthMm, SHELL_MM.width),
         heightMm: SHELL_MM.height,

@@ -1,11 +1,9 @@
-import type { Control } from "../catalogue/kinds";
 import type { Key } from "../catalogue/kinds/key";
 import { addedParts, priceOf } from "../catalogue/prices";
 import { keysOf, missingBySize } from "../capsets/coverage";
 import { derive } from "../derived/derive";
 import { conductorsOf } from "../derived/linkEnds";
 import type { Design } from "../document/schema";
-import type { PartsGroup } from "../document/purchaseSettings";
 import { ohmOf, ohmWords } from "../electrics/ohmWords";
 import { boundsOf } from "../geometry/outline";
 import { smallPartValues } from "../power/smallPartValues";
@@ -14,40 +12,10 @@ import { cutList, metresOf } from "../wires/cutList";
 import { partNames, smallPartsOf } from "../wires/partNames";
 import { wiresByHand } from "../wires/wiresByHand";
 import { boardOfAdded } from "../wires/wires";
+import { casesOf, fixingPart, screwsOf } from "./caseParts";
+import { type One, type PartsLine, lines } from "./partsLine";
 import { isSocketed } from "../document/buildSettings";
-import { stackOf } from "../making/stack";
 import { edgeOf, hasPlate, isMadeBoard, isSurfaceBoard } from "../making/boardMade";
-
-/** Parts that are alike. */
-export interface PartsLine {
-  group: PartsGroup;
-  name: string;
-  /** Pieces; of wire metres, without waste. */
-  count: number;
-  unit: "piece" | "m";
-  /** Usual or typed, in money units; null where nobody knows. */
-  priceEach: number | null;
-  /** Which of the design's parts they are, by the names of the netlist. */
-  of: string[];
-}
-
-interface One {
-  name: string;
-  price: number | null;
-  of: string;
-}
-
-/** Those with one name on one line, in the order in which they come. */
-function lines(group: PartsGroup, all: One[]): PartsLine[] {
-  const byName = new Map<string, PartsLine>();
-  for (const { name, price, of } of all) {
-    const line = byName.get(name) ?? { group, name, count: 0, unit: "piece" as const, priceEach: price, of: [] };
-    line.count += 1;
-    line.of.push(of);
-    byName.set(name, line);
-  }
-  return [...byName.values()];
-}
 
 function controllers(design: Design): PartsLine[] {
   const placed = derive(design).controllers;
@@ -74,41 +42,15 @@ function controllers(design: Design): PartsLine[] {
   ];
 }
 
-/** What stands between plate and floor is as long as the stack says. */
-function lengthWords(design: Design, { kind, placement }: Control): string {
-  if (kind !== "fixing") return "";
-  const stack = stackAt(design, placement.boardId);
-  return stack ? `, ${stack.standoffMm} mm long` : "";
-}
-
-function stackAt(design: Design, boardId: string) {
-  const board = design.boards.find(({ id }) => id === boardId);
-  return board ? stackOf(design, board) : null;
-}
-
-/** Two to each standoff: through the plate and through the floor. */
-function screws(design: Design): PartsLine[] {
-  const names = partNames(design).controls;
-  const fixed = design.controls.filter((control) => control.kind === "fixing" && control.carries);
-  return lines(
-    "plates",
-    fixed.flatMap(({ id, partId, placement }) => {
-      const stack = stackAt(design, placement.boardId);
-      const across = /\d+$/.exec(partId)?.[0];
-      if (!stack) return [];
-      const name = `Screw${across ? ` M${across}` : ""}, ${stack.screwMm} mm long`;
-      return ["plate", "floor"].map((end) => ({ name, price: null, of: `${names.get(id)!} (${end})` }));
-    }),
-  );
-}
-
 function controls(design: Design): PartsLine[] {
   const names = partNames(design).controls;
   return lines(
     "controls",
-    design.controls.map((control) => {
+    design.controls.flatMap((control): One[] => {
+      const of = names.get(control.id)!;
+      if (control.kind === "fixing") return fixingPart(design, control, of);
       const { title, price } = derive(design).partOf(control);
-      return { name: `${title}${lengthWords(design, control)}`, price, of: names.get(control.id)! };
+      return [{ name: title, price, of }];
     }),
   );
 }
@@ -292,5 +234,5 @@ export const partsList = (design: Design): PartsLine[] =>
     ...plugs(design),
     ...wire(design),
     ...plates(design),
-    ...screws(design),
+    ...lines("plates", [...screwsOf(design), ...casesOf(design)]),
   ]);

@@ -1,7 +1,8 @@
 import type { PartsGroup, SpareRule } from "../document/purchaseSettings";
 import type { Design } from "../document/schema";
 import { type Bought, type Offer, cheapestEnough } from "./offers";
-import { type PartsLine, partsList } from "./partsList";
+import type { PartsLine } from "./partsLine";
+import { partsList } from "./partsList";
 import { type Split, type SupplierTerms, splitOrders } from "./splitOrders";
 
 /** Common practice: small parts are cheap and lost easily, wire has ends; of dear parts nobody buys a second one. */

@@ -12,6 +12,8 @@ const TimeTab = later(() => import("./TimeTab").then((m) => m.TimeTab));
 
 const PartsTab = later(() => import("./PartsTab").then((m) => m.PartsTab));
 
+const CaseTab = later(() => import("./CaseTab").then((m) => m.CaseTab));
+
 const StackTab = later(() => import("./StackTab").then((m) => m.StackTab));
 
 const TABS: { id: MakeTab; title: string }[] = [
@@ -19,6 +21,7 @@ const TABS: { id: MakeTab; title: string }[] = [
   { id: "time", title: "Time" },
   { id: "parts", title: "Parts" },
   { id: "stack", title: "Stack" },
+  { id: "case", title: "Case" },
 ];
 
 /** What to do in which order, how long it takes, and what it is made of. */
@@ -33,6 +36,7 @@ export function MakeTray() {
       {tab === "time" && <TimeTab />}
       {tab === "parts" && <PartsTab />}
       {tab === "stack" && <StackTab />}
+      {tab === "case" && <CaseTab />}
     </Tabs>
   );
 }

@@ -1,7 +1,9 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { chosenCase } from "@/core/cases/casePlan";
 import type { Stack } from "@/core/making/stack";
+import { useDesign } from "@/store/bench";
 import { pickStack } from "@/store/stepInHand";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Section, Values } from "@/ui/pieces/sheets";
@@ -11,10 +13,12 @@ const mm = (value: number) => `${value.toFixed(1)} mm`;
 
 /** Heights on both sides of the plate, and what follows from them. */
 export function StackTab() {
+  const design = useDesign();
   const shown = useStack();
   if (!shown)
     return <Section title="Stack">Loose parts have no stack: give them a board with an edge in Layout.</Section>;
   const { board, stack, boards } = shown;
+  const plan = chosenCase(design, board);
   return (
     <>
       <Section title="How deep it must be">
@@ -36,8 +40,12 @@ export function StackTab() {
               "Plate to the top of the made board",
               stack.boardDepthMm === null ? "no made board" : mm(stack.boardDepthMm),
             ],
-            ["Standoffs", `${stack.standoffMm} mm long`],
-            ["Screws, plate and floor", `${stack.screwMm} mm long`],
+            ...(plan
+              ? ([["With the case that was chosen", mm(plan.seatMm - plan.floorMm)]] as [string, string][])
+              : ([
+                  ["Standoffs", `${stack.standoffMm} mm long`],
+                  ["Screws, plate and floor", `${stack.screwMm} mm long`],
+                ] as [string, string][])),
           ]}
         />
         <Box color="var(--faint)">

@@ -1,4 +1,4 @@
-import type { PartsLine } from "@/core/purchase/partsList";
+import type { PartsLine } from "@/core/purchase/partsLine";
 
 export const money = (value: number): string => value.toFixed(2);
 

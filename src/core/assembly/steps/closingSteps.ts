@@ -1,8 +1,10 @@
 import type { Control } from "../../catalogue/kinds";
 import type { Board } from "../../document/schema";
+import { chosenCase } from "../../cases/casePlan";
 import { counted } from "../../words";
 import { type Bench, controlsOn, joinedTo, middleOf, onBoard, partOf, ringOf, step } from "../bench";
 import type { Cover, Step } from "../step";
+import { caseTokens } from "./caseSteps";
 import { modulesOf } from "./moduleSteps";
 
 /** What wants a knob: slides carry their own. */
@@ -70,20 +72,30 @@ function closeStep(bench: Bench, board: Board): Step[] {
       face: "front",
       tool: "driver",
       units: Math.max(screws.length, 4),
-      needs: [screws.length > 0 ? counted(screws.length, "screw") : "Screws of the case"],
+      needs: screwWords(bench, board, screws.length),
       how: ["Lay the cable so that nothing pinches it, then close; tighten crosswise, not hard."],
       checks: ["No cable is pinched, the plug goes in, nothing rattles."],
       lit: { controls: screws.map(({ id }) => id), chips: [], controllers: [] },
       reaches: screws.map((control) => middleOf(bench, control, "front")),
       covers: [{ boardId: board.id, face: "back", shape: { ring }, removable: true }],
-      wants: onIt.map(({ id }) => ({
-        token: `tried ${id}`,
-        sort: "test first",
-        words: "what fails is mended while it is open",
-      })),
+      wants: [
+        ...onIt.map(({ id }) => ({
+          token: `tried ${id}`,
+          sort: "test first" as const,
+          words: "what fails is mended while it is open",
+        })),
+        ...caseTokens(bench, board).map((token) => ({ token, sort: "joined" as const, words: "closes the case" })),
+      ],
       gives: [`closed ${board.id}`],
     }),
   ];
+}
+
+function screwWords({ design }: Bench, board: Board, count: number): string[] {
+  const towers = chosenCase(design, board)?.towers ?? [];
+  const sizes = [...new Set(towers.map(({ size, screwMm }) => `${size.name} × ${screwMm ?? "?"} mm`))];
+  if (count === 0) return ["Screws of the case"];
+  return [`${counted(count, "screw")}${sizes.length > 0 ? `, ${sizes.join(", ")}` : ""}`];
 }
 
 function lastStep(bench: Bench): Step[] {

@@ -1,5 +1,6 @@
 import type { PlateMaterial } from "../../document/makingSettings";
 import type { Board } from "../../document/schema";
+import { hasTowers } from "../../cases/casePlan";
 import { counted } from "../../words";
 import { type Bench, controlsOn, fitted, hasPlate, isMade, middleOf, onBoard, partOf, ringOf, step } from "../bench";
 import type { CautionSort, Step } from "../step";
@@ -99,7 +100,8 @@ function layPlate(bench: Bench, board: Board): Step {
 /** Standoffs and screws that stay in the plate. */
 function standoffs(bench: Bench, board: Board): Step[] {
   const fixings = controlsOn(bench, board.id).filter(({ kind }) => kind === "fixing");
-  if (fixings.length === 0) return [];
+  // Printed towers take the place of standoffs: their screws come when the case is closed.
+  if (fixings.length === 0 || hasTowers(bench.design, board)) return [];
   return [
     step({
       id: `standoffs ${board.id}`,
