@@ -8,7 +8,8 @@ import { strFromU8, unzipSync } from "fflate";
 import { describe, expect, it } from "vitest";
 import { demoDesigns, modularDesigns, variantDesigns } from "@demo/index";
 import { type CasePlan, casePlan } from "@/core/cases/casePlan";
-import { type CasePiece, type Mesh, caseSolids } from "@/core/cases/caseSolids";
+import { type CasePiece, caseSolids } from "@/core/cases/caseSolids";
+import type { Mesh } from "@/core/cases/mesh";
 import { caseLayers } from "@/core/cases/layers";
 import { lyingOnBed } from "@/core/cases/printPlace";
 import { screwSizes, towerHole } from "@/core/cases/screwSizes";
@@ -72,7 +73,7 @@ function mended(stl: Uint8Array) {
     volume: number(/Volume\s*:\s*([-\d.]+)/),
     open: number(/Total disconnected facets\s*:\s*(\d+)/),
     backwards: number(/Backwards edges\s*:\s*(\d+)/),
-    turned: number(/Normals fixed\s*:\s*(\d+)/),
+    turned: number(/Facets reversed\s*:\s*(\d+)/),
     added: number(/Facets added\s*:\s*(\d+)/),
   };
 }

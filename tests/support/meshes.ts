@@ -1,4 +1,4 @@
-import type { Mesh } from "@/core/cases/caseSolids";
+import type { Mesh } from "@/core/cases/mesh";
 import type { Outline } from "@/core/geometry/outline";
 
 export type Place = [x: number, y: number, z: number];

@@ -7,19 +7,12 @@ import { bedOf } from "./bed";
 import { plasticNamed, printOf } from "./caseMaterials";
 import { type CasePlan, outsideRing } from "./casePlan";
 import { feetOf } from "./feet";
+import { type Mesh, welded } from "./mesh";
 import { footSolids } from "./footSolids";
 import { cutAtSeams } from "./pieces";
 import { seamsFor } from "./seams";
 import { type Flat, type Solid, type SolidShop, withSolids } from "./solidKernel";
 import { traySolid, wallFlats } from "./traySolid";
-
-/** Triangles by the places of their corners; anticlockwise seen from outside. */
-export interface Mesh {
-  /** x, y, z of every corner, in mm; y points away from the person, z up. */
-  corners: Float64Array;
-  /** Three corners a triangle. */
-  triangles: Uint32Array;
-}
 
 /** One body to print. */
 export interface CasePiece {
@@ -53,16 +46,13 @@ function meshOf(solid: Solid): Mesh {
   const corners = new Float64Array(3 * count);
   for (let nth = 0; nth < count; nth++)
     for (let axis = 0; axis < 3; axis++) corners[3 * nth + axis] = vertProperties[nth * numProp + axis];
-  return { corners, triangles: Uint32Array.from(triVerts) };
+  return welded({ corners, triangles: Uint32Array.from(triVerts) });
 }
 
-/** Corners closer than this to where they would not be missed are left out: less than any printer resolves. */
-const SIMPLE_MM = 0.004;
-
-function pieceOf(shop: SolidShop, name: string, solid: Solid, plan: CasePlan, bed: Bed, isFoot: boolean): CasePiece {
+function pieceOf(name: string, solid: Solid, plan: CasePlan, bed: Bed, isFoot: boolean): CasePiece {
   const { min, max } = solid.boundingBox();
   const [volumeMm3, areaMm2] = [solid.volume(), solid.surfaceArea()];
-  const mesh = meshOf(shop.kept(solid.simplify(SIMPLE_MM)));
+  const mesh = meshOf(solid);
   const corners = Array.from({ length: mesh.corners.length / 3 }, (_, nth) =>
     point(mesh.corners[3 * nth], mesh.corners[3 * nth + 1]),
   );
@@ -90,9 +80,9 @@ function piecesIn(shop: SolidShop, design: Design, plan: CasePlan): CaseSolids {
   return {
     pieces: [
       ...bodies.map((solid, nth) =>
-        pieceOf(shop, bodies.length === 1 ? "tray" : `tray ${nth + 1} of ${bodies.length}`, solid, plan, bed, false),
+        pieceOf(bodies.length === 1 ? "tray" : `tray ${nth + 1} of ${bodies.length}`, solid, plan, bed, false),
       ),
-      ...wedges.map((solid, nth) => pieceOf(shop, feet!.feet[nth].name, solid, plan, bed, true)),
+      ...wedges.map((solid, nth) => pieceOf(feet!.feet[nth].name, solid, plan, bed, true)),
     ],
     seams: seams?.length ?? 0,
     isTooLarge: seams === null,

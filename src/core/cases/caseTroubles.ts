@@ -1,8 +1,12 @@
 import type { Design } from "../document/schema";
 import { ringDepthMm } from "../geometry/ringDepth";
 import { FRAME_SCREW, LEAST_FRAME_MM } from "./layerPlan";
+import { seamsFor } from "./seams";
+import { bedOf } from "./bed";
+import { rotate } from "../geometry/point";
+import { extentAt } from "../geometry/smallestRectangle";
 import { TOWER_WALL_MM } from "./screwSizes";
-import { type CasePlan, GAP_MM, UNDER_HOLE_MM, towerRoomMm, wayOutMm } from "./casePlan";
+import { type CasePlan, GAP_MM, UNDER_HOLE_MM, outsideRing, towerRoomMm, wayOutMm } from "./casePlan";
 
 /** What keeps a case from fitting or holding, with the cure. */
 export interface CaseTrouble {
@@ -99,6 +103,26 @@ const frameTroubles = ({ settings: { way, wallMm } }: CasePlan): CaseTrouble[] =
       ]
     : [];
 
+/** What the bed or the sheet cannot take. */
+function bedTroubles(design: Design, plan: CasePlan): CaseTrouble[] {
+  const { settings, turnDeg } = plan;
+  const bed = bedOf(design, settings.bedId);
+  const ring = outsideRing(plan).map((p) => rotate(p, -turnDeg));
+  const size = `${bed.name} of ${bed.widthMm} × ${bed.heightMm} mm`;
+  if (settings.way === "printed")
+    return seamsFor(plan, ring, [], bed) === null
+      ? [trouble(`The case does not fit ${size}, nor does it in a dozen pieces each way: choose a larger bed.`)]
+      : [];
+  const { widthMm, heightMm } = extentAt(ring, 0);
+  return widthMm > bed.widthMm || heightMm > bed.heightMm
+    ? [
+        trouble(
+          `Layers of ${widthMm.toFixed(0)} × ${heightMm.toFixed(0)} mm are larger than ${size}: choose a larger sheet.`,
+        ),
+      ]
+    : [];
+}
+
 /** A plate that nothing holds falls out; a module on its front is not in the case. */
 function holdingTroubles(design: Design, plan: CasePlan): CaseTrouble[] {
   const { towers, ledgeMm, board, stack, rimMm } = plan;
@@ -128,5 +152,6 @@ export const caseTroubles = (design: Design, plan: CasePlan): CaseTrouble[] => [
   ...towerTroubles(plan),
   ...openingTroubles(plan),
   ...frameTroubles(plan),
+  ...bedTroubles(design, plan),
   ...holdingTroubles(design, plan),
 ];

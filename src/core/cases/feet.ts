@@ -36,6 +36,25 @@ function rectangle(at: Point, turnDeg: number): Ring {
   });
 }
 
+/** Middles at which a footprint lies wholly under the case, as far along a direction as any does, and one footprint less. */
+function farPlaces(outside: Ring, turnDeg: number, away: Point): Point[] {
+  const box = boundsOf([{ core: outside.map((p) => rotate(p, -turnDeg)), radiusMm: 0 }])!;
+  const isUp = rotate(away, -turnDeg).yMm < 0;
+  const places: Point[] = [];
+  // Row by row from the far side, until the rows lie one footprint nearer than the first that had a place.
+  let first: number | null = null;
+  for (let by = 0; by <= box.maxYMm - box.minYMm; by += STEP_MM) {
+    if (first !== null && by > first + FOOT_MM.along) break;
+    const y = isUp ? box.minYMm + by : box.maxYMm - by;
+    for (let x = box.minXMm; x <= box.maxXMm; x += STEP_MM) {
+      const at = rotate(point(x, y), turnDeg);
+      if (rectangle(at, turnDeg).every((corner) => isInside(corner, outside))) places.push(at);
+    }
+    if (first === null && places.length > 0) first = by;
+  }
+  return places;
+}
+
 /**
  * Two wedges as far from the standing edge and from each other as lie wholly under the case.
  * Height of a wedge at a distance s from the edge the case stands on: s · tan(tilt).
@@ -47,16 +66,7 @@ export function feetOf({ settings: { tiltDeg }, turnDeg }: CasePlan, outside: Ri
   const rearwards = rotate(point(0, -1), turnDeg);
   const away = tiltDeg > 0 ? rearwards : point(-rearwards.xMm, -rearwards.yMm);
   const pivotMm = Math.min(...outside.map((p) => dot(p, away)));
-  const own = outside.map((p) => rotate(p, -turnDeg));
-  const box = boundsOf([{ core: own, radiusMm: 0 }])!;
-  const places: Point[] = [];
-  for (let x = box.minXMm; x <= box.maxXMm; x += STEP_MM)
-    for (let y = box.minYMm; y <= box.maxYMm; y += STEP_MM) {
-      const at = rotate(point(x, y), turnDeg);
-      if (rectangle(at, turnDeg).every((corner) => isInside(corner, outside))) places.push(at);
-    }
-  const farthest = Math.max(...places.map((p) => dot(p, away)));
-  const rear = places.filter((p) => dot(p, away) > farthest - FOOT_MM.along);
+  const rear = farPlaces(outside, turnDeg, away);
   if (rear.length === 0) return null;
   const side = (p: Point) => rotate(p, -turnDeg).xMm;
   const left = rear.reduce((best, p) => (side(p) < side(best) - 1e-9 ? p : best));

@@ -41,27 +41,53 @@ export interface CaseLayers {
   screws: { count: number; atMm: Point[]; throughMm: number };
 }
 
-/** What is left of a sheet: its outline without rooms of what reaches into it from above, ways, and holes. */
-function sheetFlat(shop: SolidShop, plan: CasePlan, sheet: Sheet, screws: Point[]): Flat {
-  const { seat, inside, outside } = wallFlats(shop, plan);
-  const { keepOuts, openings, towers } = plan;
-  const rooms = keepOuts.filter(({ fromMm }) => sheet.name !== "FLOOR" && fromMm < sheet.toMm - 1e-9);
-  const ways = openings.filter(({ fromMm, toMm }) => fromMm < sheet.toMm - 1e-9 && toMm > sheet.fromMm + 1e-9);
-  const holes = [
-    ...screws.map((p) => discAt(shop, p, FRAME_SCREW.clearanceMm)),
-    ...(sheet.name === "FLOOR" ? towers.map(({ at, size }) => discAt(shop, at, size.clearanceMm)) : []),
-  ];
-  const hollow = sheet.name === "FLOOR" ? [] : [sheet.name === "COVER" ? seat : inside];
-  const gone = [
-    ...hollow,
-    shop.areaOf(rooms.map(({ outline }) => outline)),
-    ...(sheet.name === "FLOOR" ? [] : ways.map((way) => shop.area([stripAlong(way, 1, wayOutMm(plan, way) + 1)]))),
-    ...holes,
-  ];
-  return shop.without(outside, shop.together(gone));
+/** What reaches into a sheet from above, and the ways through it; sheets with the same are alike. */
+function reaching({ keepOuts, openings }: CasePlan, { name, fromMm, toMm }: Sheet) {
+  if (name === "FLOOR") return { name, rooms: [], ways: [] };
+  return {
+    name,
+    rooms: keepOuts.filter((one) => one.fromMm < toMm - 1e-9),
+    ways: openings.filter((one) => one.fromMm < toMm - 1e-9 && one.toMm > fromMm + 1e-9),
+  };
 }
 
-function shapeOf(flat: Flat, name: string, turnDeg: number, kerfMm: number, shop: SolidShop, bed: Bed): CutShape {
+/** Sheets that are cut alike, with their number: rooms only grow towards the front, so their count tells them apart. */
+function sorts(plan: CasePlan): (ReturnType<typeof reaching> & { count: number })[] {
+  const found = new Map<string, ReturnType<typeof reaching> & { count: number }>();
+  for (const sheet of sheetsOf(plan)) {
+    const own = reaching(plan, sheet);
+    const key = [own.name, own.rooms.length, ...own.ways.map((way) => plan.openings.indexOf(way))].join(" ");
+    const known = found.get(key);
+    if (known) known.count += 1;
+    else found.set(key, { ...own, count: 1 });
+  }
+  return [...found.values()];
+}
+
+type SheetSort = ReturnType<typeof sorts>[number];
+
+/** What is left of a sheet: its outline without rooms of what reaches into it, ways, and holes. */
+function sheetFlat(shop: SolidShop, plan: CasePlan, walls: Walls, sort: SheetSort, screws: Point[]): Flat {
+  const { seat, inside, outside } = walls;
+  const isFloor = sort.name === "FLOOR";
+  const holes = screws.map((p) => discAt(shop, p, FRAME_SCREW.clearanceMm));
+  const feet = isFloor ? plan.towers.map(({ at, size }) => discAt(shop, at, size.clearanceMm)) : [];
+  const hollow = isFloor ? [] : [sort.name === "COVER" ? seat : inside];
+  const rooms = shop.areaOf(sort.rooms.map(({ outline }) => outline));
+  const ways = sort.ways.map((way) => shop.area([stripAlong(way, 1, wayOutMm(plan, way) + 1)]));
+  return shop.without(outside, shop.together([...hollow, rooms, ...ways, ...holes, ...feet]));
+}
+
+type Walls = ReturnType<typeof wallFlats>;
+
+/** A shape as it lies on a sheet, its corner at 0, 0; splinters are left out. */
+function shapeOf(
+  shop: SolidShop,
+  flat: Flat,
+  turnDeg: number,
+  kerfMm: number,
+  bed: Bed,
+): Omit<CutShape, "name" | "count"> {
   const kept = flat.decompose().map((one) => shop.kept(one));
   const whole = shop.together(kept.filter((one) => one.area() > 4));
   const rings = shop
@@ -71,8 +97,6 @@ function shapeOf(flat: Flat, name: string, turnDeg: number, kerfMm: number, shop
   const box = boundsOf(rings.map((core) => ({ core, radiusMm: 0 })))!;
   const [widthMm, heightMm] = [box.maxXMm - box.minXMm, box.maxYMm - box.minYMm];
   return {
-    name,
-    count: 1,
     rings: rings.map((ring) => ring.map(({ xMm, yMm }) => point(xMm - box.minXMm, yMm - box.minYMm))),
     widthMm,
     heightMm,
@@ -96,29 +120,33 @@ function layOut(shapes: CutShape[], bed: Bed): CaseLayers["laid"] {
     });
 }
 
+/** Shapes that came out alike are one; frames and covers are numbered from the floor up. */
+function named(all: (Pick<SheetSort, "name" | "count"> & Omit<CutShape, "name" | "count">)[]): CutShape[] {
+  const alike = new Map<string, CutShape>();
+  for (const { name, count, rings, widthMm, heightMm, bodies, areaMm2, fits } of all) {
+    const key = `${name} ${JSON.stringify(rings)}`;
+    const known = alike.get(key);
+    if (known) {
+      known.count += count;
+      continue;
+    }
+    const nth = [...alike.values()].filter((shape) => shape.name.startsWith(name)).length + 1;
+    const title = name === "FLOOR" ? name : `${name}_${nth}`;
+    alike.set(key, { name: title, count, rings, widthMm, heightMm, bodies, areaMm2, fits });
+  }
+  return [...alike.values()];
+}
+
 function layersIn(shop: SolidShop, design: Design, plan: CasePlan): CaseLayers {
   const bed = bedOf(design, plan.settings.bedId);
   const screws = frameScrews(plan);
-  const all = sheetsOf(plan);
-  const alike = new Map<string, CutShape>();
-  for (const sheet of all) {
-    const shape = shapeOf(
-      sheetFlat(shop, plan, sheet, screws),
-      sheet.name,
-      plan.turnDeg,
-      design.making.kerfMm,
-      shop,
-      bed,
-    );
-    const key = `${sheet.name} ${JSON.stringify(shape.rings)}`;
-    const known = alike.get(key);
-    if (known) known.count += 1;
-    else {
-      const nth = [...alike.values()].filter(({ name }) => name.split("_")[0] === sheet.name).length + 1;
-      alike.set(key, { ...shape, name: sheet.name === "FLOOR" ? "FLOOR" : `${sheet.name}_${nth}` });
-    }
-  }
-  const shapes = [...alike.values()];
+  const walls = wallFlats(shop, plan);
+  const shapes = named(
+    sorts(plan).map((sort) => {
+      const flat = sheetFlat(shop, plan, walls, sort, screws);
+      return { ...sort, ...shapeOf(shop, flat, plan.turnDeg, design.making.kerfMm, bed) };
+    }),
+  );
   const laid = layOut(shapes, bed);
   const { gramPerCm3 } = sheetNamed(plan.settings.sheet);
   const cm3 = shapes.reduce((sum, { areaMm2, count }) => sum + areaMm2 * count * plan.settings.sheetMm, 0) / 1000;
@@ -128,7 +156,7 @@ function layersIn(shop: SolidShop, design: Design, plan: CasePlan): CaseLayers {
     sheets: 1 + Math.max(0, ...laid.map(({ sheet }) => sheet)),
     bed,
     grams: cm3 * gramPerCm3,
-    screws: { count: screws.length, atMm: screws, throughMm: all.length * plan.settings.sheetMm },
+    screws: { count: screws.length, atMm: screws, throughMm: sheetsOf(plan).length * plan.settings.sheetMm },
   };
 }
 

@@ -6,6 +6,8 @@ import type { Flat, Solid, SolidShop } from "./solidKernel";
 /** Air in a joint, so that pieces go together with glue. */
 const JOINT_MM = 0.2;
 const FAR_MM = 4000;
+/** Corners closer than this to where they would not be missed are left out: less than any printer resolves. */
+const SIMPLE_MM = 0.004;
 /** What a cut leaves of a corner is no piece. */
 const LEAST_MM3 = 20;
 
@@ -59,6 +61,6 @@ export function cutAtSeams(shop: SolidShop, solid: Solid, seams: Seam[], turnDeg
           strips(shop, own, turnDeg).map((strip) => shop.common(one, shop.raised(strip, -FAR_MM, FAR_MM))),
         );
   return cut(cut([solid], along("xMm")), along("yMm"))
-    .flatMap((piece) => shop.apart(piece))
+    .flatMap((piece) => shop.apart(shop.kept(piece.simplify(SIMPLE_MM))))
     .filter((piece) => piece.volume() > LEAST_MM3);
 }

@@ -1,6 +1,7 @@
 import { point, rotate } from "../geometry/point";
 import { fitInto } from "../geometry/smallestRectangle";
-import type { CasePiece, Mesh } from "./caseSolids";
+import type { CasePiece } from "./caseSolids";
+import type { Mesh } from "./mesh";
 import type { Bed } from "../document/makingSettings";
 
 /** Corners of a mesh one by one. */

@@ -53,7 +53,8 @@ export class SolidShop {
 
   without = (flat: Flat, other: Flat): Flat => this.kept(flat.subtract(other));
   shared = (flat: Flat, other: Flat): Flat => this.kept(flat.intersect(other));
-  together = (flats: Flat[]): Flat => this.kept(this.module.CrossSection.union(flats));
+  together = (flats: Flat[]): Flat =>
+    flats.length === 0 ? this.area([]) : this.kept(this.module.CrossSection.union(flats));
 
   /** A region between two heights; nothing where the upper one is not above. */
   raised(flat: Flat, fromMm: number, toMm: number): Solid {

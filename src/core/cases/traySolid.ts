@@ -1,10 +1,12 @@
 import type { Point } from "../geometry/point";
 import { type Opening, stripAlong } from "./openings";
-import { type CasePlan, GAP_MM, type KeepOut, type Tower, wayOutMm } from "./casePlan";
+import { type CasePlan, type KeepOut, type Tower, wayOutMm } from "./casePlan";
 import type { Flat, Solid, SolidShop } from "./solidKernel";
 
 /** Solids that cut reach a little beyond what they cut. */
 const OVER_MM = 1;
+/** So far a tower stands in the floor, so that both become one body. */
+const SUNK_MM = 0.3;
 
 /** Where the plate goes in, and the outside of the wall. */
 export function wallFlats(shop: SolidShop, { edge, settings, ledgeMm }: CasePlan) {
@@ -26,24 +28,33 @@ export function openingSolid(shop: SolidShop, plan: CasePlan, opening: Opening):
   return shop.raised(strip, opening.fromMm, isThin ? plan.rimMm + OVER_MM : opening.toMm);
 }
 
-/** Rooms of bodies by the height at which they begin, so that each height is raised once. */
-export function roomsOf(shop: SolidShop, keepOuts: KeepOut[], fromMm: number, toMm: number): Solid[] {
-  const byHeight = new Map<number, KeepOut[]>();
-  for (const one of keepOuts) {
-    const height = Math.max(one.fromMm, fromMm);
-    if (height < toMm) byHeight.set(height, [...(byHeight.get(height) ?? []), one]);
-  }
-  return [...byHeight].map(([height, ones]) =>
-    shop.raised(shop.areaOf(ones.map(({ outline }) => outline)), height, toMm + OVER_MM),
-  );
+/** Things by a height, so that each height is raised once. */
+function byHeight<T>(all: T[], heightOf: (one: T) => number): [number, T[]][] {
+  const groups = new Map<number, T[]>();
+  for (const one of all) groups.set(heightOf(one), [...(groups.get(heightOf(one)) ?? []), one]);
+  return [...groups];
 }
 
-const towerSolid = (shop: SolidShop, plan: CasePlan, tower: Tower): Solid =>
-  shop.raised(discAt(shop, tower.at, tower.outerMm), plan.floorMm - 0.1, plan.seatMm);
+/** Rooms of bodies, where there is something to cut: what hangs free in the hollow needs none. */
+function roomsOf(shop: SolidShop, keepOuts: KeepOut[], matter: Flat, fromMm: number, toMm: number): Solid[] {
+  const reaching = keepOuts.filter((one) => one.fromMm < toMm);
+  return byHeight(reaching, (one) => Math.max(one.fromMm, fromMm)).map(([height, ones]) => {
+    const rooms = shop.areaOf(ones.map(({ outline }) => outline));
+    return shop.raised(shop.shared(rooms, matter), height, toMm + OVER_MM);
+  });
+}
 
-function holeSolid(shop: SolidShop, plan: CasePlan, { at, holeMm, deepMm }: Tower): Solid {
-  const bottom = Math.max(plan.seatMm - deepMm, plan.backMm - OVER_MM);
-  return shop.raised(discAt(shop, at, holeMm), bottom, plan.seatMm + OVER_MM);
+const discsOf = (shop: SolidShop, towers: Tower[], acrossOf: (tower: Tower) => number): Flat =>
+  shop.together(towers.map((tower) => discAt(shop, tower.at, acrossOf(tower))));
+
+function holesOf(shop: SolidShop, { towers, seatMm, backMm }: CasePlan): Solid[] {
+  return byHeight(towers, ({ deepMm }) => Math.max(seatMm - deepMm, backMm - OVER_MM)).map(([bottom, ones]) =>
+    shop.raised(
+      discsOf(shop, ones, ({ holeMm }) => holeMm),
+      bottom,
+      seatMm + OVER_MM,
+    ),
+  );
 }
 
 /**
@@ -58,12 +69,18 @@ export function traySolid(shop: SolidShop, plan: CasePlan): Solid {
     shop.raised(inside, floorMm, rimMm + OVER_MM),
     shop.raised(seat, seatMm, rimMm + OVER_MM),
   ]);
-  const standing = towers.filter(({ outerMm }) => outerMm > 0).map((tower) => towerSolid(shop, plan, tower));
-  const within = shop.raised(seat, floorMm - GAP_MM, seatMm);
-  const withTowers = standing.length > 0 ? shop.joined([hollow, shop.common(shop.joined(standing), within)]) : hollow;
+  const standing = towers.filter(({ outerMm }) => outerMm > 0);
+  const discs = shop.shared(
+    discsOf(shop, standing, ({ outerMm }) => outerMm),
+    seat,
+  );
+  const withTowers =
+    standing.length > 0 ? shop.joined([hollow, shop.raised(discs, floorMm - SUNK_MM, seatMm)]) : hollow;
+  // A little of the hollow too, so that no film is left where both end on the same line.
+  const matter = shop.grown(shop.together([shop.without(outside, inside), discs]), SUNK_MM);
   return shop.cut(withTowers, [
-    ...roomsOf(shop, keepOuts, floorMm, Math.max(rimMm, seatMm)),
-    ...towers.map((tower) => holeSolid(shop, plan, tower)),
+    ...roomsOf(shop, keepOuts, matter, floorMm, Math.max(rimMm, seatMm)),
+    ...holesOf(shop, plan),
     ...openings.map((opening) => openingSolid(shop, plan, opening)),
   ]);
 }

@@ -10,7 +10,7 @@ import { stemOf } from "../fileStem";
 import { point } from "../geometry/point";
 import { binaryStl } from "../making/solid";
 import { trianglesOf } from "./caseMesh";
-import type { Mesh } from "../cases/caseSolids";
+import type { Mesh } from "../cases/mesh";
 import { type Artifact, type ExportedFile, FILE_DATE, fileStem, utf8 } from "./artifact";
 import { type DxfLayer, dxfR12 } from "./dxfR12";
 import { boxAround, svgLayer, svgOpen } from "./svgText";

@@ -1,4 +1,4 @@
-import type { Mesh } from "../cases/caseSolids";
+import type { Mesh } from "../cases/mesh";
 import type { Corner, Triangle } from "../making/solid";
 
 /** Triangles of a mesh with the places of their corners. */

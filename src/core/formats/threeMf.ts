@@ -1,5 +1,5 @@
 import { strToU8, zipSync } from "fflate";
-import type { Mesh } from "../cases/caseSolids";
+import type { Mesh } from "../cases/mesh";
 import { FILE_DATE } from "./artifact";
 import { escapeXml } from "./svgText";
 
