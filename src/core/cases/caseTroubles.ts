@@ -13,6 +13,8 @@ export interface CaseTrouble {
   message: string;
   controlIds: string[];
   controllerIds: string[];
+  /** Standoffs near the corners would cure it. */
+  wantsTowers: boolean;
 }
 
 /** Less is no wall (common practice: two lines of a 0.4 mm nozzle). */
@@ -25,6 +27,7 @@ const trouble = (message: string, ids: Partial<CaseTrouble> = {}): CaseTrouble =
   message,
   controlIds: [],
   controllerIds: [],
+  wantsTowers: false,
   ...ids,
 });
 
@@ -109,10 +112,19 @@ function bedTroubles(design: Design, plan: CasePlan): CaseTrouble[] {
   const bed = bedOf(design, settings.bedId);
   const ring = outsideRing(plan).map((p) => rotate(p, -turnDeg));
   const size = `${bed.name} of ${bed.widthMm} × ${bed.heightMm} mm`;
-  if (settings.way === "printed")
-    return seamsFor(plan, ring, [], bed) === null
-      ? [trouble(`The case does not fit ${size}, nor does it in a dozen pieces each way: choose a larger bed.`)]
-      : [];
+  if (settings.way === "printed") {
+    const seams = seamsFor(plan, ring, [], bed);
+    if (seams === null)
+      return [trouble(`The case does not fit ${size}, nor does it in a dozen pieces each way: choose a larger bed.`)];
+    const cut = [...new Set(seams.flatMap(({ through }) => through))];
+    return cut.length === 0
+      ? []
+      : [
+          trouble(
+            `A seam between the pieces runs through ${cut.join(", ")}: move that by a few mm, or choose another bed.`,
+          ),
+        ];
+  }
   const { widthMm, heightMm } = extentAt(ring, 0);
   return widthMm > bed.widthMm || heightMm > bed.heightMm
     ? [
@@ -133,6 +145,7 @@ function holdingTroubles(design: Design, plan: CasePlan): CaseTrouble[] {
         ledgeMm > 0
           ? `The plate of ${board.name} lies on the wall and nothing holds it down: add standoffs in Layout, or glue it in.`
           : `Nothing carries the plate of ${board.name}: add standoffs in Layout, or let the case carry its edge.`,
+        { wantsTowers: true },
       ),
     );
   for (const { id, sort, title, bottomMm } of stack.bodies)

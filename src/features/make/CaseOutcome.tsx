@@ -25,7 +25,7 @@ export function CaseOutcome({ view: { plan, solids, layers } }: { view: CaseView
               ] as [string, string][])
             : []),
           ["Free beneath the plate", mm(plan.seatMm - plan.floorMm)],
-          ["From its back to the walls' top", mm(Math.max(plan.rimMm, plan.seatMm) - plan.backMm)],
+          ["High, without feet", mm(Math.max(plan.rimMm, plan.seatMm) - plan.backMm)],
           ...(screws.length > 0
             ? ([["Screws through the plate", `${plan.towers.length} ${screws.join(", ")}`]] as [string, string][])
             : []),
@@ -80,9 +80,7 @@ function Cut({ layers: { shapes, sheets, bed, grams, screws } }: { layers: CaseL
           times,
         ])}
       />
-      <Values
-        rows={[["Screws through the frame", `${screws.count} M3, longer than ${screws.throughMm.toFixed(0)} mm`]]}
-      />
+      <Values rows={[["Screws through the frame", `${screws.count} M3, > ${screws.throughMm.toFixed(0)} mm`]]} />
       {outsized.length > 0 && (
         <Box color="var(--stop)">
           {outsized.map(({ name }) => name).join(", ")} {outsized.length === 1 ? "is" : "are"} larger than {bed.name}:

@@ -39,45 +39,48 @@ function Round({ view: { solids, boardName } }: { view: CaseView }) {
   );
 }
 
-const GAP_MM = 20;
+const GAP_MM = 12;
 
-function Sheets({ layers: { laid, sheets, bed }, name }: { layers: CaseLayers; name: string }) {
-  const width = sheets * (bed.widthMm + GAP_MM) - GAP_MM;
+/** Each shape once, as it is cut, with how often. */
+function Sheets({ layers: { shapes }, name }: { layers: CaseLayers; name: string }) {
+  const tall = Math.max(...shapes.map(({ heightMm }) => heightMm));
+  const wide = shapes.reduce((sum, { widthMm }) => sum + widthMm + GAP_MM, 0) - GAP_MM;
   const path = (rings: { xMm: number; yMm: number }[][]) =>
     rings.map((ring) => `M${ring.map(({ xMm, yMm }) => `${xMm.toFixed(2)} ${yMm.toFixed(2)}`).join("L")}Z`).join("");
+  const words = tall / 12;
+  let left = 0;
   return (
     <Box padding="6px 14px" height="100%">
       <svg
         role="img"
-        aria-label={`Sheets of the case of ${name}: ${laid.length} layers`}
-        viewBox={`-2 -2 ${width + 4} ${bed.heightMm + 4}`}
+        aria-label={`Layers of the case of ${name}: ${shapes.map(({ name: shape, count }) => `${count} × ${shape}`).join(", ")}`}
+        viewBox={`-2 -2 ${wide + 4} ${tall + words * 1.6 + 4}`}
         style={{ width: "100%", height: "100%", display: "block" }}
       >
-        {Array.from({ length: sheets }, (_, nth) => (
-          <rect
-            key={nth}
-            x={nth * (bed.widthMm + GAP_MM)}
-            width={bed.widthMm}
-            height={bed.heightMm}
-            fill="none"
-            stroke="var(--faint)"
-            strokeWidth={0.8}
-            strokeDasharray="6 4"
-          />
-        ))}
-        {laid.map(({ shape, sheet, xMm, yMm }, nth) => (
-          <path
-            key={nth}
-            d={path(shape.rings)}
-            transform={`translate(${sheet * (bed.widthMm + GAP_MM) + xMm} ${yMm})`}
-            fill="var(--cap)"
-            fillRule="evenodd"
-            stroke="var(--cap-edge)"
-            strokeWidth={0.6}
-          >
-            <title>{shape.name}</title>
-          </path>
-        ))}
+        {shapes.map((shape) => {
+          const at = left;
+          left += shape.widthMm + GAP_MM;
+          return (
+            <g key={shape.name} transform={`translate(${at} 0)`}>
+              <path
+                d={path(shape.rings)}
+                fill="var(--cap)"
+                fillRule="evenodd"
+                stroke="var(--ink)"
+                strokeWidth={tall / 300}
+              />
+              <text
+                x={shape.widthMm / 2}
+                y={shape.heightMm + words * 1.3}
+                textAnchor="middle"
+                fill="var(--ink)"
+                style={{ fontSize: words }}
+              >
+                {shape.count} × {shape.name}
+              </text>
+            </g>
+          );
+        })}
       </svg>
     </Box>
   );

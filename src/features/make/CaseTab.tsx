@@ -5,7 +5,8 @@ import { cautionWords } from "@/core/assembly/cautions";
 import { plastics, sheets } from "@/core/cases/caseMaterials";
 import type { CaseView } from "@/core/cases/caseView";
 import { type CaseSettings, type CaseWay, caseSchema } from "@/core/document/caseSettings";
-import { changeCase, chooseCase } from "@/core/edits/caseEdits";
+import { towerPlaces } from "@/core/cases/towerPlaces";
+import { addTowers, changeCase, chooseCase } from "@/core/edits/caseEdits";
 import { edit, useDesign } from "@/store/bench";
 import { useCases } from "@/store/assemblyAside";
 import { select } from "@/store/hand";
@@ -134,12 +135,15 @@ function Outcomes({ views }: { views: CaseView[] }) {
   return (
     <>
       {views.length > 1 && (
-        <ChoiceField
-          label="Board"
-          value={shown.boardId}
-          choices={views.map(({ boardId, boardName }) => ({ value: boardId, label: boardName }))}
-          onCommit={pickStack}
-        />
+        <Section title="Board">
+          <ChoiceField
+            label="Board"
+            hideLabel
+            value={shown.boardId}
+            choices={views.map(({ boardId, boardName }) => ({ value: boardId, label: boardName }))}
+            onCommit={pickStack}
+          />
+        </Section>
       )}
       <CaseOutcome view={shown} />
       <Section
@@ -148,10 +152,15 @@ function Outcomes({ views }: { views: CaseView[] }) {
       >
         {shown.troubles.length === 0 && <div>Everything has its air, the plug gets through, the plate is held.</div>}
         <ul style={{ listStyle: "none", padding: 0, margin: 0 }}>
-          {shown.troubles.map(({ message, controlIds }) => (
+          {shown.troubles.map(({ message, controlIds, wantsTowers }) => (
             <Box as="li" key={message} borderLeft="3px solid var(--warn)" paddingLeft="8px" marginBottom="8px">
               <div>{message}</div>
               {controlIds.length > 0 && <PlainButton onClick={() => select(controlIds)}>Show it</PlainButton>}
+              {wantsTowers && towerPlaces(shown.plan).length > 1 && (
+                <PlainButton onClick={() => edit("standoffs", (d) => addTowers(d, shown.boardId))}>
+                  Add standoffs near the corners
+                </PlainButton>
+              )}
             </Box>
           ))}
         </ul>

@@ -119,9 +119,19 @@ export function solidPicture(bodies: Body[], sight: Sight, width: number, height
   return picture;
 }
 
-/** Whether a line is drawn between two neighbours: their light or their depth differs. */
-const isEdge = ({ depth, light }: Picture, p: number, q: number, jump: number): boolean =>
-  Math.abs(light[p] - light[q]) > 0.04 || (depth[p] !== depth[q] && !(Math.abs(depth[p] - depth[q]) < jump));
+/** So far a depth may leave the plane of its neighbours, in pixels. */
+const BEND = 1.5;
+
+/**
+ * Whether a line is drawn at a point: the next one's light differs, or the depth does not run on evenly from the one before to the one after. A steep face
+ * runs on evenly too.
+ */
+function isEdge({ depth, light }: Picture, before: number, p: number, after: number): boolean {
+  if (Math.abs(light[p] - light[after]) > 0.04) return true;
+  const there = [before, p, after].filter((at) => depth[at] > -Infinity).length;
+  if (there < 3) return there > 0;
+  return Math.abs(depth[before] - 2 * depth[p] + depth[after]) > BEND;
+}
 
 /**
  * The picture as pixels, red, green, blue and opacity, with lines where faces meet.
@@ -130,12 +140,12 @@ const isEdge = ({ depth, light }: Picture, p: number, q: number, jump: number): 
 export function pixelsOf(picture: Picture, face: Triple, line: Triple): Uint8ClampedArray<ArrayBuffer> {
   const { width, height, depth, light } = picture;
   const pixels = new Uint8ClampedArray(4 * width * height);
-  const jump = Math.max(width, height) / 60;
   for (let y = 0; y < height; y++)
     for (let x = 0; x < width; x++) {
       const p = y * width + x;
       const drawn =
-        (x + 1 < width && isEdge(picture, p, p + 1, jump)) || (y + 1 < height && isEdge(picture, p, p + width, jump));
+        (x > 0 && x + 1 < width && isEdge(picture, p - 1, p, p + 1)) ||
+        (y > 0 && y + 1 < height && isEdge(picture, p - width, p, p + width));
       const isThere = depth[p] > -Infinity;
       if (!drawn && !isThere) continue;
       const colour = drawn ? line : face.map((value) => value * light[p]);

@@ -1,5 +1,7 @@
 import { chosenCase } from "../../cases/casePlan";
 import { caseTroubles } from "../../cases/caseTroubles";
+import { towerPlaces } from "../../cases/towerPlaces";
+import { addTowers } from "../../edits/caseEdits";
 import { type Rule, controlSubject } from "../finding";
 
 export const caseFits: Rule = {
@@ -12,9 +14,13 @@ export const caseFits: Rule = {
     design.boards.flatMap((board) => {
       const plan = chosenCase(design, board);
       if (!plan) return [];
-      return caseTroubles(design, plan).map(({ message, controlIds }) => ({
+      return caseTroubles(design, plan).map(({ message, controlIds, wantsTowers }) => ({
         message: design.boards.length > 1 && !message.includes(board.name) ? `${board.name}: ${message}` : message,
         subjects: controlIds.map(controlSubject),
+        fixes:
+          wantsTowers && towerPlaces(plan).length > 1
+            ? [{ title: "Add standoffs near the corners", apply: (d) => addTowers(d, board.id) }]
+            : [],
       }));
     }),
 };
