@@ -209,3 +209,90 @@ test("the stack tells how deep a case must be, and the parts list takes its leng
   await tray(page).getByRole("combobox", { name: "Board" }).selectOption("Right half");
   await expect(page.getByRole("img", { name: /^Right half from the side/ })).toBeVisible();
 });
+
+/** Binary STL: a count at 80, then 50 bytes a triangle with three corners of three numbers behind a normal. */
+function measured(stl: Buffer): { volumeMm3: number; sizeMm: number[]; lowestMm: number } {
+  const low = [Infinity, Infinity, Infinity];
+  const high = [-Infinity, -Infinity, -Infinity];
+  let six = 0;
+  for (let nth = 0; nth < stl.readUInt32LE(80); nth++) {
+    const corner = (which: number) => [0, 1, 2].map((axis) => stl.readFloatLE(84 + nth * 50 + 12 * which + 4 * axis));
+    const [a, b, c] = [corner(1), corner(2), corner(3)];
+    six += a[0] * (b[1] * c[2] - b[2] * c[1]) - a[1] * (b[0] * c[2] - b[2] * c[0]) + a[2] * (b[0] * c[1] - b[1] * c[0]);
+    for (const place of [a, b, c])
+      for (const axis of [0, 1, 2]) {
+        low[axis] = Math.min(low[axis], place[axis]);
+        high[axis] = Math.max(high[axis], place[axis]);
+      }
+  }
+  return { volumeMm3: six / 6, sizeMm: high.map((most, axis) => most - low[axis]), lowestMm: low[2] };
+}
+
+test("a case of Kestrel is chosen, held by standoffs, saved and measured", async ({ page }) => {
+  await page.goto("/bench/kestrel/make");
+  await tray(page).getByRole("tab", { name: "Case" }).click();
+  await expect(page.getByText("Choose a case in the tray and it is drawn here.")).toBeVisible();
+  await tray(page).getByRole("combobox", { name: "It is a" }).selectOption("printed tray");
+  const told = tray(page).getByRole("status", { name: "Printed case" });
+  await expect(told).toHaveText(/^1 piece, about \d+ g, \d+ h to print$/);
+  await expect(tray(page).getByText(/lies on the wall and nothing holds it down/)).toBeVisible();
+  await tray(page).getByRole("button", { name: "Add standoffs near the corners" }).click();
+  await expect(tray(page).getByText(/nothing holds it down/)).toBeHidden();
+  await expect(tray(page).getByText("4 M2 × 6 mm")).toBeVisible();
+  // What is no number, or none that a wall can have, changes nothing.
+  const wall = tray(page).getByRole("textbox", { name: "Wall (mm)" });
+  await wall.fill("thick");
+  await page.keyboard.press("Enter");
+  await expect(tray(page).getByText('"thick" is not a number. Type one like 12.5.')).toBeVisible();
+  await wall.fill("40");
+  await page.keyboard.press("Enter");
+  await expect(tray(page).getByText("Between 0.8 and 15 mm.")).toBeVisible();
+  await wall.fill("4");
+  await page.keyboard.press("Enter");
+  const table = tray(page).getByRole("table", { name: "Pieces of the case" });
+  // The plate of 95.15 × 177.318 mm, 0.4 mm of air and 4 mm of wall on each side.
+  await expect(table.getByRole("row", { name: /^tray/ })).toContainText("104 × 186 × ");
+  const volume = Number(
+    (await tray(page)
+      .getByText(/^[\d.]+ cm³$/)
+      .textContent())!.split(" ")[0],
+  );
+  const saved = page.waitForEvent("download");
+  await tray(page).getByRole("button", { name: "Save STL" }).click();
+  const file = await saved;
+  expect(file.suggestedFilename()).toBe("kestrel-case.stl");
+  const stl = measured(readFileSync(await file.path()));
+  expect(stl.volumeMm3 / 1000).toBeCloseTo(volume, 0);
+  expect(stl.sizeMm[0]).toBeCloseTo(95.15 + 8.8, 1);
+  expect(stl.sizeMm[1]).toBeCloseTo(177.318 + 8.8, 1);
+  expect(stl.lowestMm).toBe(0);
+  // Its feet, and the picture turned by keyboard.
+  await tray(page).getByRole("textbox", { name: "Rear higher by (°)" }).fill("6");
+  await page.keyboard.press("Enter");
+  await expect(told).toHaveText(/^3 pieces/);
+  const picture = page.getByRole("img", { name: "Case of Handset in the round: 3 pieces" });
+  const before = await picture.screenshot();
+  await picture.focus();
+  await page.keyboard.press("ArrowLeft");
+  await expect.poll(async () => (await picture.screenshot()).equals(before)).toBe(false);
+  // Parts and steps follow.
+  await tray(page).getByRole("tab", { name: "Parts" }).click();
+  await expect(
+    page.getByRole("table", { name: "Parts list" }).getByRole("button", { name: "Brass insert M2, 4 mm, set by heat" }),
+  ).toBeVisible();
+  await tray(page).getByRole("tab", { name: "Steps" }).click();
+  await expect(page.getByText("Set 4 inserts into the case").first()).toBeVisible();
+  // Cut from sheet in place of it, after a reload.
+  await page.reload();
+  await tray(page).getByRole("tab", { name: "Case" }).click();
+  await tray(page).getByRole("combobox", { name: "It is a" }).selectOption("cut layers, screwed together");
+  await expect(tray(page).getByRole("status", { name: "Cut case" })).toHaveText(
+    /^\d+ layers on \d+ sheets?, about \d+ g$/,
+  );
+  const drawing = page.waitForEvent("download");
+  await tray(page).getByRole("button", { name: "Save DXF" }).click();
+  const dxf = readFileSync(await (await drawing).path(), "utf8");
+  expect(dxf).toContain("FRAME_1");
+  await tray(page).getByRole("combobox", { name: "It is a" }).selectOption("none");
+  await expect(page.getByText("Choose a case in the tray and it is drawn here.")).toBeVisible();
+});

@@ -14,20 +14,25 @@ const APART_MM = 25;
 /** Half of a tower for the smallest screw, with an insert. */
 const HALF_MM = towerHole("inserts", screwSizes[0]).holeMm / 2 + TOWER_WALL_MM;
 
+/** Half of the collar of the usual standoff on the plate. */
+const BODY_MM = 2;
+
 /**
  * Places for up to four towers, one near each corner of a board in the frame that most parts share, clear of everything above and below the plate.
  * Fewer where there is no room; none where a plate has no free place at all.
  */
-export function towerPlaces({ edge, ledgeMm, keepOuts, openings, turnDeg }: CasePlan): Point[] {
+export function towerPlaces({ board, edge, ledgeMm, keepOuts, openings, turnDeg }: CasePlan): Point[] {
   const box = boundsOf([{ core: edge.map((p) => rotate(p, -turnDeg)), radiusMm: 0 }])!;
   const rooms = keepOuts.map(({ outline }) => ({ outline, box: boxOf(outline) }));
+  // An edge that follows what the board carries would move outwards for one that stands in its margin.
+  const leastMm = Math.max(HALF_MM + ledgeMm + 0.2, board.outline ? 0 : board.marginMm + BODY_MM);
   // Plugs and cables keep their ways, and a hand its room behind the plug.
   const ways = openings.map((opening) =>
     stripAlong({ ...opening, widthMm: opening.widthMm + 2 * HALF_MM + 2 }, HALF_MM + 1, (opening.plugMm ?? 0) + 40),
   );
   const isFree = (p: Point) =>
     ways.every((way) => !isInside(p, way)) &&
-    ringDepthMm(edge, p) >= HALF_MM + ledgeMm + 0.2 &&
+    ringDepthMm(edge, p) >= leastMm &&
     rooms.every(
       ({ outline, box: around }) =>
         p.xMm < around.minXMm - HALF_MM ||

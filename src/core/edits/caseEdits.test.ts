@@ -4,6 +4,7 @@ import { keyBlock } from "../../../tests/support/keyBlock";
 import { casePlan, towerRoomMm } from "../cases/casePlan";
 import { caseTroubles } from "../cases/caseTroubles";
 import { usualCase } from "../document/caseSettings";
+import { boundsOf } from "../geometry/outline";
 import { designSchema } from "../document/schema";
 import { findingsOf } from "../findings/check";
 import { addTowers, changeCase, chooseCase } from "./caseEdits";
@@ -36,6 +37,10 @@ describe("standoffs near the corners", () => {
     const design = chooseCase(demo, "printed");
     for (const board of design.boards) {
       const held = addTowers(design, board.id);
+      // The plate stays as large as it was.
+      const size = (one: typeof design) => boundsOf([{ core: casePlan(one, board)!.edge, radiusMm: 0 }])!;
+      for (const side of ["minXMm", "minYMm", "maxXMm", "maxYMm"] as const)
+        expect(size(held)[side]).toBeCloseTo(size(design)[side], 6);
       const plan = casePlan(
         held,
         held.boards.find(({ id }) => id === board.id)!,
