@@ -38,15 +38,15 @@ function rectangle(at: Point, turnDeg: number): Ring {
 
 /** Middles at which a footprint lies wholly under the case, as far along a direction as any does, and one footprint less. */
 function farPlaces(outside: Ring, turnDeg: number, away: Point): Point[] {
-  const box = boundsOf([{ core: outside.map((p) => rotate(p, -turnDeg)), radiusMm: 0 }])!;
+  const extent = boundsOf([{ core: outside.map((p) => rotate(p, -turnDeg)), radiusMm: 0 }])!;
   const isUp = rotate(away, -turnDeg).yMm < 0;
   const places: Point[] = [];
   // Row by row from the far side, until the rows lie one footprint nearer than the first that had a place.
   let first: number | null = null;
-  for (let by = 0; by <= box.maxYMm - box.minYMm; by += STEP_MM) {
+  for (let by = 0; by <= extent.maxYMm - extent.minYMm; by += STEP_MM) {
     if (first !== null && by > first + FOOT_MM.along) break;
-    const y = isUp ? box.minYMm + by : box.maxYMm - by;
-    for (let x = box.minXMm; x <= box.maxXMm; x += STEP_MM) {
+    const y = isUp ? extent.minYMm + by : extent.maxYMm - by;
+    for (let x = extent.minXMm; x <= extent.maxXMm; x += STEP_MM) {
       const at = rotate(point(x, y), turnDeg);
       if (rectangle(at, turnDeg).every((corner) => isInside(corner, outside))) places.push(at);
     }

@@ -22,7 +22,7 @@ const BODY_MM = 2;
  * Fewer where there is no room; none where a plate has no free place at all.
  */
 export function towerPlaces({ board, edge, ledgeMm, keepOuts, openings, turnDeg }: CasePlan): Point[] {
-  const box = boundsOf([{ core: edge.map((p) => rotate(p, -turnDeg)), radiusMm: 0 }])!;
+  const extent = boundsOf([{ core: edge.map((p) => rotate(p, -turnDeg)), radiusMm: 0 }])!;
   const rooms = keepOuts.map(({ outline }) => ({ outline, box: boxOf(outline) }));
   // An edge that follows what the board carries would move outwards for one that stands in its margin.
   const leastMm = Math.max(HALF_MM + ledgeMm + 0.2, board.outline ? 0 : board.marginMm + BODY_MM);
@@ -42,17 +42,17 @@ export function towerPlaces({ board, edge, ledgeMm, keepOuts, openings, turnDeg 
         -depthMm(outline, p) >= HALF_MM,
     );
   const free: Point[] = [];
-  for (let x = box.minXMm; x <= box.maxXMm; x += STEP_MM)
-    for (let y = box.minYMm; y <= box.maxYMm; y += STEP_MM) {
+  for (let x = extent.minXMm; x <= extent.maxXMm; x += STEP_MM)
+    for (let y = extent.minYMm; y <= extent.maxYMm; y += STEP_MM) {
       const at = rotate(point(x, y), turnDeg);
       const p = point(Math.round(at.xMm * 10) / 10, Math.round(at.yMm * 10) / 10);
       if (isFree(p)) free.push(p);
     }
   const corners = [
-    point(box.minXMm, box.minYMm),
-    point(box.maxXMm, box.minYMm),
-    point(box.minXMm, box.maxYMm),
-    point(box.maxXMm, box.maxYMm),
+    point(extent.minXMm, extent.minYMm),
+    point(extent.maxXMm, extent.minYMm),
+    point(extent.minXMm, extent.maxYMm),
+    point(extent.maxXMm, extent.maxYMm),
   ].map((corner) => rotate(corner, turnDeg));
   const chosen: Point[] = [];
   for (const corner of corners) {

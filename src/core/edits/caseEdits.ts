@@ -7,7 +7,7 @@ import { addControl } from "./controls";
 /** Chooses how the case is made, with the usual measures of that way; null: there is none. */
 export function chooseCase(design: Design, way: CaseWay | null): Design {
   if (way === null) {
-    const { case: _gone, ...rest } = design;
+    const { case: _, ...rest } = design;
     return rest;
   }
   if (design.case?.way === way) return design;
