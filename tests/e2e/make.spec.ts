@@ -85,6 +85,16 @@ test("the time falls with one's own logged steps, and a simpler way is told", as
   await expect(tray(page).getByRole("img", { name: "Hours by sort of work" })).toBeVisible();
   const savings = tray(page).getByRole("table", { name: "What each simplification saves" });
   await expect(savings.getByRole("row", { name: /on made boards in place of wires −[\d.]+ \+[\d.]+/ })).toBeVisible();
+  // The fifth of its kind goes faster by the learning curve, without anything logged.
+  await tray(page).getByRole("tab", { name: "Steps" }).click();
+  const all = tray(page).getByText(/^All: about [\d.]+ to [\d.]+ hours/);
+  const first = (await all.textContent())!;
+  await tray(page).getByRole("textbox", { name: "Which one of its kind" }).fill("5");
+  await page.keyboard.press("Enter");
+  await expect(all).not.toHaveText(first);
+  await page.getByRole("button", { name: /^Undo/ }).click();
+  await expect(all).toHaveText(first);
+  await tray(page).getByRole("tab", { name: "Time" }).click();
   const lines = Array.from({ length: 12 }, (_, nth) => `2026-01-01T00:00:00.000Z,mine ${nth},wire,5,3,1`);
   await tray(page)
     .getByLabel("Log of timed steps")

@@ -1,5 +1,5 @@
 import { idSchema } from "../catalogue/kinds/controlKind";
-import { between, listOf, text, z } from "../schema";
+import { between, listOf, text, whole, z } from "../schema";
 
 /** How the conductors of a board are made: by hand, on a made board, or the parts sit right on the module. */
 export const boardWays = ["hand-wired", "made-board", "direct"] as const;
@@ -23,12 +23,17 @@ export const buildSchema = z.strictObject({
   done: listOf(stepIdSchema, 4000),
   skipped: listOf(stepIdSchema, 4000),
   notes: z.record(stepIdSchema, text(1, 2000)),
+  /** Which one of its kind is being made; left out for the first. */
+  device: z.optional(whole(1, 10_000)),
   /** Minutes that a step took, by its id. */
   minutes: z.record(stepIdSchema, between(0, 100_000)),
 });
 export type Build = z.infer<typeof buildSchema>;
 
 export const usualBuild: Build = { boards: {}, modules: {}, done: [], skipped: [], notes: {}, minutes: {} };
+
+/** Which one of its kind is on the bench: 1 for the first. */
+export const deviceOf = ({ build }: Pick<Made, "build">): number => build?.device ?? 1;
 
 interface Made {
   build?: Build | undefined;

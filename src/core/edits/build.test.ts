@@ -2,10 +2,21 @@ import { describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
 import { doneSteps, nextStep } from "../assembly/progress";
 import { toldAssembly } from "../assembly/toldAssembly";
-import { boardWayOf, isSocketed } from "../document/buildSettings";
+import { boardWayOf, deviceOf, isSocketed } from "../document/buildSettings";
 import { readDesign } from "../document/readDesign";
 import type { Design } from "../document/schema";
-import { noteStep, setBoardWay, setModuleWay, skipStep, stepAgain, stepDone, timeSpent, unskipStep } from "./build";
+import {
+  nextDevice,
+  noteStep,
+  setBoardWay,
+  setDevice,
+  setModuleWay,
+  skipStep,
+  stepAgain,
+  stepDone,
+  timeSpent,
+  unskipStep,
+} from "./build";
 
 const loom = demoDesigns.find(({ id }) => id === "loom-64")!;
 const { steps } = toldAssembly(loom);
@@ -27,6 +38,20 @@ describe("how far a device is made", () => {
     expect(again.wires.done).toEqual([]);
     expect(doneSteps(again, steps).size).toBe(0);
     expect(isRead(done) && isRead(again)).toBe(true);
+  });
+
+  it("the next device of its kind begins with nothing done; how it is made, and what was noted, stays", () => {
+    expect(deviceOf(loom)).toBe(1);
+    const made = noteStep(stepDone(setModuleWay(loom, "c1", "socketed"), row, 3), row.id, "flux first");
+    const next = nextDevice(skipStep(made, plate.id));
+    expect(deviceOf(next)).toBe(2);
+    expect(doneSteps(next, steps).size).toBe(0);
+    expect(next.wires.done).toEqual([]);
+    expect(next.build).toMatchObject({ skipped: [], minutes: {}, notes: { [row.id]: "flux first" } });
+    expect(isSocketed(next, "c1")).toBe(true);
+    expect(deviceOf(nextDevice(setDevice(next, 30)))).toBe(31);
+    expect(deviceOf(nextDevice(setDevice(next, 10_000)))).toBe(10_000);
+    expect(isRead(next)).toBe(true);
   });
 
   it("goes on with the first that is open behind the one in hand, then from the front", () => {

@@ -71,3 +71,17 @@ export function setBoardWay(
 
 export const setModuleWay = (design: Design, controllerId: string, way: ModuleWay): Design =>
   changed(design, ({ modules }) => ({ modules: { ...modules, [controllerId]: way } }));
+
+/** The next one of its kind: nothing of it is done, what was noted and how it is made stays. */
+export function nextDevice(design: Design): Design {
+  const fresh = { ...design, wires: { ...design.wires, done: [] } };
+  return changed(fresh, ({ device = 1 }) => ({
+    device: Math.min(10_000, device + 1),
+    done: [],
+    skipped: [],
+    minutes: {},
+  }));
+}
+
+/** Says which one of its kind it is. */
+export const setDevice = (design: Design, device: number): Design => changed(design, () => ({ device }));

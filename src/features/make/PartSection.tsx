@@ -5,11 +5,11 @@ import { useState } from "react";
 import { type NamedOffer, type Supplier, usualPurchase } from "@/core/document/purchaseSettings";
 import { replacePart, setOffer, setStock } from "@/core/edits/purchase";
 import type { PurchaseLine } from "@/core/purchase/purchase";
-import { substitutesFor } from "@/core/purchase/substitutes";
-import { derive } from "@/core/derived/derive";
+import { controlOf, otherParts } from "@/core/purchase/otherParts";
 import { edit, useDesign } from "@/store/bench";
 import { pickPartLine } from "@/store/stepInHand";
 import { PlainButton } from "@/ui/pieces/buttons";
+import { PageLink } from "@/ui/pieces/PageLink";
 import { NumberField } from "@/ui/pieces/fields";
 import { Columns, Section, Values } from "@/ui/pieces/sheets";
 import { amountWords, money } from "./moneyWords";
@@ -155,35 +155,44 @@ function Steps({ offer, onSteps, onGone }: StepsProps) {
 function Substitutes({ line }: { line: PurchaseLine }) {
   const design = useDesign();
   const [isOpen, setOpen] = useState(false);
-  if (line.group !== "controls") return null;
-  const control = design.controls.find((one) => derive(design).partOf(one).title === line.name);
-  const others = control ? substitutesFor(design, control) : [];
-  if (!control || others.length === 0) return null;
+  const others = isOpen ? otherParts(design, line) : [];
+  const control = line.group === "controls" ? controlOf(design, line) : null;
+  if (!["controls", "controllers", "added parts", "small parts"].includes(line.group)) return null;
   return (
     <details open={isOpen} onToggle={(event) => setOpen(event.currentTarget.open)}>
       <summary>What else fits</summary>
+      {isOpen && others.length === 0 && <div>Nothing else is known that has the same ends.</div>}
       {others.map(({ partId, title, dearer, differences }) => (
-        <Box key={partId} paddingBlock="6px" borderTop="1px solid var(--edge)">
+        <Box key={title} paddingBlock="6px" borderTop="1px solid var(--edge)">
           <Box fontWeight="600">{title}</Box>
-          <div>
-            {dearer === 0 ? "same usual price" : `${money(Math.abs(dearer))} ${dearer > 0 ? "dearer" : "cheaper"} each`}
-            {differences.length === 0 && "; goes in as it is"}
-          </div>
+          {dearer !== null && (
+            <div>
+              {dearer === 0
+                ? "same usual price"
+                : `${money(Math.abs(dearer))} ${dearer > 0 ? "dearer" : "cheaper"} each`}
+              {differences.length === 0 && "; goes in as it is"}
+            </div>
+          )}
           <ul style={{ paddingLeft: 18, margin: 0 }}>
             {differences.map((words) => (
               <li key={words}>{words}</li>
             ))}
           </ul>
-          <PlainButton
-            onClick={() => {
-              edit(`${title} in place of ${line.name}`, (d) => replacePart(d, control.partId, partId));
-              pickPartLine(title);
-            }}
-          >
-            Take it for all {line.count}
-          </PlainButton>
+          {partId !== null && control && (
+            <PlainButton
+              onClick={() => {
+                edit(`${title} in place of ${line.name}`, (d) => replacePart(d, control.partId, partId));
+                pickPartLine(title);
+              }}
+            >
+              Take it for all {line.count}
+            </PlainButton>
+          )}
         </Box>
       ))}
+      {isOpen && line.group === "controllers" && (
+        <PageLink href={`/bench/${encodeURIComponent(design.id)}/pins`}>Change the class in Pins</PageLink>
+      )}
     </details>
   );
 }

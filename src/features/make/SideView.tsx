@@ -1,6 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { type CasePlan, chosenCase } from "@/core/cases/casePlan";
 import { boundsOf } from "@/core/geometry/outline";
 import { boardRing } from "@/core/layout/boardOutline";
 import type { Stack, StackBody } from "@/core/making/stack";
@@ -38,7 +39,13 @@ export function SideView() {
   const edge: [number, number] = [Math.min(...ring.map(({ xMm }) => xMm)), Math.max(...ring.map(({ xMm }) => xMm))];
   return (
     <Box padding="8px 14px">
-      <Drawing stack={stack} across={edge} plateMm={board.plate.thicknessMm} name={board.name} />
+      <Drawing
+        stack={stack}
+        across={edge}
+        plateMm={board.plate.thicknessMm}
+        name={board.name}
+        plan={chosenCase(design, board)}
+      />
       <Box maxWidth="560px">
         <Heights stack={stack} />
       </Box>
@@ -51,22 +58,27 @@ interface DrawingProps {
   across: [number, number];
   plateMm: number;
   name: string;
+  /** The case that was chosen, in section. */
+  plan: CasePlan | null;
 }
 
-function Drawing({ stack, across, plateMm, name }: DrawingProps) {
+function Drawing({ stack, across, plateMm, name, plan }: DrawingProps) {
   const { bodies, innerMm, aboveMm } = stack;
   const reach = bodies.map((body) => extent(body, across));
-  const left = Math.min(across[0], ...reach.map(([from]) => from)) - MARGIN_MM;
-  const right = Math.max(across[1], ...reach.map(([, to]) => to)) + MARGIN_MM;
-  const floor = plateMm + innerMm;
+  const wall = plan ? plan.settings.wallMm + plan.settings.clearMm : 0;
+  const left = Math.min(across[0] - wall, ...reach.map(([from]) => from)) - MARGIN_MM;
+  const right = Math.max(across[1] + wall, ...reach.map(([, to]) => to)) + MARGIN_MM;
+  const floor = plan ? -plan.floorMm : plateMm + innerMm;
+  const bottom = plan ? -plan.backMm : floor;
   const sorted = [...bodies].sort((a, b) => ORDER.indexOf(a.sort) - ORDER.indexOf(b.sort));
   return (
     <svg
       role="img"
-      aria-label={`${name} from the side: ${innerMm.toFixed(1)} mm free beneath the plate, ${aboveMm.toFixed(1)} mm above it`}
-      viewBox={`${left} ${-aboveMm - 4} ${right - left} ${aboveMm + floor + 10}`}
+      aria-label={`${name} from the side: ${(floor - plateMm).toFixed(1)} mm free beneath the plate, ${aboveMm.toFixed(1)} mm above it`}
+      viewBox={`${left} ${-aboveMm - 4} ${right - left} ${aboveMm + bottom + 10}`}
       style={{ width: "100%", maxHeight: 230, display: "block" }}
     >
+      {plan && <Walls plan={plan} across={across} />}
       {sorted.map((body) => {
         const [from, to] = extent(body, across);
         return (
@@ -84,8 +96,8 @@ function Drawing({ stack, across, plateMm, name }: DrawingProps) {
           </rect>
         );
       })}
-      <line x1={across[0]} x2={across[1]} y1={floor} y2={floor} stroke="var(--ink)" strokeWidth={0.7} />
-      <text x={across[0]} y={floor + 4.6} style={{ fontSize: 3.6 }} fill="var(--ink)">
+      {!plan && <line x1={across[0]} x2={across[1]} y1={floor} y2={floor} stroke="var(--ink)" strokeWidth={0.7} />}
+      <text x={across[0]} y={bottom + 4.6} style={{ fontSize: 3.6 }} fill="var(--ink)">
         floor of the case
       </text>
       <g stroke="var(--ink)" strokeWidth={0.3}>
@@ -94,9 +106,36 @@ function Drawing({ stack, across, plateMm, name }: DrawingProps) {
         <line x1={across[1] + 2} x2={across[1] + 6} y1={floor} y2={floor} />
       </g>
       <text x={across[1] + 5} y={(plateMm + floor) / 2 + 1} style={{ fontSize: 3.2 }} fill="var(--ink)">
-        {innerMm.toFixed(1)}
+        {(floor - plateMm).toFixed(1)}
       </text>
     </svg>
+  );
+}
+
+/** Floor, ledge and walls of the case, cut across. */
+function Walls({ plan, across: [from, to] }: { plan: CasePlan; across: [number, number] }) {
+  const { settings, floorMm, backMm, seatMm, rimMm, ledgeMm } = plan;
+  const [seat, wall] = [settings.clearMm, settings.wallMm + settings.clearMm];
+  const inner = ledgeMm > 0 ? -ledgeMm : seat;
+  const side = (edge: number, out: 1 | -1) =>
+    [
+      [edge + out * wall, -backMm],
+      [edge + out * wall, -Math.max(rimMm, seatMm)],
+      [edge + out * seat, -Math.max(rimMm, seatMm)],
+      [edge + out * seat, -seatMm],
+      [edge + out * inner, -seatMm],
+      [edge + out * inner, -floorMm],
+    ] as const;
+  const corners = [...side(from, -1), ...[...side(to, 1)].reverse()];
+  return (
+    <path
+      d={`M${corners.map(([x, y]) => `${x} ${y}`).join("L")}Z`}
+      fill="var(--cap)"
+      stroke="var(--ink)"
+      strokeWidth={0.4}
+    >
+      <title>Case</title>
+    </path>
   );
 }
 

@@ -4,8 +4,11 @@ import { Box } from "@chakra-ui/react";
 import { nextStep } from "@/core/assembly/progress";
 import { sittingsOf, spanWords, totalSpan } from "@/core/assembly/time";
 import type { Loop } from "@/core/assembly/loops";
+import { deviceOf } from "@/core/document/buildSettings";
+import { nextDevice, setDevice } from "@/core/edits/build";
 import { counted } from "@/core/words";
-import { useDesign } from "@/store/bench";
+import { edit, useDesign } from "@/store/bench";
+import { NumberField } from "@/ui/pieces/fields";
 import { openMakeTab, useStepInHand } from "@/store/stepInHand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
@@ -71,6 +74,18 @@ function Glance({ making }: { making: Making }) {
             {done.size + skipped.size === 0 ? "Begin with step 1" : `Go on with step ${steps.indexOf(next) + 1}`}
           </StepButton>
         </Row>
+      )}
+      <NumberField
+        label="Which one of its kind"
+        unit=""
+        whole
+        min={1}
+        max={10_000}
+        value={deviceOf(design)}
+        onCommit={(device) => edit("which device", (d) => setDevice(d, device))}
+      />
+      {open.length === 0 && (
+        <PlainButton onClick={() => edit("next device", nextDevice)}>Begin the next one</PlainButton>
       )}
       <div>Step sheets to print, with pictures, are under Export.</div>
     </Section>

@@ -2,6 +2,7 @@ import { useMemo } from "react";
 import { USUAL_LEARNING, paceOf } from "@/core/assembly/pace";
 import { doneSteps } from "@/core/assembly/progress";
 import type { ToldAssembly } from "@/core/assembly/toldAssembly";
+import { deviceOf } from "@/core/document/buildSettings";
 import type { TimeWish } from "@/core/assembly/time";
 import { useAssembly } from "@/store/assemblyAside";
 import { useDesign } from "@/store/bench";
@@ -10,7 +11,7 @@ import { usePaceLog } from "@/store/paceLog";
 export interface Making extends ToldAssembly {
   done: Set<string>;
   skipped: Set<string>;
-  /** For the first device, at this person's pace. */
+  /** For the device on the bench, at this person's pace. */
   wish: TimeWish;
 }
 
@@ -26,7 +27,7 @@ export function useMaking(): Making | null {
         ...view,
         done: doneSteps(design, view.steps),
         skipped: new Set(design.build?.skipped ?? []),
-        wish: { pace, device: 1, learning: USUAL_LEARNING },
+        wish: { pace, device: deviceOf(design), learning: USUAL_LEARNING },
       },
     [design, view, pace],
   );

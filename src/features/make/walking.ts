@@ -1,5 +1,6 @@
 import { nextStep } from "@/core/assembly/progress";
 import type { ToldStep } from "@/core/assembly/toldAssembly";
+import { deviceOf } from "@/core/document/buildSettings";
 import { skipStep, stepAgain, stepDone } from "@/core/edits/build";
 import { currentDesign, edit } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
@@ -42,7 +43,7 @@ export function finishStep(step: ToldStep, steps: ToldStep[], learns = true): vo
       sort: step.sort,
       units: step.units,
       minutes,
-      device: 1,
+      device: deviceOf(design),
     });
   goOn(steps, step.id);
 }
