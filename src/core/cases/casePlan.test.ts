@@ -10,6 +10,8 @@ import { keyBlock } from "../../../tests/support/keyBlock";
 import { finishedPad } from "../../../tests/support/designs";
 import { type CasePlan, casePlan, chosenCase, hasTowers, outsideRing, wayOutMm } from "./casePlan";
 import { caseTroubles } from "./caseTroubles";
+import { frameScrews } from "./layerPlan";
+import { towerPlaces } from "./towerPlaces";
 
 const named = (id: string) => demoDesigns.find((design) => design.id === id)!;
 const planned = (design: Design, change: Partial<CaseSettings> = {}): CasePlan =>
@@ -23,6 +25,24 @@ const told = (design: Design, change: Partial<CaseSettings> = {}) => {
   const own = { ...design, case: { ...usualCase, ...change } };
   return caseTroubles(own, casePlan(own, own.boards[0])!).map(({ message }) => message);
 };
+
+describe("what hangs over above the rim", () => {
+  it("is in no wall's way, and is with a rim", () => {
+    const block = keyBlock(3, 3);
+    // The plate ends where the switches end: caps hang over.
+    const outline = [
+      { xMm: -8, yMm: -8 },
+      { xMm: 46.1, yMm: -8 },
+      { xMm: 46.1, yMm: 46.1 },
+      { xMm: -8, yMm: 46.1 },
+    ];
+    const design = { ...block, boards: [{ ...block.boards[0], outline, cornerRadiusMm: 0 }] };
+    const caps = (rimMm: number) =>
+      told(design, { wallMm: 1, rimMm }).filter((message) => /^Cap of K\d+ reaches/.test(message)).length;
+    expect(caps(0)).toBe(0);
+    expect(caps(12)).toBe(8);
+  });
+});
 
 describe("the plan of a case", () => {
   it("is there for every board that has an edge and a plate, and chosen only where somebody chose", () => {
@@ -110,6 +130,46 @@ describe("the plan of a case", () => {
       expect(wayOutMm(plan, { ...cables[0], at, outward })).toBeCloseTo(3.4, 6);
       expect(fromMm).toBeGreaterThanOrEqual(plan.floorMm);
       expect(toMm).toBeLessThanOrEqual(plan.seatMm);
+    }
+  });
+});
+
+/** The pad with its module under it, its plug out of the upper edge of a wide plate, so far from the left. */
+function plugAt(xMm: number): Design {
+  const outline = [
+    { xMm: -40, yMm: -60 },
+    { xMm: 140, yMm: -60 },
+    { xMm: 140, yMm: 90 },
+    { xMm: -40, yMm: 90 },
+  ];
+  const pad = finishedPad();
+  const moved = moveController(
+    { ...pad, boards: [{ ...pad.boards[0], outline }] },
+    { xMm, yMm: -40, rotationDeg: 0, side: "under" },
+  );
+  return { ...moved, case: { ...usualCase, wallMm: 8 } };
+}
+
+const isInWay = (plan: CasePlan, p: { xMm: number; yMm: number }, half: number) =>
+  plan.openings.some(({ at, widthMm, outward }) => {
+    expect(outward.yMm).toBeCloseTo(-1, 9);
+    return Math.abs(p.xMm - at.xMm) < widthMm / 2 + half && p.yMm < at.yMm + half;
+  });
+
+describe("a plug's way", () => {
+  it("is kept by screws of the frame and by standoffs near the corners, wherever it is", () => {
+    for (let xMm = -28; xMm <= 128; xMm += 2) {
+      const design = plugAt(xMm);
+      const layers: Design = { ...design, case: usualLayers };
+      const cut = casePlan(layers, layers.boards[0])!;
+      expect(cut.openings.length).toBe(1);
+      const screws = frameScrews(cut);
+      expect(screws.length).toBeGreaterThanOrEqual(8);
+      for (const screw of screws) expect(isInWay(cut, screw, 1.7)).toBe(false);
+      const plan = casePlan(design, design.boards[0])!;
+      const towers = towerPlaces(plan);
+      expect(towers.length).toBe(4);
+      for (const tower of towers) expect(isInWay(plan, tower, 3)).toBe(false);
     }
   });
 });

@@ -89,6 +89,63 @@ describe("seams of a case", () => {
   });
 });
 
+describe("a seam that would meet a tower", () => {
+  const wide = keyBlock(12, 3);
+  const middle = (() => {
+    const xs = outsideRing(planOf(wide)).map(({ xMm }) => xMm);
+    return (Math.min(...xs) + Math.max(...xs)) / 2;
+  })();
+  const towerAt = (xMm: number) =>
+    planOf(addControl(wide, "fixing", "h", { xMm, yMm: 9.5, rotationDeg: 0, boardId: "panel" }));
+
+  it("goes aside by as little as it has to, in no more parts, and each still fits", () => {
+    for (let by = -9; by <= 9; by += 1.5) {
+      const plan = towerAt(middle + by);
+      const ring = outsideRing(plan);
+      const xs = ring.map(({ xMm }) => xMm);
+      const across = Math.max(...xs) - Math.min(...xs);
+      const [seam, ...others] = seamsFor(plan, ring, [ring], bed(across * 0.7, 120))!;
+      expect(others).toEqual([]);
+      expect(seam.through).toEqual([]);
+      const half = plan.towers[0].outerMm / 2;
+      const at = plan.towers[0].at.xMm;
+      expect(at + half < seam.atMm || at - half > seam.atMm + TOOTH_MM.long).toBe(true);
+      // A tower and its air on both sides, and the tooth, is all that it may have to go round.
+      expect(Math.abs(seam.atMm + TOOTH_MM.long / 2 - middle)).toBeLessThan(2 * half + TOOTH_MM.long + 5);
+    }
+  });
+
+  it("leaves parts that fit the tightest bed that it takes", () => {
+    for (let share = 0.5; share < 0.75; share += 0.01)
+      for (const by of [-4, 0, 4]) {
+        const plan = towerAt(middle + by);
+        const ring = outsideRing(plan);
+        const xs = ring.map(({ xMm }) => xMm);
+        const [low, high] = [Math.min(...xs), Math.max(...xs)];
+        const width = (high - low) * share;
+        const seams = seamsFor(plan, ring, [ring], bed(width, 120))!.filter(({ axis }) => axis === "xMm");
+        const ends = [low, ...seams.map(({ atMm }) => atMm), high];
+        ends.slice(1).forEach((end, nth) => {
+          const tooth = nth < seams.length ? TOOTH_MM.long : 0;
+          expect(end - ends[nth] + tooth).toBeLessThanOrEqual(Math.max(width, 120) + 1e-9);
+        });
+      }
+  });
+
+  it("has no tooth where another seam crosses it", () => {
+    const plan = planOf(keyBlock(12, 12));
+    const ring = outsideRing(plan);
+    const seams = seamsFor(plan, ring, [ring], bed(130, 130))!;
+    expect(new Set(seams.map(({ axis }) => axis)).size).toBe(2);
+    for (const { axis, teethMm } of seams)
+      for (const other of seams.filter((one) => one.axis !== axis))
+        for (const tooth of teethMm)
+          expect(tooth + TOOTH_MM.head / 2 < other.atMm || tooth - TOOTH_MM.head / 2 > other.atMm + TOOTH_MM.long).toBe(
+            true,
+          );
+  });
+});
+
 describe("feet of a case", () => {
   it("lie under it, at its far edge, as high as the angle wants", () => {
     for (const tiltDeg of [8, -8]) {

@@ -69,6 +69,16 @@ describe("a case among the steps", () => {
     expect(told.some((title) => /standoff/.test(title))).toBe(false);
   });
 
+  it("has its reasons told: inserts after the tray, closing after both", () => {
+    const { reasons } = assemblyOf(withCase({ towers: "inserts" }));
+    const board = tern.boards[0].id;
+    const has = (before: string, after: string) =>
+      reasons.some((reason) => reason.before === before && reason.after === after);
+    expect(has(`case ${board}`, `inserts ${board}`)).toBe(true);
+    expect(has(`inserts ${board}`, `close ${board}`)).toBe(true);
+    expect(has(`case ${board}`, `close ${board}`)).toBe(true);
+  });
+
   it("keeps its standoffs where they are bought, and has none where the plastic takes the screws", () => {
     expect(titles(withCase({ towers: "bought" })).some((title) => /^Screw in \d+ standoffs/.test(title))).toBe(true);
     const plain = titles(withCase({ towers: "self-cutting" }));
