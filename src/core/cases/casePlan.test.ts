@@ -145,7 +145,7 @@ function plugAt(xMm: number): Design {
   const pad = finishedPad();
   const moved = moveController(
     { ...pad, boards: [{ ...pad.boards[0], outline }] },
-    { xMm, yMm: -40, rotationDeg: 0, side: "under" },
+    { xMm, yMm: -20, rotationDeg: 0, side: "under" },
   );
   return { ...moved, case: { ...usualCase, wallMm: 8 } };
 }
