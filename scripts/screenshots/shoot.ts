@@ -144,7 +144,19 @@ const shots: Shot[] = [
       await section.getByRole("button", { name: "Cut its power" }).scrollIntoViewIfNeeded();
     },
   },
-  { name: "night", path: "/bench/loom-64/wiring", night: true },
+  {
+    name: "case",
+    path: "/bench/kestrel/make",
+    night: true,
+    prepare: async (page) => {
+      await page.getByRole("tab", { name: "Case" }).click();
+      await page.getByRole("combobox", { name: "It is a" }).selectOption("printed tray");
+      await page.getByRole("button", { name: "Add standoffs near the corners" }).click();
+      await page.getByRole("textbox", { name: "Rear higher by (°)" }).fill("6");
+      await page.keyboard.press("Enter");
+      await page.getByRole("img", { name: "Case of Handset in the round: 3 pieces" }).waitFor();
+    },
+  },
 ];
 
 await withApp(PORT, async (browser, address) => {
