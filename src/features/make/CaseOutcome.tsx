@@ -1,6 +1,7 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { type CasePlan, GAP_MM } from "@/core/cases/casePlan";
 import type { CaseSolids } from "@/core/cases/caseSolids";
 import type { CaseView } from "@/core/cases/caseView";
 import type { CaseLayers } from "@/core/cases/layers";
@@ -31,7 +32,20 @@ export function CaseOutcome({ view: { plan, solids, layers } }: { view: CaseView
             : []),
         ]}
       />
+      <MadeBoard plan={plan} />
     </Section>
+  );
+}
+
+/** A made board beneath a plate lies between the ledge and around the towers. */
+function MadeBoard({ plan: { stack, ledgeMm, towers } }: { plan: CasePlan }) {
+  if (stack.boardDepthMm === null) return null;
+  const across = Math.max(0, ...towers.map(({ outerMm, size }) => Math.max(outerMm, size.acrossMm * 2)));
+  return (
+    <div>
+      The made board stays at least {mm(ledgeMm + GAP_MM)} within the plate&apos;s edge
+      {across > 0 && `, with holes of ${mm(across + 2 * GAP_MM)} where the standoffs are`}.
+    </div>
   );
 }
 
