@@ -92,7 +92,9 @@ const shots: Shot[] = [
     path: "/bench/glasshouse/make",
     prepare: async (page) => {
       await page.getByRole("tab", { name: "Parts" }).click();
-      const names = await page.getByRole("table", { name: "Parts list" }).getByRole("button").allTextContents();
+      const list = page.getByRole("table", { name: "Parts list" }).getByRole("button");
+      await list.first().waitFor();
+      const names = await list.allTextContents();
       const lines = names.flatMap((name, nth) => [
         `Harbour,"${name}",${1 + (nth % 4)},1`,
         `Fen,"${name}",${nth % 2 ? 0.8 : 1.9},1`,
