@@ -11,11 +11,13 @@ import { edit, useDesign } from "@/store/bench";
 import { NumberField } from "@/ui/pieces/fields";
 import { openMakeTab, useStepInHand } from "@/store/stepInHand";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
+import { later } from "@/ui/pieces/later";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
-import { StepCard } from "./StepCard";
 import { WaysSection } from "./WaysSection";
 import { type Making, useMaking } from "./useMaking";
 import { beginStep } from "./walking";
+
+const StepCard = later(() => import("./StepCard").then((m) => m.StepCard));
 
 /** Three hours are a long evening. */
 export const SITTING_MIN = 180;
