@@ -315,6 +315,16 @@ describe("case files", () => {
     for (const bytes of Object.values(files)) expect(mended(bytes)).toMatchObject({ parts: 1, open: 0 });
   });
 
+  it("an archive loses no piece where boards have one name, or one that is made up of another's", async () => {
+    const loom = withCase(named("loom-64"), { tiltDeg: 0 });
+    const files = async (names: string[]) => {
+      const boards = loom.boards.map((board, nth) => ({ ...board, name: names[nth] }));
+      return Object.keys(unzipSync((await made({ ...loom, boards }, "case-stl")).bytes));
+    };
+    expect(await files(["Half", "Half"])).toEqual(["half-tray.stl", "half-tray-2.stl"]);
+    expect(await files(["__proto__", "constructor"])).toHaveLength(2);
+  });
+
   it("a foot is printed on its flat side", async () => {
     const design = withCase(named("kestrel"), { tiltDeg: 6 });
     const [{ pieces }] = await casesOf(design);

@@ -51,14 +51,21 @@ async function namedPieces(design: Design, plans: CasePlan[]): Promise<NamedPiec
 
 const zipped = (files: [string, Uint8Array][]) => zipSync(Object.fromEntries(files), { mtime: FILE_DATE, level: 6 });
 
-/** Names that come twice get a number, so that none is lost in an archive. */
+/** Names that come twice get a number that no other has, so that none is lost in an archive. */
 function numbered(names: string[]): string[] {
-  const seen = new Map<string, number>();
+  const taken = new Set<string>();
   return names.map((name) => {
-    const count = (seen.get(name) ?? 0) + 1;
-    seen.set(name, count);
-    return count === 1 ? name : `${name}-${count}`;
+    let own = name;
+    for (let nth = 2; taken.has(own); nth++) own = `${name}-${nth}`;
+    taken.add(own);
+    return own;
   });
+}
+
+/** The pieces of a printed case, or why there are none. */
+async function printedPieces(design: Design): Promise<Result<NamedPiece[]>> {
+  const planned = plansFor(design, "printed");
+  return planned.ok ? good(await namedPieces(planned.value.design, planned.value.plans)) : planned;
 }
 
 export const caseStl: Artifact = {
@@ -66,9 +73,9 @@ export const caseStl: Artifact = {
   title: "Printed case (STL)",
   purpose: "Tray and feet as closed solids, in mm, lying as they are printed; several come in one archive.",
   make: async (design) => {
-    const planned = plansFor(design, "printed");
-    if (!planned.ok) return planned;
-    const pieces = await namedPieces(planned.value.design, planned.value.plans);
+    const made = await printedPieces(design);
+    if (!made.ok) return made;
+    const pieces = made.value;
     const stem = `${fileStem(design)}-case`;
     const stls = pieces.map(({ lying }) => binaryStl(trianglesOf(lying)));
     if (stls.length === 1) return good({ fileName: `${stem}.stl`, mediaType: "model/stl", bytes: stls[0] });
@@ -85,9 +92,9 @@ export const case3mf: Artifact = {
   title: "Printed case (3MF)",
   purpose: "The same bodies by name in one package, with their unit, side by side.",
   make: async (design) => {
-    const planned = plansFor(design, "printed");
-    if (!planned.ok) return planned;
-    const pieces = await namedPieces(planned.value.design, planned.value.plans);
+    const made = await printedPieces(design);
+    if (!made.ok) return made;
+    const pieces = made.value;
     let xMm = 0;
     const bodies = pieces.map(({ name, lying }) => {
       const body = { name, mesh: lying, xMm, yMm: 0 };
