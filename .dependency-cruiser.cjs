@@ -49,6 +49,7 @@ const rooms = [
   "timing",
   "levels",
   "engine",
+  "bringup",
   "image",
   "loader",
   "live",

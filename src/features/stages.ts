@@ -1,5 +1,6 @@
 import type { StageView } from "./stageView";
 import { briefStage } from "./brief/stage";
+import { bringUpStage } from "./bringup/stage";
 import { circuitsStage } from "./circuits/stage";
 import { keymapStage } from "./keymap/stage";
 import { layoutStage } from "./layout/stage";
@@ -20,4 +21,5 @@ export const stages: StageView[] = [
   reportsStage,
   tryStage,
   makeStage,
+  bringUpStage,
 ];

@@ -10,6 +10,7 @@ import { planPartByWire } from "@/core/matrix/searchMatrix";
 import { moduleTurns } from "@/core/edits/turnModule";
 import type { Design } from "@/core/document/schema";
 import { placeFunctions, placementCost, placementProblem } from "@/core/reach/placement";
+import { bringUpTasks } from "./bringUpTasks";
 import { planPins } from "@/core/pins/planPins";
 import type { Wish } from "@/core/document/wish";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
@@ -77,5 +78,6 @@ export const planningTasks = {
   lossByRate,
   proposePlacement,
   partsApart,
+  ...bringUpTasks,
 };
 export type PlanningTasks = typeof planningTasks;

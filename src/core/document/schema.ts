@@ -25,6 +25,7 @@ import { lampLookSchema } from "./lampLooks";
 import { lampRuleSchema } from "./lampRule";
 import { macroListSchema } from "./macros";
 import { partLinkListSchema } from "./partLinks";
+import { bringUpSchema } from "./bringUpSettings";
 import { purchaseSchema } from "./purchaseSettings";
 import { makingSchema, plateSchema } from "./makingSettings";
 import { reachSchema } from "./reachSettings";
@@ -203,6 +204,8 @@ export const designSchema = z.strictObject({
   timing: timingSchema,
   /** How it is made, where that is not as usual or has begun. */
   build: z.optional(buildSchema),
+  /** What tests told of the built device; left out before the first. */
+  bringUp: z.optional(bringUpSchema),
   /** The case that is made for it, where somebody chose one. */
   case: z.optional(caseSchema),
   /** What is bought of whom, once somebody has said. */

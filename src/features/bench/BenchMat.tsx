@@ -32,6 +32,7 @@ const CornerHandles = later(() => import("@/ui/lenses/CornerHandles").then((m) =
 const WiresLens = later(() => import("@/ui/lenses/WiresLens").then((m) => m.WiresLens));
 const LoadsOnMat = later(() => import("./LoadsOnMat").then((m) => m.LoadsOnMat));
 const MovedOnMat = later(() => import("./MovedOnMat").then((m) => m.MovedOnMat));
+const FaultsOnMat = later(() => import("./FaultsOnMat").then((m) => m.FaultsOnMat));
 const StepOnMat = later(() => import("./StepOnMat").then((m) => m.StepOnMat));
 const PinsLens = later(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
 
@@ -227,6 +228,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       )}
       {isLive && shown.controls.some(hasWiper) && <MovedOnMat design={shown} />}
       {lens === "step" && <StepOnMat design={shown} />}
+      {lens === "faults" && <FaultsOnMat design={shown} />}
       {lens === "currents" && <LoadsOnMat design={shown} />}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried ?? null} />}
       {hand.frame && (

@@ -1,5 +1,5 @@
 /** What the mat can show over the device. Every lens draws on the same device; none replaces it. */
-export type LensId = "outlines" | "plate" | "wires" | "pins" | "currents" | "legends" | "reach" | "step";
+export type LensId = "outlines" | "plate" | "wires" | "pins" | "currents" | "legends" | "reach" | "step" | "faults";
 
 export const lenses: { id: LensId; title: string }[] = [
   { id: "outlines", title: "Outlines" },
@@ -10,4 +10,5 @@ export const lenses: { id: LensId; title: string }[] = [
   { id: "legends", title: "Legends" },
   { id: "reach", title: "Reach" },
   { id: "step", title: "Step" },
+  { id: "faults", title: "Faults" },
 ];

@@ -5,6 +5,7 @@ import { toHex } from "@/core/hex";
 import { findingsOf, toldFinding } from "@/core/findings/check";
 import { electricFactsOf } from "@/core/findings/electricFacts";
 import { factsOf } from "@/core/findings/facts";
+import { bringUpTask } from "./bringUpTask";
 import { planBriefTask } from "./planBriefTask";
 import { planBatteryTask, planLadderTask, planLightsTask } from "./planCircuitTasks";
 import { planMatrixTask } from "./planMatrixTask";
@@ -68,6 +69,7 @@ export const serverTasks = {
   "plan/battery": planBatteryTask,
   "plan/purchase": planPurchaseTask,
   "plan/steps": planStepsTask,
+  bringup: bringUpTask,
   export: exportArtifact,
 } satisfies Record<string, Task>;
 export type TaskName = keyof typeof serverTasks;

@@ -1,0 +1,43 @@
+import { derive } from "../derived/derive";
+import type { Design } from "../document/schema";
+
+/** Usages of a keyboard that stand for controls while a device is tested: letters, digits, signs, F1 on (HID Usage Tables, page 7). */
+const FIRST_USAGE = 4;
+const LAST_USAGE = 0xa4;
+/** Locks change what a computer does with the rest. */
+const LOCKS = new Set([0x39, 0x47, 0x53]);
+
+const usages = Array.from({ length: LAST_USAGE - FIRST_USAGE + 1 }, (_, nth) => FIRST_USAGE + nth).filter(
+  (usage) => !LOCKS.has(usage),
+);
+
+/** The design with a keymap in which every control types a key of its own, and who types which. */
+export interface TestKeymap {
+  design: Design;
+  inputOf: Map<number, { elementId: string; motion: string }>;
+  /** Inputs for which no key was left. */
+  left: number;
+}
+
+/**
+ * What a device is loaded with while it is tested: press something, and what comes names it, whatever its keymap will be. Every
+ * key has a bit of its own in the report, so that many at once are told.
+ */
+export function testKeymapOf(design: Design): TestKeymap {
+  const inputs = derive(design).inputs.filter(({ motion }) => ["press", "clockwise", "anticlockwise"].includes(motion));
+  const taken = inputs.slice(0, usages.length);
+  const bindings = Object.fromEntries(
+    taken.map(({ id }, nth) => [id, { does: "keyboard" as const, usage: usages[nth], modifiers: 0 }]),
+  );
+  const { hostLanguage } = design.keymap;
+  const { productName, maker, vendorId, productId } = design.reportSet;
+  return {
+    design: {
+      ...design,
+      keymap: { hostLanguage, layers: [{ id: "base", name: "Base", bindings }], lamps: {}, macros: [] },
+      reportSet: { productName, maker, vendorId, productId, interfaces: ["keyboard"], everyKey: true },
+    },
+    inputOf: new Map(taken.map(({ elementId, motion }, nth) => [usages[nth], { elementId, motion }])),
+    left: inputs.length - taken.length,
+  };
+}

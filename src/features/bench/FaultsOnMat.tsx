@@ -1,0 +1,26 @@
+"use client";
+
+import { useMemo } from "react";
+import type { Design } from "@/core/document/schema";
+import { useBringUp } from "@/store/bringUpAside";
+import { FaultsLens } from "@/ui/lenses/FaultsLens";
+
+/** Where the tests so far point, and what the next one touches. */
+export function FaultsOnMat({ design }: { design: Design }) {
+  const { view } = useBringUp(design);
+  const suspicions = useMemo(
+    () => (view?.suspects ?? []).flatMap(({ at, share }) => at.slice(0, 6).map((place) => ({ at: place, share }))),
+    [view],
+  );
+  if (!view) return null;
+  const { next } = view;
+  const isPlaced = next?.does === "meter" || next?.does === "bend";
+  return (
+    <FaultsLens
+      design={design}
+      suspicions={suspicions}
+      testedIds={next?.controlIds ?? []}
+      testedAt={isPlaced ? next.at : []}
+    />
+  );
+}
