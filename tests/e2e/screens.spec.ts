@@ -28,7 +28,7 @@ for (const light of ["light", "dark"] as const) {
     await hasNoSeriousProblem(page, "shelf");
     await page.goto("/bench/kestrel/layout");
     await part(page, "Sync").click();
-    for (const stage of ["Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try", "Make"]) {
+    for (const stage of ["Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try", "Make", "Bring-up"]) {
       await goTo(page, stage);
       await expect(page.getByRole("complementary", { name: "Tray" }).getByRole("heading").first()).toBeVisible();
       await hasNoSeriousProblem(page, stage);

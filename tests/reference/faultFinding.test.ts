@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { demoDesigns } from "@demo/index";
+import { shelfDesigns } from "@demo/index";
 import { boundsOf } from "@/core/bringup/bounds";
 import { FaultyWorld } from "@/core/bringup/faultyWorld";
 import { beliefAfter, consistentWith, groupsOf, informationBits, priorBelief, splitBy } from "@/core/bringup/infer";
@@ -18,7 +18,7 @@ import { keyBlock, withDiodes } from "../support/designs";
 import { faultyPieces, scanned, switchPiece } from "../support/ownWorld";
 import { DIODE_MODEL, operatingPoint } from "./ngspice";
 
-const demo = (id: string) => demoDesigns.find((one) => one.id === id)!;
+const demo = (id: string) => shelfDesigns.find((one) => one.id === id)!;
 
 function matrixOfSize(columns: number, rows: number, diodes: DiodeDirection) {
   const wired = withDiodes(
@@ -73,7 +73,7 @@ function spiceReading(
   const number = new Map<string, number>([[deed.black, 0]]);
   const node = (name: string) => number.get(name) ?? number.set(name, number.size).get(name)!;
   const lines = pieces.map(({ a, b, oneWay, ohm }, nth) =>
-    oneWay ? `d${nth} ${node(a)} ${node(b)} d4148` : `r${nth} ${node(a)} ${node(b)} ${Math.max(ohm, 1e-6)}`,
+    oneWay ? `d${nth} ${node(a)} ${node(b)} d1n4148` : `r${nth} ${node(a)} ${node(b)} ${Math.max(ohm, 1e-6)}`,
   );
   const red = node(deed.red);
   // What hangs on nothing has no voltage: a leak far above what a meter tells.

@@ -130,7 +130,7 @@ interface Cover {
   effort: number;
 }
 
-const ROUNDS = 25;
+const ROUNDS = 40;
 
 /**
  * Mean effort until the first test that touches the fault: the weight that is still untouched, added up over all effort.
@@ -161,7 +161,7 @@ function coverageBound(
 }
 
 /** From budget to budget. */
-const GROWTH = 1.08;
+const GROWTH = 1.06;
 
 function coversOf(model: Model, suspects: readonly number[], effortOfTrial: (trial: number) => number): Cover[] {
   const among = new Set(suspects);

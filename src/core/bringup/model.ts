@@ -166,7 +166,7 @@ class Modelling {
   /** Lines of added parts that hang on what is touched, from part to part. */
   private addBehindParts(touched: Set<string>) {
     const chips = chipEndsOf(this.base.assembled);
-    for (let size = -1; size !== touched.size; ) {
+    for (let size = -1; size !== touched.size;) {
       size = touched.size;
       for (const { service, lines } of chips)
         if (service.some((end) => touched.has(end.netId))) for (const line of lines) touched.add(line);

@@ -32,7 +32,7 @@ const NOTHING: Record<"idle" | "hold" | "bend" | "axis" | "meter", string> = {
 /** Where something is. */
 const AFTER: Partial<Record<string, (came: Outcome, told: (came: Outcome) => string) => string>> = {
   idle: (came, told) => (came === "off" ? "it does not start: supply and ground touch" : `${told(came)} by itself`),
-  hold: (came, told) => told(came),
+  hold: (came, told) => `${told(came)} ${came.includes("+") ? "come" : "comes"}`,
   bend: (came, told) => `${told(came)} comes and goes`,
   axis: (came) => AXIS[came] ?? came,
   meter: (came) => METER[came] ?? came,

@@ -35,7 +35,7 @@ export function bestChoice(
 }
 
 /** So few are searched to the end; more by what a test promises for its effort. */
-const SEARCHED_MOST = 7;
+const SEARCHED_MOST = 10;
 
 /** The test to make next: the first of the best line where few are left, else the one with most information for its effort. */
 export function nextChoice(

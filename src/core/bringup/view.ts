@@ -1,6 +1,5 @@
 import type { Design } from "../document/schema";
 import type { Point } from "../geometry/point";
-import { counted } from "../words";
 import { type Answer, beliefAfter, consistentWith, groupsOf, informationBits, splitBy } from "./infer";
 import type { Model } from "./model";
 import { outcomeWords } from "./outcomeWords";
@@ -216,6 +215,3 @@ function speaking(model: Model, suspect: number, answers: Answer[]) {
   }
   return { speaksFor, speaksAgainst };
 }
-
-/** How many tests the plan has, in words. */
-export const planWords = ({ done, of }: BringUpView["plan"]): string => `${done} of ${counted(of, "test")}`;

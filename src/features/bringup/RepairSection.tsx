@@ -1,11 +1,13 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { useEffect } from "react";
 import type { Repair } from "@/core/bringup/repair";
 import type { BringUpView } from "@/core/bringup/view";
 import { noteRepair, takeAnswerBack } from "@/core/edits/bringUp";
 import { counted } from "@/core/words";
 import { edit } from "@/store/bench";
+import { flip, useHand } from "@/store/hand";
 import { mendStandIn } from "@/store/bringUpAside";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
@@ -16,6 +18,10 @@ export function RepairSection({ view, repair }: { view: BringUpView; repair: Rep
   // What showed the fault first, then what the repair may have touched.
   const showed = view.answers.flatMap(({ trial, isGood }) => (isGood ? [] : [trial]));
   const again = [...new Set([...showed, ...repair.retests])];
+  // A joint is mended from the solder side.
+  useEffect(() => {
+    if (!useHand.getState().flipped) flip();
+  }, []);
   const repaired = () => {
     // Of a group that no test tells apart all are mended: none of them is left in the stand-in either.
     mendStandIn((id) => named.ids.includes(id));
