@@ -18,14 +18,23 @@ interface UnderTest {
   faultIds: string[];
   /** Nobody was told which. */
   isHidden: boolean;
+  /** What the one in the hand types is taken as what came. */
+  isListening: boolean;
 }
 
-export const useUnderTest = create<UnderTest>(() => ({ isStandIn: false, faultIds: [], isHidden: false }));
+export const useUnderTest = create<UnderTest>(() => ({
+  isStandIn: false,
+  faultIds: [],
+  isHidden: false,
+  isListening: false,
+}));
+
+export const setListening = (isListening: boolean): void => useUnderTest.setState({ isListening });
 
 export const testByHand = (): void => useUnderTest.setState({ isStandIn: false, faultIds: [], isHidden: false });
 
 export const testStandIn = (faultIds: string[], isHidden: boolean): void =>
-  useUnderTest.setState({ isStandIn: true, faultIds, isHidden });
+  useUnderTest.setState({ isStandIn: true, faultIds, isHidden, isListening: false });
 
 /** The stand-in without the fault that was mended, if it has it. */
 export const mendStandIn = (gone: (id: string) => boolean): void =>

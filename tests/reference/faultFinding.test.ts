@@ -2,7 +2,15 @@ import { describe, expect, it } from "vitest";
 import { shelfDesigns } from "@demo/index";
 import { boundsOf } from "@/core/bringup/bounds";
 import { FaultyWorld } from "@/core/bringup/faultyWorld";
-import { beliefAfter, consistentWith, groupsOf, informationBits, priorBelief, splitBy } from "@/core/bringup/infer";
+import {
+  beliefAfter,
+  consistentWith,
+  groupsOf,
+  informationBits,
+  priorBelief,
+  splitBy,
+  weightsAmong,
+} from "@/core/bringup/infer";
 import { readMeter } from "@/core/bringup/meterReading";
 import { type Model, modelOf } from "@/core/bringup/model";
 import { toldBy } from "@/core/bringup/predict";
@@ -146,7 +154,8 @@ it("information gain is what is known before less what is known after, worked ou
       const mass = part.reduce((a, b) => a + b, 0);
       return all + (mass / sum) * bits(part.map((weight) => weight / mass));
     }, 0);
-    expect(informationBits(model, trial, some, weights)).toBeCloseTo(before - after, 9);
+    const { among, total } = weightsAmong(some, weights);
+    expect(informationBits(model, trial, among, total)).toBeCloseTo(before - after, 9);
   }
 });
 

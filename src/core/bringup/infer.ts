@@ -90,15 +90,36 @@ export function splitBy(model: Model, trial: number, suspects: readonly number[]
   return parts;
 }
 
-/** Expected information of a test, in bits: the entropy of what would come, since each suspect foretells one thing. */
-export function informationBits(
-  model: Model,
-  trial: number,
+/**
+ * Expected information of a test, in bits: the entropy of what would come, since each suspect foretells one thing.
+ * @param weights of the suspects, 0 for those that are out
+ * @param total their sum
+ */
+export function informationBits(model: Model, trial: number, weights: Float64Array, total: number): number {
+  const { others } = model.rows[trial];
+  const masses = new Map<Outcome, number>();
+  let base = total;
+  for (const [suspect, outcome] of others) {
+    const weight = weights[suspect];
+    if (weight === 0) continue;
+    base -= weight;
+    masses.set(outcome, (masses.get(outcome) ?? 0) + weight);
+  }
+  return entropyBits([Math.max(0, base), ...masses.values()]);
+}
+
+/** The weights of some suspects, and 0 for all others. */
+export function weightsAmong(
   suspects: readonly number[],
   weights: Float64Array,
-): number {
-  const parts = splitBy(model, trial, suspects);
-  return entropyBits([...parts.values()].map((part) => part.reduce((sum, suspect) => sum + weights[suspect], 0)));
+): { among: Float64Array; total: number } {
+  const among = new Float64Array(weights.length);
+  let total = 0;
+  for (const suspect of suspects) {
+    among[suspect] = weights[suspect];
+    total += weights[suspect];
+  }
+  return { among, total };
 }
 
 /** Suspects that no test at all tells apart, together; singles alone. */

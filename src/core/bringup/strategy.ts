@@ -1,4 +1,4 @@
-import { informationBits, splitBy, tellingTrials } from "./infer";
+import { informationBits, splitBy, tellingTrials, weightsAmong } from "./infer";
 import { leastEffort } from "./smallest";
 import type { Model } from "./model";
 import type { Outcome } from "./predict";
@@ -25,8 +25,9 @@ export function bestChoice(
   efforts: Efforts,
 ): Choice | null {
   let best: Choice | null = null;
+  const { among, total } = weightsAmong(suspects, weights);
   for (const trial of tellingTrials(model, suspects)) {
-    const bits = informationBits(model, trial, suspects, weights);
+    const bits = informationBits(model, trial, among, total);
     if (bits < NOTHING_BITS) continue;
     const effort = effortOf(model.trials[trial], efforts);
     if (!best || bits / effort > best.bits / best.effort + NOTHING_BITS) best = { trial, bits, effort };
@@ -47,9 +48,10 @@ export function nextChoice(
   if (suspects.length > SEARCHED_MOST) return bestChoice(model, suspects, weights, efforts);
   const { trial } = leastEffort(model, suspects, weights, efforts);
   if (trial === null) return null;
+  const { among, total } = weightsAmong(suspects, weights);
   return {
     trial,
-    bits: informationBits(model, trial, suspects, weights),
+    bits: informationBits(model, trial, among, total),
     effort: effortOf(model.trials[trial], efforts),
   };
 }

@@ -1,6 +1,6 @@
 import type { Design } from "../document/schema";
 import type { Point } from "../geometry/point";
-import { type Answer, beliefAfter, consistentWith, groupsOf, informationBits, splitBy } from "./infer";
+import { type Answer, beliefAfter, consistentWith, groupsOf, informationBits, splitBy, weightsAmong } from "./infer";
 import type { Model } from "./model";
 import { outcomeWords } from "./outcomeWords";
 import { planOf } from "./plan";
@@ -13,7 +13,7 @@ import { type Efforts, type Trial, effortOf } from "./trial";
 export interface ToldTest {
   id: string;
   title: string;
-  does: Trial["deed"]["does"];
+  deed: Trial["deed"];
   effort: number;
   /** Expected information; 0 while nothing is suspected. */
   bits: number;
@@ -149,6 +149,11 @@ function trialToMake(
   return again[0] ?? open[0] ?? null;
 }
 
+function bitsAmong(model: Model, trial: number, suspects: number[], belief: Float64Array): number {
+  const { among, total } = weightsAmong(suspects, belief);
+  return informationBits(model, trial, among, total);
+}
+
 function toldTest(
   model: Model,
   design: Design,
@@ -169,9 +174,9 @@ function toldTest(
   return {
     id: trial.id,
     title: trial.title,
-    does: trial.deed.does,
+    deed: trial.deed,
     effort: effortOf(trial, efforts),
-    bits: possible ? informationBits(model, nth, possible, belief) : 0,
+    bits: possible ? bitsAmong(model, nth, possible, belief) : 0,
     controlIds: trial.controlIds,
     at: trial.at,
     outcomes: [good, ...outcomes].map(({ came, share }) => ({

@@ -14,7 +14,7 @@ export function FaultsOnMat({ design }: { design: Design }) {
   );
   if (!view) return null;
   const { next } = view;
-  const isPlaced = next?.does === "meter" || next?.does === "bend";
+  const isPlaced = next?.deed.does === "meter" || next?.deed.does === "bend";
   return (
     <FaultsLens
       design={design}

@@ -10,10 +10,11 @@ import { bringUpTasks, useUnderTest } from "@/store/bringUpAside";
 import { notify } from "@/ui/pieces/notices";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
+import { Listener } from "./Listener";
 import { useShortcuts } from "@/ui/pieces/useShortcuts";
 
 /** Notes what came of a test. */
-export const noteAnswer = (test: Pick<ToldTest, "id" | "title">, came: string): void =>
+const noteAnswer = (test: Pick<ToldTest, "id" | "title">, came: string): void =>
   edit(`tested: ${test.title}`, (d) => answerTest(d, test.id, came));
 
 /** Has the stand-in do a test, and notes what it tells. */
@@ -50,7 +51,7 @@ export function TestCard({ view }: { view: BringUpView }) {
 }
 
 function Outcomes({ test, onBack }: { test: ToldTest; onBack: () => void }) {
-  const { isStandIn } = useUnderTest();
+  const { isStandIn, isListening } = useUnderTest();
   const [isAsked, setAsked] = useState(false);
   const ask = async () => {
     setAsked(true);
@@ -63,10 +64,11 @@ function Outcomes({ test, onBack }: { test: ToldTest; onBack: () => void }) {
       { keys: ["b"], run: onBack },
       { keys: ["t"], run: () => void ask(), enabled: isStandIn && !isAsked },
     ],
-    () => false,
+    () => isListening,
   );
   return (
     <>
+      {!isStandIn && <Listener deed={test.deed} onHeard={(came) => noteAnswer(test, came)} />}
       {isStandIn && (
         <StepButton onClick={() => void ask()} disabled={isAsked}>
           Have the stand-in do it (T)
