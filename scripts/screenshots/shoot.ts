@@ -70,21 +70,26 @@ const shots: Shot[] = [
     },
   },
   {
-    name: "matrix",
-    path: "/bench/loom-64/wiring",
-    prepare: async (page) => {
-      await page.getByRole("tab", { name: "Matrix" }).click();
-      await page.getByLabel("School").selectOption("wiring");
-      await page.getByRole("button", { name: "Search short wiring" }).click();
-      await page.getByText("Above that bound").waitFor();
-    },
-  },
-  {
     name: "make",
     path: "/bench/loom-64/make",
     prepare: async (page) => {
       await page.getByRole("button", { name: /^Begin with step/ }).click();
       for (let nth = 0; nth < 12; nth++) await page.getByRole("button", { name: "Done, next" }).click();
+    },
+  },
+  {
+    name: "bring-up",
+    path: "/bench/loom-64/bring-up",
+    prepare: async (page) => {
+      await page.getByRole("button", { name: "Stand-in, I choose" }).click();
+      await page.getByLabel("Fault", { exact: true }).selectOption({ label: "the joint of R3 at pin P10 is open" });
+      await page.getByRole("button", { name: "Something is wrong: find it" }).click();
+      const answer = page.getByRole("table", { name: "Tests made" }).getByRole("row");
+      for (let made = 1; made <= 3; made++) {
+        await page.getByRole("button", { name: /stand-in do it/ }).click();
+        await answer.nth(made).waitFor();
+      }
+      await page.getByRole("button", { name: "Turn to the solder side" }).click();
     },
   },
   {

@@ -2,7 +2,8 @@ import type { Derived } from "../derived/derive";
 import type { Design } from "../document/schema";
 
 export type Severity = "stop" | "warn" | "note";
-export type Stage = "brief" | "layout" | "wiring" | "pins" | "circuits" | "keymap" | "reports" | "try" | "make" | "bring-up";
+export type Stage =
+  "brief" | "layout" | "wiring" | "pins" | "circuits" | "keymap" | "reports" | "try" | "make" | "bring-up";
 
 /** What a finding is about. */
 export interface Subject {
