@@ -57,6 +57,7 @@ const rooms = [
   "formats",
   "edits",
   "findings",
+  "compare",
 ];
 
 const notTests = "\\.test\\.ts$";

@@ -6,6 +6,7 @@ import { findingsOf, toldFinding } from "@/core/findings/check";
 import { electricFactsOf } from "@/core/findings/electricFacts";
 import { factsOf } from "@/core/findings/facts";
 import { bringUpTask } from "./bringUpTask";
+import { compareTask } from "./compareTask";
 import { planBriefTask } from "./planBriefTask";
 import { planBatteryTask, planLadderTask, planLightsTask } from "./planCircuitTasks";
 import { planMatrixTask } from "./planMatrixTask";
@@ -70,6 +71,7 @@ export const serverTasks = {
   "plan/purchase": planPurchaseTask,
   "plan/steps": planStepsTask,
   bringup: bringUpTask,
+  compare: compareTask,
   export: exportArtifact,
 } satisfies Record<string, Task>;
 export type TaskName = keyof typeof serverTasks;

@@ -1,0 +1,3 @@
+import { serve } from "../serve";
+
+export const POST = (request: Request): Promise<Response> => serve(request, "compare");
