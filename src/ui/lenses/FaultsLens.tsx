@@ -20,7 +20,7 @@ interface FaultsLensProps {
   testedAt: Point[];
 }
 
-const WORD_MM = 3.2;
+const WORD_MM = 5;
 const LEAST_MM = 1.4;
 const MOST_MM = 4.5;
 
@@ -51,7 +51,7 @@ export const FaultsLens = memo(function FaultsLens({ design, suspicions, testedI
             strokeWidth={0.4}
           />
           {share >= 0.05 && (
-            <Upright x={at.xMm} y={at.yMm - MOST_MM - 1}>
+            <Upright x={at.xMm} y={at.yMm - MOST_MM - 0.8}>
               <text
                 className={textClass(WORD_MM)}
                 style={{ fontSize: WORD_MM }}
