@@ -6,6 +6,7 @@ import type { Bond } from "./assembled";
 import { FaultyWorld } from "./faultyWorld";
 import { informationBits, priorBelief } from "./infer";
 import { readMeter } from "./meterReading";
+import { randomFrom } from "../optimisation/random";
 import { modelOf } from "./model";
 import { outcomeIn, outcomeOf } from "./predict";
 import { bestChoice } from "./strategy";
@@ -109,4 +110,31 @@ it("the best test has the most information for its effort, of all there are", ()
     (efforts) => bestChoice(model, all, weights, efforts)!.trial,
   );
   expect(usual).not.toBe(dear);
+});
+
+describe("the table of what each fault makes of each test", () => {
+  // What a ladder tells is solved anew for each: fewer of these.
+  for (const [id, rounds] of [
+    ["kestrel", 1500],
+    ["tern", 1500],
+    ["dunlin", 1500],
+    ["loom-64-in-two", 1500],
+    ["glasshouse", 1000],
+    ["reedling", 250],
+  ] as const)
+    it(`${id}: is what the world says, for faults and tests by chance`, () => {
+      const model = modelOf(demo(id));
+      const random = randomFrom(id.length);
+      const below = (count: number) => Math.floor(random() * count);
+      for (let round = 0; round < rounds; round++) {
+        const suspect = below(model.suspects.length);
+        const own = model.suspects[suspect];
+        // Half of them where nets are shared: there a fault can be seen.
+        const near = model.trials.flatMap(({ nets }, nth) => (nets.some((net) => own.nets.includes(net)) ? [nth] : []));
+        const trial = round % 2 && near.length > 0 ? near[below(near.length)] : below(model.trials.length);
+        const { base, others } = model.rows[trial];
+        const says = `${own.words}: ${model.trials[trial].title}`;
+        expect(others.get(suspect) ?? base, says).toBe(outcomeOf(model.base, [own.fault], model.trials[trial].deed));
+      }
+    });
 });

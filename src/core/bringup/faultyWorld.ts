@@ -231,11 +231,14 @@ export class FaultyWorld {
   private faultyScan(): ScanTable {
     const { scan, conductors } = this.base;
     const alive = (line: string) => (this.deadLines.has(line) ? `dead ${line}` : line);
+    const lines = (all: string[]) => (this.deadLines.size === 0 ? all : all.map(alive));
+    const isSound = this.touched.size + this.cutNets.size + this.leads.size + this.deadLines.size === 0;
+    const own = isSound ? scan.conductors : conductors.flatMap((one) => this.conductorOf(one));
     return {
       ...scan,
-      strobeLines: scan.strobeLines.map(alive),
-      senseLines: scan.senseLines.map(alive),
-      conductors: [...conductors.flatMap((one) => this.conductorOf(one)), ...this.added()],
+      strobeLines: lines(scan.strobeLines),
+      senseLines: lines(scan.senseLines),
+      conductors: [...own, ...this.added()],
     };
   }
 

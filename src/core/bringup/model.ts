@@ -2,12 +2,12 @@ import { derive } from "../derived/derive";
 import type { Element } from "../catalogue/kinds/controlKind";
 import type { Design } from "../document/schema";
 import { distanceMm } from "../geometry/point";
-import { assembledOf, seriesShunts } from "./assembled";
+import { Groups, assembledOf, seriesShunts } from "./assembled";
 import { chipEndsOf } from "./deadChips";
 import { BEND_MM, type Bend, type Fault } from "./fault";
-import { FaultyWorld, type WorldBase, worldBaseOf } from "./faultyWorld";
+import { FaultyWorld, type WorldBase, elementOf, worldBaseOf } from "./faultyWorld";
 import { bondsBetween } from "./meterReading";
-import { type Outcome, outcomeIn, sweepOutcome, toldBy } from "./predict";
+import { type Outcome, droppingOut, outcomeIn, sweepOutcome, toldBy } from "./predict";
 import { type Suspect, suspectsOf } from "./suspects";
 import { trialsOf } from "./trials";
 import type { Trial } from "./trial";
@@ -46,7 +46,33 @@ class Modelling {
     this.trials = trialsOf(assembled, this.suspects);
     this.sound = new FaultyWorld(this.base, []);
     this.rows = this.trials.map(({ deed }) => ({ base: outcomeIn(this.sound, deed), others: new Map() }));
+    this.joinByResistors();
     this.trials.forEach((trial, nth) => this.index(trial, nth));
+  }
+
+  /** Nets that resistors join: there a reading depends on all of them. */
+  private readonly resistive = new Groups();
+  private readonly joinedCount = new Map<string, number>();
+
+  private joinByResistors() {
+    const { shunts, elements } = derive(this.base.assembled.design);
+    for (const { sort, from, to } of shunts) if (sort === "resistor") this.resistive.join(from, to);
+    for (const { id, kind } of elements.values()) {
+      const [first, ...others] = kind === "analog" ? this.netsOf(id) : [];
+      for (const other of others) this.resistive.join(first, other);
+    }
+    for (const id of this.base.assembled.nets.keys()) {
+      const group = this.resistive.find(id);
+      this.joinedCount.set(group, (this.joinedCount.get(group) ?? 0) + 1);
+    }
+  }
+
+  private isJoinedByResistors(netId: string): boolean {
+    return (this.joinedCount.get(this.resistive.find(netId)) ?? 0) > 1;
+  }
+
+  private tipsOn(netId: string): string[] {
+    return this.isJoinedByResistors(netId) ? [`tips ${this.resistive.find(netId)}`] : [];
   }
 
   /** Tests by what can change them: meters by the metal between their tips, all others by their nets. */
@@ -59,7 +85,11 @@ class Modelling {
     if (deed.does !== "meter") for (const id of nets) push(this.byNet, id);
     else {
       for (const bond of bondsBetween(this.sound, deed)) push(this.byBond, bond);
-      if (nets.length > 1) for (const id of nets) push(this.byBond, `net ${id}`);
+      const ends = [nets[0], nets.at(-1)!].map((id) => this.resistive.find(id));
+      // Metal from tip to tip stays joined whatever else touches or is open: only the way itself counts.
+      if (this.rows[nth].base === "joined") return;
+      push(this.byBond, pairOf(ends));
+      for (const end of new Set(ends)) if (this.isJoinedByResistors(end)) push(this.byBond, `tips ${end}`);
     }
   }
 
@@ -77,8 +107,8 @@ class Modelling {
     };
     const touched = this.touchedBy(suspect);
     if (fault.kind === "cold") {
-      for (const trial of this.bendsOf(fault.bond, touched))
-        note(trial, outcomeOfBend(this.base, fault, this.trials[trial]));
+      const bent = new FaultyWorld(this.base, [{ kind: "open", bond: fault.bond }]);
+      for (const trial of this.bendsOf(fault.bond, touched)) note(trial, this.bentOutcome(bent, this.trials[trial]));
       return;
     }
     const world = new FaultyWorld(this.base, [fault]);
@@ -99,6 +129,11 @@ class Modelling {
     }
   }
 
+  /** What a bend tells of a cold joint within its reach: held as it is, it conducts; bent, it is open. */
+  private bentOutcome(bent: FaultyWorld, { deed }: Trial): Outcome {
+    return deed.does === "bend" ? droppingOut(this.sound, bent, deed.held) : "";
+  }
+
   /** A joint that no bend reached yet gets one of its own: something held that hangs on it, and the board bent right there. */
   private bendWhatIsLeft() {
     const touched = new Set(this.rows.flatMap(({ others }) => [...others.keys()]));
@@ -106,9 +141,10 @@ class Modelling {
       const { fault } = suspect;
       if (fault.kind !== "cold" || touched.has(nth)) return;
       const { aAt, boardId } = this.base.assembled.bonds.get(fault.bond)!;
+      const bent = new FaultyWorld(this.base, [{ kind: "open", bond: fault.bond }]);
       const found = this.watchable(this.touchedBy(suspect))
         .map((element) => bendAt(element, { at: aAt, boardId }, this.netsOf(element.id)))
-        .find((trial) => outcomeOfBend(this.base, fault, trial) !== "");
+        .find((trial) => this.bentOutcome(bent, trial) !== "");
       if (!found) return;
       const known = this.trials.findIndex(({ id }) => id === found.id);
       const trial = known >= 0 ? known : this.trials.push(found) - 1;
@@ -118,7 +154,7 @@ class Modelling {
         if (other.fault.kind !== "cold" || ![...this.touchedBy(other)].some((id) => held.has(id))) return;
         const bond = this.base.assembled.bonds.get(other.fault.bond)!;
         if (bond.boardId !== boardId || distanceMm(bond.aAt, aAt) > BEND_MM) return;
-        const outcome = outcomeOfBend(this.base, other.fault, found);
+        const outcome = this.bentOutcome(new FaultyWorld(this.base, [{ kind: "open", bond: bond.id }]), found);
         if (outcome === "") return;
         this.rows[trial].others.set(number, outcome);
         touched.add(number);
@@ -223,25 +259,38 @@ class Modelling {
   private metalOf(fault: Fault): string[] {
     const { nets, contactsOf } = this.base.assembled;
     const joint = (id: string) => `${id}|${nets.get(id)?.pad?.node}|joint`;
-    const both = (ids: string[]) => ids.map((id) => `net ${id}`);
+    const pair = (ids: string[]) => [pairOf(ids.map((id) => this.resistive.find(id)))];
     switch (fault.kind) {
       case "open":
       case "reversed":
       case "bridged":
-        return [fault.bond];
+        return [fault.bond, ...this.tipsOn(this.base.assembled.bonds.get(fault.bond)!.netId)];
       case "short":
-        return both([fault.netA, fault.netB]);
+        return pair([fault.netA, fault.netB]);
       case "swapped":
-        return [joint(fault.netA), joint(fault.netB), ...both([fault.netA, fault.netB])];
+        return [
+          joint(fault.netA),
+          joint(fault.netB),
+          ...pair([fault.netA, fault.netB]),
+          ...this.tipsOn(fault.netA),
+          ...this.tipsOn(fault.netB),
+        ];
       case "misplaced":
-        return [joint(fault.net), ...both([fault.net])];
+        return [joint(fault.net), ...pair([fault.net, fault.net]), ...this.tipsOn(fault.net)];
       case "stuck":
-        return both((contactsOf.get(fault.contact) ?? []).map(({ netId }) => netId));
+        return pair(netsOfContact(contactsOf.get(elementOf(fault.contact)) ?? [], fault.contact));
       default:
         return [];
     }
   }
 }
+
+/** Both nets of a contact; of a knob's A or B the other one is the common, the last. */
+const netsOfContact = (ends: { netId: string }[], contact: string): string[] =>
+  ends.length === 0 ? [] : [ends[contact.endsWith("/B") ? 1 : 0].netId, ends.at(-1)!.netId];
+
+/** What tests between two nets are listed under. */
+const pairOf = (nets: readonly string[]): string => `nets ${[...nets].sort().join(" | ")}`;
 
 /** So many are tried until one tells a joint's fault. */
 const MOST_WATCHED = 40;
@@ -270,6 +319,3 @@ const isDeadShort = (fault: Fault, { assembled }: WorldBase): boolean =>
       .map((id) => assembled.nets.get(id)!.net.role)
       .sort()
       .join() === "ground,supply");
-
-const outcomeOfBend = (base: WorldBase, fault: Fault, { deed }: Trial): Outcome =>
-  outcomeIn(new FaultyWorld(base, [fault]), deed);

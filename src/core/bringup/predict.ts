@@ -34,7 +34,7 @@ export function outcomeIn(world: FaultyWorld, deed: TrialDeed): Outcome {
     case "sweep":
       return sweepOutcome(deed.each.map((id) => [id, toldBy(world, [id])]));
     case "bend":
-      return droppingOut(world, deed);
+      return droppingOut(world, new FaultyWorld(world.base, world.faults, deed.bend), deed.held);
     case "turn":
       return stepsTold(world, deed.elementId);
     case "show":
@@ -117,16 +117,15 @@ const heldByResistor = ({ assembled, scan }: WorldBase): { netId: string; elemen
   );
 
 /** Which of what is held, moved or watched fails while the board is bent there. */
-function droppingOut({ base, faults }: FaultyWorld, deed: Extract<TrialDeed, { does: "bend" }>): Outcome {
-  const calm = new FaultyWorld(base, faults);
-  const bent = new FaultyWorld(base, faults, deed.bend);
-  const { elements } = derive(base.assembled.design);
-  const moved = deed.held.filter((id) => elements.get(id)!.kind !== "switch");
+export function droppingOut(calm: FaultyWorld, bent: FaultyWorld, all: readonly string[]): Outcome {
+  const { elements } = derive(calm.base.assembled.design);
+  const moved = all.filter((id) => elements.get(id)!.kind !== "switch");
   const differs = moved.filter((id) => aloneTold(calm, id) !== aloneTold(bent, id));
-  const held = deed.held.filter((id) => elements.get(id)!.kind === "switch");
+  const held = all.filter((id) => elements.get(id)!.kind === "switch");
   const before = calm.seen(held);
   const then = bent.seen(held);
-  const loose = [...unheld(bent)].map((id) => `${id}${WANDERS}`);
+  const wandered = unheld(calm);
+  const loose = [...unheld(bent)].filter((id) => !wandered.has(id)).map((id) => `${id}${WANDERS}`);
   return joined([...differs, ...loose, ...held.filter((id) => before.has(id) && !then.has(id))]);
 }
 
