@@ -1,4 +1,5 @@
 import { derive } from "../derived/derive";
+import { QUADRATURE } from "../engine/quadrature";
 import { ohmWords } from "../electrics/ohmWords";
 import { spoiltNets } from "./deadChips";
 import type { Fault } from "./fault";
@@ -9,13 +10,6 @@ import type { TrialDeed } from "./trial";
 /** What came of a test, in a form that compares: element ids for what was told, or what a meter shows. */
 export type Outcome = string;
 
-/** Contacts closed in the four quadrature states, clockwise: A leads B. */
-const STATES = [
-  { A: true, B: false },
-  { A: true, B: true },
-  { A: false, B: true },
-  { A: false, B: false },
-] as const;
 const TURNED_STEPS = 4;
 
 /** What a device with these faults answers to a test. */
@@ -145,7 +139,7 @@ function stepsTold(world: FaultyWorld, elementId: string): Outcome {
   let counted = 0;
   const beside = new Set<string>();
   for (let nth = 0; nth < states; nth++) {
-    const { A, B } = STATES[nth % STATES.length];
+    const { A, B } = QUADRATURE[nth % QUADRATURE.length];
     const held = [...(A ? [`${elementId}/A`] : []), ...(B ? [`${elementId}/B`] : [])];
     const next = phaseOf(world.linesLow(held, encoder));
     for (const id of world.seen(held)) if (!world.seenAtRest().has(id)) beside.add(id);
@@ -158,7 +152,7 @@ function stepsTold(world: FaultyWorld, elementId: string): Outcome {
 }
 
 const phaseOf = ({ A, B }: { A: boolean; B: boolean }): number =>
-  STATES.findIndex((state) => state.A === A && state.B === B);
+  QUADRATURE.findIndex((state) => state.A === A && state.B === B);
 
 /** What shows nothing; of a chain everything behind the first that hands no data on. */
 function darkOnes(world: FaultyWorld, ids: string[]): Outcome {

@@ -10,6 +10,7 @@ import { HostEndpoints } from "./hostEndpoints";
 import { ElectricalWorld } from "./electricalWorld";
 import { STATUS, FRAME_AT } from "../contract/live";
 import type { PartWatch } from "./partRuntimes";
+import { QUADRATURE } from "./quadrature";
 import { BANKS, type Runtime, type RuntimeHost, startRuntime } from "./runtime";
 
 /** A report as it left the device. */
@@ -74,14 +75,6 @@ const RESUME_MS = 20;
 
 /** So many bits are read behind the last one of a pad port. */
 const BEHIND_PLUG = 2;
-
-/** Contacts closed in the four quadrature states, clockwise: A leads B. */
-const QUADRATURE = [
-  { A: true, B: false },
-  { A: true, B: true },
-  { A: false, B: true },
-  { A: false, B: false },
-] as const;
 
 /** A hand on a knob: steps it still has to make, and when the next quadrature state comes. */
 interface Turning {
