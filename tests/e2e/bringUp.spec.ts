@@ -30,6 +30,15 @@ async function testUntil(page: Page, end: Locator, most: number): Promise<number
   return most;
 }
 
+/** Answers so many tests by hand: all came as they should. */
+async function asItShould(page: Page, count: number): Promise<void> {
+  for (let nth = 0; nth < count; nth++) {
+    const before = (await inHand(page).textContent())!;
+    await page.keyboard.press("1");
+    await expect(inHand(page)).not.toHaveText(before);
+  }
+}
+
 test("a cold joint of Loom 64 is found by bending, mended on the solder side, and tested again", async ({ page }) => {
   await page.goto("/bench/loom-64/bring-up");
   await takeStandIn(page, "the joint of C5 at R is cold");
@@ -81,11 +90,7 @@ test("answers by hand: suspects with what speaks for them, a wrong one is taken 
 }) => {
   await page.goto("/bench/tern/bring-up");
   await expect(inHand(page)).toHaveText(/^Before any plug: measure/);
-  for (let nth = 0; nth < 4; nth++) {
-    const before = (await inHand(page).textContent())!;
-    await page.keyboard.press("1");
-    await expect(inHand(page)).not.toHaveText(before);
-  }
+  await asItShould(page, 4);
   await expect(inHand(page)).toHaveText(/^Sweep/);
   await tray(page)
     .getByRole("button", { name: /^2 .* tells nothing$/ })
@@ -109,7 +114,7 @@ test("answers by hand: suspects with what speaks for them, a wrong one is taken 
   );
 });
 
-test("efforts are the person's own, and a design without wires says what is missing", async ({ page }) => {
+test("efforts are the person's own and are kept; one that cannot be is refused", async ({ page }) => {
   await page.goto("/bench/tern/bring-up");
   await expect(inHand(page)).toBeVisible();
   const meter = tray(page).getByRole("textbox", { name: /^A meter/ });
@@ -136,11 +141,7 @@ test("a device on the cable is heard: what it types answers a sweep, and a key t
   tern.reportSet.interfaces = ["keyboard"];
   await openOwn(page, { ...tern, id: "lettered", name: "Lettered" }, "Bring-up");
   await expect(inHand(page)).toBeVisible();
-  for (let nth = 0; nth < 4; nth++) {
-    const before = (await inHand(page).textContent())!;
-    await page.keyboard.press("1");
-    await expect(inHand(page)).not.toHaveText(before);
-  }
+  await asItShould(page, 4);
   await expect(inHand(page)).toHaveText(/^Sweep/);
   await tray(page)
     .getByRole("checkbox", { name: /^Listen to what it types/ })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { shelfDesigns } from "@demo/index";
+import { keyBlock } from "../../../tests/support/designs";
 import { modelOf } from "./model";
 import { outcomeWords } from "./outcomeWords";
 import { pairsFor } from "./pairs";
@@ -66,6 +67,14 @@ describe("what bring-up shows", () => {
     const { outcomes } = view.next!;
     expect(outcomes.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 6);
     expect(new Set(outcomes.map(({ words }) => words)).size).toBe(outcomes.length);
+  });
+
+  it("a design without wires has no plan, so that nobody is told that it works", () => {
+    const bare = keyBlock(3, 1);
+    const view = bringUpView(modelOf(bare), bare, [], {}, usualEfforts);
+    expect(view.plan).toEqual({ done: 0, of: 0, open: [] });
+    expect(view.next).toBeNull();
+    expect(look([]).plan.of).toBeGreaterThan(10);
   });
 
   it("answers of tests that the design has no more are left out", () => {
