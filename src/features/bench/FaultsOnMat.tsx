@@ -9,7 +9,10 @@ import { FaultsLens } from "@/ui/lenses/FaultsLens";
 export function FaultsOnMat({ design }: { design: Design }) {
   const { view } = useBringUp(design);
   const suspicions = useMemo(
-    () => (view?.suspects ?? []).flatMap(({ at, share }) => at.slice(0, 6).map((place) => ({ at: place, share }))),
+    () =>
+      (view?.suspects ?? []).flatMap(({ at, share }) =>
+        at.slice(0, 6).map((place, nth) => ({ at: place, share, isFirst: nth === 0 })),
+      ),
     [view],
   );
   if (!view) return null;

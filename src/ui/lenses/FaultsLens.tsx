@@ -10,6 +10,8 @@ import { textClass } from "../mat/readable";
 export interface Suspicion {
   at: Point;
   share: number;
+  /** The first place of its suspect: there its share is written, once. */
+  isFirst: boolean;
 }
 
 interface FaultsLensProps {
@@ -21,6 +23,8 @@ interface FaultsLensProps {
 }
 
 const WORD_MM = 5;
+/** Of many that are alike unlikely the numbers would only cover each other. */
+const WRITTEN_FROM = 0.2;
 const LEAST_MM = 1.4;
 const MOST_MM = 4.5;
 
@@ -39,7 +43,7 @@ export const FaultsLens = memo(function FaultsLens({ design, suspicions, testedI
       {testedAt.map(({ xMm, yMm }, nth) => (
         <circle key={nth} cx={xMm} cy={yMm} r={1.2} fill="none" stroke="var(--saffron)" strokeWidth={0.5} />
       ))}
-      {[...suspicions].reverse().map(({ at, share }, nth) => (
+      {[...suspicions].reverse().map(({ at, share, isFirst }, nth) => (
         <g key={nth}>
           <circle
             cx={at.xMm}
@@ -50,7 +54,7 @@ export const FaultsLens = memo(function FaultsLens({ design, suspicions, testedI
             stroke="var(--stop)"
             strokeWidth={0.4}
           />
-          {share >= 0.05 && (
+          {isFirst && share >= WRITTEN_FROM && (
             <Upright x={at.xMm} y={at.yMm - MOST_MM - 0.8}>
               <text
                 className={textClass(WORD_MM)}
