@@ -50,6 +50,8 @@ const rooms = [
   "levels",
   "engine",
   "bringup",
+  "practice",
+  "journal",
   "image",
   "loader",
   "live",
@@ -58,6 +60,7 @@ const rooms = [
   "edits",
   "findings",
   "compare",
+  "exports",
 ];
 
 const notTests = "\\.test\\.ts$";
@@ -108,9 +111,9 @@ module.exports = {
       name: "stages-are-strangers",
       severity: "error",
       comment: "a stage never imports another stage; only the registry and the bench know them",
-      from: { path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|shelf)/" },
+      from: { path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|make|bringup|journal|practice|shelf)/" },
       to: {
-        path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|shelf|bench)/",
+        path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|make|bringup|journal|practice|shelf|bench)/",
         pathNot: "^src/features/$1/",
       },
     },

@@ -2,7 +2,7 @@ import { performance } from "node:perf_hooks";
 import { demoDesigns } from "../../demo";
 import { addControl } from "@/core/edits/controls";
 import { newDesign } from "@/core/document/newDesign";
-import { artifactNamed } from "@/core/formats/registry";
+import { artifactNamed } from "@/core/exports/registry";
 import { onSmallClass } from "../../tests/firmware/onSmallClass";
 import type { Row } from "./row";
 

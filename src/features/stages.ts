@@ -2,6 +2,7 @@ import type { StageView } from "./stageView";
 import { briefStage } from "./brief/stage";
 import { bringUpStage } from "./bringup/stage";
 import { circuitsStage } from "./circuits/stage";
+import { journalStage } from "./journal/stage";
 import { keymapStage } from "./keymap/stage";
 import { layoutStage } from "./layout/stage";
 import { makeStage } from "./make/stage";
@@ -22,4 +23,5 @@ export const stages: StageView[] = [
   tryStage,
   makeStage,
   bringUpStage,
+  journalStage,
 ];

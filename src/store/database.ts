@@ -9,20 +9,32 @@ export interface StoredDesign {
   savedAt: string;
 }
 
+/** Something that lies beside a design: a photo, a frozen revision, a bout of practice. */
+export interface StoredRecord {
+  /** `designId/sort/id`: nothing of one design is ever taken for another's. */
+  key: string;
+  designId: string;
+  sort: "photo" | "revision" | "run";
+  value: unknown;
+}
+
 interface OvrinDatabase extends DBSchema {
   designs: { key: string; value: StoredDesign };
+  records: { key: string; value: StoredRecord; indexes: { byDesign: string } };
   settings: { key: string; value: unknown };
 }
 
 export type Database = IDBPDatabase<OvrinDatabase>;
 
 const NAME = "ovrin";
-const VERSION = 2;
+const VERSION = 3;
 
 type Upgrade = NonNullable<NonNullable<Parameters<typeof openDB<OvrinDatabase>>[2]>["upgrade"]>;
 
-/** Version 1 counted the saves of a design; the count becomes its token. */
-const upgrade: Upgrade = async (database, oldVersion, _newVersion, transaction) => {
+/** Version 1 counted the saves of a design; the count becomes its token. Since version 3 records lie beside designs. */
+export const upgrade: Upgrade = async (database, oldVersion, _newVersion, transaction) => {
+  if (oldVersion < 3) database.createObjectStore("records", { keyPath: "key" }).createIndex("byDesign", "designId");
+  if (oldVersion >= 2) return;
   if (oldVersion < 1) {
     database.createObjectStore("designs", { keyPath: "id" });
     database.createObjectStore("settings");

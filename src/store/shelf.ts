@@ -2,11 +2,13 @@ import { create } from "zustand";
 import { newDesign } from "@/core/document/newDesign";
 import type { Problem } from "@/core/document/problem";
 import type { Design } from "@/core/document/schema";
+import type { Attached } from "@/core/journal/attached";
 import { MOST_DESIGN_BYTES } from "@/core/formats/designBytes";
 import type { StoredDesign } from "./database";
 import { listDesigns, loadDesign, removeDesign, restoreDesign, saveDesign } from "./designRepository";
 import { layOutDemos } from "./demos";
 import { newId } from "./newId";
+import { attach, attachCopy, sweepRecords } from "./records";
 import { type StoreTrouble, troubleOf } from "./storeTrouble";
 import { tellTabs } from "./tabs";
 
@@ -45,6 +47,8 @@ export async function refreshShelf(): Promise<void> {
 export async function openShelf(): Promise<void> {
   await guarded(layOutDemos);
   await refreshShelf();
+  // What cannot be swept now is swept another time.
+  await sweepRecords(Date.now()).catch(() => {});
 }
 
 /** Puts a design on the shelf that is not there yet. */
@@ -69,17 +73,24 @@ export async function addNew(name: string): Promise<string | null> {
   return add(newDesign(newId(), freeName(name)));
 }
 
-/** A copy of a demo or a design under a name of its own. */
+/** A copy of a demo or a design under a name of its own, with the photos and revisions of its journal. */
 export async function addCopy(design: Design): Promise<string | null> {
   await refreshShelf();
-  return add({ ...design, id: newId(), name: freeName(design.name) });
+  const id = await add({ ...design, id: newId(), name: freeName(design.name) });
+  if (id) await guarded(() => attachCopy(design, id));
+  return id;
 }
 
-/** A design from a file: under its own id when that is free, else as a copy. What is stored is looked up afresh. */
-async function addImported(design: Design): Promise<string | null> {
+/**
+ * A design from a file: under its own id when that is free, else as a copy; what came with it lies beside it. What is
+ * stored is looked up afresh.
+ */
+async function addImported({ design, attached }: FileContent): Promise<string | null> {
   await refreshShelf();
   const isTaken = (useShelf.getState().designs ?? []).some(({ id }) => id === design.id);
-  return isTaken ? addCopy(design) : add({ ...design, name: freeName(design.name) });
+  const id = await add({ ...design, id: isTaken ? newId() : design.id, name: freeName(design.name) });
+  if (id && attached) await guarded(() => attach(id, attached));
+  return id;
 }
 
 /** Renames what is stored; where another tab saves it at this very moment, that save is renamed. */
@@ -122,8 +133,28 @@ async function putBack(removed: StoredDesign): Promise<PutBack> {
 
 const megabytes = (bytes: number) => (bytes / 1024 / 1024).toFixed(1);
 
-async function readFile(file: File): Promise<Design | ImportRefusal> {
+interface FileContent {
+  design: Design;
+  attached?: Attached;
+  /** What of the file was left out. */
+  left: Problem[];
+}
+
+/** A ZIP archive begins so (APPNOTE 6.3, local file header). */
+async function isArchive(file: File): Promise<boolean> {
+  const head = new Uint8Array(await file.slice(0, 4).arrayBuffer());
+  return head[0] === 0x50 && head[1] === 0x4b && head[2] === 3 && head[3] === 4;
+}
+
+async function readFile(file: File): Promise<FileContent | ImportRefusal> {
   const refuse = (...problems: Problem[]): ImportRefusal => ({ fileName: file.name, problems });
+  if (await isArchive(file)) {
+    const { MOST_ARCHIVE_BYTES, readArchive } = await import("@/core/formats/readArchive");
+    if (file.size > MOST_ARCHIVE_BYTES)
+      return refuse({ path: "", message: `Archives up to ${megabytes(MOST_ARCHIVE_BYTES)} MB are read.` });
+    const read = readArchive(new Uint8Array(await file.arrayBuffer()));
+    return read.ok ? read.value : refuse(...read.problems);
+  }
   if (file.size > MOST_DESIGN_BYTES)
     return refuse({
       path: "",
@@ -131,13 +162,16 @@ async function readFile(file: File): Promise<Design | ImportRefusal> {
     });
   const { readDesignText } = await import("@/core/formats/readDesignText");
   const read = readDesignText(await file.text());
-  return read.ok ? read.value : refuse(...read.problems);
+  return read.ok ? { design: read.value, left: [] } : refuse(...read.problems);
 }
 
 /** Takes design files onto the shelf, each as a design of its own; what is stored already is never touched. */
-export async function importFiles(files: File[]): Promise<{ taken: string[]; refused: ImportRefusal[] }> {
+export async function importFiles(
+  files: File[],
+): Promise<{ taken: string[]; refused: ImportRefusal[]; left: ImportRefusal[] }> {
   const taken: string[] = [];
   const refused: ImportRefusal[] = [];
+  const left: ImportRefusal[] = [];
   for (const file of files) {
     const read = await readFile(file);
     if ("problems" in read) {
@@ -146,6 +180,7 @@ export async function importFiles(files: File[]): Promise<{ taken: string[]; ref
     }
     const id = await addImported(read);
     if (id) taken.push(id);
+    if (id && read.left.length > 0) left.push({ fileName: file.name, problems: read.left });
   }
-  return { taken, refused };
+  return { taken, refused, left };
 }

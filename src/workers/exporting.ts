@@ -2,6 +2,7 @@ import { type Remote, wrap } from "comlink";
 import type { Result } from "@/core/document/problem";
 import type { Design } from "@/core/document/schema";
 import type { ExportedFile } from "@/core/formats/artifact";
+import type { Attached } from "@/core/journal/attached";
 import type { FlashImage } from "@/core/image/flashImage";
 import type { ExportingTasks } from "./exporting.worker";
 
@@ -19,8 +20,8 @@ async function aside<T>(work: (tasks: Remote<ExportingTasks>) => Promise<T>): Pr
 }
 
 /** Makes an artifact in a thread of its own. */
-export const makeAside = (design: Design, id: string): Promise<Result<ExportedFile>> =>
-  aside(async (tasks) => tasks.make(design, id));
+export const makeAside = (design: Design, id: string, attached: Attached): Promise<Result<ExportedFile>> =>
+  aside(async (tasks) => tasks.make(design, id, attached));
 
 /** Makes a finished image of one of a design's parts in a thread of its own. */
 export const imageAside = (design: Design, part: number): Promise<Result<FlashImage>> =>

@@ -1,8 +1,9 @@
 import { expose } from "comlink";
 import { loadedAs } from "@/core/derived/halves";
 import type { Design } from "@/core/document/schema";
-import { artifactNamed } from "@/core/formats/registry";
+import { artifactNamed } from "@/core/exports/registry";
 import { schematicPages } from "@/core/formats/schematic/schematicSvg";
+import type { Attached } from "@/core/journal/attached";
 import { flashImage } from "@/core/image/flashImage";
 import { usb8Code } from "@/core/image/usb8Code";
 import { bringAllLanguages } from "@/core/languages/allLanguages";
@@ -10,7 +11,7 @@ import { bringAllLanguages } from "@/core/languages/allLanguages";
 bringAllLanguages();
 
 /** Makes a file of a design; solids of large plates take many seconds. */
-const make = (design: Design, id: string) => artifactNamed(id)!.make(design);
+const make = (design: Design, id: string, attached: Attached) => artifactNamed(id)!.make(design, attached);
 
 /** The finished image of one of its parts with its sizes, to be shown and loaded. */
 function image(design: Design, nth: number) {

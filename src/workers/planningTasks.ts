@@ -11,6 +11,8 @@ import { moduleTurns } from "@/core/edits/turnModule";
 import type { Design } from "@/core/document/schema";
 import { placeFunctions, placementCost, placementProblem } from "@/core/reach/placement";
 import { bringUpTasks } from "./bringUpTasks";
+import { toldComparison } from "@/core/compare/toldComparison";
+import { planAndReal } from "@/core/journal/planAndReal";
 import { planPins } from "@/core/pins/planPins";
 import type { Wish } from "@/core/document/wish";
 import type { ControllerProfile } from "@/core/catalogue/controllers/controllerProfile";
@@ -78,6 +80,8 @@ export const planningTasks = {
   lossByRate,
   proposePlacement,
   partsApart,
+  compare: toldComparison,
+  planAndReal,
   ...bringUpTasks,
 };
 export type PlanningTasks = typeof planningTasks;

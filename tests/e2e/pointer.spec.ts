@@ -229,7 +229,7 @@ test("every export leaves every stage's menu", async ({ page }) => {
   for (const name of ["Brief", "Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try"]) {
     await goTo(page, name);
     await page.getByRole("button", { name: "Export", exact: true }).click();
-    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(38);
+    await expect(page.getByRole("dialog").getByRole("listitem")).toHaveCount(41);
     await page.keyboard.press("Escape");
   }
   expect(await textOf(await exportAs(page, "Wire list"))).toContain("Straight length (mm)");

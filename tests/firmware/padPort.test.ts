@@ -5,7 +5,7 @@ import { recordScript } from "@/core/engine/script";
 import { flashImage } from "@/core/image/flashImage";
 import { usb8Code } from "@/core/image/usb8Code";
 import { randomFrom } from "@/core/optimisation/random";
-import { artifactNamed } from "@/core/formats/registry";
+import { artifactNamed } from "@/core/exports/registry";
 import { buildAvr, buildNative, buildSimulator, play, workFolder } from "./builds";
 import { readExample } from "./examples";
 import { firstDifference } from "./firstDifference";

@@ -8,7 +8,7 @@ import type { Design } from "@/core/document/schema";
 import { onHalf } from "@/core/derived/halves";
 import { adoptPinPlan, chooseController, clearPins } from "@/core/edits/pins";
 import { planPins } from "@/core/pins/planPins";
-import { artifactNamed } from "@/core/formats/registry";
+import { artifactNamed } from "@/core/exports/registry";
 import { newDesign } from "@/core/document/newDesign";
 import { usb8Processor } from "../../scripts/buildFirmware.mjs";
 import { finishedPad, wiredDemos } from "../support/designs";

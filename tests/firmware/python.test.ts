@@ -10,7 +10,7 @@ import { scanTableOf } from "@/core/firmware/scanTable";
 import { clearPins } from "@/core/edits/pins";
 import { recordScript, recordScripts } from "@/core/engine/script";
 import { readDesignText } from "@/core/formats/readDesignText";
-import { artifactNamed } from "@/core/formats/registry";
+import { artifactNamed } from "@/core/exports/registry";
 import { finishedPad, wiredDemos } from "../support/designs";
 import { behaviourExamples, readExample } from "./examples";
 import { firstDifference } from "./firstDifference";

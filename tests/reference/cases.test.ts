@@ -18,7 +18,7 @@ import type { Design } from "@/core/document/schema";
 import { addControl, changeControl } from "@/core/edits/controls";
 import { setBoardWay } from "@/core/edits/build";
 import { moveController } from "@/core/edits/pins";
-import { artifactNamed } from "@/core/formats/registry";
+import { artifactNamed } from "@/core/exports/registry";
 import { trianglesOf } from "@/core/formats/caseMesh";
 import { binaryStl } from "@/core/making/solid";
 import { around, isIn, leastOf, mostOf, volumeOf } from "../support/meshes";

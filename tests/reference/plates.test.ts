@@ -4,7 +4,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { demoDesigns } from "@demo/index";
 import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
-import { artifactNamed } from "@/core/formats/registry";
+import { artifactNamed } from "@/core/exports/registry";
 import { boundsOf } from "@/core/geometry/outline";
 import { stabiliserOf } from "@/core/catalogue/kinds/stabiliser";
 import { FULL_PITCH_MM } from "@/core/document/newDesign";

@@ -20,6 +20,7 @@ import { axisSchema } from "./axes";
 import { displayPageSchema } from "./displayPages";
 import { segmentShowSchema } from "./segmentShows";
 import { glowListSchema } from "./glows";
+import { MOST_ENTRIES, journalEntrySchema } from "./journalSettings";
 import { knobSchema } from "./knobs";
 import { lampLookSchema } from "./lampLooks";
 import { lampRuleSchema } from "./lampRule";
@@ -159,13 +160,6 @@ export const reportSetSchema = z.strictObject({
   padPort: z.optional(padPortSettingsSchema),
 });
 
-const journalEntrySchema = z.strictObject({
-  id: idSchema,
-  at: z.iso.datetime(),
-  kind: z.enum(["note", "measurement", "regret", "revision"]),
-  text: text(0, 4000),
-});
-
 export const designSchema = z.strictObject({
   format: z.literal(DESIGN_FORMAT),
   version: z.literal(DESIGN_VERSION),
@@ -210,7 +204,7 @@ export const designSchema = z.strictObject({
   case: z.optional(caseSchema),
   /** What is bought of whom, once somebody has said. */
   purchase: z.optional(purchaseSchema),
-  journal: listOf(journalEntrySchema, 5000),
+  journal: listOf(journalEntrySchema, MOST_ENTRIES),
 });
 
 /** The one document of a device: what a person decided, nothing that can be derived. */

@@ -9,7 +9,7 @@ import { bringInlineRuntime } from "../engine/inlineRuntime";
 import { type SimulationRequest, simulate } from "../engine/simulate";
 import { findingsOf } from "../findings/check";
 import { scanTableOf } from "../firmware/scanTable";
-import { artifacts } from "../formats/registry";
+import { artifacts } from "../exports/registry";
 import { tooMuchAtOnce } from "../image/usb8Images";
 import { loadWayOf } from "../loader/loadWay";
 import { planPins } from "../pins/planPins";

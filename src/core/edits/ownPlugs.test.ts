@@ -11,7 +11,7 @@ import { deviceOf } from "../engine/preparedDevice";
 import { simulate } from "../engine/simulate";
 import { findingsOf } from "../findings/check";
 import { partsWithoutLine } from "../firmware/partsWithoutLine";
-import { artifactNamed } from "../formats/registry";
+import { artifactNamed } from "../exports/registry";
 import { planPins } from "../pins/planPins";
 import { conductorsAcross } from "../wires/across";
 import { addBoard } from "./boards";

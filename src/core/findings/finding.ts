@@ -1,9 +1,9 @@
 import type { Derived } from "../derived/derive";
 import type { Design } from "../document/schema";
+import type { Stage } from "../document/stageIds";
 
 export type Severity = "stop" | "warn" | "note";
-export type Stage =
-  "brief" | "layout" | "wiring" | "pins" | "circuits" | "keymap" | "reports" | "try" | "make" | "bring-up";
+export type { Stage } from "../document/stageIds";
 
 /** What a finding is about. */
 export interface Subject {
@@ -24,6 +24,8 @@ export interface Observation {
   fixes?: Fix[];
   /** When it differs from the rule's own. */
   severity?: Severity;
+  /** When it is settled in another stage than the rule's own. */
+  stage?: Stage;
 }
 
 /** One checked rule. A new rule is one file that exports this, and one line in the registry. */
@@ -42,6 +44,8 @@ export interface Rule {
 
 export interface Finding extends Required<Omit<Observation, "fixes">> {
   rule: string;
+  /** Why it is left as it is; it is a note then. */
+  accepted?: string;
   stage: Stage;
   why: string;
   source: string;

@@ -91,6 +91,7 @@ import { oscillatorNearLight } from "./rules/oscillatorNearLight";
 import { readsBackwards } from "./rules/mirroredDrawing";
 import { standoffThroughModule } from "./rules/standoffThroughModule";
 import { caseFits } from "./rules/caseFits";
+import { openTasks } from "./rules/openTasks";
 import { stepsLoop } from "./rules/stepsLoop";
 import { coveredSwitches } from "./rules/coveredSwitches";
 import { handRoom } from "./rules/handRoom";
@@ -238,6 +239,7 @@ export const rules: Rule[] = [
   firmwareLimits,
   tablesTooLarge,
   stepsLoop,
+  openTasks,
   caseFits,
   planBroken,
   wishUnmet,

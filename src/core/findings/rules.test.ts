@@ -13,6 +13,7 @@ import type { Control } from "../catalogue/kinds";
 import { partCatalogue } from "../catalogue/parts";
 import { chooseCase } from "../edits/caseEdits";
 import { setBoardWay } from "../edits/build";
+import { takeAsTasks, writeEntry } from "../edits/journal";
 import { addBoard, addLink, changeBoard } from "../edits/boards";
 import { changeWish } from "../edits/wish";
 import { addControl, changeControl, placeControls } from "../edits/controls";
@@ -527,6 +528,21 @@ const cases: [rule: string, design: Design, words: RegExp][] = [
     "make/steps-loop",
     setBoardWay(moveController(done, { xMm: 19, yMm: 19, side: "under" }), "panel", { way: "made-board" }),
     /^No order fits: “Solder A1: .*” before “Press in 9 ×: .*, which covers pad P17 of A1 and .*\.$/,
+  ],
+  [
+    "journal/open-task",
+    takeAsTasks(
+      writeEntry(done, {
+        id: "far",
+        at: "2026-03-01T10:00:00Z",
+        kind: "regret",
+        text: "Stop is too far away.",
+        parts: ["k1"],
+      }),
+      "first",
+      new Map([["far", "layout"]]),
+    ),
+    /^For this revision: Stop is too far away\.$/,
   ],
   [
     "make/case-fits",

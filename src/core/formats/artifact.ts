@@ -1,6 +1,7 @@
 import { stemOf } from "../fileStem";
 import type { Result } from "../document/problem";
 import type { Design } from "../document/schema";
+import type { Attached } from "../journal/attached";
 
 /** A file to hand out. */
 export interface ExportedFile {
@@ -15,7 +16,8 @@ export interface Artifact {
   title: string;
   /** What it is good for, in a short sentence. */
   purpose: string;
-  make(design: Design): Promise<Result<ExportedFile>>;
+  /** Also what lies beside the design goes into it, where there is any. */
+  make(design: Design, attached?: Attached): Promise<Result<ExportedFile>>;
 }
 
 /** UTF-8 bytes of a text; the core has no TextEncoder. */

@@ -9,7 +9,7 @@ import { planPins } from "../pins/planPins";
 import { bytesOf } from "../hid/descriptorWriter";
 import { hidInterfaces } from "../hid/interfaces";
 import { utf8 } from "./artifact";
-import { artifacts } from "./registry";
+import { artifacts } from "../exports/registry";
 import { netlistOf } from "../wires/netlist";
 import { plainReports } from "../hid/reportShape";
 import { isPad, wiresOf } from "../wires/wires";
@@ -33,6 +33,7 @@ describe("exports", () => {
   it("are those that scripts rely on", () => {
     expect(artifacts.map((artifact) => artifact.id)).toEqual([
       "design",
+      "design-archive",
       "wire-list-csv",
       "wire-sheets",
       "wires-solder-side-svg",
@@ -67,6 +68,8 @@ describe("exports", () => {
       "report-descriptor-bin",
       "report-descriptor-hex",
       "flash-image",
+      "build-book",
+      "journal-csv",
       "firmware-project",
       "firmware-python",
       "firmware-c",

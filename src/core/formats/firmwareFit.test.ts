@@ -6,7 +6,7 @@ import { ofEveryCircuit } from "../../../tests/support/everyCircuit";
 import type { Design } from "../document/schema";
 import { changeControl } from "../edits/controls";
 import { chooseController } from "../edits/pins";
-import { artifactNamed } from "./registry";
+import { artifactNamed } from "../exports/registry";
 import { firmwareFits, undrivenParts } from "./firmwareFit";
 
 const designs: [string, Design][] = [

@@ -8,7 +8,7 @@ import { readDesign } from "../document/readDesign";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { findingsOf } from "../findings/check";
-import { artifactNamed, artifacts } from "./registry";
+import { artifactNamed, artifacts } from "../exports/registry";
 
 const nasty = 'A\u0000\u001b\ud800"]]><script>*/ #error ??/\\\u2028';
 

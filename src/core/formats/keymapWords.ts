@@ -39,19 +39,21 @@ function macroLines(design: Design): string[] {
   ]);
 }
 
+/** The whole keymap, a line for each input. */
+export const keymapLines = (design: Design): string[] => [
+  `For a computer set to ${languageList[design.keymap.hostLanguage].title}.`,
+  "",
+  ...design.keymap.layers.flatMap((_, nth) => layerLines(design, nth)),
+  ...macroLines(design),
+];
+
 export const keymapWords: Artifact = {
   id: "keymap-words",
   title: "Keymap in words",
   purpose: "What each input does, layer by layer, as plain lines to be read, or read aloud.",
   make: async (design) => {
     if (derive(design).bindable.length === 0) return bad({ path: "controls", message: "have nothing to bind yet" });
-    const lines = [
-      design.name,
-      `For a computer set to ${languageList[design.keymap.hostLanguage].title}.`,
-      "",
-      ...design.keymap.layers.flatMap((_, nth) => layerLines(design, nth)),
-      ...macroLines(design),
-    ];
+    const lines = [design.name, ...keymapLines(design)];
     return good({
       fileName: `${fileStem(design)}-keymap.txt`,
       mediaType: "text/plain",

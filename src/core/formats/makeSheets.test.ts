@@ -6,7 +6,7 @@ import { newDesign } from "../document/newDesign";
 import { noteStep, stepDone } from "../edits/build";
 import { partsList } from "../purchase/partsList";
 import { wiresByHand } from "../wires/wiresByHand";
-import { artifactNamed } from "./registry";
+import { artifactNamed } from "../exports/registry";
 
 const all = [...demoDesigns, ...variantDesigns, ...modularDesigns];
 

@@ -13,7 +13,7 @@ import { readKeyTable } from "./keyTable";
 import { layoutFromDrawing } from "./layoutFromDrawing";
 import { pinTableCsv, readPinTable } from "./pinTable";
 import { profileJson, readProfile } from "./profileJson";
-import { artifactNamed } from "./registry";
+import { artifactNamed } from "../exports/registry";
 import { readSvg } from "./svgIn";
 
 const pitch = { xMm: 19.05, yMm: 19.05 };

@@ -8,6 +8,9 @@ import { boardRing } from "../layout/boardOutline";
 import { type Wire, boardOfAdded, wiresOf } from "../wires/wires";
 import { boxAround, escapeXml, ringData, svgOpen } from "./svgText";
 
+/** What of a step is drawn. */
+export type Shown = Pick<Step, "face" | "boardId" | "wires" | "lit">;
+
 /** What a step's picture shows: the piece as it lies, its parts faint, those of the step dark. */
 interface Picture {
   edges: Ring[];
@@ -22,12 +25,12 @@ const num = (value: number) => String(Math.round(value * 100) / 100);
 const seenFrom = (face: Step["face"]) => (p: Point) => (face === "back" ? point(-p.xMm, p.yMm) : p);
 
 /** Boards that a step is about: the one in hand, or all that its parts lie on. */
-function boardsOf(design: Design, step: Step): Set<string> {
+function boardsOf(design: Design, step: Shown): Set<string> {
   if (step.boardId !== null) return new Set([step.boardId]);
   return new Set(design.boards.map(({ id }) => id));
 }
 
-function pictureOf(design: Design, step: Step, wires: Wire[]): Picture {
+function pictureOf(design: Design, step: Shown, wires: Wire[]): Picture {
   const boards = boardsOf(design, step);
   const { bodies, chips, controllers } = derive(design);
   const lit = new Set([...step.lit.controls, ...step.lit.chips, ...step.lit.controllers]);
@@ -64,7 +67,7 @@ function pictureOf(design: Design, step: Step, wires: Wire[]): Picture {
 const NAME_MM = 2.8;
 
 /** The picture of one step as SVG, in mm, mirrored where one works from behind; "" where there is nothing to see. */
-export function stepDrawing(design: Design, step: Step): string {
+export function stepDrawing(design: Design, step: Shown): string {
   const { edges, faint, lit, wires } = pictureOf(design, step, wiresOf(design));
   const rings = [...edges, ...faint, ...lit.map(({ ring }) => ring)];
   if (rings.length === 0) return "";

@@ -15,7 +15,7 @@ import { edgeEncoders } from "../firmware/edgeEncoders";
 import type { Design } from "../document/schema";
 import { bankCount, scanTableOf } from "../firmware/scanTable";
 import { firmwareFits } from "../formats/firmwareFit";
-import { artifactNamed } from "../formats/registry";
+import { artifactNamed } from "../exports/registry";
 import { flashImageFile } from "../formats/flashImageFile";
 import { ownLines } from "../firmware/ownLines";
 import { tableBytes } from "../firmware/tables";

@@ -7,7 +7,7 @@ import { changeBoard } from "../edits/boards";
 import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { wholePages } from "../formats/printPages";
-import { artifactNamed } from "../formats/registry";
+import { artifactNamed } from "../exports/registry";
 import { ringAreaMm2 } from "../geometry/ring";
 import { spansOf, thicknessFor } from "./bending";
 import { boardFits } from "./fit";

@@ -3,7 +3,7 @@ import { keyBlock } from "../../../tests/support/designs";
 import { changeBoard } from "../edits/boards";
 import { placeControls } from "../edits/controls";
 import type { Design } from "../document/schema";
-import { artifactNamed } from "../formats/registry";
+import { artifactNamed } from "../exports/registry";
 import { boardRing } from "../layout/boardOutline";
 import { ringAreaMm2 } from "../geometry/ring";
 import { plateDrawings } from "./plateDrawing";

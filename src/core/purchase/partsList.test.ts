@@ -4,7 +4,7 @@ import { newDesign } from "../document/newDesign";
 import type { Design } from "../document/schema";
 import { setBoardWay, setModuleWay } from "../edits/build";
 import { changeControl } from "../edits/controls";
-import { artifactNamed } from "../formats/registry";
+import { artifactNamed } from "../exports/registry";
 import { netlistOf } from "../wires/netlist";
 import { wiresOf } from "../wires/wires";
 import { partsList } from "./partsList";

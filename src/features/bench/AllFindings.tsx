@@ -1,10 +1,13 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
+import { tellFindingAgain } from "@/core/edits/journal";
 import type { ToldFinding } from "@/core/findings/finding";
+import { edit } from "@/store/bench";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { stages } from "../stages";
 import { FixButtons, useShow } from "./findingPieces";
+import { LeaveButton } from "./LeaveButton";
 
 const WORDS = { stop: "Stop", warn: "Mind", note: "Note" };
 
@@ -26,6 +29,9 @@ function Line({ finding }: { finding: ToldFinding }) {
       <Box color="var(--faint)">{stages.find((stage) => stage.id === finding.stage)?.title}</Box>
       <Box>
         <div>{finding.message}</div>
+        {finding.accepted !== undefined && (
+          <Box fontWeight="500">Left as it is{finding.accepted === "" ? "." : `: ${finding.accepted}`}</Box>
+        )}
         <Box fontSize="13px" color="var(--faint)">
           {finding.why} Source: {finding.source}.
         </Box>
@@ -35,6 +41,13 @@ function Line({ finding }: { finding: ToldFinding }) {
           Show it
         </PlainButton>
         <FixButtons finding={finding} />
+        {finding.accepted === undefined ? (
+          finding.severity !== "stop" && <LeaveButton finding={finding} />
+        ) : (
+          <PlainButton height="26px" onClick={() => edit("tell a finding again", (d) => tellFindingAgain(d, finding))}>
+            Tell it again
+          </PlainButton>
+        )}
       </Box>
     </Box>
   );

@@ -120,7 +120,9 @@ function Workspace() {
       {dialog === "load" && <LoadDialog onClose={() => setDialog(null)} />}
       {dialog === "export" && <ExportDialog onClose={() => setDialog(null)} />}
       {isInConflict && <ConflictDialog />}
-      {drop.refused.length > 0 && <RefusalDialog refused={drop.refused} onClose={drop.understood} />}
+      {drop.refused.length + drop.left.length > 0 && (
+        <RefusalDialog refused={drop.refused} left={drop.left} onClose={drop.understood} />
+      )}
     </Box>
   );
 }

@@ -33,6 +33,7 @@ const WiresLens = later(() => import("@/ui/lenses/WiresLens").then((m) => m.Wire
 const LoadsOnMat = later(() => import("./LoadsOnMat").then((m) => m.LoadsOnMat));
 const MovedOnMat = later(() => import("./MovedOnMat").then((m) => m.MovedOnMat));
 const FaultsOnMat = later(() => import("./FaultsOnMat").then((m) => m.FaultsOnMat));
+const RecordOnMat = later(() => import("./RecordOnMat").then((m) => m.RecordOnMat));
 const StepOnMat = later(() => import("./StepOnMat").then((m) => m.StepOnMat));
 const PinsLens = later(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
 
@@ -229,6 +230,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       {isLive && shown.controls.some(hasWiper) && <MovedOnMat design={shown} />}
       {lens === "step" && <StepOnMat design={shown} />}
       {lens === "faults" && <FaultsOnMat design={shown} />}
+      {lens === "record" && <RecordOnMat design={shown} />}
       {lens === "currents" && <LoadsOnMat design={shown} />}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried ?? null} />}
       {hand.frame && (

@@ -28,7 +28,7 @@ export function TellTale() {
   const { findings, isKnown, trouble } = useFindings(design);
   const [open, setOpen] = useState(false);
   const show = useShow();
-  const first = findings[0];
+  const first = findings.find(({ accepted }) => accepted === undefined);
   return (
     <Box position="relative" height="36px" bg="var(--paper)" borderTop="1px solid var(--edge)">
       {open && <AllFindings findings={findings} />}

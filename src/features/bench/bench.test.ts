@@ -4,7 +4,7 @@ import { derive } from "@/core/derived/derive";
 import { addLayer, bind } from "@/core/edits/keymap";
 import { lockPins } from "@/core/edits/pins";
 import { shareOutDirect } from "@/core/edits/wiring";
-import { artifacts } from "@/core/formats/registry";
+import { artifacts } from "@/core/exports/registry";
 import { pinChoices } from "../pins/pinChoices";
 import { lineChoices } from "../wiring/lineChoices";
 import { capWords } from "./capWords";

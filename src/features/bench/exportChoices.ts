@@ -1,6 +1,11 @@
 /** Names and purposes stand here so that the exporters themselves load only when one is asked for. */
 export const exportChoices = [
   { id: "design", title: "Design file", purpose: "The whole design, to keep, to send, or to open elsewhere." },
+  {
+    id: "design-archive",
+    title: "Design with its record",
+    purpose: "With photos, frozen revisions and practice in one archive; it can be opened again.",
+  },
   { id: "wire-list-csv", title: "Wire list", purpose: "Every wire with both ends, lengths and colour." },
   { id: "wire-sheets", title: "Wire sheets for the bench", purpose: "The solder side, and every wire to tick off." },
   { id: "wires-solder-side-svg", title: "Wires from the solder side", purpose: "Mirrored, as seen while soldering." },
@@ -55,6 +60,12 @@ export const exportChoices = [
     title: "Finished flash image",
     purpose: "For the 8-bit USB boards: one file to load, or one for each part; nothing to compile.",
   },
+  {
+    id: "build-book",
+    title: "Build book",
+    purpose: "One document to print: pictures, tables, findings left and why, outcome, revisions, journal, photos.",
+  },
+  { id: "journal-csv", title: "Journal as a table", purpose: "Every entry and repair with time, value and parts." },
   {
     id: "firmware-project",
     title: "Firmware, a project to compile",

@@ -7,9 +7,11 @@ import { notify } from "@/ui/pieces/notices";
 export function useFileDrop() {
   const router = useRouter();
   const [refused, setRefused] = useState<ImportRefusal[]>([]);
+  const [left, setLeft] = useState<ImportRefusal[]>([]);
   const take = async (files: File[]) => {
     const result = await importFiles(files);
     setRefused(result.refused);
+    setLeft(result.left);
     const [first] = result.taken;
     if (first)
       notify("The dropped design is on the shelf.", {
@@ -24,5 +26,9 @@ export function useFileDrop() {
       if (event.dataTransfer.files.length > 0) void take([...event.dataTransfer.files]);
     },
   };
-  return { handlers, refused, understood: () => setRefused([]) };
+  const understood = () => {
+    setRefused([]);
+    setLeft([]);
+  };
+  return { handlers, refused, left, understood };
 }

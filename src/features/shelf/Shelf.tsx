@@ -24,6 +24,7 @@ export function Shelf() {
   const light = useLight();
   const picker = useRef<HTMLInputElement>(null);
   const [refused, setRefused] = useState<ImportRefusal[]>([]);
+  const [left, setLeft] = useState<ImportRefusal[]>([]);
   const [choosing, setChoosing] = useState(false);
   const [over, setOver] = useState(false);
   useEffect(() => {
@@ -38,6 +39,7 @@ export function Shelf() {
   const take = async (files: File[]) => {
     const result = await importFiles(files);
     setRefused(result.refused);
+    setLeft(result.left);
     if (result.taken.length > 0)
       notify(`${result.taken.length === 1 ? "1 design is" : `${result.taken.length} designs are`} on the shelf.`);
   };
@@ -94,7 +96,7 @@ export function Shelf() {
         <input
           ref={picker}
           type="file"
-          accept=".json,application/json"
+          accept=".json,application/json,.zip,application/zip"
           multiple
           hidden
           aria-label="Design files"
@@ -124,7 +126,16 @@ export function Shelf() {
           ))}
         </Box>
       </Box>
-      {refused.length > 0 && <RefusalDialog refused={refused} onClose={() => setRefused([])} />}
+      {refused.length + left.length > 0 && (
+        <RefusalDialog
+          refused={refused}
+          left={left}
+          onClose={() => {
+            setRefused([]);
+            setLeft([]);
+          }}
+        />
+      )}
       {choosing && <DemoDialog onClose={() => setChoosing(false)} />}
     </Box>
   );

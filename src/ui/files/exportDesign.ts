@@ -1,10 +1,15 @@
 import { download } from "./download";
 import type { Design } from "@/core/document/schema";
 
+/** Exports that photos, revisions and practice go into; the others need not carry them along. */
+const TAKES_ALL = new Set(["design-archive", "build-book"]);
+
 /** The design itself is written at once, whatever else may be wrong; all else beside the page. */
 async function make(design: Design, id: string) {
   if (id === "design") return (await import("@/core/formats/designJson")).designJson.make(design);
-  return (await import("@/workers/exporting")).makeAside(design, id);
+  const [{ makeAside }, { attachedTo }] = await Promise.all([import("@/workers/exporting"), import("@/store/records")]);
+  const attached = TAKES_ALL.has(id) ? await attachedTo(design) : { photos: [], revisions: [], runs: [] };
+  return makeAside(design, id, attached);
 }
 
 /** Makes an artifact and hands it to the browser. @returns what to tell the person */

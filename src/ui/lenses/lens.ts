@@ -1,5 +1,6 @@
 /** What the mat can show over the device. Every lens draws on the same device; none replaces it. */
-export type LensId = "outlines" | "plate" | "wires" | "pins" | "currents" | "legends" | "reach" | "step" | "faults";
+export type LensId =
+  "outlines" | "plate" | "wires" | "pins" | "currents" | "legends" | "reach" | "step" | "faults" | "record";
 
 export const lenses: { id: LensId; title: string }[] = [
   { id: "outlines", title: "Outlines" },
@@ -11,4 +12,5 @@ export const lenses: { id: LensId; title: string }[] = [
   { id: "reach", title: "Reach" },
   { id: "step", title: "Step" },
   { id: "faults", title: "Faults" },
+  { id: "record", title: "Record" },
 ];

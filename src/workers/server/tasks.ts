@@ -1,4 +1,4 @@
-import { artifactNamed } from "@/core/formats/registry";
+import { artifactNamed } from "@/core/exports/registry";
 import { good } from "@/core/document/problem";
 import { simulate, simulationSchema } from "@/core/engine/simulate";
 import { toHex } from "@/core/hex";

@@ -9,7 +9,7 @@ import type { Design } from "../../document/schema";
 import { chooseController } from "../../edits/pins";
 import { wireAs } from "../../edits/wiring";
 import { netlistOf } from "../../wires/netlist";
-import { artifactNamed } from "../registry";
+import { artifactNamed } from "../../exports/registry";
 import { SHEET } from "./sheets";
 import { schematicPages, schematicText } from "./schematicSvg";
 

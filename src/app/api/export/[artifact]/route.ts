@@ -1,4 +1,4 @@
-import { artifacts } from "@/core/formats/registry";
+import { artifacts } from "@/core/exports/registry";
 import { problemReply } from "@/workers/server/reply";
 import { serve } from "../../serve";
 
