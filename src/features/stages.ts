@@ -7,6 +7,7 @@ import { keymapStage } from "./keymap/stage";
 import { layoutStage } from "./layout/stage";
 import { makeStage } from "./make/stage";
 import { pinsStage } from "./pins/stage";
+import { practiceStage } from "./practice/stage";
 import { reportsStage } from "./reports/stage";
 import { tryStage } from "./try/stage";
 import { wiringStage } from "./wiring/stage";
@@ -24,4 +25,5 @@ export const stages: StageView[] = [
   makeStage,
   bringUpStage,
   journalStage,
+  practiceStage,
 ];

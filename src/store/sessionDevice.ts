@@ -357,6 +357,7 @@ export function letGo(): void {
 
 export function turnKnob(elementId: string, steps: number): void {
   device?.turn(elementId, steps);
+  set({ turned: { ...get().turned, [elementId]: (get().turned[elementId] ?? 0) + steps } });
 }
 
 /** Nothing else tells of wipers that the firmware does not read; they move all the same. */

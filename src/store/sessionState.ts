@@ -56,6 +56,8 @@ export interface SessionState {
   glasses: Record<string, string>;
   /** Where wipers were moved to, by element: -1 to 1 from where they rest. */
   places: Record<string, number>;
+  /** Steps that knobs were turned by since the device has power, by element: clockwise above nothing. */
+  turned: Record<string, number>;
   /** What the computer tells the panel now. */
   told: { flags: boolean[]; values: number[] };
   activeLayers: number[];
@@ -92,6 +94,7 @@ export const emptySession = {
   digits: {},
   glasses: {},
   places: {},
+  turned: {},
   told: { flags: [], values: [] },
   activeLayers: [0],
   asleep: false,

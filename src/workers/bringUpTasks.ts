@@ -2,7 +2,9 @@ import { beliefAfter } from "@/core/bringup/infer";
 import { type Model, modelOf } from "@/core/bringup/model";
 import { type Pair, pairsFor } from "@/core/bringup/pairs";
 import { StandInDevice } from "@/core/bringup/standIn";
-import { usualEfforts } from "@/core/bringup/trial";
+import { outcomeWords } from "@/core/bringup/outcomeWords";
+import { effortOf, usualEfforts } from "@/core/bringup/trial";
+import { bestLineFor, effortSpent, isNamedRight } from "@/core/practice/faultGame";
 import { type BringUpView, bringUpView } from "@/core/bringup/view";
 import { freshBringUp } from "@/core/document/bringUpSettings";
 import type { Design } from "@/core/document/schema";
@@ -54,4 +56,57 @@ const PAIRS_MS = 4000;
 const faultPairs = (design: Design): { pairs: Pair[]; isAll: boolean } =>
   pairsFor(modelFor(design), design.bringUp?.answers ?? [], () => performance.now(), PAIRS_MS);
 
-export const bringUpTasks = { bringUp, faultList, drawFault, standInAnswer, faultPairs };
+/** What somebody did who looked for a hidden fault: tests by their ids, and what was named. */
+interface FaultBout {
+  faultId: string;
+  trialIds: string[];
+  namedId: string;
+}
+
+/** How that compares with the best line of tests; null where the design has no such fault. */
+function scoreBout(design: Design, { faultId, trialIds, namedId }: FaultBout) {
+  const model = modelFor(design);
+  const efforts = design.bringUp?.efforts ?? usualEfforts;
+  const best = bestLineFor(model, faultId, efforts);
+  if (!best) return null;
+  const words = (ids: string[]) => model.suspects.flatMap((one) => (ids.includes(one.id) ? [one.words] : []));
+  return {
+    effort: effortSpent(model, trialIds, efforts),
+    best: best.effort,
+    tests: best.tests,
+    isRight: isNamedRight(model, faultId, namedId),
+    was: words([faultId])[0],
+    group: words(best.group.filter((id) => id !== faultId)),
+  };
+}
+export type TestListed = ReturnType<typeof testList>[number];
+export type BoutScore = NonNullable<ReturnType<typeof scoreBout>>;
+
+/** Every test there is, as it is chosen from a list. */
+const testList = (design: Design) =>
+  modelFor(design).trials.map(({ id, title, deed, controlIds, ...trial }) => ({
+    id,
+    title,
+    does: deed.does,
+    controlIds,
+    effort: effortOf(trial, design.bringUp?.efforts ?? usualEfforts),
+  }));
+
+/** What came of a test, in words. */
+function cameWords(design: Design, trialId: string, came: string): { words: string; isGood: boolean } | null {
+  const model = modelFor(design);
+  const at = model.trialById.get(trialId);
+  if (at === undefined) return null;
+  return { words: outcomeWords(design, model.trials[at], came), isGood: came === model.rows[at].base };
+}
+
+export const bringUpTasks = {
+  bringUp,
+  faultList,
+  drawFault,
+  standInAnswer,
+  faultPairs,
+  scoreBout,
+  testList,
+  cameWords,
+};

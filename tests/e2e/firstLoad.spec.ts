@@ -18,7 +18,20 @@ async function scriptKb(page: Page, address: string): Promise<number> {
   return bytes / 1024;
 }
 
-for (const stage of ["brief", "layout", "wiring", "pins", "circuits", "keymap", "reports", "try", "make", "bring-up"])
+for (const stage of [
+  "brief",
+  "layout",
+  "wiring",
+  "pins",
+  "circuits",
+  "keymap",
+  "reports",
+  "try",
+  "make",
+  "bring-up",
+  "journal",
+  "practice",
+])
   test(`the first visit to ${stage} fetches at most 300 KiB of scripts`, async ({ page }) => {
     const kb = await scriptKb(page, `/bench/loom-64/${stage}`);
     expect(kb).toBeGreaterThan(100);

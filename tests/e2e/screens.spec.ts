@@ -28,7 +28,19 @@ for (const light of ["light", "dark"] as const) {
     await hasNoSeriousProblem(page, "shelf");
     await page.goto("/bench/kestrel/layout");
     await part(page, "Sync").click();
-    for (const stage of ["Layout", "Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try", "Make", "Bring-up"]) {
+    for (const stage of [
+      "Layout",
+      "Wiring",
+      "Pins",
+      "Circuits",
+      "Keymap",
+      "Reports",
+      "Try",
+      "Make",
+      "Bring-up",
+      "Journal",
+      "Practice",
+    ]) {
       await goTo(page, stage);
       await expect(page.getByRole("complementary", { name: "Tray" }).getByRole("heading").first()).toBeVisible();
       await hasNoSeriousProblem(page, stage);
@@ -53,6 +65,18 @@ for (const light of ["light", "dark"] as const) {
       await expect(page.getByRole("tabpanel").getByRole("heading").nth(1)).toBeVisible();
       await hasNoSeriousProblem(page, `make, ${sheet}`);
     }
+    await page.goto("/bench/kestrel/journal");
+    for (const sheet of ["Revisions", "Outcome"]) {
+      await page.getByRole("tab", { name: sheet, exact: true }).click();
+      await expect(page.getByRole("tabpanel").getByRole("heading").first()).toBeVisible();
+      await hasNoSeriousProblem(page, `journal, ${sheet}`);
+    }
+    await page.goto("/bench/kestrel/practice");
+    for (const sheet of ["Days", "Advice"]) {
+      await page.getByRole("tab", { name: sheet, exact: true }).click();
+      await expect(page.getByRole("tabpanel").getByRole("heading").first()).toBeVisible();
+      await hasNoSeriousProblem(page, `practice, ${sheet}`);
+    }
     await page.goto("/bench/nowhere/layout");
     await expect(page.getByRole("status")).toBeVisible();
     await hasNoSeriousProblem(page, "nothing on the bench");
@@ -71,17 +95,20 @@ test("nothing is logged as an error and nothing is fetched from elsewhere", asyn
   await page.goto("/");
   await expect(page.getByRole("article")).toHaveCount(SHELF);
   await page.goto("/bench/loom-64/layout");
-  for (const stage of ["Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try"]) await goTo(page, stage);
+  for (const stage of ["Wiring", "Pins", "Circuits", "Keymap", "Reports", "Try", "Journal", "Practice"])
+    await goTo(page, stage);
   expect(errors).toEqual([]);
   expect(foreign).toEqual([]);
 });
 
 test("everything fits at 1024 pixels", async ({ page }) => {
   await page.setViewportSize({ width: 1024, height: 700 });
-  await page.goto("/bench/loom-64/wiring");
-  await expect(part(page, "Space")).toBeVisible();
-  const overflow = await page.evaluate(
-    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-  );
-  expect(overflow).toBe(0);
+  for (const stage of ["wiring", "journal", "practice"]) {
+    await page.goto(`/bench/loom-64/${stage}`);
+    await expect(part(page, "Space")).toBeVisible();
+    const overflow = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(overflow, stage).toBe(0);
+  }
 });

@@ -12,9 +12,13 @@ export interface Comparison {
   cost: { before: number; after: number };
 }
 
+/** What the rules say of the device; what the journal has still to do says nothing of it. */
+const findingWords = (design: Design) =>
+  findingsOf(design).flatMap(({ rule, message }) => (rule.startsWith("journal/") ? [] : [message]));
+
 /** Everything that is different, which findings went and came, and what it costs. */
 export function comparisonOf(before: Design, after: Design): Comparison {
-  const [was, is] = [before, after].map((design) => findingsOf(design).map(({ message }) => message));
+  const [was, is] = [before, after].map(findingWords);
   const without = (list: string[], other: string[]) => [...new Set(list.filter((one) => !other.includes(one)))];
   return {
     differences: differencesBetween(before, after),

@@ -20,6 +20,14 @@ export function bind(design: Design, layerId: string, inputId: string, binding: 
   );
 }
 
+/** What two inputs do on a layer changes places; where only one is bound, the other takes it over. */
+export function swapBindings(design: Design, layerId: string, one: string, other: string): Design {
+  const layer = design.keymap.layers.find(({ id }) => id === layerId);
+  if (!layer) return design;
+  const of = (id: string) => (Object.hasOwn(layer.bindings, id) ? layer.bindings[id] : null);
+  return bind(bind(design, layerId, one, of(other)), layerId, other, of(one));
+}
+
 export const addLayer = (design: Design, id: string, name: string): Design =>
   withLayers(design, [...design.keymap.layers, { id, name, bindings: {} }]);
 

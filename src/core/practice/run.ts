@@ -26,7 +26,7 @@ export const practiceRunSchema = z.strictObject({
       keystrokes: whole(0, 1e6),
     }),
   ),
-  /** By what was asked for: layer and input, in one text. */
+  /** By what was asked for: the sign of a text, else the input or the knob. */
   of: z.record(text(1, 200), tallySchema),
   /** How far off, on the average: steps of a knob, hundredths of an axis. */
   meanOff: z.optional(between(0, 1e6)),

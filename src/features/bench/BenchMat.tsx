@@ -14,6 +14,7 @@ import type { Controller, Design } from "@/core/document/schema";
 import { useDesign } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
 import { controlsOf, useFindings } from "@/store/findings";
+import { usePractice } from "@/store/practiceInHand";
 import { useSession } from "@/store/session";
 import { BoardShapes } from "@/ui/drawing/BoardShapes";
 import { ControlShape, type Tone } from "@/ui/drawing/ControlShape";
@@ -34,6 +35,7 @@ const LoadsOnMat = later(() => import("./LoadsOnMat").then((m) => m.LoadsOnMat))
 const MovedOnMat = later(() => import("./MovedOnMat").then((m) => m.MovedOnMat));
 const FaultsOnMat = later(() => import("./FaultsOnMat").then((m) => m.FaultsOnMat));
 const RecordOnMat = later(() => import("./RecordOnMat").then((m) => m.RecordOnMat));
+const PracticeOnMat = later(() => import("./PracticeOnMat").then((m) => m.PracticeOnMat));
 const StepOnMat = later(() => import("./StepOnMat").then((m) => m.StepOnMat));
 const PinsLens = later(() => import("@/ui/lenses/PinsLens").then((m) => m.PinsLens));
 
@@ -159,7 +161,8 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
     () => (selection.length > 0 || stage.id !== "wiring" ? selection : membersOf(shown, circuitId)),
     [shown, selection, stage, circuitId],
   );
-  const wordsOf = useCapWords(shown, lens, layer, reach);
+  const showsLegends = usePractice((state) => state.isShown);
+  const wordsOf = useCapWords(shown, lens === "practice" && showsLegends ? "legends" : lens, layer, reach);
   const corners = isArranging(stage) ? shown.boards.find(({ id }) => id === outlined)?.outline : null;
   const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
 
@@ -231,6 +234,7 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
       {lens === "step" && <StepOnMat design={shown} />}
       {lens === "faults" && <FaultsOnMat design={shown} />}
       {lens === "record" && <RecordOnMat design={shown} />}
+      {lens === "practice" && <PracticeOnMat design={shown} />}
       {lens === "currents" && <LoadsOnMat design={shown} />}
       {lens === "pins" && <PinsLens design={shown} netId={netId} carried={hand.carried ?? null} />}
       {hand.frame && (
@@ -253,11 +257,22 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
 
 function LensChoice({ lens, onLens, hint }: { lens: LensId; onLens: (lens: LensId) => void; hint: string }) {
   return (
-    <Box position="absolute" top="28px" left="28px" display="flex" alignItems="center" gap="10px" pointerEvents="none">
+    <Box
+      position="absolute"
+      top="28px"
+      left="28px"
+      maxWidth="calc(100% - 84px)"
+      display="flex"
+      flexWrap="wrap"
+      alignItems="center"
+      gap="6px 10px"
+      pointerEvents="none"
+    >
       <Box
         role="group"
         aria-label="Lens"
         display="flex"
+        flexWrap="wrap"
         bg="var(--ruler)"
         color="var(--mat-ink)"
         borderRadius="3px"
@@ -271,7 +286,7 @@ function LensChoice({ lens, onLens, hint }: { lens: LensId; onLens: (lens: LensI
             aria-pressed={id === lens}
             onClick={() => onLens(id)}
             style={{
-              padding: "3px 9px",
+              padding: "3px 8px",
               borderRadius: 2,
               background: id === lens ? "var(--mat-line-strong)" : "transparent",
               color: id === lens ? "#fff" : "inherit",

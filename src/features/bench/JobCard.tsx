@@ -44,7 +44,7 @@ export function JobCard() {
                 <Box
                   display="grid"
                   gridTemplateColumns="22px 1fr"
-                  padding="8px 8px 8px 6px"
+                  padding="6px 8px 6px 6px"
                   bg={isHere ? "var(--sheet)" : "transparent"}
                   borderLeft="4px solid"
                   borderColor={isHere ? "var(--saffron)" : "transparent"}

@@ -5,7 +5,7 @@ import { type KeyboardEvent, useRef } from "react";
 import type { Design } from "@/core/document/schema";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import { pressElement, releaseAll, turnElement, useSession } from "@/store/session";
-import { inputForUsage } from "./ownKeys";
+import { inputForUsage } from "@/core/keymap/ownKeys";
 
 /** The computer's text field: it shows what the device types, and lends the person's keyboard to the device. */
 export function HostBox({ design }: { design: Design }) {

@@ -1,6 +1,16 @@
 /** What the mat can show over the device. Every lens draws on the same device; none replaces it. */
 export type LensId =
-  "outlines" | "plate" | "wires" | "pins" | "currents" | "legends" | "reach" | "step" | "faults" | "record";
+  | "outlines"
+  | "plate"
+  | "wires"
+  | "pins"
+  | "currents"
+  | "legends"
+  | "reach"
+  | "step"
+  | "faults"
+  | "record"
+  | "practice";
 
 export const lenses: { id: LensId; title: string }[] = [
   { id: "outlines", title: "Outlines" },
@@ -13,4 +23,5 @@ export const lenses: { id: LensId; title: string }[] = [
   { id: "step", title: "Step" },
   { id: "faults", title: "Faults" },
   { id: "record", title: "Record" },
+  { id: "practice", title: "Practice" },
 ];

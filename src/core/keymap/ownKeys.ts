@@ -1,7 +1,7 @@
-import { type Binding, typedBy } from "@/core/bindings";
-import { derive } from "@/core/derived/derive";
-import type { ControlInput } from "@/core/catalogue/kinds/controlKind";
-import type { Design } from "@/core/document/schema";
+import { type Binding, typedBy } from "../bindings";
+import { derive } from "../derived/derive";
+import type { ControlInput } from "../catalogue/kinds/controlKind";
+import type { Design } from "../document/schema";
 
 /**
  * The input that a key of the person's own keyboard stands for: one that types its usage now, with these layers active. On a layer that is not,
