@@ -111,7 +111,9 @@ module.exports = {
       name: "stages-are-strangers",
       severity: "error",
       comment: "a stage never imports another stage; only the registry and the bench know them",
-      from: { path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|make|bringup|journal|practice|shelf)/" },
+      from: {
+        path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|make|bringup|journal|practice|shelf)/",
+      },
       to: {
         path: "^src/features/(brief|layout|wiring|pins|circuits|keymap|reports|try|make|bringup|journal|practice|shelf|bench)/",
         pathNot: "^src/features/$1/",

@@ -11,9 +11,21 @@ interface Hand {
   controllerId: string | null;
   layerId: string | null;
   flipped: boolean;
+  /** Whoever practises may have the caps bare, and types by legends. */
+  hasBareCaps: boolean;
+  readsLegends: boolean;
 }
 
-const empty: Hand = { selection: [], inputId: null, netId: null, controllerId: null, layerId: null, flipped: false };
+const empty: Hand = {
+  selection: [],
+  inputId: null,
+  netId: null,
+  controllerId: null,
+  layerId: null,
+  flipped: false,
+  hasBareCaps: false,
+  readsLegends: false,
+};
 
 export const useHand = create<Hand>(() => empty);
 
@@ -41,4 +53,6 @@ export const pickInput = (inputId: string | null): void => set({ inputId });
 export const pickNet = (netId: string | null): void => set({ netId });
 export const pickController = (controllerId: string): void => set({ controllerId });
 export const pickLayer = (layerId: string | null): void => set({ layerId });
+export const readLegends = (readsLegends: boolean): void => set({ readsLegends });
+export const bareCaps = (hasBareCaps: boolean): void => set({ hasBareCaps });
 export const flip = (): void => set({ flipped: !useHand.getState().flipped });

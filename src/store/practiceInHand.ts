@@ -22,9 +22,10 @@ interface PracticeInHand extends Kept {
   source: PracticeSource;
   text: TextSource;
   lessonId: string | null;
-  /** Legends stand on the caps, and the next one is lit. */
-  isShown: boolean;
+  /** The next one is lit. */
   isLit: boolean;
+  /** A line lies there to be typed. */
+  isTyping: boolean;
   /** The sign that was asked for: where is it? */
   where: string;
   /** What shall be pressed next, and what is held along. */
@@ -45,8 +46,8 @@ export const usePractice = create<PracticeInHand>(() => ({
   source: "screen",
   text: "lesson",
   lessonId: null,
-  isShown: true,
   isLit: true,
+  isTyping: false,
   where: "",
   controlIds: [],
   heldIds: [],
@@ -79,7 +80,7 @@ export const chooseDrill = (drill: DrillSort): void => set({ drill, ...nothingWa
 export const practiseOn = (source: PracticeSource): void => set({ source });
 export const chooseText = (text: TextSource): void => set({ text });
 export const chooseLesson = (lessonId: string): void => set({ lessonId });
-export const showLegends = (isShown: boolean): void => set({ isShown });
+export const beginTyping = (): void => set({ isTyping: true });
 export const lightNext = (isLit: boolean): void => set({ isLit });
 export const askWhere = (where: string): void => set({ where });
 export const wantNow = (controlIds: string[], heldIds: string[]): void => set({ controlIds, heldIds });

@@ -76,9 +76,10 @@ export async function addNew(name: string): Promise<string | null> {
 /** A copy of a demo or a design under a name of its own, with the photos and revisions of its journal. */
 export async function addCopy(design: Design): Promise<string | null> {
   await refreshShelf();
-  const id = await add({ ...design, id: newId(), name: freeName(design.name) });
-  if (id) await guarded(() => attachCopy(design, id));
-  return id;
+  const id = newId();
+  // First what lies beside it: once the design is on the shelf, somebody may open it and leave this page.
+  if ((await guarded(() => attachCopy(design, id).then(() => true))) === null) return null;
+  return add({ ...design, id, name: freeName(design.name) });
 }
 
 /**
@@ -88,9 +89,9 @@ export async function addCopy(design: Design): Promise<string | null> {
 async function addImported({ design, attached }: FileContent): Promise<string | null> {
   await refreshShelf();
   const isTaken = (useShelf.getState().designs ?? []).some(({ id }) => id === design.id);
-  const id = await add({ ...design, id: isTaken ? newId() : design.id, name: freeName(design.name) });
-  if (id && attached) await guarded(() => attach(id, attached));
-  return id;
+  const id = isTaken ? newId() : design.id;
+  if (attached && (await guarded(() => attach(id, attached).then(() => true))) === null) return null;
+  return add({ ...design, id, name: freeName(design.name) });
 }
 
 /** Renames what is stored; where another tab saves it at this very moment, that save is renamed. */

@@ -114,7 +114,7 @@ test("regrets become tasks of the next revision, each told in its stage until it
   await tray(page).getByRole("button", { name: "To Layout" }).click();
   await expect(stage(page, "Layout")).toHaveAttribute("aria-current", "step");
   await part(page, "Stop").click();
-  await part(page, "Stop").press("ArrowDown");
+  await part(page, "Stop").press("Shift+ArrowDown");
   await page.getByRole("button", { name: "It is mended" }).click();
   await expect(stage(page, "Layout")).not.toContainText("to settle");
   await goTo(page, "Journal");

@@ -5,6 +5,12 @@ import { goTo, mat, tap, tray } from "./bench";
 const line = (page: Page): Locator => page.getByRole("textbox", { name: "Line to type" });
 const outcome = (page: Page): Locator => page.getByRole("status", { name: "How it went" });
 const asked = (page: Page): Locator => page.getByRole("status", { name: "Asked for" });
+/** Opens the stage and has a line to type. */
+async function toType(page: Page): Promise<void> {
+  await page.goto("/bench/loom-64/practice");
+  await page.getByRole("region", { name: "Practice" }).getByRole("button", { name: "Begin" }).click();
+  await expect(line(page)).toBeFocused();
+}
 const onCable = (page: Page) => tray(page).getByRole("combobox", { name: "On", exact: true }).selectOption("device");
 
 /** Types the line that is wanted, a sign at a time. */
@@ -24,7 +30,7 @@ test("a week of practice: each day a line, speed and errors by day, by sign and 
   page,
 }) => {
   await page.clock.install({ time: new Date("2026-03-02T18:00:00") });
-  await page.goto("/bench/loom-64/practice");
+  await toType(page);
   await onCable(page);
   for (let day = 2; day <= 8; day++) {
     await page.clock.setSystemTime(new Date(`2026-03-0${day}T18:00:00`));
@@ -56,7 +62,7 @@ test("a week of practice: each day a line, speed and errors by day, by sign and 
 test("a line is typed on the simulated device, what is wrong is taken back, and the next key is lit", async ({
   page,
 }) => {
-  await page.goto("/bench/loom-64/practice");
+  await toType(page);
   const words = (await line(page).textContent())!;
   await line(page).focus();
   const first = words[0];
@@ -75,7 +81,7 @@ test("a line is typed on the simulated device, what is wrong is taken back, and 
 });
 
 test("where a sign is stands in words and lights on the mat; capitals tell what is held", async ({ page }) => {
-  await page.goto("/bench/loom-64/practice");
+  await toType(page);
   const where = tray(page).getByRole("textbox", { name: "Where is" });
   await where.fill("m");
   await expect(tray(page).getByRole("status", { name: "Where it is" })).toHaveText(/^On M, with the right index\.$/);
@@ -116,7 +122,7 @@ test("a knob is turned by feel, and how far it was off is told", async ({ page }
     await knob.focus();
     // One too few in the first turn, the others right.
     for (let step = nth === 0 ? 1 : 0; step < Number(steps); step++)
-      await page.keyboard.press(way === "clockwise" ? "ArrowRight" : "ArrowLeft");
+      await page.keyboard.press(way === "clockwise" ? "PageUp" : "PageDown");
     await page.getByRole("button", { name: "It is there" }).click();
   }
   await expect(outcome(page)).toContainText("0.1");
@@ -167,6 +173,7 @@ test("a key that stays slow may change places, with what it saves and costs; the
   await expect(page.getByRole("table", { name: "Journal" }).getByText(/e stays slow where it is/)).toBeVisible();
   await goTo(page, "Practice");
   await tray(page).getByRole("tab", { name: "Drill" }).click();
+  await page.getByRole("region", { name: "Practice" }).getByRole("button", { name: "Begin" }).click();
   await tray(page).getByRole("textbox", { name: "Where is" }).fill("e");
   await expect(tray(page).getByRole("status", { name: "Where it is" })).toHaveText(/^On Q, /);
 });

@@ -14,7 +14,6 @@ import type { Controller, Design } from "@/core/document/schema";
 import { useDesign } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
 import { controlsOf, useFindings } from "@/store/findings";
-import { usePractice } from "@/store/practiceInHand";
 import { useSession } from "@/store/session";
 import { BoardShapes } from "@/ui/drawing/BoardShapes";
 import { ControlShape, type Tone } from "@/ui/drawing/ControlShape";
@@ -134,7 +133,7 @@ const isArranging = (stage: StageView) => stage.mode === "arrange";
 /** The device on the mat, under the stage's lens, answering the hand as the stage asks. */
 export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
   const design = useDesign();
-  const { selection, flipped, netId, layerId, controllerId } = useHand();
+  const { selection, flipped, netId, layerId, controllerId, hasBareCaps, readsLegends } = useHand();
   const isLive = stage.mode === "press";
   const held = useSession((state) => state.held);
   const lit = useSession((state) => state.lit);
@@ -161,8 +160,12 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
     () => (selection.length > 0 || stage.id !== "wiring" ? selection : membersOf(shown, circuitId)),
     [shown, selection, stage, circuitId],
   );
-  const showsLegends = usePractice((state) => state.isShown);
-  const wordsOf = useCapWords(shown, lens === "practice" && showsLegends ? "legends" : lens, layer, reach);
+  const wordsOf = useCapWords(
+    shown,
+    lens === "practice" && !hasBareCaps ? (readsLegends ? "legends" : "outlines") : lens,
+    layer,
+    reach,
+  );
   const corners = isArranging(stage) ? shown.boards.find(({ id }) => id === outlined)?.outline : null;
   const tabStop = selection.at(-1) ?? shown.controls[0]?.id;
 

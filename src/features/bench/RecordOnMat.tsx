@@ -3,15 +3,16 @@
 import { useMemo } from "react";
 import type { Design } from "@/core/document/schema";
 import { timelineOf } from "@/core/journal/timeline";
-import { useCompared } from "@/store/comparison";
 import { useJournal } from "@/store/journalInHand";
-import { ChangesLens } from "@/ui/lenses/ChangesLens";
 import { RecordLens } from "@/ui/lenses/RecordLens";
+import { later } from "@/ui/pieces/later";
+
+const ChangesOnMat = later(() => import("./ChangesOnMat").then((m) => m.ChangesOnMat));
 
 /** How often the record speaks of each part; on the sheet of revisions, what two of them differ in. */
 export function RecordOnMat({ design }: { design: Design }) {
   const tab = useJournal((state) => state.tab);
-  return tab === "revisions" ? <Changes design={design} /> : <Marks design={design} />;
+  return tab === "revisions" ? <ChangesOnMat design={design} /> : <Marks design={design} />;
 }
 
 function Marks({ design }: { design: Design }) {
@@ -23,10 +24,4 @@ function Marks({ design }: { design: Design }) {
     return { counts, own: lines.find(({ id }) => id === entryId)?.partIds ?? [] };
   }, [design, entryId]);
   return <RecordLens design={design} counts={counts} ownIds={own} />;
-}
-
-function Changes({ design }: { design: Design }) {
-  const { compared } = useCompared(design);
-  if (!compared?.before || !compared.after || !compared.told) return null;
-  return <ChangesLens before={compared.before} after={compared.after} differences={compared.told.differences} />;
 }

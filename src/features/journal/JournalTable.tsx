@@ -10,7 +10,9 @@ import { select, useHand } from "@/store/hand";
 import { openJournalTab, pickEntry, showKind, showOfSelection, useJournal } from "@/store/journalInHand";
 import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
 import { Table, type TableColumn } from "@/ui/pieces/Table";
-import { ComparisonTable } from "./ComparisonTable";
+import { later } from "@/ui/pieces/later";
+
+const ComparisonTable = later(() => import("./ComparisonTable").then((m) => m.ComparisonTable));
 
 /** Beneath the mat: the record line by line, or what two revisions differ in. */
 export function JournalTable() {

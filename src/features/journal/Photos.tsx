@@ -3,10 +3,11 @@
 import { Box } from "@chakra-ui/react";
 import { X } from "lucide-react";
 import { useRef, useState } from "react";
-import { useDesign } from "@/store/bench";
-import { usePhotoUrl } from "@/store/photos";
 import { IconButton, PlainButton } from "@/ui/pieces/buttons";
-import { Dialog } from "@/ui/pieces/Dialog";
+import { later } from "@/ui/pieces/later";
+import { PhotoImage } from "./PhotoImage";
+
+const LargePhoto = later(() => import("./LargePhoto").then((m) => m.LargePhoto));
 
 interface PhotosProps {
   ids: string[];
@@ -45,27 +46,7 @@ export function Photos({ ids, onRemove }: PhotosProps) {
           )}
         </Box>
       ))}
-      {large && (
-        <Dialog title={`Photo ${ids.indexOf(large) + 1}`} open wide onClose={() => setLarge(null)}>
-          <PhotoImage id={large} height="70vh" words="Photo" />
-        </Dialog>
-      )}
-    </Box>
-  );
-}
-
-function PhotoImage({ id, height, words }: { id: string; height: string; words: string }) {
-  const { id: designId } = useDesign();
-  const url = usePhotoUrl(designId, id);
-  if (url === "")
-    return (
-      <Box height={height} fontSize="12px" color="var(--faint)" border="1px dashed var(--edge)" padding="4px">
-        Not in this browser. Open the archive it was exported in.
-      </Box>
-    );
-  return (
-    <Box height={height} bg="var(--paper)">
-      {url && <img src={url} alt={words} style={{ width: "100%", height: "100%", objectFit: "contain" }} />}
+      {large && <LargePhoto id={large} title={`Photo ${ids.indexOf(large) + 1}`} onClose={() => setLarge(null)} />}
     </Box>
   );
 }

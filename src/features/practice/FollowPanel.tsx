@@ -15,6 +15,7 @@ import { StepButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Row } from "@/ui/pieces/sheets";
 import { Measure } from "./TypePanel";
+import { useBegin } from "./useBegin";
 import { useMoves } from "./useMoves";
 
 const SECONDS = 20;
@@ -35,9 +36,13 @@ export function FollowPanel() {
   const control = movable.find(({ id }) => id === chosen) ?? movable[0];
   const [seen, setSeen] = useState<{ mark: MarkPlace; hand: MarkPlace; left: number } | null>(null);
   const [run, setRun] = useState<PracticeRun | null>(null);
-  const axes = useRef<MarkPlace>({ x: 0, y: 0 });
-  const ears = useMoves(source, { axes: ([x = 0, y = 0]) => (axes.current = { x, y }) });
   const [isRunning, setRunning] = useState(false);
+  const axes = useRef<MarkPlace>({ x: 0, y: 0 });
+  const { ask, isWaiting } = useBegin(source, () => {
+    setRun(null);
+    setRunning(true);
+  });
+  const ears = useMoves(source, { axes: ([x = 0, y = 0]) => (axes.current = { x, y }) });
   const isFlat = control ? wipersOf(control).length < 2 : true;
   useEffect(() => wantNow(isRunning && control ? [control.id] : [], []), [isRunning, control]);
   useEffect(() => {
@@ -94,12 +99,7 @@ export function FollowPanel() {
         )}
         <Row>
           {!isRunning && (
-            <StepButton
-              onClick={() => {
-                setRun(null);
-                setRunning(true);
-              }}
-            >
+            <StepButton onClick={ask} disabled={isWaiting}>
               {run ? "Once more" : "Begin"}
             </StepButton>
           )}

@@ -22,7 +22,7 @@ import { Tabs } from "@/ui/pieces/Tabs";
 import { later } from "@/ui/pieces/later";
 import { drillWords } from "./drillWords";
 import { PauseNote } from "./PauseNote";
-import { drillsOf, useDrill } from "./usePracticeOf";
+import { drillsOf, useDrill } from "./drills";
 
 const TypeSettings = later(() => import("./TypeSettings").then((m) => m.TypeSettings));
 const DaysTab = later(() => import("./DaysTab").then((m) => m.DaysTab));
@@ -52,7 +52,7 @@ export function PracticeTray() {
 function DrillTab() {
   const design = useDesign();
   const drill = useDrill();
-  const source = usePractice((state) => state.source);
+  const { source, isTyping } = usePractice();
   const drills = drillsOf(design);
   if (!drill)
     return (
@@ -85,7 +85,7 @@ function DrillTab() {
           {SOURCE_WORDS[drill === "find" ? "find" : source]}
         </Box>
       </Section>
-      {drill === "type" && <TypeSettings />}
+      {drill === "type" && isTyping && <TypeSettings />}
       <CautionNote />
     </>
   );

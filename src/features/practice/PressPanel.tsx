@@ -8,15 +8,16 @@ import { drillOrder } from "@/core/practice/drillText";
 import { addedUp, needOf } from "@/core/practice/history";
 import type { PracticeRun } from "@/core/practice/run";
 import { useDesign } from "@/store/bench";
+import { bareCaps, useHand } from "@/store/hand";
 import { newId } from "@/store/newId";
-import { nextLine, usePractice, wantNow } from "@/store/practiceInHand";
+import { lightNext, nextLine, usePractice, wantNow } from "@/store/practiceInHand";
 import { logRun, usePracticeRuns } from "@/store/practiceRuns";
 import { StepButton } from "@/ui/pieces/buttons";
 import { Checkbox } from "@/ui/pieces/fields";
-import { lightNext, showLegends } from "@/store/practiceInHand";
 import { Row } from "@/ui/pieces/sheets";
 import { Asked } from "./Asked";
 import { Measure } from "./TypePanel";
+import { useBegin } from "./useBegin";
 import { useMoves } from "./useMoves";
 
 const ASKED = 20;
@@ -24,7 +25,8 @@ const ASKED = 20;
 /** Names one part after another; what counts is how soon the right one is pressed. */
 export function PressPanel() {
   const design = useDesign();
-  const { source, seed, isLit, isShown } = usePractice();
+  const { source, seed, isLit } = usePractice();
+  const hasBareCaps = useHand((state) => state.hasBareCaps);
   const runs = usePracticeRuns((state) => state.runs);
   const [log, setLog] = useState<AskedLog | null>(null);
   const [wanted, setWanted] = useState<string | null>(null);
@@ -44,6 +46,7 @@ export function PressPanel() {
     nextLine();
     requestAnimationFrame(() => place.current?.focus());
   };
+  const { ask, isWaiting } = useBegin(source, begin);
   const ears = useMoves(source, {
     pressed(inputId) {
       if (!log || run) return;
@@ -76,9 +79,13 @@ export function PressPanel() {
       )}
       {run && <PressResult run={run} />}
       <Row>
-        {(!log || run) && <StepButton onClick={begin}>{run ? "Once more" : "Begin"}</StepButton>}
+        {(!log || run) && (
+          <StepButton onClick={ask} disabled={isWaiting}>
+            {run ? "Once more" : "Begin"}
+          </StepButton>
+        )}
         <Checkbox label="It is lit on the mat" checked={isLit} onChange={lightNext} />
-        <Checkbox label="Legends on the caps" checked={isShown} onChange={showLegends} />
+        <Checkbox label="Names on the caps" checked={!hasBareCaps} onChange={(isShown) => bareCaps(!isShown)} />
       </Row>
     </Box>
   );

@@ -14,6 +14,7 @@ import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row } from "@/ui/pieces/sheets";
 import { Asked } from "./Asked";
 import { Measure } from "./TypePanel";
+import { useBegin } from "./useBegin";
 import { useMoves } from "./useMoves";
 
 const TURNS = 8;
@@ -41,6 +42,7 @@ export function TurnPanel() {
     nextLine();
     requestAnimationFrame(() => place.current?.focus());
   };
+  const { ask, isWaiting } = useBegin(source, begin);
   const ears = useMoves(source, { turned: (id, steps) => log?.turned(id, steps) });
   const wanted = run ? null : (log?.turns[nth] ?? null);
   useEffect(() => {
@@ -82,7 +84,9 @@ export function TurnPanel() {
         {wanted ? (
           <PlainButton onClick={settle}>It is there</PlainButton>
         ) : (
-          <StepButton onClick={begin}>{run ? "Once more" : "Begin"}</StepButton>
+          <StepButton onClick={ask} disabled={isWaiting}>
+            {run ? "Once more" : "Begin"}
+          </StepButton>
         )}
       </Row>
     </Box>

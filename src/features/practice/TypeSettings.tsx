@@ -8,6 +8,7 @@ import { fingersOf } from "@/core/reach/reach";
 import type { Way } from "@/core/practice/ways";
 import { listed } from "@/core/words";
 import { useDesign } from "@/store/bench";
+import { bareCaps, useHand } from "@/store/hand";
 import {
   type TextSource,
   askWhere,
@@ -16,7 +17,6 @@ import {
   chooseText,
   knowFrom,
   lightNext,
-  showLegends,
   usePractice,
 } from "@/store/practiceInHand";
 import { PlainButton } from "@/ui/pieces/buttons";
@@ -28,7 +28,8 @@ import { usePracticeOf } from "./usePracticeOf";
 export function TypeSettings() {
   const design = useDesign();
   const practice = usePracticeOf();
-  const { text, before, isShown, isLit } = usePractice();
+  const { text, before, isLit } = usePractice();
+  const hasBareCaps = useHand((state) => state.hasBareCaps);
   if (!practice) return null;
   const { lessons, lesson } = practice;
   return (
@@ -73,7 +74,7 @@ export function TypeSettings() {
         {text === "own" && <OwnText />}
       </Section>
       <Section title="Help">
-        <Checkbox label="Legends on the caps" checked={isShown} onChange={showLegends} />
+        <Checkbox label="Legends on the caps" checked={!hasBareCaps} onChange={(isShown) => bareCaps(!isShown)} />
         <Checkbox label="The next key is lit" checked={isLit} onChange={lightNext} />
         <WhereField ways={practice.ways} />
       </Section>

@@ -24,13 +24,13 @@ export const RecordLens = memo(function RecordLens({ design, counts, ownIds }: R
   return (
     <g pointerEvents="none">
       {design.controls.map(({ id }, nth) => {
-        const box = boundsOf([caps[nth]]);
+        const around = boundsOf([caps[nth]]);
         const count = counts.get(id);
-        if (!box || count === undefined) return null;
+        if (!around || count === undefined) return null;
         return (
           <g key={id}>
             {own.has(id) && <path d={outlinePath(caps[nth])} fill="none" stroke="var(--saffron)" strokeWidth={1} />}
-            <Upright x={box.maxXMm - 2} y={box.minYMm + 2}>
+            <Upright x={around.maxXMm - 2} y={around.minYMm + 2}>
               <circle r={RADIUS_MM} fill="var(--saffron)" stroke="var(--mat)" strokeWidth={0.4} />
               <text
                 className={textClass(SIZE_MM)}
