@@ -34,7 +34,6 @@ const shots: Shot[] = [
       await page.getByRole("button", { name: /^1\. / }).click();
     },
   },
-  { name: "panel", path: "/bench/glasshouse/layout" },
   {
     name: "fit",
     path: "/bench/glasshouse/layout",
@@ -50,14 +49,6 @@ const shots: Shot[] = [
     prepare: async (page) => {
       await page.getByRole("tab", { name: "Reach" }).click();
       await page.getByRole("list", { name: "Worst movements" }).scrollIntoViewIfNeeded();
-    },
-  },
-  {
-    name: "own-class",
-    path: "/bench/kestrel/pins",
-    prepare: async (page) => {
-      await page.getByRole("button", { name: "Write a class of my own" }).click();
-      await page.getByRole("button", { name: "Pad P9", exact: true }).click();
     },
   },
   { name: "layout", path: "/bench/kestrel/layout", prepare: (page) => part(page, "Stop").click() },
@@ -149,6 +140,29 @@ const shots: Shot[] = [
       await page.getByRole("combobox", { name: "Search a usage" }).fill("x");
       await page.getByRole("listbox", { name: "Search a usage" }).getByRole("option").first().click();
       await section.getByRole("button", { name: "Cut its power" }).scrollIntoViewIfNeeded();
+    },
+  },
+  {
+    name: "journal",
+    path: "/bench/kestrel/journal",
+    prepare: async (page) => {
+      await page
+        .getByRole("table", { name: "Journal" })
+        .getByRole("row", { name: /Stop is too far/ })
+        .getByRole("button")
+        .click();
+      await page.getByText("For the next revision.").waitFor();
+    },
+  },
+  {
+    name: "practice",
+    path: "/bench/loom-64/practice",
+    prepare: async (page) => {
+      await page.getByRole("region", { name: "Practice" }).getByRole("button", { name: "Begin" }).click();
+      const line = page.getByRole("textbox", { name: "Line to type" });
+      await line.focus();
+      for (const sign of [...(await line.textContent())!].slice(0, 22))
+        await page.keyboard.press(sign === " " ? "Space" : sign, { delay: 40 });
     },
   },
   {
