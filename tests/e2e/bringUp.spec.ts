@@ -160,3 +160,57 @@ test("a device on the cable is heard: what it types answers a sweep, and a key t
   await expect(suspects(page)).toBeVisible();
   await expect(page.getByRole("table", { name: "Tests made" })).toContainText(`${silent.label} tells nothing`);
 });
+
+/** A game pad and an instrument of the browser's own method names, played from the test. */
+async function plugInEars(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const buttons = Array.from({ length: 32 }, () => ({ pressed: false, touched: false, value: 0 }));
+    const input = { onmidimessage: null as ((event: { data: Uint8Array }) => void) | null };
+    Object.defineProperty(navigator, "getGamepads", { value: () => [{ connected: true, axes: [], buttons }] });
+    Object.defineProperty(navigator, "requestMIDIAccess", { value: async () => ({ inputs: [input] }) });
+    Object.assign(window, {
+      pressButton: (nth: number, isDown: boolean) => (buttons[nth].pressed = isDown),
+      playNote: (note: number) => input.onmidimessage?.({ data: Uint8Array.of(0x90, note, 96) }),
+      hasEar: () => input.onmidimessage !== null,
+    });
+  });
+}
+
+test("a game pad's buttons and an instrument's notes are heard like keys", async ({ page }) => {
+  await plugInEars(page);
+  await page.goto("/");
+  const tern = (await (await page.request.get("/api/demos/tern")).json()) as Design;
+  const keys = tern.controls.filter(({ kind }) => kind === "key");
+  // The first half are buttons of a game pad, the others notes.
+  keys.forEach(({ id }, nth) => {
+    tern.keymap.layers[0].bindings[`${id}:press`] =
+      nth < keys.length / 2
+        ? { does: "pad-button", button: nth }
+        : { does: "note", note: 40 + nth, velocity: 96, channel: 0 };
+  });
+  tern.reportSet.interfaces = ["pad", "music"];
+  await openOwn(page, { ...tern, id: "mixed", name: "Mixed" }, "Bring-up");
+  await expect(inHand(page)).toBeVisible();
+  await asItShould(page, 4);
+  await tray(page)
+    .getByRole("checkbox", { name: /^Listen to what it types/ })
+    .check();
+  const heard = tray(page).getByRole("status", { name: "Heard" });
+  await expect(heard).toHaveText("Listening: do it now.");
+  type Played = {
+    pressButton(nth: number, isDown: boolean): void;
+    playNote(note: number): void;
+    hasEar(): boolean;
+  };
+  await expect.poll(() => page.evaluate(() => (window as unknown as Played).hasEar())).toBe(true);
+  for (let nth = 0; nth < keys.length; nth++) {
+    const names = keys.slice(0, nth + 1).map(({ label }) => label);
+    if (nth < keys.length / 2) await page.evaluate((n) => (window as unknown as Played).pressButton(n, true), nth);
+    else await page.evaluate((n) => (window as unknown as Played).playNote(40 + n), nth);
+    await expect(heard).toHaveText(`Heard: ${names.join(", ")}`);
+    if (nth < keys.length / 2) await page.evaluate((n) => (window as unknown as Played).pressButton(n, false), nth);
+  }
+  await tray(page).getByRole("button", { name: "That was all" }).click();
+  await expect(page.getByRole("table", { name: "Tests made" }).getByRole("row")).toHaveCount(6);
+  await expect(suspects(page)).toBeHidden();
+});

@@ -53,6 +53,13 @@ test("a week of practice: each day a line, speed and errors by day, by sign and 
       .getByRole("table", { name: "By finger" })
       .getByRole("row", { name: /left index/ }),
   ).toBeVisible();
+  const one = page.getByRole("combobox", { name: "From day to day, of" });
+  await expect(page.getByRole("img", { name: /^Wrong by day, (left|right) / })).toHaveAttribute(
+    "aria-label",
+    /03-02: .*03-08: /,
+  );
+  await one.selectOption("sign a");
+  await expect(page.getByRole("img", { name: /^ms by day, a/ })).toBeVisible();
   await page.reload();
   await tray(page).getByRole("tab", { name: "Days" }).click();
   await expect(speed).toHaveAttribute("aria-label", /03-02: .*03-08: /);

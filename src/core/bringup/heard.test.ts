@@ -10,9 +10,9 @@ const [a, b, c] = ["k1:press", "k2:press", "k3:press"];
 describe("what a device types, heard as tests", () => {
   it("each key of a keymap that types a plain key of its own; others cannot be told", () => {
     expect([...listeningTo(pad).elementOf]).toEqual([
-      [4, a],
-      [5, b],
-      [6, c],
+      ["key 4", a],
+      ["key 5", b],
+      ["key 6", c],
     ]);
     const loom = listeningTo(shelfDesigns.find(({ id }) => id === "loom-64")!);
     expect(loom.elementOf.size).toBeGreaterThan(50);
@@ -20,10 +20,25 @@ describe("what a device types, heard as tests", () => {
     const twice = structuredClone(pad);
     twice.keymap.layers[0].bindings[b] = { does: "keyboard", usage: 4, modifiers: 0 };
     expect(listeningTo(twice).deaf.has(a)).toBe(true);
-    expect(listeningTo(twice).elementOf.has(4)).toBe(false);
+    expect(listeningTo(twice).elementOf.has("key 4")).toBe(false);
     expect(canBeHeard(listeningTo(twice), { does: "hold", held: [c] })).toBe(true);
     expect(canBeHeard(listeningTo(twice), { does: "sweep", each: [b, c] })).toBe(false);
     expect(canBeHeard(listeningTo(pad), { does: "idle" })).toBe(false);
+  });
+
+  it("buttons of a game pad and notes of a channel, each told apart from a key of the same number", () => {
+    const mixed = structuredClone(pad);
+    const { bindings } = mixed.keymap.layers[0];
+    bindings[b] = { does: "pad-button", button: 4 };
+    bindings[c] = { does: "note", note: 4, velocity: 96, channel: 2 };
+    expect([...listeningTo(mixed).elementOf]).toEqual([
+      ["key 4", a],
+      ["button 4", b],
+      ["note 2 4", c],
+    ]);
+    const { elementOf, deaf } = listeningTo(shelfDesigns.find(({ id }) => id === "reedling")!);
+    expect([...elementOf.keys()].some((signal) => signal.startsWith("note "))).toBe(true);
+    expect(deaf.size).toBeGreaterThanOrEqual(0);
   });
 
   it("a press: nothing, itself, twice, or with another", () => {

@@ -3,30 +3,35 @@ import type { Design } from "../document/schema";
 import type { Outcome } from "./predict";
 import type { TrialDeed } from "./trial";
 
-/** Which switch a key of a keyboard's report stands for, and which switches cannot be told by one. */
+/** What a device tells of one press, in a word: a key of its keyboard, a button of its game pad, a note of a channel. */
+export type Signal = `key ${number}` | `button ${number}` | `note ${number} ${number}`;
+
+/** Which switch a signal stands for, and which switches cannot be told by one. */
 export interface Listening {
-  elementOf: Map<number, string>;
+  elementOf: Map<Signal, string>;
   /** Bound to something else, to a key with others held, or to a key that several have. */
   deaf: Set<string>;
 }
 
-/** What a device with its own keymap types on its base layer: each switch that alone types one plain key. */
+/** What a device with its own keymap tells on its base layer: each switch that alone types one plain key, presses one button or sounds one note. */
 export function listeningTo(design: Design): Listening {
   const presses = derive(design).inputs.filter(({ motion }) => motion === "press");
-  const usageOf = new Map(presses.map(({ id, elementId }) => [elementId, plainUsage(design, id)]));
-  const count = (usage: number) => [...usageOf.values()].filter((one) => one === usage).length;
-  const isOwn = (usage: number | null): usage is number => usage !== null && count(usage) === 1;
+  const signalOf = new Map(presses.map(({ id, elementId }) => [elementId, plainSignal(design, id)]));
+  const count = (signal: Signal) => [...signalOf.values()].filter((one) => one === signal).length;
+  const isOwn = (signal: Signal | null): signal is Signal => signal !== null && count(signal) === 1;
   return {
-    elementOf: new Map([...usageOf].flatMap(([id, usage]) => (isOwn(usage) ? [[usage, id] as const] : []))),
-    deaf: new Set([...usageOf].flatMap(([id, usage]) => (isOwn(usage) ? [] : [id]))),
+    elementOf: new Map([...signalOf].flatMap(([id, signal]) => (isOwn(signal) ? [[signal, id] as const] : []))),
+    deaf: new Set([...signalOf].flatMap(([id, signal]) => (isOwn(signal) ? [] : [id]))),
   };
 }
 
-/** The plain key that an input types on the base layer; null where it does something else. */
-function plainUsage({ keymap }: Design, inputId: string): number | null {
+/** What an input tells by itself on the base layer; null where it does something else. */
+function plainSignal({ keymap }: Design, inputId: string): Signal | null {
   const base = keymap.layers[0]?.bindings ?? {};
   const binding = Object.hasOwn(base, inputId) ? base[inputId] : undefined;
-  return binding?.does === "keyboard" && binding.modifiers === 0 ? binding.usage : null;
+  if (binding?.does === "keyboard" && binding.modifiers === 0) return `key ${binding.usage}`;
+  if (binding?.does === "pad-button") return `button ${binding.button}`;
+  return binding?.does === "note" ? `note ${binding.channel} ${binding.note}` : null;
 }
 
 /** Whether what comes of a test can be heard: presses and sweeps of switches that type keys of their own. */

@@ -105,6 +105,31 @@ export function needOf(tallies: ReadonlyMap<string, Tally>): Map<string, number>
   );
 }
 
+/** How some signs went day by day: the share that was wrong, and the mean time of those that were right. */
+export function signDays(
+  runs: readonly PracticeRun[],
+  offsetOf: (at: string) => number,
+  isOfThem: (sign: string) => boolean,
+): { day: string; tries: number; wrong: number; ms: number | null }[] {
+  const byDay = new Map<string, Tally>();
+  for (const { at, sort, of } of runs) {
+    if (sort !== "type") continue;
+    const day = dayOf(at, offsetOf(at));
+    for (const [sign, { tries, errors, rightMs }] of Object.entries(of)) {
+      if (!isOfThem(sign)) continue;
+      const known = byDay.get(day) ?? noTally;
+      byDay.set(day, {
+        tries: known.tries + tries,
+        errors: known.errors + errors,
+        rightMs: known.rightMs + rightMs,
+      });
+    }
+  }
+  return [...byDay]
+    .map(([day, tally]) => ({ day, tries: tally.tries, wrong: errorShare(tally), ms: meanMs(tally) }))
+    .sort((a, b) => (a.day < b.day ? -1 : 1));
+}
+
 /** Tallies by finger, of inputs whose finger is known. */
 export function byFinger(
   tallies: ReadonlyMap<string, Tally>,

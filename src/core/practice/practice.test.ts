@@ -14,7 +14,7 @@ import { officeKeyboard, underHandOf } from "./before";
 import { drillOrder, drillText } from "./drillText";
 import { bestLineFor, effortSpent, isNamedRight } from "./faultGame";
 import { FollowLog, followPath } from "./followPath";
-import { addedUp, dayOf, daysOf, needOf } from "./history";
+import { addedUp, dayOf, daysOf, needOf, signDays } from "./history";
 import { USUAL_RELEARNING, keyAdvice, ownRelearning } from "./keyAdvice";
 import { lessonsOf, newnessOf } from "./lessons";
 import { ownPassages, ownWords } from "./ownWords";
@@ -268,6 +268,34 @@ describe("days of practice", () => {
     expect(days[0].wordsPerMinute).toBeCloseTo((120 / 72) * 12, 9);
     expect(days[1]).toMatchObject({ wordsPerMinute: null, pressMs: 300, pressErrors: 0.25 });
     expect(daysOf([], () => 0)).toEqual([]);
+  });
+
+  it("tell how one sign, or those of a finger, went from day to day", () => {
+    const runs = [
+      typedRun(1, "2026-03-02T10:00:00Z", {
+        a: { tries: 4, errors: 1, rightMs: 600 },
+        b: { tries: 9, errors: 0, rightMs: 9 },
+      }),
+      typedRun(2, "2026-03-01T10:00:00Z", { a: { tries: 2, errors: 2, rightMs: 0 } }),
+      typedRun(3, "2026-03-02T12:00:00Z", { a: { tries: 4, errors: 1, rightMs: 900 } }),
+    ];
+    expect(
+      signDays(
+        runs,
+        () => 0,
+        (sign) => sign === "a",
+      ),
+    ).toEqual([
+      { day: "2026-03-01", tries: 2, wrong: 1, ms: null },
+      { day: "2026-03-02", tries: 8, wrong: 0.25, ms: 250 },
+    ]);
+    expect(
+      signDays(
+        runs,
+        () => 0,
+        () => false,
+      ),
+    ).toEqual([]);
   });
 
   it("are kept as they are read", () => {

@@ -1,13 +1,16 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { useEffect, useMemo, useState } from "react";
-import { canBeHeard, listeningTo, outcomeHeard } from "@/core/bringup/heard";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { type Signal, canBeHeard, listeningTo, outcomeHeard } from "@/core/bringup/heard";
 import type { TrialDeed } from "@/core/bringup/trial";
 import { derive } from "@/core/derived/derive";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
+import { musicEventOf } from "@/core/hid/musicEvents";
 import { useDesign } from "@/store/bench";
 import { setListening, useUnderTest } from "@/store/bringUpAside";
+import { hearPads } from "@/store/gamepadEar";
+import { type MusicPort, hearMusic } from "@/store/musicEar";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Checkbox } from "@/ui/pieces/fields";
 import { Row } from "@/ui/pieces/sheets";
@@ -17,7 +20,7 @@ interface ListenerProps {
   onHeard: (came: string) => void;
 }
 
-/** Takes what a device on the cable types as the outcome of a test, while it is asked to. */
+/** Takes what a device on the cable tells as the outcome of a test, while it is asked to. */
 export function Listener({ deed, onHeard }: ListenerProps) {
   const design = useDesign();
   const isListening = useUnderTest((state) => state.isListening);
@@ -25,33 +28,86 @@ export function Listener({ deed, onHeard }: ListenerProps) {
   return (
     <>
       <Checkbox
-        label="Listen to what it types (its own keymap, base layer)"
+        label="Listen to what it types, plays or presses as a game pad (its own keymap, base layer)"
         checked={isListening}
         onChange={setListening}
       />
       {isListening && !canBeHeard(listening, deed) && (
-        <Box color="var(--faint)">This test cannot be heard by its keys: answer it by hand.</Box>
+        <Box color="var(--faint)">This test cannot be heard by what it tells: answer it by hand.</Box>
       )}
       {isListening && canBeHeard(listening, deed) && <Ear deed={deed} onHeard={onHeard} />}
     </>
   );
 }
 
+/** Signals of a device on the cable: its keys while the page has the focus, its game pad buttons, its notes. */
+function useSignals(tell: (signal: Signal) => void, hasNotes: boolean): string | null {
+  const latest = useRef(tell);
+  const [refusal, setRefusal] = useState<string | null>(null);
+  useEffect(() => {
+    latest.current = tell;
+  });
+  useEffect(() => {
+    if (typeof navigator.getGamepads !== "function") return;
+    return hearPads(navigator, {
+      button: (index, isDown) => isDown && latest.current(`button ${index}`),
+      axes: () => {},
+    });
+  }, []);
+  useEffect(() => {
+    if (!hasNotes) return;
+    if (typeof navigator.requestMIDIAccess !== "function") {
+      setRefusal("This browser hears no instruments: answer notes by hand.");
+      return;
+    }
+    let isGone = false;
+    let stop = () => {};
+    hearMusic(navigator as unknown as MusicPort, (message) => {
+      const event = musicEventOf(message);
+      if (event?.what === "on") latest.current(`note ${event.channel} ${event.number}`);
+    }).then(
+      (silence) => (isGone ? silence() : (stop = silence)),
+      () =>
+        setRefusal(
+          "The browser was not allowed to hear instruments: answer notes by hand, or allow it and listen again.",
+        ),
+    );
+    return () => {
+      isGone = true;
+      stop();
+    };
+  }, [hasNotes]);
+  return refusal;
+}
+
 function Ear({ deed, onHeard }: ListenerProps) {
   const design = useDesign();
   const [heard, setHeard] = useState<string[]>([]);
   const { elementOf } = useMemo(() => listeningTo(design), [design]);
+  const hear = (signal: Signal) => {
+    const id = elementOf.get(signal);
+    if (id !== undefined) setHeard((before) => [...before, id]);
+  };
+  const refusal = useSignals(
+    hear,
+    useMemo(() => [...elementOf.keys()].some((signal) => signal.startsWith("note ")), [elementOf]),
+  );
+  const latest = useRef(hear);
   useEffect(() => {
+    latest.current = hear;
+  });
+  useEffect(() => {
+    const signalOf = ({ code }: KeyboardEvent): Signal => `key ${keyboardUsageForCode(code)?.usage ?? 0}`;
     const onKey = (event: KeyboardEvent) => {
-      if (event.code === "Escape" && !elementOf.has(keyboardUsageForCode("Escape")?.usage ?? 0)) {
+      const signal = signalOf(event);
+      if (event.code === "Escape" && !elementOf.has(signal)) {
         setListening(false);
         return;
       }
-      const id = elementOf.get(keyboardUsageForCode(event.code)?.usage ?? 0);
       // What it types shall neither scroll the page nor be taken for a shortcut.
       event.preventDefault();
       event.stopPropagation();
-      if (id !== undefined && event.type === "keydown" && !event.repeat) setHeard((before) => [...before, id]);
+      if (event.type === "keydown" && !event.repeat) latest.current(signal);
     };
     window.addEventListener("keydown", onKey, true);
     window.addEventListener("keyup", onKey, true);
@@ -67,6 +123,7 @@ function Ear({ deed, onHeard }: ListenerProps) {
       <Box role="status" aria-label="Heard">
         {names.length === 0 ? "Listening: do it now." : `Heard: ${names.join(", ")}`}
       </Box>
+      {refusal && <Box color="var(--warn)">{refusal}</Box>}
       {came === null && <div>It cannot be told which press brought what: begin again, slowly.</div>}
       <Row>
         <StepButton onClick={() => came !== null && onHeard(came)} disabled={came === null}>

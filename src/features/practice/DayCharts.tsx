@@ -2,8 +2,13 @@
 
 import { Box } from "@chakra-ui/react";
 import { Bar, BarChart, Line, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import { type PracticeDay, errorShare, meanMs } from "@/core/practice/history";
-import { useHistory } from "./useHistory";
+import { useMemo, useState } from "react";
+import { type PracticeDay, errorShare, meanMs, signDays } from "@/core/practice/history";
+import { fingersOf } from "@/core/reach/reach";
+import { useDesign } from "@/store/bench";
+import { ChoiceField } from "@/ui/pieces/fields";
+import { type History, offsetOf, useHistory } from "./useHistory";
+import { usePracticeOf } from "./usePracticeOf";
 
 const tick = { fill: "var(--faint)", fontSize: 12 };
 const MOST_SIGNS = 26;
@@ -62,6 +67,7 @@ export function DayCharts() {
       )}
       {bySign.length > 0 && (
         <>
+          <OneOverDays history={history} />
           <SignChart title="ms by sign, the slowest first" data={bySign} field="ms" colour="#0072B2" />
           <SignChart title="Wrong by sign, %" data={bySign} field="wrong" colour="#D55E00" />
         </>
@@ -78,7 +84,18 @@ interface DayChartProps {
 }
 
 function DayChart({ title, days, value, colour }: DayChartProps) {
-  const data = days.map((day) => ({ day: day.day.slice(5), value: value(day) }));
+  return (
+    <LineOf title={title} data={days.map((day) => ({ day: day.day.slice(5), value: value(day) }))} colour={colour} />
+  );
+}
+
+interface LineOfProps {
+  title: string;
+  data: { day: string; value: number | null }[];
+  colour: string;
+}
+
+function LineOf({ title, data, colour }: LineOfProps) {
   return (
     <Chart title={title} words={data.map(({ day, value: own }) => `${day}: ${own}`).join(", ")}>
       <LineChart data={data} margin={{ left: 0, right: 10, top: 8, bottom: 0 }}>
@@ -88,6 +105,42 @@ function DayChart({ title, days, value, colour }: DayChartProps) {
         <Line dataKey="value" name={title} stroke={colour} strokeWidth={2} isAnimationActive={false} />
       </LineChart>
     </Chart>
+  );
+}
+
+/** Errors and times of one finger, or of one sign, from day to day. */
+function OneOverDays({ history: { runs, signs } }: { history: History }) {
+  const design = useDesign();
+  const practice = usePracticeOf();
+  const [chosen, choose] = useState("");
+  const fingerOf = useMemo(() => {
+    const fingers = fingersOf(design);
+    return (sign: string) => fingers.get(practice?.ways.get(sign)?.controlId ?? "");
+  }, [design, practice]);
+  const fingers = [...new Set([...signs.keys()].flatMap((sign) => fingerOf(sign) ?? []))];
+  const inOrder = [...signs.keys()].sort();
+  const first = chosen !== "" ? chosen : fingers.length > 0 ? `finger ${fingers[0]}` : `sign ${inOrder[0]}`;
+  const isOfIt = (sign: string) => first === `sign ${sign}` || first === `finger ${fingerOf(sign)}`;
+  const days = signDays(runs, offsetOf, isOfIt);
+  const data = (value: (day: (typeof days)[number]) => number | null) =>
+    days.map((day) => ({ day: day.day.slice(5), value: value(day) }));
+  const name = first.replace(/^(finger|sign) /, "").replace(/^ $/, "space");
+  return (
+    <>
+      <Box gridColumn="1 / -1" width="220px">
+        <ChoiceField
+          label="From day to day, of"
+          value={first}
+          choices={[
+            ...fingers.map((finger) => ({ value: `finger ${finger}`, label: `the ${finger}` })),
+            ...inOrder.map((sign) => ({ value: `sign ${sign}`, label: sign === " " ? "space" : sign })),
+          ]}
+          onCommit={choose}
+        />
+      </Box>
+      <LineOf title={`Wrong by day, ${name}, %`} data={data(({ wrong }) => round(100 * wrong, 1))} colour="#D55E00" />
+      <LineOf title={`ms by day, ${name}`} data={data(({ ms }) => round(ms, 0))} colour="#0072B2" />
+    </>
   );
 }
 
