@@ -260,48 +260,54 @@ export function BenchMat({ stage, lens, onLens }: BenchMatProps) {
 
 function LensChoice({ lens, onLens, hint }: { lens: LensId; onLens: (lens: LensId) => void; hint: string }) {
   return (
-    <Box
-      position="absolute"
-      top="28px"
-      left="28px"
-      maxWidth="calc(100% - 84px)"
-      display="flex"
-      flexWrap="wrap"
-      alignItems="center"
-      gap="6px 10px"
-      pointerEvents="none"
-    >
+    <>
       <Box
-        role="group"
-        aria-label="Lens"
+        position="absolute"
+        top="28px"
+        left="28px"
+        maxWidth="calc(100% - 84px)"
         display="flex"
         flexWrap="wrap"
-        bg="var(--ruler)"
-        color="var(--mat-ink)"
-        borderRadius="3px"
-        padding="2px"
-        fontSize="13px"
-        pointerEvents="auto"
+        alignItems="center"
+        gap="6px 10px"
+        pointerEvents="none"
       >
-        {lenses.map(({ id, title }) => (
-          <button
-            key={id}
-            aria-pressed={id === lens}
-            onClick={() => onLens(id)}
-            style={{
-              padding: "3px 8px",
-              borderRadius: 2,
-              background: id === lens ? "var(--mat-line-strong)" : "transparent",
-              color: id === lens ? "#fff" : "inherit",
-              fontWeight: id === lens ? 600 : 400,
-            }}
-          >
-            {title}
-          </button>
-        ))}
+        <Box
+          role="group"
+          aria-label="Lens"
+          display="flex"
+          flexWrap="wrap"
+          bg="var(--ruler)"
+          color="var(--mat-ink)"
+          borderRadius="3px"
+          padding="2px"
+          fontSize="13px"
+          pointerEvents="auto"
+        >
+          {lenses.map(({ id, title }) => (
+            <button
+              key={id}
+              aria-pressed={id === lens}
+              onClick={() => onLens(id)}
+              style={{
+                padding: "3px 8px",
+                borderRadius: 2,
+                background: id === lens ? "var(--mat-line-strong)" : "transparent",
+                color: id === lens ? "#fff" : "inherit",
+                fontWeight: id === lens ? 600 : 400,
+              }}
+            >
+              {title}
+            </button>
+          ))}
+        </Box>
       </Box>
       {hint && (
         <Box
+          position="absolute"
+          bottom="10px"
+          left="28px"
+          pointerEvents="none"
           bg="var(--saffron)"
           color="var(--saffron-ink)"
           padding="3px 10px"
@@ -312,6 +318,6 @@ function LensChoice({ lens, onLens, hint }: { lens: LensId; onLens: (lens: LensI
           {hint}
         </Box>
       )}
-    </Box>
+    </>
   );
 }

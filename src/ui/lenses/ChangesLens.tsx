@@ -82,7 +82,7 @@ function ChangedPart({ was, is, sorts }: { was?: Place; is?: Place; sorts: Set<S
       {is && (words.length > 0 || sorts.has("new")) && (
         <Mark x={is.xMm} y={is.top + 4.6} words={sorts.has("new") ? "new" : words.join(", ")} colour={colour} />
       )}
-      {!is && was && <Mark x={was.xMm} y={was.top + 4.6} words="gone" colour="var(--stop)" />}
+      {!is && was && <Mark x={was.xMm} y={was.top + 4.6} words="gone" colour="var(--mat-ink)" />}
     </>
   );
 }
