@@ -59,6 +59,13 @@ describe("the build book", () => {
     expect(await book(moved)).toContain("does not lie beside this one");
   });
 
+  it("tells of a regret that it is mended", async () => {
+    const pad = finishedPad();
+    const regret = { id: "far", at, kind: "regret" as const, text: "Too far." };
+    expect(await book(writeEntry(pad, regret))).not.toContain("(mended)");
+    expect(await book(writeEntry(pad, { ...regret, isDone: true }))).toContain("(mended)");
+  });
+
   it("shows hostile text as text", async () => {
     const evil = '<img src=x onerror="alert(1)">&amp;';
     const pad = finishedPad();

@@ -136,6 +136,14 @@ describe("a design with its record", () => {
   });
 });
 
+describe("a photo that is far too large", () => {
+  it("is left out, the rest is taken", async () => {
+    const read = value(await changed((files) => (files["photos/front.jpg"] = jpeg(9 * 1024 * 1024))));
+    expect(read.attached.photos.map(({ id }) => id)).toEqual(["__proto__"]);
+    expect(read.left).toMatchObject([{ path: "photos" }]);
+  });
+});
+
 describe("pictures", () => {
   it("are told by their first bytes, not by their name", () => {
     expect(pictureType(jpeg(3))).toBe("image/jpeg");

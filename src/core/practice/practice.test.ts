@@ -51,6 +51,19 @@ describe("how signs are typed", () => {
     expect(held?.layer ?? 1).toBe(1);
   });
 
+  it("prefers a key that types a sign by itself, though one with Shift comes before it", () => {
+    const [base] = loom.keymap.layers;
+    const last = loom.controls.at(-1)!;
+    const own = bind(loom, base.id, `${last.id}:press`, { does: "keyboard", usage: 0x1e, modifiers: 0x02 });
+    expect(ways.get("!")!.heldIds).toHaveLength(1);
+    expect(waysOf(own, usEnglish).get("!")).toEqual({
+      inputId: `${last.id}:press`,
+      controlId: last.id,
+      heldIds: [],
+      layer: 0,
+    });
+  });
+
   it("is nothing for a device that types nothing", () =>
     expect(
       waysOf({ ...loom, keymap: { ...loom.keymap, layers: [{ ...loom.keymap.layers[0], bindings: {} }] } }, usEnglish)
