@@ -135,6 +135,16 @@ test("a knob is turned by feel, and how far it was off is told", async ({ page }
   await expect(outcome(page)).toContainText("0.1");
 });
 
+test("a mark is followed with the stick, and how far off it was is told", async ({ page }) => {
+  await page.goto("/bench/kestrel/practice");
+  await tray(page).getByRole("combobox", { name: "What" }).selectOption("follow");
+  await page.getByRole("region", { name: "Practice" }).getByRole("button", { name: "Begin" }).click();
+  await expect(page.getByText(/^\d+ s left$/)).toBeVisible();
+  await expect(outcome(page)).toHaveText(/^[1-9]\d*% of half the way, off on the average$/);
+  await tray(page).getByRole("tab", { name: "Days" }).click();
+  await expect(tray(page).getByText("bouts", { exact: true }).locator("..")).toContainText("1");
+});
+
 test("a hidden fault is looked for with tests of one's own, and scored against the best line", async ({ page }) => {
   await page.goto("/bench/tern/practice");
   await tray(page).getByRole("combobox", { name: "What" }).selectOption("find");
