@@ -126,6 +126,23 @@ test("the shelf: rename, duplicate, delete and put back", async ({ page }) => {
   await expect(page.getByRole("article", { name: "Kestrel at night 2" })).toBeVisible();
 });
 
+test("a notice lets clicks through to what lies beneath it, but for its own buttons", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Delete Kestrel" }).click();
+  const hits = () =>
+    page.getByRole("button", { name: "Put it back" }).evaluate((button) => {
+      const notice = button.closest("[data-part=root]")!;
+      const [own, all] = [button, notice].map((element) => element.getBoundingClientRect());
+      const at = (x: number, y: number) => document.elementFromPoint(x, y);
+      return {
+        isOnScreen: all.bottom < window.innerHeight,
+        words: notice.contains(at(all.left + 20, all.top + all.height / 2)),
+        button: button.contains(at(own.left + own.width / 2, own.top + own.height / 2)),
+      };
+    });
+  await expect.poll(hits).toEqual({ isOnScreen: true, words: false, button: true });
+});
+
 test("a design that is not there says where it may be", async ({ page }) => {
   await page.goto("/bench/nowhere/layout");
   await expect(page.getByRole("status")).toContainText("not on the shelf of this browser");

@@ -15,6 +15,7 @@ import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { notify } from "@/ui/pieces/notices";
 import { Columns, Row } from "@/ui/pieces/sheets";
+import { TextArea } from "@/ui/pieces/TextArea";
 import type { Draft } from "./draft";
 import { PhotoButton, Photos } from "./Photos";
 import { stageWords } from "./stageWords";
@@ -40,7 +41,6 @@ interface EntryFieldsProps {
 /** The fields of one entry. */
 export function EntryFields({ draft, onChange }: EntryFieldsProps) {
   const change = (part: Partial<Draft>) => onChange({ ...draft, ...part });
-  const id = useId();
   return (
     <>
       {WRITTEN.includes(draft.kind) && (
@@ -52,23 +52,12 @@ export function EntryFields({ draft, onChange }: EntryFieldsProps) {
         />
       )}
       <CountFields draft={draft} change={change} />
-      <label htmlFor={id}>
-        <Box fontSize="13px" fontWeight="500" color="var(--faint)" marginBottom="2px">
-          {HINTS[draft.kind] ?? "Words"}
-        </Box>
-        <chakra.textarea
-          id={id}
-          rows={4}
-          width="100%"
-          padding="6px 8px"
-          border="1px solid var(--edge)"
-          borderRadius="3px"
-          bg="var(--sheet)"
-          color="var(--ink)"
-          value={draft.text}
-          onChange={(event) => change({ text: event.target.value })}
-        />
-      </label>
+      <TextArea
+        label={HINTS[draft.kind] ?? "Words"}
+        rows={4}
+        value={draft.text}
+        onChange={(text) => change({ text })}
+      />
       {(draft.kind === "time" || draft.kind === "regret") && (
         <StageField
           label={draft.kind === "time" ? "Spent in" : "To be mended in"}

@@ -22,6 +22,7 @@ import {
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
+import { TextArea } from "@/ui/pieces/TextArea";
 import { usePracticeOf } from "./usePracticeOf";
 
 /** What is typed, against what the hands know, and how much of it is shown. */
@@ -87,26 +88,9 @@ const MOST_TEXT = 20_000;
 function OwnText() {
   const ownText = usePractice((state) => state.ownText);
   const [draft, setDraft] = useState(ownText);
-  const id = useId();
   return (
     <>
-      <label htmlFor={id}>
-        <Box fontSize="13px" fontWeight="500" color="var(--faint)" marginBottom="2px">
-          Text of my own
-        </Box>
-      </label>
-      <chakra.textarea
-        id={id}
-        rows={5}
-        width="100%"
-        padding="6px 8px"
-        border="1px solid var(--edge)"
-        borderRadius="3px"
-        bg="var(--sheet)"
-        value={draft}
-        maxLength={MOST_TEXT}
-        onChange={(event) => setDraft(event.target.value)}
-      />
+      <TextArea label="Text of my own" rows={5} value={draft} maxLength={MOST_TEXT} onChange={setDraft} />
       <Row>
         <PlainButton onClick={() => bringText(draft)} disabled={draft === ownText}>
           Take it

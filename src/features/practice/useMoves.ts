@@ -7,7 +7,7 @@ import { useDesign } from "@/store/bench";
 import { hearPads } from "@/store/gamepadEar";
 import type { PracticeSource } from "@/store/practiceInHand";
 import { useSession } from "@/store/session";
-import { useOwnKeys } from "./useOwnKeys";
+import { useOwnKeys } from "@/store/ownKeys";
 
 /** What is heard of a device: an input was pressed, a knob was turned, axes stand somewhere. */
 export interface Moves {

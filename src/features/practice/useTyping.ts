@@ -6,7 +6,7 @@ import { newId } from "@/store/newId";
 import { type PracticeSource } from "@/store/practiceInHand";
 import { logRun } from "@/store/practiceRuns";
 import { clearText, useSession } from "@/store/session";
-import { useOwnKeys } from "./useOwnKeys";
+import { useOwnKeys } from "@/store/ownKeys";
 
 export interface Typing {
   /** What stands there. */

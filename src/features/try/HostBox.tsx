@@ -1,38 +1,13 @@
 "use client";
 
 import { Box } from "@chakra-ui/react";
-import { type KeyboardEvent, useRef } from "react";
-import type { Design } from "@/core/document/schema";
-import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
-import { pressElement, releaseAll, turnElement, useSession } from "@/store/session";
-import { inputForUsage } from "@/core/keymap/ownKeys";
+import { useOwnKeys } from "@/store/ownKeys";
+import { useSession } from "@/store/session";
 
 /** The computer's text field: it shows what the device types, and lends the person's keyboard to the device. */
-export function HostBox({ design }: { design: Design }) {
+export function HostBox() {
   const text = useSession((state) => state.text);
-  const activeLayers = useSession((state) => state.activeLayers);
-  const down = useRef(new Map<string, string>());
-  const inputFor = (code: string) => {
-    const usage = keyboardUsageForCode(code)?.usage;
-    return usage === undefined ? undefined : inputForUsage(design, usage, activeLayers);
-  };
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === "Tab") return;
-    event.preventDefault();
-    event.stopPropagation();
-    const input = inputFor(event.code);
-    if (!input || event.repeat) return;
-    if (input.motion === "clockwise" || input.motion === "anticlockwise")
-      return turnElement(input.elementId, input.motion === "clockwise" ? 1 : -1);
-    down.current.set(event.code, input.elementId);
-    pressElement(input.elementId, true);
-  };
-  const onKeyUp = (event: KeyboardEvent) => {
-    const element = down.current.get(event.code);
-    if (!element) return;
-    down.current.delete(event.code);
-    pressElement(element, false);
-  };
+  const ownKeys = useOwnKeys();
   return (
     <Box
       role="textbox"
@@ -50,12 +25,7 @@ export function HostBox({ design }: { design: Design }) {
       fontFamily="mono"
       whiteSpace="pre-wrap"
       wordBreak="break-word"
-      onKeyDown={onKeyDown}
-      onKeyUp={onKeyUp}
-      onBlur={() => {
-        down.current.clear();
-        releaseAll();
-      }}
+      {...ownKeys}
     >
       {text}
       <Box as="span" borderRight="2px solid var(--saffron)" aria-hidden />

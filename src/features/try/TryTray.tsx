@@ -106,7 +106,7 @@ export function TryTray() {
             </PlainButton>
           }
         >
-          <HostBox design={design} />
+          <HostBox />
           <Box fontSize="13px" color="var(--faint)">
             Click into it and type: keys of your own keyboard press the device’s key that is bound to them. Tab leaves.
           </Box>

@@ -4,11 +4,24 @@ import { Box, Button, Toast, Toaster, createToaster } from "@chakra-ui/react";
 import { useEffect } from "react";
 import { type Notice, useNotices } from "./noticeQueue";
 
-const board = createToaster({ placement: "bottom-end", pauseOnPageIdle: true, max: 3 });
+/** Notices lie beside the tray, not over it: it is there that the next click goes. */
+const BESIDE_TRAY = "332px";
+const board = createToaster({
+  placement: "bottom-end",
+  pauseOnPageIdle: true,
+  max: 3,
+  offsets: { top: "16px", bottom: "44px", left: "16px", right: BESIDE_TRAY },
+});
 
-const LONG_MS = 9000;
+/** A notice comes by itself, and may come between press and release of a click on what lies beneath: it lets it through. */
+const throughAllButButtons = { pointerEvents: "none !important", "& button": { pointerEvents: "auto" } } as const;
 
-const show = ({ words, action }: Notice) => board.create({ title: words, action, duration: LONG_MS });
+const READ_MS = 9_000;
+/** A way back must be read, weighed and reached. */
+const WAY_BACK_MS = 30_000;
+
+const show = ({ words, action }: Notice) =>
+  board.create({ title: words, action, duration: action ? WAY_BACK_MS : READ_MS });
 
 /** Shows what waits to be told, and everything told from now on. */
 export function NoticeToasts() {
@@ -23,9 +36,18 @@ export function NoticeToasts() {
     return () => clearTimeout(soon);
   }, [waiting]);
   return (
-    <Toaster toaster={board} insetInline="16px">
+    <Toaster toaster={board}>
       {(notice) => (
-        <Toast.Root bg="var(--ink)" color="var(--sheet)" borderRadius="3px" width="360px" padding="10px 12px">
+        <Toast.Root
+          css={throughAllButButtons}
+          alignItems="center"
+          gap="10px"
+          bg="var(--ink)"
+          color="var(--sheet)"
+          borderRadius="3px"
+          width="360px"
+          padding="10px 12px"
+        >
           <Box flex="1">
             <Toast.Title fontSize="14px" fontWeight="500">
               {notice.title}
@@ -43,7 +65,7 @@ export function NoticeToasts() {
               {notice.action.label}
             </Button>
           )}
-          <Toast.CloseTrigger color="var(--sheet)" />
+          <Toast.CloseTrigger color="var(--sheet)" position="static" />
         </Toast.Root>
       )}
     </Toaster>

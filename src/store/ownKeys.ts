@@ -1,10 +1,13 @@
 import { type KeyboardEvent, useMemo, useRef } from "react";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import { inputForUsage } from "@/core/keymap/ownKeys";
-import { useDesign } from "@/store/bench";
-import { pressElement, releaseAll, turnElement, useSession } from "@/store/session";
+import { useDesign } from "./bench";
+import { pressElement, releaseAll, turnElement, useSession } from "./session";
 
-/** Keys of the person's own keyboard press the device's key that is bound to them. */
+/**
+ * Handlers for a field that lends the person's keyboard to the device on screen: each of its keys presses the device's
+ * key that is bound to the same usage. The field carries `data-own-keys`, so that no key works the bench.
+ */
 export function useOwnKeys() {
   const design = useDesign();
   const activeLayers = useSession((state) => state.activeLayers);
