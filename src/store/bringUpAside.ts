@@ -20,6 +20,8 @@ interface UnderTest {
   isHidden: boolean;
   /** What the one in the hand types is taken as what came. */
   isListening: boolean;
+  /** It was loaded with the keymap for tests, not with its own. */
+  hasTestKeymap: boolean;
 }
 
 export const useUnderTest = create<UnderTest>(() => ({
@@ -27,9 +29,12 @@ export const useUnderTest = create<UnderTest>(() => ({
   faultIds: [],
   isHidden: false,
   isListening: false,
+  hasTestKeymap: false,
 }));
 
 export const setListening = (isListening: boolean): void => useUnderTest.setState({ isListening });
+
+export const setTestKeymap = (hasTestKeymap: boolean): void => useUnderTest.setState({ hasTestKeymap });
 
 export const testByHand = (): void => useUnderTest.setState({ isStandIn: false, faultIds: [], isHidden: false });
 

@@ -1,6 +1,18 @@
 import { type Locator, type Page, expect, test } from "@playwright/test";
+import { testKeymapOf } from "@/core/bringup/testKeymap";
+import { type TrialDeed, usualEfforts } from "@/core/bringup/trial";
+import { modelOf } from "@/core/bringup/model";
+import { bringUpView } from "@/core/bringup/view";
+import { derive } from "@/core/derived/derive";
 import type { Design } from "@/core/document/schema";
+import type { SimulationEvent } from "@/core/engine/simulate";
+import { usagesIn } from "@/core/hid/everyKey";
+import { keyboardUsage } from "@/core/hid/keyboardUsages";
+import { StandInLoader } from "@/core/loader/standInLoader";
+import { play, workFolder } from "../firmware/builds";
+import { buildUsbHost, flashFiles, later, recordOnChip } from "../firmware/usbChip";
 import { mat, openOwn, saved, stage, tray } from "./bench";
+import { plugIn } from "./standInPort";
 
 const inHand = (page: Page): Locator => tray(page).getByRole("status", { name: "Test in hand" });
 const found = (page: Page): Locator => tray(page).getByRole("status", { name: "Fault found" });
@@ -213,4 +225,74 @@ test("a game pad's buttons and an instrument's notes are heard like keys", async
   await tray(page).getByRole("button", { name: "That was all" }).click();
   await expect(page.getByRole("table", { name: "Tests made" }).getByRole("row")).toHaveCount(6);
   await expect(suspects(page)).toBeHidden();
+});
+
+/** What a hand does in a test, and what the chip's host is told of it: codes of keys in the order in which they go down. */
+function codesFromChip(flash: Uint8Array, tests: Design, deed: TrialDeed): string[] {
+  const at = (id: string) => {
+    const { controlId: control, end } = derive(tests).elements.get(id)!;
+    return { control, end };
+  };
+  const presses = (id: string, nth: number): SimulationEvent[] => [
+    { atMs: 40 * nth, action: "press", ...at(id) },
+    { atMs: 40 * nth + 20, action: "release", ...at(id) },
+  ];
+  const turn = (id: string): SimulationEvent[] => [{ atMs: 0, action: "turn", steps: 4, ...at(id) }];
+  const events = deed.does === "sweep" ? deed.each.flatMap(presses) : deed.does === "turn" ? turn(deed.elementId) : [];
+  const { script } = recordOnChip(tests, later({ events, untilMs: 800 }));
+  const folder = workFolder();
+  const { output } = play(buildUsbHost(), flashFiles(tests, folder, [{ at: 0, bytes: flash }]), script);
+  let down = new Set<number>();
+  return [...output.matchAll(/ keyboard ([0-9a-f]+)/g)].flatMap(([, hex]) => {
+    const now = new Set(usagesIn(Uint8Array.from(Buffer.from(hex, "hex")).subarray(8)));
+    const fresh = [...now].filter((usage) => !down.has(usage));
+    down = now;
+    return fresh.map((usage) => keyboardUsage(usage)!.code);
+  });
+}
+
+test("the keymap for tests is loaded from here, and what the chip then tells is heard: sweeps, and knobs by their steps", async ({
+  page,
+}) => {
+  const loader = new StandInLoader();
+  await plugIn(page, loader);
+  await page.goto("/bench/kestrel/bring-up");
+  await expect(inHand(page)).toBeVisible();
+  await tray(page)
+    .getByRole("checkbox", { name: /^Listen to what it types/ })
+    .check();
+  await tray(page).getByLabel("It is loaded with").selectOption("the keymap for tests");
+  await tray(page).getByRole("button", { name: "Load the keymap for tests" }).click();
+  const panel = page.getByRole("dialog", { name: "Load Kestrel for tests into its controller" });
+  await panel.getByRole("button", { name: "Choose the port and load" }).click();
+  await expect(panel).toContainText("read back without a difference");
+  await panel.getByRole("button", { name: "Close" }).click();
+
+  const design = (await (await page.request.get("/api/demos/kestrel")).json()) as Design;
+  const model = modelOf(design);
+  const answers: { trial: string; came: string }[] = [];
+  const nextTest = () => bringUpView(model, design, answers, {}, usualEfforts).next!;
+  const tests = testKeymapOf(design).design;
+  const heard = { sweep: 0, turn: 0 };
+  for (let made = 0; heard.turn < 1; made++) {
+    const next = nextTest();
+    await expect(inHand(page)).toHaveText(next.title);
+    const { does } = next.deed;
+    if (does === "sweep" || does === "turn") {
+      const codes = codesFromChip(loader.flash, tests, next.deed);
+      expect(codes.length).toBeGreaterThan(1);
+      await expect(tray(page).getByRole("status", { name: "Heard" })).toHaveText("Listening: do it now.");
+      for (const code of codes) await page.keyboard.press(code);
+      await tray(page).getByRole("button", { name: "That was all" }).click();
+      heard[does] += 1;
+    } else
+      await tray(page)
+        .getByRole("button", { name: /^1 As it should/ })
+        .click();
+    answers.push({ trial: next.id, came: next.outcomes[0].came });
+    await expect(page.getByRole("table", { name: "Tests made" }).getByRole("row")).toHaveCount(made + 2);
+  }
+  expect(heard.sweep).toBeGreaterThan(0);
+  await expect(suspects(page)).toBeHidden();
+  await expect(inHand(page)).toHaveText(nextTest().title);
 });

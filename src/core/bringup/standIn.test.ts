@@ -67,5 +67,7 @@ describe("the keymap for tests", () => {
     const { inputOf, left } = testKeymapOf(many);
     expect(inputOf.size + left).toBe(256);
     expect(left).toBeGreaterThan(0);
+    // HID Usage Tables, keyboard page: locks, the key that switches a computer off, and the one that ends listening.
+    expect([0x39, 0x47, 0x53, 0x66, 0x29].filter((usage) => inputOf.has(usage))).toEqual([]);
   });
 });

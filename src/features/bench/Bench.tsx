@@ -6,6 +6,7 @@ import { later } from "@/ui/pieces/later";
 import { openOnBench, useBench, useDesign } from "@/store/bench";
 import { holdSession } from "@/store/session";
 import { useChecking } from "@/store/findings";
+import { useLoadingTests } from "@/store/loadingTests";
 import { type LayoutTab, useLayoutView } from "@/store/layoutView";
 import type { LensId } from "@/ui/lenses/lens";
 import { BenchMat } from "./BenchMat";
@@ -26,6 +27,7 @@ const CommandPalette = later(() => import("./CommandPalette").then((m) => m.Comm
 const KeysDialog = later(() => import("./KeysDialog").then((m) => m.KeysDialog));
 const ExportDialog = later(() => import("./ExportDialog").then((m) => m.ExportDialog));
 const LoadDialog = later(() => import("./loading/LoadDialog").then((m) => m.LoadDialog));
+const LoadTestsDialog = later(() => import("./loading/LoadTestsDialog").then((m) => m.LoadTestsDialog));
 const RefusalDialog = later(() => import("../shelf/RefusalDialog").then((m) => m.RefusalDialog));
 const ConflictDialog = later(() => import("./ConflictDialog").then((m) => m.ConflictDialog));
 
@@ -51,6 +53,7 @@ function Workspace() {
   const [lens, setLens] = useState<{ stage: string; id: LensId } | null>(null);
   const isInConflict = useBench((state) => state.saving.state === "conflict");
   const [dialog, setDialog] = useState<DialogName | null>(null);
+  const isLoadingTests = useLoadingTests((state) => state.isOpen);
   useBenchKeys({ openPalette: () => setDialog("palette"), openKeys: () => setDialog("keys") });
 
   const { share, setShare } = useTableShare(stage);
@@ -118,6 +121,7 @@ function Workspace() {
       {dialog === "palette" && <CommandPalette onClose={() => setDialog(null)} onDialog={setDialog} />}
       {dialog === "keys" && <KeysDialog onClose={() => setDialog(null)} />}
       {dialog === "load" && <LoadDialog onClose={() => setDialog(null)} />}
+      {isLoadingTests && <LoadTestsDialog />}
       {dialog === "export" && <ExportDialog onClose={() => setDialog(null)} />}
       {isInConflict && <ConflictDialog />}
       {drop.refused.length + drop.left.length > 0 && (

@@ -2,17 +2,26 @@
 
 import { Box } from "@chakra-ui/react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { type Signal, canBeHeard, listeningTo, outcomeHeard } from "@/core/bringup/heard";
+import {
+  type HeardMove,
+  type Listening,
+  type Signal,
+  canBeHeard,
+  listeningTo,
+  outcomeHeard,
+} from "@/core/bringup/heard";
+import { testKeymapOf } from "@/core/bringup/testKeymap";
 import type { TrialDeed } from "@/core/bringup/trial";
 import { derive } from "@/core/derived/derive";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import { musicEventOf } from "@/core/hid/musicEvents";
 import { useDesign } from "@/store/bench";
-import { setListening, useUnderTest } from "@/store/bringUpAside";
+import { setListening, setTestKeymap, useUnderTest } from "@/store/bringUpAside";
+import { loadTests } from "@/store/loadingTests";
 import { hearPads } from "@/store/gamepadEar";
 import { type MusicPort, hearMusic } from "@/store/musicEar";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
-import { Checkbox } from "@/ui/pieces/fields";
+import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
 import { Row } from "@/ui/pieces/sheets";
 
 interface ListenerProps {
@@ -24,18 +33,51 @@ interface ListenerProps {
 export function Listener({ deed, onHeard }: ListenerProps) {
   const design = useDesign();
   const isListening = useUnderTest((state) => state.isListening);
-  const listening = useMemo(() => listeningTo(design), [design]);
+  const hasTestKeymap = useUnderTest((state) => state.hasTestKeymap);
+  const tests = useMemo(() => testKeymapOf(design), [design]);
+  const listening = useMemo(() => listeningTo(hasTestKeymap ? tests.design : design), [design, tests, hasTestKeymap]);
   return (
     <>
       <Checkbox
-        label="Listen to what it types, plays or presses as a game pad (its own keymap, base layer)"
+        label="Listen to what it types, plays or presses as a game pad"
         checked={isListening}
         onChange={setListening}
       />
+      {isListening && <WhichKeymap left={tests.left} />}
       {isListening && !canBeHeard(listening, deed) && (
         <Box color="var(--faint)">This test cannot be heard by what it tells: answer it by hand.</Box>
       )}
-      {isListening && canBeHeard(listening, deed) && <Ear deed={deed} onHeard={onHeard} />}
+      {isListening && canBeHeard(listening, deed) && <Ear deed={deed} listening={listening} onHeard={onHeard} />}
+    </>
+  );
+}
+
+const KEYMAPS = [
+  { value: "own", label: "its own keymap (base layer)" },
+  { value: "tests", label: "the keymap for tests" },
+];
+
+/** With the keymap for tests everything that is pressed or turned names itself, whatever its own keymap does. */
+function WhichKeymap({ left }: { left: number }) {
+  const hasTestKeymap = useUnderTest((state) => state.hasTestKeymap);
+  return (
+    <>
+      <ChoiceField
+        label="It is loaded with"
+        value={hasTestKeymap ? "tests" : "own"}
+        choices={KEYMAPS}
+        onCommit={(value) => setTestKeymap(value === "tests")}
+      />
+      {hasTestKeymap && (
+        <Box color="var(--faint)" fontSize="13px">
+          Each key and each direction of a knob types a key of its own. Lamps and axes rest meanwhile: load its own
+          keymap again for those, and in the end.
+          {left > 0 && ` For ${left} of them no key was left.`}
+        </Box>
+      )}
+      <Row>
+        <PlainButton onClick={() => loadTests(true)}>Load the keymap for tests</PlainButton>
+      </Row>
     </>
   );
 }
@@ -80,17 +122,18 @@ function useSignals(tell: (signal: Signal) => void, hasNotes: boolean): string |
   return refusal;
 }
 
-function Ear({ deed, onHeard }: ListenerProps) {
+const SIGNS = { press: "", clockwise: " ↻", anticlockwise: " ↺" };
+
+function Ear({ deed, listening: { moveOf }, onHeard }: ListenerProps & { listening: Listening }) {
   const design = useDesign();
-  const [heard, setHeard] = useState<string[]>([]);
-  const { elementOf } = useMemo(() => listeningTo(design), [design]);
+  const [heard, setHeard] = useState<HeardMove[]>([]);
   const hear = (signal: Signal) => {
-    const id = elementOf.get(signal);
-    if (id !== undefined) setHeard((before) => [...before, id]);
+    const move = moveOf.get(signal);
+    if (move) setHeard((before) => [...before, move]);
   };
   const refusal = useSignals(
     hear,
-    useMemo(() => [...elementOf.keys()].some((signal) => signal.startsWith("note ")), [elementOf]),
+    useMemo(() => [...moveOf.keys()].some((signal) => signal.startsWith("note ")), [moveOf]),
   );
   const latest = useRef(hear);
   useEffect(() => {
@@ -99,8 +142,9 @@ function Ear({ deed, onHeard }: ListenerProps) {
   useEffect(() => {
     const signalOf = ({ code }: KeyboardEvent): Signal => `key ${keyboardUsageForCode(code)?.usage ?? 0}`;
     const onKey = (event: KeyboardEvent) => {
+      if ((event.target as Element | null)?.closest?.("[role=dialog]")) return;
       const signal = signalOf(event);
-      if (event.code === "Escape" && !elementOf.has(signal)) {
+      if (event.code === "Escape" && !moveOf.has(signal)) {
         setListening(false);
         return;
       }
@@ -115,9 +159,11 @@ function Ear({ deed, onHeard }: ListenerProps) {
       window.removeEventListener("keydown", onKey, true);
       window.removeEventListener("keyup", onKey, true);
     };
-  }, [elementOf]);
+  }, [moveOf]);
   const came = outcomeHeard(deed, heard);
-  const names = heard.map((id) => derive(design).elements.get(id)?.label ?? id);
+  const names = heard.map(
+    ({ elementId, motion }) => `${derive(design).elements.get(elementId)?.label ?? elementId}${SIGNS[motion]}`,
+  );
   return (
     <Box border="1px dashed var(--faint)" padding="8px" display="flex" flexDirection="column" gap="6px">
       <Box role="status" aria-label="Heard">

@@ -7,11 +7,11 @@ import { halfName } from "@/core/derived/halfName";
 import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
 import { loadWayOf } from "@/core/loader/loadWay";
-import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { exportDesign } from "@/ui/files/exportDesign";
+import { useDesignToLoad } from "./designToLoad";
 import { BusAddresses } from "./BusAddresses";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { partSteps } from "./partSteps";
@@ -60,7 +60,7 @@ const OtherClasses = () => (
 
 /** For classes that neither take a finished image nor run Python. */
 export function CompileSheet({ profile }: { profile: ControllerProfile }) {
-  const design = useDesign();
+  const design = useDesignToLoad();
   const isInParts = design.controllers.length > 1;
   return (
     <TwoSides

@@ -8,7 +8,6 @@ import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
 import type { Result } from "@/core/document/problem";
 import type { FlashImage } from "@/core/image/flashImage";
-import { useDesign } from "@/store/bench";
 import { forgetLoading, loadBoard, loadStandIn, useLoading } from "@/store/loading";
 import { hasSerialPorts } from "@/store/serialTransport";
 import { imageAside } from "@/workers/exporting";
@@ -17,6 +16,7 @@ import { ChoiceField } from "@/ui/pieces/fields";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section } from "@/ui/pieces/sheets";
 import { exportDesign } from "@/ui/files/exportDesign";
+import { useDesignToLoad } from "./designToLoad";
 import { BusAddresses } from "./BusAddresses";
 import { imageSteps } from "./imageSteps";
 import { partSteps } from "./partSteps";
@@ -27,7 +27,7 @@ import { WhatIsWritten } from "./WhatIsWritten";
 
 /** For the 8-bit USB classes: a finished image, over the loader's serial port or as a file; one for each part of a device of several. */
 export function ImageSheet() {
-  const design = useDesign();
+  const design = useDesignToLoad();
   const [part, setPart] = useState(0);
   const { profile } = derive(design).controllers[part];
   const made = useImage(design, part);
@@ -95,7 +95,7 @@ function Refused({ problems }: { problems: string[] }) {
 }
 
 function LoadSection({ image }: { image: FlashImage }) {
-  const design = useDesign();
+  const design = useDesignToLoad();
   const { loading } = useLoading();
   const isBusy = loading.state === "running" || loading.state === "choosing";
   const hasPorts = hasSerialPorts();

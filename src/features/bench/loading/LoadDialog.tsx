@@ -4,10 +4,10 @@ import { useEffect } from "react";
 import { derive } from "@/core/derived/derive";
 import { isOnBus } from "@/core/document/partLinks";
 import { loadWayOf } from "@/core/loader/loadWay";
-import { useDesign } from "@/store/bench";
 import { forgetLoading, useLoading } from "@/store/loading";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { Dialog } from "@/ui/pieces/Dialog";
+import { useDesignToLoad } from "./designToLoad";
 import { CompileSheet } from "./CompileSheet";
 import { ImageSheet } from "./ImageSheet";
 import { NoController } from "./NoController";
@@ -16,7 +16,7 @@ import { PythonSheet } from "./PythonSheet";
 
 /** Takes a person from the finished plan to a device that reports, on the controller that was chosen. */
 export function LoadDialog({ onClose }: { onClose: () => void }) {
-  const design = useDesign();
+  const design = useDesignToLoad();
   const { controllers } = derive(design);
   const isInParts = design.controllers.length > 1;
   const profiles = controllers.flatMap(({ profile }) => profile ?? []);

@@ -5,11 +5,11 @@ import { LINK } from "@/core/contract/link";
 import { ONE_PLUG } from "@/core/targets/onePlug";
 import { halfName } from "@/core/derived/halfName";
 import type { Design } from "@/core/document/schema";
-import { useDesign } from "@/store/bench";
 import { exportDesign } from "@/ui/files/exportDesign";
 import { StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section } from "@/ui/pieces/sheets";
+import { useDesignToLoad } from "./designToLoad";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { TwoSides } from "./TwoSides";
 
@@ -36,7 +36,7 @@ const steps = (design: Design): LoadStep[] => [
 
 /** For parts whose controllers are loaded in several ways: sources that serve all of them. */
 export function PartsSheet() {
-  const design = useDesign();
+  const design = useDesignToLoad();
   return (
     <TwoSides
       left={<LoadSteps steps={steps(design)} />}

@@ -7,12 +7,12 @@ import { type InterpretedParts, interpretedParts } from "@/core/firmware/interpr
 import { scanTableOf } from "@/core/firmware/scanTable";
 import { isOnBus } from "@/core/document/partLinks";
 import type { Design } from "@/core/document/schema";
-import { useDesign } from "@/store/bench";
 import { StepButton } from "@/ui/pieces/buttons";
 import { notify } from "@/ui/pieces/notices";
 import { Row, Section, Values } from "@/ui/pieces/sheets";
 import { useHostLanguage } from "@/ui/useHostLanguage";
 import { exportDesign } from "@/ui/files/exportDesign";
+import { useDesignToLoad } from "./designToLoad";
 import { BusAddresses } from "./BusAddresses";
 import { LoadSteps, type LoadStep } from "./LoadSteps";
 import { DrivePicture, HoldPicture, KeyboardPicture } from "./Pictures";
@@ -91,7 +91,7 @@ function ScanTimes({ design, profile }: { design: Design; profile: ControllerPro
 
 /** For boards that run Python: files to copy onto their drive. */
 export function PythonSheet({ profile }: { profile: ControllerProfile }) {
-  const design = useDesign();
+  const design = useDesignToLoad();
   // The tables hold texts of macros, for which their language must be there.
   const language = useHostLanguage(design.keymap.hostLanguage);
   if (!language) return null;
