@@ -3,6 +3,7 @@ import { describe, expect, it } from "vitest";
 import { demoDesigns, shelfDesigns } from "@demo/index";
 import { mistreated } from "../../../tests/support/mistreated";
 import type { Design } from "../document/schema";
+import { removeControls } from "../edits/controls";
 import { bind } from "../edits/keymap";
 import { comparisonOf } from "./comparison";
 import { differencesBetween } from "./differences";
@@ -109,6 +110,31 @@ describe("differences of designs", () => {
     expect(lines[1].words).toBe("Q on Base: B instead of Q");
     expect(lines[2].words).toBe("timing: one value changed");
     expect(differencesBetween(loom, structuredClone(loom))).toEqual([]);
+  });
+
+  it("a key that went from the middle is one line, whatever order that leaves; a new order is told as one", () => {
+    const after = structuredClone(loom);
+    const [gone] = after.controls.splice(5, 1);
+    const controls = (one: Design, other: Design) =>
+      differencesBetween(one, other).flatMap(({ sort, about, words }) =>
+        about === "controls" || about === gone.id ? [[sort, words]] : [],
+      );
+    expect(controls(loom, after)).toEqual([["gone", `${gone.label} is gone`]]);
+    expect(controls(after, loom)).toEqual([["new", `${gone.label} is new: a key`]]);
+    after.controls.reverse();
+    expect(controls(loom, after)).toEqual([
+      ["gone", `${gone.label} is gone`],
+      ["settings", "controls: their order changed"],
+    ]);
+    expect(isSame(withChanges(plain(loom), changesOf(loom, after)), plain(after))).toBe(true);
+  });
+
+  it("what a key was wired and bound to goes with it", () => {
+    const key = loom.controls.find(({ label }) => label === "Q")!;
+    const after = removeControls(loom, [key.id]);
+    expect(differencesBetween(loom, after).map(({ words }) => words)).toEqual(["Q is gone"]);
+    expect(differencesBetween(after, loom).map(({ words }) => words)).toEqual(["Q is new: a key"]);
+    expect(isSame(withChanges(plain(loom), changesOf(loom, after)), plain(after))).toBe(true);
   });
 
   it("findings gone and new, and the cost", () => {

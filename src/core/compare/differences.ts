@@ -43,7 +43,7 @@ export function differencesBetween(before: Design, after: Design): Difference[] 
   const plain = (design: Design): Json => JSON.parse(JSON.stringify(design)) as Json;
   const homes = new Map<string, { home: Home; changes: Change[] }>();
   for (const change of changesBetween(plain(before), plain(after))) {
-    const home = homeOf(change, before, after);
+    const home = withItsControl(homeOf(change, before, after), before, after);
     const key = `${home.sort} ${home.about}`;
     const known = homes.get(key);
     if (known) known.changes.push(change);
@@ -55,12 +55,21 @@ export function differencesBetween(before: Design, after: Design): Difference[] 
     .sort((one, other) => order(one.sort) - order(other.sort) || (one.about < other.about ? -1 : 1));
 }
 
+/** What a key was wired to and bound to goes and comes with the key: no lines of their own. */
+function withItsControl(home: Home, before: Design, after: Design): Home {
+  const { controlId } = home;
+  if (controlId === undefined) return home;
+  const [was, is] = [before, after].map((design) => controlIn(design, controlId) !== undefined);
+  return was === is ? home : { sort: is ? "new" : "gone", about: controlId, controlId };
+}
+
 /** What was tested, built and noted is the record of a device, not the device. */
 const RECORD = new Set(["journal", "bringUp", "build"]);
 
 function homeOf({ path, before, after }: Change, ...designs: [Design, Design]): Home {
   const [top, second, third, fourth] = path;
   if (top === "controls" && second !== undefined && second !== ORDER) return controlHome(second, third, before, after);
+  if (top === "controls" && second === ORDER) return orderHome(before as string[], after as string[]);
   if (top === "circuits")
     return third === "cells" && fourth !== undefined ? cellHome(fourth, designs) : wiringHome(second);
   if (top === "pinPlan") return { sort: "repinned", about: second ?? "pins" };
@@ -88,6 +97,16 @@ function controlHome(id: string, field: string | undefined, before: Json | undef
   return { sort: field === "label" ? "renamed" : "changed", ...home };
 }
 
+/** Where those that both have stand as they stood, the order is only where a new one came in or one went: part of that line. */
+function orderHome(before: string[], after: string[]): Home {
+  const [was, is] = [new Set(before), new Set(after)];
+  const stay = (ids: string[]) => ids.filter((id) => was.has(id) && is.has(id));
+  const [only] = [...before, ...after].filter((id) => !was.has(id) || !is.has(id)).sort();
+  if (only === undefined || stay(before).join(" ") !== stay(after).join(" "))
+    return { sort: "settings", about: "controls" };
+  return { sort: is.has(only) ? "new" : "gone", about: only, controlId: only };
+}
+
 function boundHome(path: string[], designs: Design[]): Home {
   const [, , layerId, , inputId] = path;
   const inputs = designs.flatMap((design) => derive(design).inputs);
@@ -112,8 +131,12 @@ function controlsOf({ about, controlId }: Home, before: Design, after: Design) {
   return { was, is, name: is?.label ?? was?.label ?? about };
 }
 
+const isOrder = ({ path }: Change) => path.at(-1) === ORDER;
+
 const settingWords: Words = ({ about }, changes) =>
-  `${fieldWords(about)}: ${changes.length === 1 ? "one value" : `${changes.length} values`} changed`;
+  changes.every(isOrder)
+    ? `${fieldWords(about)}: their order changed`
+    : `${fieldWords(about)}: ${changes.length === 1 ? "one value" : `${changes.length} values`} changed`;
 
 const WORDS: Record<DifferenceSort, Words> = {
   new: (home, _, before, after) => {
