@@ -247,6 +247,8 @@ describe("mean effort until the fault is named", () => {
     ["kestrel", 2],
     ["dunlin", 2],
     ["loom-64-in-two", 1.6],
+    ["glasshouse", 1.65],
+    ["reedling", 2.1],
   ] as const)
     it(`${id}: against what no line of tests can beat, and against key after key`, () => {
       const model = modelOf(demo(id));

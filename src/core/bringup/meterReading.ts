@@ -192,7 +192,30 @@ function resistance(ways: MeterWays, red: Node, black: Node): number | null {
       open.push(to);
     }
   if (!along.has(black)) return null;
-  return solveNetwork(branches, new Map([[black, 0]]), new Map([[red, 1]])).get(red) ?? null;
+  const carrying = withoutDeadEnds(branches, new Set([red, black]));
+  return solveNetwork(carrying, new Map([[black, 0]]), new Map([[red, 1]])).get(red) ?? null;
+}
+
+/** Branches that lead nowhere carry no current: of a net with many joints only the way between the tips is left. */
+function withoutDeadEnds(branches: Branch[], tips: ReadonlySet<Node>): Branch[] {
+  const at = new Map<Node, Set<Branch>>();
+  for (const branch of branches)
+    for (const node of [branch.a, branch.b]) {
+      const known = at.get(node);
+      if (known) known.add(branch);
+      else at.set(node, new Set([branch]));
+    }
+  const isDeadEnd = (node: Node) => !tips.has(node) && at.get(node)!.size === 1;
+  const ends = [...at.keys()].filter(isDeadEnd);
+  for (let node = ends.pop(); node !== undefined; node = ends.pop()) {
+    const [branch] = at.get(node)!;
+    if (!branch) continue;
+    at.get(node)!.delete(branch);
+    const next = branch.a === node ? branch.b : branch.a;
+    at.get(next)!.delete(branch);
+    if (isDeadEnd(next)) ends.push(next);
+  }
+  return branches.filter((branch) => at.get(branch.a)!.has(branch));
 }
 
 /** The bonds on the way between both tips, on a sound device. */
