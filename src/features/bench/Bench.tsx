@@ -121,7 +121,7 @@ function Workspace() {
       {dialog === "palette" && <CommandPalette onClose={() => setDialog(null)} onDialog={setDialog} />}
       {dialog === "keys" && <KeysDialog onClose={() => setDialog(null)} />}
       {dialog === "load" && <LoadDialog onClose={() => setDialog(null)} />}
-      {isLoadingTests && <LoadTestsDialog />}
+      {isLoadingTests && stage.id === "bring-up" && <LoadTestsDialog />}
       {dialog === "export" && <ExportDialog onClose={() => setDialog(null)} />}
       {isInConflict && <ConflictDialog />}
       {drop.refused.length + drop.left.length > 0 && (

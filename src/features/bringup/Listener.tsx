@@ -142,7 +142,7 @@ function Ear({ deed, listening: { moveOf }, onHeard }: ListenerProps & { listeni
   useEffect(() => {
     const signalOf = ({ code }: KeyboardEvent): Signal => `key ${keyboardUsageForCode(code)?.usage ?? 0}`;
     const onKey = (event: KeyboardEvent) => {
-      if ((event.target as Element | null)?.closest?.("[role=dialog]")) return;
+      if ((event.target as Element | null)?.closest?.("[role=dialog], [role=alertdialog]")) return;
       const signal = signalOf(event);
       if (event.code === "Escape" && !moveOf.has(signal)) {
         setListening(false);
