@@ -3,7 +3,6 @@ import { create } from "zustand";
 import type { Design } from "@/core/document/schema";
 import { derive } from "@/core/derived/derive";
 import { halfOf, onHalf } from "@/core/derived/halves";
-import { type LinkWay, changeCalls, ownControllerFor } from "@/core/edits/controllers";
 import { chooseController, moveController, adoptPinPlan } from "@/core/edits/pins";
 import { movedNets } from "@/core/pins/leads";
 import type { PinPlanMode, PinPlanResult } from "@/core/pins/planPins";
@@ -74,7 +73,11 @@ async function forDesignInHand<T>(ask: (tasks: Remote<PlanningTasks>, design: De
 }
 
 /** Plans the pins of what a change makes of the design, and takes both over as one edit. Tells which nets moved, or null. */
-async function planAndAdopt(title: string, mode: PinPlanMode, change: (design: Design) => Design) {
+export async function planAndAdopt(
+  title: string,
+  mode: PinPlanMode,
+  change: (design: Design) => Design,
+): Promise<MovedNet[] | null> {
   const planned = await forDesignInHand((tasks, design) => tasks.planPins(change(design), mode));
   if (!planned) return null;
   const { before, answer: plan } = planned;
@@ -124,17 +127,3 @@ export async function changeControllerClass(
   edit("choose a controller", change);
   return null;
 }
-
-/** Gives a part of the device a controller of its own on a line, and plans the pins of both as one edit. */
-export const giveOwnController = (
-  boardId: string,
-  profileId: string,
-  way: LinkWay | "plug" = null,
-): Promise<MovedNet[] | null> =>
-  planAndAdopt("a controller of its own", "fewest-moves", (design) =>
-    ownControllerFor(design, boardId, profileId, way),
-  );
-
-/** On how many lines modules call; what wants a pin then gets one. */
-export const callModulesOn = (calls: NonNullable<LinkWay>): Promise<MovedNet[] | null> =>
-  planAndAdopt("lines of modules", "fewest-moves", (design) => changeCalls(design, calls));

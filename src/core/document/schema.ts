@@ -76,6 +76,9 @@ const linkSchema = z.strictObject({
 });
 
 /** A controller module of a class, and where it lies: its parts side up on the mat, or under the board. */
+/** Most controllers of a design. */
+export const MOST_CONTROLLERS = 8;
+
 const controllerSchema = z.strictObject({
   id: idSchema,
   profileId: idSchema,
@@ -181,7 +184,7 @@ export const designSchema = z.strictObject({
   circuits: listOf(circuitSchema, 40),
   /** Where the person laid added parts, by their id; the others lie among what they serve. */
   chipPlaces: z.record(z.string(), cornerSchema),
-  controllers: listOf(controllerSchema, 8),
+  controllers: listOf(controllerSchema, MOST_CONTROLLERS),
   /** Lines on which controllers tell each other. */
   partLinks: z.optional(partLinkListSchema),
   /** Controller classes the person wrote, beside those of the catalogue. */

@@ -3,7 +3,7 @@ import { derive } from "../derived/derive";
 import { profileNamed } from "../derived/placedController";
 import { conductorsOf } from "../derived/linkEnds";
 import { type PartLink, isModule } from "../document/partLinks";
-import type { Board, Controller, Design } from "../document/schema";
+import { type Board, type Controller, type Design, MOST_CONTROLLERS } from "../document/schema";
 import { boundsOf } from "../geometry/outline";
 import { addLink, changeLink } from "./boards";
 import { tidyPins } from "./tidyPins";
@@ -30,9 +30,6 @@ function besideBoard(design: Design, boardId: string, widthMm: number, heightMm:
     boardId,
   };
 }
-
-/** Most controllers of a design. */
-export const MOST_CONTROLLERS = 8;
 
 /** Adds a controller of a class to a board; it serves nothing yet. The design itself when the class is not known, or there is no room for one. */
 export function addController(design: Design, profileId: string, boardId: string): Design {

@@ -1,7 +1,10 @@
 import { useRouter } from "next/navigation";
 import { type DragEvent, useState } from "react";
-import { type ImportRefusal, importFiles } from "@/store/shelf";
+import type { ImportRefusal } from "@/store/shelf";
 import { notify } from "@/ui/pieces/notices";
+
+/** What takes files in comes with the first one that is dropped. */
+const importFiles = async (files: File[]) => (await import("@/store/shelf")).importFiles(files);
 
 /** A design file dropped on the bench goes to the shelf; what lies on the bench stays as it is. */
 export function useFileDrop() {
@@ -23,7 +26,11 @@ export function useFileDrop() {
     onDragOver: (event: DragEvent) => event.preventDefault(),
     onDrop: (event: DragEvent) => {
       event.preventDefault();
-      if (event.dataTransfer.files.length > 0) void take([...event.dataTransfer.files]);
+      const files = [...event.dataTransfer.files];
+      if (files.length > 0)
+        take(files).catch(() =>
+          notify("The file could not be taken in. Reload the page and drop it again; the design stays."),
+        );
     },
   };
   const understood = () => {

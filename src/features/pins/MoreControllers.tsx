@@ -1,8 +1,7 @@
 "use client";
 
 import { halfName } from "@/core/derived/halfName";
-import type { Design } from "@/core/document/schema";
-import { MOST_CONTROLLERS, addController, removeController } from "@/core/edits/controllers";
+import { type Design, MOST_CONTROLLERS } from "@/core/document/schema";
 import { edit } from "@/store/bench";
 import { pickController, useHand } from "@/store/hand";
 import { PlainButton } from "@/ui/pieces/buttons";
@@ -40,19 +39,20 @@ function nextBoard({ boards, controllers }: Design): string {
 export function MoreControllers({ design, controllerId }: { design: Design; controllerId: string }) {
   const isMain = design.controllers[0].id === controllerId;
   const profileId = design.controllers.find(({ id }) => id === controllerId)!.profileId;
-  const add = () => {
+  const add = async () => {
+    const { addController } = await import("@/core/edits/controllers");
     edit("add a controller", (d) => addController(d, profileId, nextBoard(d)));
+  };
+  const remove = async () => {
+    const { removeController } = await import("@/core/edits/controllers");
+    edit("remove a controller", (d) => removeController(d, controllerId));
   };
   return (
     <Row>
-      <PlainButton disabled={design.controllers.length >= MOST_CONTROLLERS} onClick={add}>
+      <PlainButton disabled={design.controllers.length >= MOST_CONTROLLERS} onClick={() => void add()}>
         Another controller
       </PlainButton>
-      {!isMain && (
-        <PlainButton onClick={() => edit("remove a controller", (d) => removeController(d, controllerId))}>
-          Remove this one
-        </PlainButton>
-      )}
+      {!isMain && <PlainButton onClick={() => void remove()}>Remove this one</PlainButton>}
     </Row>
   );
 }
