@@ -15,26 +15,17 @@ import { readMeter } from "@/core/bringup/meterReading";
 import { type Model, modelOf } from "@/core/bringup/model";
 import { toldBy } from "@/core/bringup/predict";
 import { leastEffort } from "@/core/bringup/smallest";
-import { type Line, bestChoice, lineOfTests, meanEffort } from "@/core/bringup/strategy";
+import { bestChoice } from "@/core/bringup/promise";
+import { type Line, lineOfTests, meanEffort } from "@/core/bringup/strategy";
 import { type Trial, effortOf, usualEfforts } from "@/core/bringup/trial";
-import { adoptPinPlan, chooseController } from "@/core/edits/pins";
-import { shareOutMatrix } from "@/core/edits/shareOutMatrix";
-import { diodeDirections, type DiodeDirection } from "@/core/circuits/matrix";
+import { diodeDirections } from "@/core/circuits/matrix";
+import type { Design } from "@/core/document/schema";
 import { randomFrom } from "@/core/optimisation/random";
-import { planPins } from "@/core/pins/planPins";
-import { keyBlock, withDiodes } from "../support/designs";
+import { smallMatrix } from "../support/designs";
 import { faultyPieces, scanned, switchPiece } from "../support/ownWorld";
 import { DIODE_MODEL, operatingPoint } from "./ngspice";
 
 const demo = (id: string) => shelfDesigns.find((one) => one.id === id)!;
-
-function matrixOfSize(columns: number, rows: number, diodes: DiodeDirection) {
-  const wired = withDiodes(
-    chooseController(shareOutMatrix(keyBlock(columns, rows), "as-laid-out"), "small-5v-18"),
-    diodes,
-  );
-  return adoptPinPlan(wired, planPins(wired));
-}
 
 /** What a fault does by metal alone; the rest is time, bending or light. */
 const ELECTRIC = new Set(["open", "reversed", "bridged", "short", "swapped", "misplaced", "stuck"]);
@@ -46,7 +37,7 @@ describe("what a faulty matrix tells, against a world put together apart from it
       [3, 2],
     ])
       it(`every single fault and every set of keys held on ${columns} × ${rows}, diodes ${diodes}`, () => {
-        const design = matrixOfSize(columns, rows, diodes);
+        const design = smallMatrix(columns, rows, diodes);
         const model = modelOf(design);
         const keys = [...design.controls.map(({ id }) => `${id}:press`)];
         expect(model.base.scan.switches.toSorted()).toEqual(keys.toSorted());
@@ -70,11 +61,7 @@ describe("what a faulty matrix tells, against a world put together apart from it
 });
 
 /** What ngspice says of a meter: a milliampere in its diode range, 0.2 V behind 1 kΩ in its ohm range. */
-function spiceReading(
-  design: ReturnType<typeof matrixOfSize>,
-  fault: Model["suspects"][number]["fault"],
-  trial: Trial,
-) {
+function spiceReading(design: Design, fault: Model["suspects"][number]["fault"], trial: Trial) {
   const { deed } = trial;
   if (deed.does !== "meter") throw new Error("no meter");
   const pieces = [...faultyPieces(design, fault).pieces, ...deed.held.map((id) => switchPiece(design, id))];
@@ -94,7 +81,7 @@ function spiceReading(
 }
 
 it("twelve faults: what a meter reads, against ngspice", () => {
-  const design = matrixOfSize(3, 2, "column-to-row");
+  const design = smallMatrix(3, 2, "column-to-row");
   const model = modelOf(design);
   const random = randomFrom(12);
   const kinds = [
@@ -269,7 +256,7 @@ describe("mean effort until the fault is named", () => {
 });
 
 it("what is searched to the end is the best line there is: small sets of suspects against every line of tests", () => {
-  const model = modelOf(matrixOfSize(3, 2, "column-to-row"));
+  const model = modelOf(smallMatrix(3, 2, "column-to-row"));
   const random = randomFrom(9);
   const shares = priorBelief(model);
   for (let round = 0; round < 40; round++) {

@@ -32,3 +32,12 @@ export const withDiodes = (design: Design, diodes: DiodeDirection): Design => ({
   ...design,
   circuits: design.circuits.map((circuit) => (circuit.kind === "matrix" ? { ...circuit, diodes } : circuit)),
 });
+
+/** A matrix of so many keys on a small board, its pins shared out. */
+export function smallMatrix(columns: number, rows: number, diodes: DiodeDirection): Design {
+  const wired = withDiodes(
+    chooseController(shareOutMatrix(keyBlock(columns, rows), "as-laid-out"), "small-5v-18"),
+    diodes,
+  );
+  return adoptPinPlan(wired, planPins(wired));
+}

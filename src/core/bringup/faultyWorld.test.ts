@@ -9,7 +9,7 @@ import { readMeter } from "./meterReading";
 import { randomFrom } from "../optimisation/random";
 import { modelOf } from "./model";
 import { outcomeIn, outcomeOf } from "./predict";
-import { bestChoice } from "./strategy";
+import { bestChoice } from "./promise";
 import { effortOf, usualEfforts } from "./trial";
 
 const demo = (id: string) => shelfDesigns.find((one) => one.id === id)!;

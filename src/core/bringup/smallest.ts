@@ -1,53 +1,60 @@
 import { entropyBits, groupsOf, splitBy, tellingTrials } from "./infer";
 import type { Model } from "./model";
-import { type Efforts, effortOf } from "./trial";
+import { type Groups, type SmallTable, allGroups, cut, isOneGroup, smallTable, weightOf } from "./smallTable";
+import type { Efforts } from "./trial";
 
 /** More than so many groups are not searched to the end. */
 const EXACT_MOST = 12;
 
+/** What is less of a difference comes of rounding. */
+const ROUNDING = 1e-12;
+
+/** An effort, and the test that comes first; null where nothing tells apart. */
+export interface Least {
+  effort: number;
+  trial: number | null;
+}
+
 /**
- * Least expected effort of telling these apart, weighted with their shares (not divided by their sum): every line of
- * tests is looked at, with what was found for smaller sets kept.
+ * Least expected effort of telling a set apart, weighted (not divided by its weight): every line of tests is looked at.
+ * @param known what was found before for sets of this table
+ */
+export function leastOf(table: SmallTable, groups: Groups, known: Map<Groups, Least>): Least {
+  if (isOneGroup(groups)) return { effort: 0, trial: null };
+  const found = known.get(groups);
+  if (found) return found;
+  const weight = weightOf(table, groups);
+  let best: Least | null = null;
+  for (const test of table.tests) {
+    const parts = cut(test, groups);
+    if (parts.length < 2) continue;
+    let effort = test.effort * weight;
+    for (const part of parts) {
+      if (best && effort >= best.effort) break;
+      effort += leastOf(table, part, known).effort;
+    }
+    if (!best || effort < best.effort * (1 - ROUNDING)) best = { effort, trial: test.trial };
+  }
+  const least = best ?? { effort: 0, trial: null };
+  known.set(groups, least);
+  return least;
+}
+
+/**
+ * Least expected effort of telling these apart, weighted with their shares (not divided by their sum).
  * @param allowed which tests may be used
+ * @throws RangeError for more groups than are ever searched
  */
 export function leastEffort(
   model: Model,
   suspects: readonly number[],
   shares: Float64Array,
   efforts: Efforts,
-  allowed: (trial: number) => boolean = () => true,
-): { effort: number; trial: number | null } {
-  const known = new Map<string, { effort: number; trial: number | null }>();
-  const search = (set: readonly number[]): { effort: number; trial: number | null } => {
-    const key = set.join();
-    const found = known.get(key);
-    if (found) return found;
-    let best: { effort: number; trial: number | null } = { effort: 0, trial: null };
-    const weight = set.reduce((sum, suspect) => sum + shares[suspect], 0);
-    const seen = new Set<string>();
-    for (const trial of tellingTrials(model, set)) {
-      if (!allowed(trial)) continue;
-      const parts = [...splitBy(model, trial, set).values()];
-      if (parts.length < 2) continue;
-      const own = effortOf(model.trials[trial], efforts);
-      // Two tests that part a set alike and cost alike are one.
-      const alike = `${own}|${parts
-        .map((part) => part.join())
-        .sort()
-        .join("|")}`;
-      if (seen.has(alike)) continue;
-      seen.add(alike);
-      let effort = own * weight;
-      for (const part of parts) {
-        if (best.trial !== null && effort >= best.effort) break;
-        effort += search(part).effort;
-      }
-      if (best.trial === null || effort < best.effort) best = { effort, trial };
-    }
-    known.set(key, best);
-    return best;
-  };
-  return search(suspects);
+  allowed?: (trial: number) => boolean,
+): Least {
+  const table = smallTable(model, suspects, shares, efforts, allowed);
+  if (!table) throw new RangeError("too many groups to look at every line of tests");
+  return leastOf(table, allGroups(table), new Map());
 }
 
 /** What meters alone want to tell a class apart that nothing else tells apart; a bound from below where it is large. */

@@ -1,60 +1,28 @@
-import { informationBits, splitBy, tellingTrials, weightsAmong } from "./infer";
-import { leastEffort } from "./smallest";
+import { splitBy } from "./infer";
+import { LookAhead } from "./lookAhead";
 import type { Model } from "./model";
 import type { Outcome } from "./predict";
+import { bestChoice } from "./promise";
+import { smallTable } from "./smallTable";
 import { type Efforts, effortOf } from "./trial";
 
-/** Bits that are less than this come of rounding. */
-const NOTHING_BITS = 1e-9;
-
-/** A test that could be made next, with what it promises. */
-export interface Choice {
-  trial: number;
-  bits: number;
-  effort: number;
-}
-
 /**
- * The test with the most expected information for its effort, among suspects that explain all that came.
+ * The test to make next, among suspects that explain all that came: by looking ahead where they are few, else the one with
+ * the most expected information for its effort.
  * @returns null where no test tells any two of them apart
  */
-export function bestChoice(
+export function nextTrial(
   model: Model,
   suspects: readonly number[],
   weights: Float64Array,
   efforts: Efforts,
-): Choice | null {
-  let best: Choice | null = null;
-  const { among, total } = weightsAmong(suspects, weights);
-  for (const trial of tellingTrials(model, suspects)) {
-    const bits = informationBits(model, trial, among, total);
-    if (bits < NOTHING_BITS) continue;
-    const effort = effortOf(model.trials[trial], efforts);
-    if (!best || bits / effort > best.bits / best.effort + NOTHING_BITS) best = { trial, bits, effort };
-  }
-  return best;
+): number | null {
+  const table = suspects.length > FEW_SUSPECTS ? null : smallTable(model, suspects, weights, efforts);
+  return table ? new LookAhead(table).next() : (bestChoice(model, suspects, weights, efforts)?.trial ?? null);
 }
 
-/** So few are searched to the end; more by what a test promises for its effort. */
-const SEARCHED_MOST = 10;
-
-/** The test to make next: the first of the best line where few are left, else the one with most information for its effort. */
-export function nextChoice(
-  model: Model,
-  suspects: readonly number[],
-  weights: Float64Array,
-  efforts: Efforts,
-): Choice | null {
-  if (suspects.length > SEARCHED_MOST) return bestChoice(model, suspects, weights, efforts);
-  const { trial } = leastEffort(model, suspects, weights, efforts);
-  if (trial === null) return null;
-  const { among, total } = weightsAmong(suspects, weights);
-  return {
-    trial,
-    bits: informationBits(model, trial, among, total),
-    effort: effortOf(model.trials[trial], efforts),
-  };
-}
+/** Of more than so many nobody asks how many groups they are. */
+const FEW_SUSPECTS = 60;
 
 /** What to do, and how it goes on by what came; a leaf where nothing tells the rest apart. */
 export type Line =
@@ -62,12 +30,14 @@ export type Line =
 
 /** The whole line of tests from some suspects on, as they would be proposed. */
 export function lineOfTests(model: Model, suspects: number[], weights: Float64Array, efforts: Efforts): Line {
-  const choice = nextChoice(model, suspects, weights, efforts);
-  if (!choice) return { suspects };
-  const by = new Map<Outcome, Line>();
-  for (const [outcome, part] of splitBy(model, choice.trial, suspects))
-    by.set(outcome, lineOfTests(model, part, weights, efforts));
-  return { suspects, trial: choice.trial, effort: choice.effort, by };
+  const go = (some: number[]): Line => {
+    const trial = nextTrial(model, some, weights, efforts);
+    if (trial === null) return { suspects: some };
+    const by = new Map<Outcome, Line>();
+    for (const [outcome, part] of splitBy(model, trial, some)) by.set(outcome, go(part));
+    return { suspects: some, trial, effort: effortOf(model.trials[trial], efforts), by };
+  };
+  return go(suspects);
 }
 
 /** Mean effort until the fault is named, weighted. */

@@ -5,7 +5,7 @@ import type { Model } from "./model";
 import { outcomeWords } from "./outcomeWords";
 import { planOf } from "./plan";
 import { type Repair, repairOf } from "./repair";
-import { nextChoice } from "./strategy";
+import { nextTrial } from "./strategy";
 import type { Suspect } from "./suspects";
 import { type Efforts, type Trial, effortOf } from "./trial";
 
@@ -144,7 +144,7 @@ function trialToMake(
   model: Model,
   { isFaulty, isNamed, possible, belief, retests, efforts, open }: Standing,
 ): number | null {
-  if (isFaulty) return isNamed ? null : (nextChoice(model, possible, belief, efforts)?.trial ?? null);
+  if (isFaulty) return isNamed ? null : nextTrial(model, possible, belief, efforts);
   const again = retests.flatMap((id) => model.trialById.get(id) ?? []);
   return again[0] ?? open[0] ?? null;
 }

@@ -1,6 +1,6 @@
 import { groupsOf, priorBelief, splitBy } from "../bringup/infer";
 import type { Model } from "../bringup/model";
-import { nextChoice } from "../bringup/strategy";
+import { nextTrial } from "../bringup/strategy";
 import { type Efforts, effortOf } from "../bringup/trial";
 
 /** What the best line of tests spends until it has named a fault, and which suspects no test tells apart from it. */
@@ -10,20 +10,17 @@ export interface BestLine {
   group: string[];
 }
 
-/** The line of tests as Bring-up would propose them, each with the most expected information for its effort, for one fault. */
+/** The line of tests as Bring-up would propose them, for one fault. */
 export function bestLineFor(model: Model, faultId: string, efforts: Efforts): BestLine | null {
   const fault = model.suspects.findIndex(({ id }) => id === faultId);
   if (fault < 0) return null;
   const weights = priorBelief(model);
   const tests: BestLine["tests"] = [];
   let left = model.suspects.map((_, nth) => nth);
-  for (
-    let choice = nextChoice(model, left, weights, efforts);
-    choice;
-    choice = nextChoice(model, left, weights, efforts)
-  ) {
-    const { trial, effort } = choice;
-    tests.push({ title: model.trials[trial].title, effort });
+  for (;;) {
+    const trial = nextTrial(model, left, weights, efforts);
+    if (trial === null) break;
+    tests.push({ title: model.trials[trial].title, effort: effortOf(model.trials[trial], efforts) });
     left = [...splitBy(model, trial, left).values()].find((part) => part.includes(fault))!;
   }
   return {

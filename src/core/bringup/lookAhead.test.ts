@@ -1,0 +1,78 @@
+import { describe, expect, it } from "vitest";
+import { smallMatrix } from "../../../tests/support/designs";
+import { groupsOf, priorBelief, splitBy } from "./infer";
+import { modelOf } from "./model";
+import { bestChoice } from "./promise";
+import { allGroups, countGroups, cut, isOneGroup, smallTable, weightOf } from "./smallTable";
+import { leastEffort } from "./smallest";
+import { lineOfTests, meanEffort, nextTrial } from "./strategy";
+import { usualEfforts } from "./trial";
+
+const model = modelOf(smallMatrix(2, 1, "column-to-row"));
+const all = model.suspects.map((_, nth) => nth);
+const weights = priorBelief(model);
+const some = all.filter((nth) => nth % 2 === 0);
+
+describe("the table of few groups", () => {
+  const table = smallTable(model, some, weights, usualEfforts)!;
+
+  it("holds each group once, with the weight of its suspects", () => {
+    expect(table.weights).toHaveLength(groupsOf(model, some).length);
+    const sum = some.reduce((total, one) => total + weights[one], 0);
+    expect(weightOf(table, allGroups(table))).toBeCloseTo(sum, 12);
+    expect(countGroups(allGroups(table))).toBe(table.weights.length);
+  });
+
+  it("cuts a set into parts that share nothing and leave nothing out", () => {
+    for (const test of table.tests) {
+      const parts = cut(test, allGroups(table));
+      expect(parts.reduce((one, other) => one | other, 0)).toBe(allGroups(table));
+      expect(parts.reduce((count, part) => count + countGroups(part), 0)).toBe(table.weights.length);
+      expect(parts.length).toBe(splitBy(model, test.trial, some).size);
+    }
+  });
+
+  it("has one test of those that tell the same apart, the one with the least effort", () => {
+    const said = table.tests.map(({ parts }) => parts.join());
+    expect(new Set(said).size).toBe(said.length);
+    const dear = smallTable(model, some, weights, { ...usualEfforts, meter: 0.5 })!;
+    const meters = dear.tests.filter(({ trial }) => model.trials[trial].effort === "meter").length;
+    expect(meters).toBeGreaterThanOrEqual(
+      table.tests.filter(({ trial }) => model.trials[trial].effort === "meter").length,
+    );
+  });
+
+  it("is not made of more groups than it can hold, nor of none that can be told apart", () => {
+    const large = modelOf(smallMatrix(3, 2, "column-to-row"));
+    const everyone = large.suspects.map((_, nth) => nth);
+    expect(smallTable(large, everyone, priorBelief(large), usualEfforts)).toBeNull();
+    expect(() => leastEffort(large, everyone, priorBelief(large), usualEfforts)).toThrow(RangeError);
+    expect(smallTable(model, [], weights, usualEfforts)!.weights).toEqual([]);
+    expect(nextTrial(model, [], weights, usualEfforts)).toBeNull();
+    expect(nextTrial(model, [all[0]], weights, usualEfforts)).toBeNull();
+    expect(isOneGroup(0) && isOneGroup(4) && !isOneGroup(6)).toBe(true);
+  });
+});
+
+describe("looking ahead", () => {
+  it("takes less effort than the test that promises most, and goes on as it began", () => {
+    const line = lineOfTests(model, all, weights, usualEfforts);
+    const greedy = (set: number[]): number => {
+      const choice = bestChoice(model, set, weights, usualEfforts);
+      if (!choice) return 0;
+      const own = choice.effort * set.reduce((sum, one) => sum + weights[one], 0);
+      return [...splitBy(model, choice.trial, set).values()].reduce((sum, part) => sum + greedy(part), own);
+    };
+    expect(meanEffort(line, weights)).toBeLessThan(greedy(all) - 0.1);
+    let at = line;
+    while ("by" in at) {
+      expect(nextTrial(model, at.suspects, weights, usualEfforts)).toBe(at.trial);
+      at = [...at.by.values()].sort((one, other) => other.suspects.length - one.suspects.length)[0];
+    }
+  });
+
+  it("does not ask how much all weights are, only how much of each other", () => {
+    const tenfold = weights.map((weight) => weight * 10);
+    expect(nextTrial(model, some, tenfold, usualEfforts)).toBe(nextTrial(model, some, weights, usualEfforts));
+  });
+});
