@@ -11,7 +11,7 @@ import { keyboardUsage } from "@/core/hid/keyboardUsages";
 import { StandInLoader } from "@/core/loader/standInLoader";
 import { play, workFolder } from "../firmware/builds";
 import { buildUsbHost, flashFiles, later, recordOnChip } from "../firmware/usbChip";
-import { mat, openOwn, saved, stage, tray } from "./bench";
+import { goTo, mat, openOwn, saved, stage, tray } from "./bench";
 import { plugIn } from "./standInPort";
 
 const inHand = (page: Page): Locator => tray(page).getByRole("status", { name: "Test in hand" });
@@ -295,4 +295,51 @@ test("the keymap for tests is loaded from here, and what the chip then tells is 
   expect(heard.sweep).toBeGreaterThan(0);
   await expect(suspects(page)).toBeHidden();
   await expect(inHand(page)).toHaveText(nextTest().title);
+});
+
+test("an axis is heard through live changes: as it should, and one that does not move", async ({ page }) => {
+  // The browser asks, and nobody chooses a device.
+  await page.addInitScript(() =>
+    Object.defineProperty(navigator, "hid", { value: { requestDevice: () => Promise.resolve([]) } }),
+  );
+  await page.goto("/bench/kestrel/reports");
+  await tray(page).getByRole("checkbox", { name: "Live changes" }).check();
+  await goTo(page, "Bring-up");
+  const card = inHand(page);
+  await expect(card).toContainText("Before any plug");
+  for (let test = 0; test < 80; test++) {
+    const title = (await card.innerText()).trim();
+    if (/^Move .* to both ends/.test(title)) break;
+    await page.keyboard.press("1");
+    await expect(card).not.toHaveText(title);
+  }
+  await expect(card).toContainText("to both ends and let it rest");
+  await tray(page)
+    .getByRole("checkbox", { name: /^Listen to what it types/ })
+    .check();
+  // No device is there: it is told what connecting would do, and how it ended.
+  await expect(tray(page)).toContainText("nothing on it is changed");
+  await tray(page).getByRole("button", { name: "Connect the device" }).click();
+  await expect(tray(page).getByRole("status", { name: "Device" })).toContainText("No device was chosen");
+  await goTo(page, "Keymap");
+  const onDevice = tray(page).getByRole("region", { name: "On the device" });
+  await onDevice.getByRole("button", { name: "Connect the stand-in" }).click();
+  await expect(onDevice.getByRole("button", { name: "Disconnect" })).toBeVisible();
+  await goTo(page, "Bring-up");
+  const title = (await card.innerText()).trim();
+  await tray(page).getByRole("button", { name: "Let go of it, then begin" }).click();
+  const both = tray(page).getByRole("button", { name: "It was at both ends" });
+  await expect(tray(page)).toContainText("Now move it to all its ends");
+  await tray(page).getByRole("button", { name: "Stand-in: to its low end" }).click();
+  await expect(tray(page)).toContainText(/Seen from, to\d\.\d %/);
+  await tray(page).getByRole("button", { name: "Stand-in: to its high end" }).click();
+  await expect(tray(page)).toContainText(/Seen from, to\d\.\d %, 9\d\.\d %/);
+  await both.click();
+  await expect(card).not.toHaveText(title);
+  // The next one nobody moves: it does not move.
+  await expect(card).toContainText("to both ends and let it rest");
+  await tray(page).getByRole("button", { name: "Let go of it, then begin" }).click();
+  await both.click();
+  await expect(card).not.toContainText("to both ends and let it rest");
+  await expect(page.getByRole("table", { name: "Tests made" })).toContainText("it does not move");
 });

@@ -22,7 +22,11 @@ import { hearPads } from "@/store/gamepadEar";
 import { type MusicPort, hearMusic } from "@/store/musicEar";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Checkbox, ChoiceField } from "@/ui/pieces/fields";
+import { later } from "@/ui/pieces/later";
 import { Row } from "@/ui/pieces/sheets";
+
+/** Talking to a device comes with the first axis that is listened to. */
+const AxisEar = later(() => import("./AxisEar").then((m) => m.AxisEar));
 
 interface ListenerProps {
   deed: TrialDeed;
@@ -39,12 +43,13 @@ export function Listener({ deed, onHeard }: ListenerProps) {
   return (
     <>
       <Checkbox
-        label="Listen to what it types, plays or presses as a game pad"
+        label="Listen to what it types, plays, presses as a game pad or reads of its axes"
         checked={isListening}
         onChange={setListening}
       />
       {isListening && <WhichKeymap left={tests.left} />}
-      {isListening && !canBeHeard(listening, deed) && (
+      {isListening && deed.does === "axis" && <AxisEar elementId={deed.elementId} onHeard={onHeard} />}
+      {isListening && deed.does !== "axis" && !canBeHeard(listening, deed) && (
         <Box color="var(--faint)">This test cannot be heard by what it tells: answer it by hand.</Box>
       )}
       {isListening && canBeHeard(listening, deed) && <Ear deed={deed} listening={listening} onHeard={onHeard} />}
