@@ -19,6 +19,8 @@ export interface AxisMeasuring {
   seen: AxisMeasurement;
   /** Why it ended, in words. */
   trouble: string;
+  /** The firmware that is talked to reads this axis: it has something to do, and is not on a part with a chip of its own. */
+  isRead: boolean;
 }
 
 /** Asks the device again and again; of what was seen while it moves the farthest are kept, and the last. */
@@ -66,5 +68,5 @@ export function useAxisMeasurement(wiperId: string): AxisMeasuring {
       isOver = true;
     };
   }, [phase, on, nth]);
-  return { phase, setPhase, seen, trouble };
+  return { phase, setPhase, seen, trouble, isRead: nth >= 0 };
 }

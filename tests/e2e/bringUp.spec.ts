@@ -343,3 +343,26 @@ test("an axis is heard through live changes: as it should, and one that does not
   await expect(card).not.toContainText("to both ends and let it rest");
   await expect(page.getByRole("table", { name: "Tests made" })).toContainText("it does not move");
 });
+
+test("an axis that has nothing to do is not waited for: that is told", async ({ page, request }) => {
+  const kestrel = (await (await request.get("/api/demos/kestrel")).json()) as Design;
+  for (const layer of kestrel.keymap.layers) layer.axes = {};
+  kestrel.reportSet.interfaces = [...kestrel.reportSet.interfaces, "live"];
+  await openOwn(page, { ...kestrel, id: "still-axes", name: "Still axes" }, "Keymap");
+  const onDevice = tray(page).getByRole("region", { name: "On the device" });
+  await onDevice.getByRole("button", { name: "Connect the stand-in" }).click();
+  await expect(onDevice.getByRole("button", { name: "Disconnect" })).toBeVisible();
+  await goTo(page, "Bring-up");
+  await expect(inHand(page)).toContainText("Before any plug");
+  for (let test = 0; test < 80; test++) {
+    const title = (await inHand(page).innerText()).trim();
+    if (/^Move .* to both ends/.test(title)) break;
+    await page.keyboard.press("1");
+    await expect(inHand(page)).not.toHaveText(title);
+  }
+  await tray(page)
+    .getByRole("checkbox", { name: /^Listen to what it types/ })
+    .check();
+  await expect(tray(page)).toContainText("Stand-in device does not read this axis");
+  await expect(tray(page).getByRole("button", { name: "Let go of it, then begin" })).toHaveCount(0);
+});

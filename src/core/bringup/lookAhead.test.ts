@@ -32,6 +32,17 @@ describe("the table of few groups", () => {
     }
   });
 
+  it("keeps apart what only silence tells apart: nothing that comes is not the same as what should", () => {
+    const [press] = model.trials.flatMap(({ deed }, nth) =>
+      deed.does === "hold" && [...model.rows[nth].others.values()].includes("") ? [nth] : [],
+    );
+    const silent = all.find((one) => model.rows[press].others.get(one) === "")!;
+    const sound = all.find((one) => !model.rows[press].others.has(one))!;
+    const only = smallTable(model, [silent, sound], weights, usualEfforts, (trial) => trial === press)!;
+    expect(only.weights).toHaveLength(2);
+    expect(only.tests.map(({ trial }) => trial)).toEqual([press]);
+  });
+
   it("has one test of those that tell the same apart, the one with the least effort", () => {
     const said = table.tests.map(({ parts }) => parts.join());
     expect(new Set(said).size).toBe(said.length);

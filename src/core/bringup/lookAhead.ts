@@ -1,5 +1,6 @@
 import { entropyBits } from "./infer";
-import { type Least, leastOf } from "./smallest";
+import { NOTHING_BITS } from "./promise";
+import { type Least, ROUNDING, leastOf } from "./smallest";
 import {
   type Groups,
   type SmallTable,
@@ -18,10 +19,6 @@ const SEARCHED_MOST = 10;
 const CANDIDATES = 4;
 const STEPS = 3;
 
-/** What is less of a difference comes of rounding. */
-const ROUNDING = 1e-12;
-const NOTHING_BITS = 1e-9;
-
 /**
  * Finds the next test by looking ahead. The test with the most information for its effort is mostly right, but not where
  * two tests want each other. So the most promising tests are followed up to the end, and the one whose line takes the
@@ -39,7 +36,7 @@ export class LookAhead {
     return this.choose(STEPS, allGroups(this.table))?.trial ?? null;
   }
 
-  private choose(steps: number, groups: Groups): Pick<SmallTest, "trial" | "effort" | "parts"> | null {
+  private choose(steps: number, groups: Groups): SmallTest | null {
     if (isOneGroup(groups)) return null;
     if (countGroups(groups) <= SEARCHED_MOST) {
       const { trial } = leastOf(this.table, groups, this.smallest);

@@ -3,25 +3,13 @@ import type { Model } from "./model";
 import { type Efforts, effortOf } from "./trial";
 
 /** Bits that are less than this come of rounding. */
-const NOTHING_BITS = 1e-9;
+export const NOTHING_BITS = 1e-9;
 
 /** A test that could be made next, with what it promises. */
 export interface Choice {
   trial: number;
   bits: number;
   effort: number;
-}
-
-/** Every test that tells some of these suspects apart, with what it promises: the expected information. */
-function promisesOf(model: Model, suspects: readonly number[], weights: Float64Array, efforts: Efforts): Choice[] {
-  const { among, total } = weightsAmong(suspects, weights);
-  return tellingTrials(model, suspects)
-    .map((trial) => ({
-      trial,
-      bits: informationBits(model, trial, among, total),
-      effort: effortOf(model.trials[trial], efforts),
-    }))
-    .filter(({ bits }) => bits >= NOTHING_BITS);
 }
 
 /**
@@ -35,7 +23,12 @@ export function bestChoice(
   efforts: Efforts,
 ): Choice | null {
   let best: Choice | null = null;
-  for (const one of promisesOf(model, suspects, weights, efforts))
-    if (!best || one.bits / one.effort > best.bits / best.effort + NOTHING_BITS) best = one;
+  const { among, total } = weightsAmong(suspects, weights);
+  for (const trial of tellingTrials(model, suspects)) {
+    const bits = informationBits(model, trial, among, total);
+    if (bits < NOTHING_BITS) continue;
+    const effort = effortOf(model.trials[trial], efforts);
+    if (!best || bits / effort > best.bits / best.effort + NOTHING_BITS) best = { trial, bits, effort };
+  }
   return best;
 }

@@ -1,4 +1,4 @@
-import { type Outcome } from "./predict";
+import type { Outcome } from "./predict";
 import { tellingTrials } from "./infer";
 import type { Model } from "./model";
 import { type Efforts, effortOf } from "./trial";
@@ -38,7 +38,7 @@ export function smallTable(
   const trials = tellingTrials(model, suspects).filter(allowed);
   const groups = new Map<string, number[]>();
   for (const suspect of suspects) {
-    const told = trials.map((trial) => model.rows[trial].others.get(suspect) ?? "").join("\n");
+    const told = trials.map((trial) => outcomeOf(model, trial, suspect)).join("\n");
     const group = groups.get(told);
     if (group) group.push(suspect);
     else groups.set(told, [suspect]);
@@ -56,6 +56,9 @@ export function smallTable(
   };
 }
 
+const outcomeOf = ({ rows }: Model, trial: number, suspect: number): Outcome =>
+  rows[trial].others.get(suspect) ?? rows[trial].base;
+
 function testsOf(model: Model, firsts: number[], trials: number[], efforts: Efforts): SmallTest[] {
   const tests = new Map<string, SmallTest>();
   for (const trial of trials) {
@@ -70,10 +73,9 @@ function testsOf(model: Model, firsts: number[], trials: number[], efforts: Effo
 
 /** In the order of the first group of each. */
 function partsOf(model: Model, firsts: number[], trial: number): Groups[] {
-  const { base, others } = model.rows[trial];
   const parts = new Map<Outcome, Groups>();
   firsts.forEach((suspect, nth) => {
-    const came = others.get(suspect) ?? base;
+    const came = outcomeOf(model, trial, suspect);
     parts.set(came, (parts.get(came) ?? 0) | (1 << nth));
   });
   return [...parts.values()];

@@ -6,8 +6,8 @@ import type { Efforts } from "./trial";
 /** More than so many groups are not searched to the end. */
 const EXACT_MOST = 12;
 
-/** What is less of a difference comes of rounding. */
-const ROUNDING = 1e-12;
+/** What is less of a difference, as a part of the whole, comes of rounding. */
+export const ROUNDING = 1e-12;
 
 /** An effort, and the test that comes first; null where nothing tells apart. */
 export interface Least {

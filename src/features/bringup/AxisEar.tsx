@@ -48,8 +48,15 @@ function Connect() {
 
 function Reading({ elementId, onHeard }: AxisEarProps) {
   const { on, name } = useLiveDevice();
-  const { phase, setPhase, seen, trouble } = useAxisMeasurement(elementId);
+  const { phase, setPhase, seen, trouble, isRead } = useAxisMeasurement(elementId);
   const came = axisHeard(seen);
+  if (!isRead)
+    return (
+      <Box fontSize="13px">
+        {name} does not read this axis: it has nothing to do in the keymap, or is on a part with a chip of its own.
+        Answer by hand.
+      </Box>
+    );
   return (
     <>
       {phase === "nothing" && <Box fontSize="13px">{name} tells where it stands.</Box>}
