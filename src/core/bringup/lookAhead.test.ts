@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { smallMatrix } from "../../../tests/support/designs";
 import { groupsOf, priorBelief, splitBy } from "./infer";
-import { modelOf } from "./model";
+import { type Model, modelOf } from "./model";
 import { bestChoice } from "./promise";
 import { allGroups, countGroups, cut, isOneGroup, smallTable, weightOf } from "./smallTable";
 import { leastEffort } from "./smallest";
@@ -43,14 +43,24 @@ describe("the table of few groups", () => {
     expect(only.tests.map(({ trial }) => trial)).toEqual([press]);
   });
 
-  it("has one test of those that tell the same apart, the one with the least effort", () => {
-    const said = table.tests.map(({ parts }) => parts.join());
-    expect(new Set(said).size).toBe(said.length);
-    const dear = smallTable(model, some, weights, { ...usualEfforts, meter: 0.5 })!;
-    const meters = dear.tests.filter(({ trial }) => model.trials[trial].effort === "meter").length;
-    expect(meters).toBeGreaterThanOrEqual(
-      table.tests.filter(({ trial }) => model.trials[trial].effort === "meter").length,
-    );
+  it("has one test of those that tell the same apart, the one with the least effort, of those that are allowed", () => {
+    const row = (came: string) => ({ base: "", others: new Map([[0, came]]) });
+    const made = {
+      suspects: [{}, {}, {}],
+      trials: [
+        { effort: "meter", times: 1 },
+        { effort: "press", times: 1 },
+        { effort: "press", times: 2 },
+      ],
+      rows: [row("open"), row("no"), row("no")],
+    } as unknown as Model;
+    const even = Float64Array.from([1, 1, 1]);
+    const told = (allowed?: (trial: number) => boolean) =>
+      smallTable(made, [0, 1, 2], even, usualEfforts, allowed)!.tests.map(({ trial }) => trial);
+    expect(told()).toEqual([1]);
+    expect(told((trial) => trial !== 1)).toEqual([2]);
+    expect(told((trial) => trial === 0)).toEqual([0]);
+    expect(told(() => false)).toEqual([]);
   });
 
   it("is not made of more groups than it can hold, nor of none that can be told apart", () => {
