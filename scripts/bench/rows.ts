@@ -1,3 +1,4 @@
+import { bringUpRows } from "./bringUp";
 import { browserRows } from "./browser";
 import { chipRows } from "./chip";
 import { circuitRows } from "./circuits";
@@ -22,6 +23,7 @@ for (const row of [
   ...firmwareRows(),
   ...editRows(),
   ...circuitRows(),
+  ...bringUpRows(),
   await plateRow(),
   await imageRow(),
   ...chipRows(),

@@ -329,20 +329,32 @@ export class FaultyWorld {
   /** Resistors of a ladder, its closed contacts, and what touches. */
   private ladderBranches(line: string, closed: ReadonlySet<string>): Branch[] {
     const { design, contactsOf } = this.base.assembled;
-    const { shunts, elements } = derive(design);
-    const branches: Branch[] = [];
-    const join = (a: Node | null | undefined, b: Node | null | undefined, ohm: number) => {
-      if (a && b) branches.push({ a, b, ohm });
-    };
-    const circuit = line.slice(0, line.lastIndexOf(".") + 1);
-    for (const { id, value, from, to } of shunts)
-      if (id.startsWith(circuit)) join(this.nodeOf(from, `${id}.1`), this.nodeOf(to, `${id}.2`), shuntOhm(value) ?? 0);
+    const { elements } = derive(design);
+    const branches = [...this.ladderResistors(line)];
     for (const id of closed) {
       if (elements.get(id)?.kind !== "switch") continue;
-      const [one, other] = (contactsOf.get(id) ?? []).map((end) => this.nodeOf(end.netId, end.contactId));
-      join(one, other, CONTACT_OHM);
+      const [a, b] = (contactsOf.get(id) ?? []).map((end) => this.nodeOf(end.netId, end.contactId));
+      if (a && b) branches.push({ a, b, ohm: CONTACT_OHM });
     }
-    for (const fault of this.faults) if (fault.kind === "short") join(fault.netA, fault.netB, CONTACT_OHM);
+    for (const fault of this.faults)
+      if (fault.kind === "short") branches.push({ a: fault.netA, b: fault.netB, ohm: CONTACT_OHM });
+    return branches;
+  }
+
+  private readonly resistors = new Map<string, Branch[]>();
+
+  /** Resistors of a ladder where this device's joints leave them: the same whatever is held. */
+  private ladderResistors(line: string): Branch[] {
+    let branches = this.resistors.get(line);
+    if (!branches) {
+      const circuit = line.slice(0, line.lastIndexOf(".") + 1);
+      branches = derive(this.base.assembled.design).shunts.flatMap(({ id, value, from, to }) => {
+        if (!id.startsWith(circuit)) return [];
+        const [a, b] = [this.nodeOf(from, `${id}.1`), this.nodeOf(to, `${id}.2`)];
+        return a && b ? [{ a, b, ohm: shuntOhm(value) ?? 0 }] : [];
+      });
+      this.resistors.set(line, branches);
+    }
     return branches;
   }
 }

@@ -60,8 +60,32 @@ export const waysOf = (assembled: Assembled): Map<Node, Way[]> =>
     return ways;
   });
 
+/** Where a meter's tips are held, in which range, while which contacts are pressed. */
+export interface MeterDeed {
+  red: Node;
+  black: Node;
+  range: "ohm" | "diode";
+  held: string[];
+}
+
+/** The metal that a pressed contact joins; null of what is no contact. */
+function joinedBy({ contactsOf }: Assembled, contact: string): { a: Node; b: Node } | null {
+  const all = contactsOf.get(elementOf(contact)) ?? [];
+  if (all.length < 2) return null;
+  return { a: (contact.endsWith("/B") ? all[1] : all[0]).contactId, b: all.at(-1)!.contactId };
+}
+
+/** All that conducts without a diode on a sound device while some contacts are held. */
+export function conducting(assembled: Assembled, held: readonly string[]): Branch[] {
+  const drawn = [...waysOf(assembled)].flatMap(([a, ways]) =>
+    ways.flatMap(({ to: b, ohm, drop }) => (drop === 0 && a < b ? [{ a, b, ohm }] : [])),
+  );
+  const pressed = held.flatMap((contact) => joinedBy(assembled, contact) ?? []);
+  return [...drawn, ...pressed.map((ends) => ({ ...ends, ohm: CONTACT_OHM }))];
+}
+
 /** The ways as the faults and the held contacts leave them. */
-class MeterWays {
+export class MeterWays {
   private readonly more = new Map<Node, Way[]>();
   private readonly gone = new Set<string>();
 
@@ -94,10 +118,8 @@ class MeterWays {
   }
 
   private close(contact: string) {
-    const all = this.world.base.assembled.contactsOf.get(elementOf(contact)) ?? [];
-    if (all.length < 2) return;
-    const first = contact.endsWith("/B") ? all[1] : all[0];
-    this.join(first.contactId, all.at(-1)!.contactId);
+    const ends = joinedBy(this.world.base.assembled, contact);
+    if (ends) this.join(ends.a, ends.b);
   }
 
   private bridge(bondId: string) {
@@ -130,6 +152,14 @@ class MeterWays {
     this.join(`${netB}|${other}`, one);
   }
 
+  /** What conducts without a diode and is not drawn, and the names of all that is drawn and gone. */
+  changes(): { more: Branch[]; gone: ReadonlySet<string> } {
+    const more = [...this.more].flatMap(([a, ways]) =>
+      ways.flatMap(({ to: b, ohm, drop }) => (drop === 0 && a < b ? [{ a, b, ohm }] : [])),
+    );
+    return { more, gone: this.gone };
+  }
+
   *from(node: Node): Generator<Way> {
     for (const way of waysOf(this.world.base.assembled).get(node) ?? []) if (!this.gone.has(way.of)) yield way;
     yield* this.more.get(node) ?? [];
@@ -145,18 +175,17 @@ const anyNode = ({ nets }: Assembled, netId: string): Node | null => {
  * What a meter shows from the red tip to the black one, with power off: in its ohm range some tenths of a volt, at which
  * no diode conducts; in its diode range a milliampere and the voltage that it needs (common practice).
  */
-export function readMeter(
-  world: FaultyWorld,
-  { red, black, range, held }: { red: Node; black: Node; range: "ohm" | "diode"; held: string[] },
-): Reading {
+export function readMeter(world: FaultyWorld, { red, black, range, held }: MeterDeed): Reading {
   const ways = new MeterWays(world, held);
   if (range === "diode") {
     const volt = leastDrop(ways, red, black);
     return volt === null || volt > MOST_V ? { shows: "open" } : { shows: "volt", volt };
   }
-  const ohm = resistance(ways, red, black);
-  return ohm === null || ohm > OPEN_OHM ? { shows: "open" } : { shows: "ohm", ohm };
+  return readingOfOhm(resistance(ways, red, black));
 }
+
+export const readingOfOhm = (ohm: number | null): Reading =>
+  ohm === null || ohm > OPEN_OHM ? { shows: "open" } : { shows: "ohm", ohm };
 
 /** The fewest volts of diodes on any way. */
 function leastDrop(ways: MeterWays, red: Node, black: Node): number | null {
@@ -219,10 +248,7 @@ function withoutDeadEnds(branches: Branch[], tips: ReadonlySet<Node>): Branch[] 
 }
 
 /** The bonds on the way between both tips, on a sound device. */
-export function bondsBetween(
-  world: FaultyWorld,
-  { red, black, range, held }: { red: Node; black: Node; range: "ohm" | "diode"; held: string[] },
-): string[] {
+export function bondsBetween(world: FaultyWorld, { red, black, range, held }: MeterDeed): string[] {
   const ways = new MeterWays(world, held);
   const cameBy = new Map<Node, { from: Node; of: string } | null>([[red, null]]);
   const open = [red];

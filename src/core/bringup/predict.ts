@@ -4,7 +4,8 @@ import { ohmWords } from "../electrics/ohmWords";
 import { spoiltNets } from "./deadChips";
 import type { Fault } from "./fault";
 import { FaultyWorld, type WorldBase } from "./faultyWorld";
-import { JOINED_OHM, type Reading, readMeter } from "./meterReading";
+import { meterShows } from "./meterChange";
+import { JOINED_OHM, type Reading } from "./meterReading";
 import type { TrialDeed } from "./trial";
 
 /** What came of a test, in a form that compares: element ids for what was told, or what a meter shows. */
@@ -36,7 +37,7 @@ export function outcomeIn(world: FaultyWorld, deed: TrialDeed): Outcome {
     case "axis":
       return axisTold(world, deed.elementId);
     case "meter":
-      return readingWords(readMeter(world, deed));
+      return readingWords(meterShows(world, deed));
   }
 }
 
