@@ -2,7 +2,7 @@ import type { Conductor } from "../circuits/circuitKind";
 import { rungTold } from "../circuits/ladderVoltage";
 import { BANK_LINES } from "../contract/contract";
 import { derive } from "../derived/derive";
-import { type Branch, solveNetwork } from "../electrics/network";
+import type { Branch } from "../electrics/network";
 import { ElectricalWorld } from "../engine/electricalWorld";
 import { type ScanTable, bankCount, scanTableOf } from "../firmware/scanTable";
 import { distanceMm } from "../geometry/point";
@@ -18,6 +18,7 @@ import {
 } from "./assembled";
 import { addDeadLines } from "./deadChips";
 import { BEND_MM, type Bend, type Fault } from "./fault";
+import { ladderLevelsOf } from "./ladderLevels";
 
 interface Contact {
   netId: string;
@@ -315,7 +316,8 @@ export class FaultyWorld {
     if (!net || net.root === null || this.deadLines.has(line)) return null;
     if (this.isCut(net) && ![...net.places.values()].some(({ lump }) => this.isRooted(net, lump))) return null;
     const held = new Map([[top, 1], ...groundsOf(assembled)]);
-    return solveNetwork(this.ladderBranches(line, closed), held, new Map()).get(line) ?? null;
+    const levels = ladderLevelsOf(assembled.design);
+    return levels.levelOf(line, this.ladderResistors(line), this.ladderContacts(closed), held);
   }
 
   /** The node that a contact's joints leave it on: its net, or the piece of it that is cut off; null where they are open. */
@@ -326,11 +328,11 @@ export class FaultyWorld {
     return this.isRooted(net, place.lump) ? netId : this.groupsOf(net).find(place.lump);
   }
 
-  /** Resistors of a ladder, its closed contacts, and what touches. */
-  private ladderBranches(line: string, closed: ReadonlySet<string>): Branch[] {
+  /** Closed contacts, and what touches. */
+  private ladderContacts(closed: ReadonlySet<string>): Branch[] {
     const { design, contactsOf } = this.base.assembled;
     const { elements } = derive(design);
-    const branches = [...this.ladderResistors(line)];
+    const branches: Branch[] = [];
     for (const id of closed) {
       if (elements.get(id)?.kind !== "switch") continue;
       const [a, b] = (contactsOf.get(id) ?? []).map((end) => this.nodeOf(end.netId, end.contactId));
@@ -341,21 +343,23 @@ export class FaultyWorld {
     return branches;
   }
 
-  private readonly resistors = new Map<string, Branch[]>();
+  private readonly resistors = new Map<string, { branches: Branch[]; name: number }>();
 
   /** Resistors of a ladder where this device's joints leave them: the same whatever is held. */
-  private ladderResistors(line: string): Branch[] {
-    let branches = this.resistors.get(line);
-    if (!branches) {
+  private ladderResistors(line: string): { branches: Branch[]; name: number } {
+    const { design } = this.base.assembled;
+    let known = this.resistors.get(line);
+    if (!known) {
       const circuit = line.slice(0, line.lastIndexOf(".") + 1);
-      branches = derive(this.base.assembled.design).shunts.flatMap(({ id, value, from, to }) => {
+      const branches = derive(design).shunts.flatMap(({ id, value, from, to }) => {
         if (!id.startsWith(circuit)) return [];
         const [a, b] = [this.nodeOf(from, `${id}.1`), this.nodeOf(to, `${id}.2`)];
         return a && b ? [{ a, b, ohm: shuntOhm(value) ?? 0 }] : [];
       });
-      this.resistors.set(line, branches);
+      known = { branches, name: ladderLevelsOf(design).nameOf(branches) };
+      this.resistors.set(line, known);
     }
-    return branches;
+    return known;
   }
 }
 
