@@ -366,3 +366,41 @@ test("an axis that has nothing to do is not waited for: that is told", async ({ 
   await expect(tray(page)).toContainText("Stand-in device does not read this axis");
   await expect(tray(page).getByRole("button", { name: "Let go of it, then begin" })).toHaveCount(0);
 });
+
+test("another design has another device under test, and opens without the dialog that was left open", async ({
+  page,
+}) => {
+  const toShelf = () => page.getByRole("link", { name: "Ovrin: back to the shelf" }).click();
+  const open = async (name: string) => {
+    await page.getByRole("link", { name: `Open ${name}`, exact: true }).click();
+    await goTo(page, "Bring-up");
+    await expect(inHand(page)).toBeVisible();
+  };
+  const hidden = tray(page).getByText("The stand-in, with one hidden fault.");
+  await page.goto("/");
+  await open("Loom 64");
+  await tray(page).getByRole("button", { name: "Stand-in with a hidden fault" }).click();
+  await expect(hidden).toBeVisible();
+  await toShelf();
+  await open("Tern");
+  await expect(tray(page).getByText("The one in your hand.")).toBeVisible();
+  await expect(hidden).toBeHidden();
+  // A look at another design takes nothing from the first.
+  await toShelf();
+  await open("Loom 64");
+  await expect(hidden).toBeVisible();
+
+  await tray(page).getByRole("button", { name: "Test the one in my hand" }).click();
+  await tray(page)
+    .getByRole("checkbox", { name: /^Listen to/ })
+    .check();
+  await tray(page).getByRole("button", { name: "Load the keymap for tests" }).click();
+  await expect(page.getByRole("dialog")).toBeVisible();
+  // The browser's own way back, past the dialog: first to the stage before, then to the shelf.
+  await page.goBack();
+  await page.goBack();
+  await expect(page.getByRole("heading", { name: "On the shelf" })).toBeVisible();
+  await open("Tern");
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await expect(tray(page).getByRole("checkbox", { name: /^Listen to/ })).not.toBeChecked();
+});

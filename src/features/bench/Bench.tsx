@@ -6,7 +6,7 @@ import { later } from "@/ui/pieces/later";
 import { openOnBench, useBench, useDesign } from "@/store/bench";
 import { holdSession } from "@/store/session";
 import { useChecking } from "@/store/findings";
-import { useLoadingTests } from "@/store/loadingTests";
+import { loadTests, useLoadingTests } from "@/store/loadingTests";
 import { type LayoutTab, useLayoutView } from "@/store/layoutView";
 import type { LensId } from "@/ui/lenses/lens";
 import { BenchMat } from "./BenchMat";
@@ -59,6 +59,8 @@ function Workspace() {
   const { share, setShare } = useTableShare(stage);
 
   usePower(stage, design);
+  // A design that is left open with it is not opened with it.
+  useEffect(() => () => loadTests(false), []);
 
   const tab = useLayoutView((state) => state.tab);
   const sheet = stage.id === "layout" ? `layout ${tab}` : stage.id;

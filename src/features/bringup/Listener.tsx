@@ -16,7 +16,7 @@ import { derive } from "@/core/derived/derive";
 import { keyboardUsageForCode } from "@/core/hid/keyboardUsages";
 import { musicEventOf } from "@/core/hid/musicEvents";
 import { useDesign } from "@/store/bench";
-import { setListening, setTestKeymap, useUnderTest } from "@/store/bringUpAside";
+import { setListening, setTestKeymap, useUnderTest } from "@/store/underTest";
 import { loadTests } from "@/store/loadingTests";
 import { hearPads } from "@/store/gamepadEar";
 import { type MusicPort, hearMusic } from "@/store/musicEar";
@@ -36,8 +36,7 @@ interface ListenerProps {
 /** Takes what a device on the cable tells as the outcome of a test, while it is asked to. */
 export function Listener({ deed, onHeard }: ListenerProps) {
   const design = useDesign();
-  const isListening = useUnderTest((state) => state.isListening);
-  const hasTestKeymap = useUnderTest((state) => state.hasTestKeymap);
+  const { isListening, hasTestKeymap } = useUnderTest();
   const tests = useMemo(() => testKeymapOf(design), [design]);
   const listening = useMemo(() => listeningTo(hasTestKeymap ? tests.design : design), [design, tests, hasTestKeymap]);
   return (
@@ -64,7 +63,7 @@ const KEYMAPS = [
 
 /** With the keymap for tests everything that is pressed or turned names itself, whatever its own keymap does. */
 function WhichKeymap({ left }: { left: number }) {
-  const hasTestKeymap = useUnderTest((state) => state.hasTestKeymap);
+  const { hasTestKeymap } = useUnderTest();
   return (
     <>
       <ChoiceField

@@ -8,7 +8,7 @@ import { noteRepair, takeAnswerBack } from "@/core/edits/bringUp";
 import { counted } from "@/core/words";
 import { edit } from "@/store/bench";
 import { flip, useHand } from "@/store/hand";
-import { mendStandIn } from "@/store/bringUpAside";
+import { mendStandIn } from "@/store/underTest";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
 

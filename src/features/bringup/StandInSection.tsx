@@ -5,7 +5,8 @@ import { useEffect, useState } from "react";
 import type { BringUpView } from "@/core/bringup/view";
 import { testAnew } from "@/core/edits/bringUp";
 import { currentDesign, edit, useDesign } from "@/store/bench";
-import { bringUpTasks, showHidden, testByHand, testStandIn, useUnderTest } from "@/store/bringUpAside";
+import { bringUpTasks } from "@/store/bringUpAside";
+import { showHidden, testByHand, testStandIn, useUnderTest } from "@/store/underTest";
 import { PlainButton } from "@/ui/pieces/buttons";
 import { ChoiceField } from "@/ui/pieces/fields";
 import { Row, Section } from "@/ui/pieces/sheets";
@@ -16,7 +17,8 @@ export function StandInSection({ view }: { view: BringUpView }) {
   const hide = async () => {
     const design = currentDesign();
     const id = design && (await bringUpTasks().drawFault(design, Date.now() & 0x7fffffff));
-    if (!id) return;
+    // Who has left meanwhile tests another device.
+    if (!id || currentDesign()?.id !== design.id) return;
     if (view.answers.length > 0) edit("test anew", testAnew);
     testStandIn([id], true);
   };

@@ -6,7 +6,8 @@ import { NOT_FORETOLD as OTHER } from "@/core/bringup/outcomeWords";
 import type { BringUpView, ToldTest } from "@/core/bringup/view";
 import { answerTest, huntFault, takeAnswerBack, testAnew } from "@/core/edits/bringUp";
 import { currentDesign, edit, useDesign } from "@/store/bench";
-import { bringUpTasks, useUnderTest } from "@/store/bringUpAside";
+import { bringUpTasks } from "@/store/bringUpAside";
+import { underTest, useUnderTest } from "@/store/underTest";
 import { notify } from "@/ui/pieces/notices";
 import { PlainButton, StepButton } from "@/ui/pieces/buttons";
 import { Row, Section } from "@/ui/pieces/sheets";
@@ -21,7 +22,7 @@ const noteAnswer = (test: Pick<ToldTest, "id" | "title">, came: string): void =>
 async function askStandIn(test: ToldTest): Promise<void> {
   const design = currentDesign();
   if (!design) return;
-  const came = await bringUpTasks().standInAnswer(design, useUnderTest.getState().faultIds, test.id);
+  const came = await bringUpTasks().standInAnswer(design, underTest().faultIds, test.id);
   if (came === null) notify("The stand-in knows no such test: the design has changed. Test it anew.");
   else noteAnswer(test, came);
 }
