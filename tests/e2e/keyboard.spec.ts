@@ -112,3 +112,19 @@ test("wrong numbers are told in place and change nothing", async ({ page }) => {
   await expect(x).toHaveValue("-1.5");
   await expect(page.getByRole("button", { name: "Undo: place Sync" })).toBeEnabled();
 });
+
+test("a dialog stays when something behind it is given the focus late, and goes by a press beside it", async ({
+  page,
+}) => {
+  await page.goto("/bench/tern/layout");
+  await page.getByRole("button", { name: "Load it", exact: true }).click();
+  const dialog = page.getByRole("dialog", { name: "Load Tern into its controller" });
+  await expect(dialog).toBeVisible();
+  await dialog.getByRole("button", { name: "Close" }).focus();
+  // As a dialog that closed just before gives the focus back to what opened it.
+  await page.getByLabel("Name of the design").evaluate((field: HTMLElement) => field.focus());
+  await page.waitForTimeout(300);
+  await expect(dialog).toBeVisible();
+  await page.mouse.click(5, 790);
+  await expect(dialog).toBeHidden();
+});

@@ -26,6 +26,8 @@ export function Dialog({ title, open, onClose, children, actions, urgent, wide, 
       role={urgent ? "alertdialog" : "dialog"}
       closeOnInteractOutside={!urgent}
       closeOnEscape={!keepsEscape}
+      // One that closed just before gives the focus back late, to what opened it: that is nobody's wish to leave this one.
+      onFocusOutside={(event) => event.preventDefault()}
     >
       <Portal>
         <LibraryDialog.Backdrop bg="rgba(6, 24, 27, 0.55)" />
