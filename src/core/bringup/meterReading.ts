@@ -75,11 +75,13 @@ function joinedBy({ contactsOf }: Assembled, contact: string): { a: Node; b: Nod
   return { a: (contact.endsWith("/B") ? all[1] : all[0]).contactId, b: all.at(-1)!.contactId };
 }
 
+/** Ways without a diode, which stand at both of their ends, as one branch each. */
+const branchesOf = (ways: ReadonlyMap<Node, Way[]>): Branch[] =>
+  [...ways].flatMap(([a, all]) => all.flatMap(({ to: b, ohm, drop }) => (drop === 0 && a < b ? [{ a, b, ohm }] : [])));
+
 /** All that conducts without a diode on a sound device while some contacts are held. */
 export function conducting(assembled: Assembled, held: readonly string[]): Branch[] {
-  const drawn = [...waysOf(assembled)].flatMap(([a, ways]) =>
-    ways.flatMap(({ to: b, ohm, drop }) => (drop === 0 && a < b ? [{ a, b, ohm }] : [])),
-  );
+  const drawn = branchesOf(waysOf(assembled));
   const pressed = held.flatMap((contact) => joinedBy(assembled, contact) ?? []);
   return [...drawn, ...pressed.map((ends) => ({ ...ends, ohm: CONTACT_OHM }))];
 }
@@ -154,10 +156,7 @@ export class MeterWays {
 
   /** What conducts without a diode and is not drawn, and the names of all that is drawn and gone. */
   changes(): { more: Branch[]; gone: ReadonlySet<string> } {
-    const more = [...this.more].flatMap(([a, ways]) =>
-      ways.flatMap(({ to: b, ohm, drop }) => (drop === 0 && a < b ? [{ a, b, ohm }] : [])),
-    );
-    return { more, gone: this.gone };
+    return { more: branchesOf(this.more), gone: this.gone };
   }
 
   *from(node: Node): Generator<Way> {
